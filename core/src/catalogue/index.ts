@@ -1,0 +1,3 @@
+export * from './pattern.js';
+export * from './size.js';
+export * from './part.js';

@@ -1,0 +1,93 @@
+import type { KindId } from '../dictionary/dictionary.js';
+import { KINDS, parameterOf } from '../dictionary/dictionary.js';
+import { estimate, expanded, INSTRUMENTS } from '../quantity/instrument.js';
+import { width, type Interval } from '../quantity/interval.js';
+import { toInside } from '../quantity/unit.js';
+import type { Specimen } from '../readings/reading.js';
+import { sizesMeasured } from '../readings/measured.js';
+import type { Family, Pattern } from './pattern.js';
+import { sizeFrom } from './size.js';
+
+/** Where a value comes from, strongest first. */
+export type Source = 'measured' | 'machined' | 'pattern' | 'identified';
+
+export interface Value {
+  readonly interval: Interval;
+  readonly source: Source;
+}
+
+export interface SeenLook {
+  readonly option: string;
+  readonly source: Source;
+}
+
+/** A part as the joints see it: values, looks and interfaces by dictionary id, wherever they came from. */
+export interface Part {
+  readonly kind: KindId;
+  readonly label: string;
+  readonly values: Readonly<Record<string, Value>>;
+  readonly looks: Readonly<Record<string, SeenLook>>;
+  readonly interfaces: Readonly<Record<string, string>>;
+  /** Signed service steps by parameter id, inside unit. */
+  readonly service: Readonly<Record<string, readonly number[]>>;
+  /** New, at standard size, by parameter id: what service steps are counted from. Absent where no pattern says. */
+  readonly standard: Readonly<Record<string, Interval>>;
+  /** Smallest or largest size still usable, by parameter id. */
+  readonly wearLimits: Readonly<Record<string, number>>;
+  /** The pattern the values stand on, if any. */
+  readonly pattern?: string;
+}
+
+/** How a pattern is called in full: `Brackmere Sluice, 3.375 forged`. */
+export const patternLabel = (pattern: Pattern, family: Family | undefined): string =>
+  family ? `${family.maker} ${family.name}, ${pattern.name}` : pattern.name;
+
+/** A new part of this pattern, within its limits. */
+export function partFromPattern(pattern: Pattern, label: string, source: 'pattern' | 'identified' = 'pattern'): Part {
+  const values: Record<string, Value> = {};
+  const service: Record<string, readonly number[]> = {};
+  const standard: Record<string, Interval> = {};
+  const wearLimits: Record<string, number> = {};
+  for (const [id, dimension] of Object.entries(pattern.dimensions)) {
+    const size = sizeFrom(dimension, parameterOf(id));
+    values[id] = { interval: size.limits, source };
+    standard[id] = size.limits;
+    service[id] = size.service;
+    if (size.wearLimit !== undefined) wearLimits[id] = size.wearLimit;
+  }
+  const looks = Object.fromEntries(Object.entries(pattern.features).map(([id, option]) => [id, { option, source }]));
+  return { kind: pattern.kind, label, values, looks, interfaces: pattern.interfaces, service, standard, wearLimits, pattern: pattern.id };
+}
+
+/**
+ * A specimen as it lies on the bench. What was measured or seen counts; what was not is taken from the pattern it
+ * was identified as, when one is given, and says so. Without one it stays unknown.
+ */
+export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern): Part {
+  const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;
+  const values: Record<string, Value> = { ...base?.values };
+  const looks: Record<string, SeenLook> = { ...base?.looks };
+  for (const size of sizesMeasured(specimen.readings.map((reading) => reading.is))) {
+    const repeats = size.values.map((value) => toInside(value, size.unit));
+    const measured = expanded(estimate(repeats, INSTRUMENTS[size.instrument]));
+    const before = values[size.parameter];
+    // Of two instruments on one size the finer one counts.
+    if (before?.source === 'measured' && width(before.interval) <= width(measured)) continue;
+    values[size.parameter] = { interval: measured, source: 'measured' };
+  }
+  for (const { is } of specimen.readings) if (is.sort === 'look') looks[is.feature] = { option: is.option, source: 'measured' };
+  const usualService = Object.values(KINDS[specimen.kind].parameters).flatMap((parameter): [string, readonly number[]][] =>
+    parameter.service ? [[parameter.id, parameter.service.mm.map(Number)]] : [],
+  );
+  return {
+    kind: specimen.kind,
+    label: specimen.name,
+    values,
+    looks,
+    interfaces: base?.interfaces ?? {},
+    service: { ...Object.fromEntries(usualService), ...base?.service },
+    standard: base?.standard ?? {},
+    wearLimits: base?.wearLimits ?? {},
+    ...(identifiedAs ? { pattern: identifiedAs.id } : {}),
+  };
+}

@@ -1,0 +1,121 @@
+import type { InstrumentId } from '../quantity/instrument.js';
+import type { Interval } from '../quantity/interval.js';
+import type { QuantityKind } from '../quantity/unit.js';
+
+/** How far the engine must be apart before a thing can be seen or measured. In the order of a teardown. */
+export const REACHES = ['outside', 'headOff', 'panOff', 'rotatingPartsOut', 'onTheBench'] as const;
+export type Reach = (typeof REACHES)[number];
+
+/** Which way use moves a size. */
+export type Wear = 'grows' | 'shrinks' | 'neither';
+
+/** How a mark was made. */
+export const MAKINGS = ['cast', 'stamped', 'etched', 'painted', 'tag'] as const;
+export type Making = (typeof MAKINGS)[number];
+
+/** Something measured on a kind of part. */
+export interface ParameterSpec {
+  readonly name: string;
+  /** Other words for it, lower case; the name itself is understood as well. */
+  readonly synonyms: readonly string[];
+  readonly quantity: QuantityKind;
+  /** What is measured, between what and what, in one sentence. */
+  readonly definition: string;
+  readonly per: 'part' | 'main' | 'crankpin' | 'cylinder';
+  readonly wear: Wear;
+  /** Mean wear of parts that come in, inside unit; small where a thing hardly wears. */
+  readonly usualWear: number;
+  /** Half the spread of as-made parts where a pattern states no limits, inside unit. */
+  readonly usualTolerance: number;
+  /** Signed service steps usual for it, digits as the trade writes them, by unit; first step first. */
+  readonly service?: { readonly mm: readonly string[]; readonly in: readonly string[] };
+  /** Sizes that real parts of this kind have, inside unit; anything outside is a slip of the pen or the unit. */
+  readonly plausible: Interval;
+  readonly reach: Reach;
+  /** Instruments that reach it, the usual one first. */
+  readonly instruments: readonly [InstrumentId, ...InstrumentId[]];
+  readonly minutes: number;
+  /** The place on the kind's drawing where it is called out. */
+  readonly drawing?: string;
+}
+
+export interface Option {
+  readonly id: string;
+  readonly name: string;
+  readonly words: readonly string[];
+}
+
+/** Something seen: one of some options, or a count. */
+export interface FeatureSpec {
+  readonly name: string;
+  readonly synonyms: readonly string[];
+  /** One sentence on how to tell the options apart. */
+  readonly tell: string;
+  readonly form: { readonly options: readonly Option[] } | { readonly count: Interval };
+  /** How often a practised eye gets it wrong. */
+  readonly misjudged: number;
+  readonly reach: Reach;
+  readonly minutes: number;
+}
+
+/** Where marks are found, and how they are made there. */
+export interface MarkPlaceSpec {
+  readonly name: string;
+  readonly words: readonly string[];
+  readonly makings: readonly Making[];
+  readonly reach: Reach;
+}
+
+/** A face that mates by pattern rather than by size. */
+export interface InterfaceSpec {
+  readonly name: string;
+  readonly definition: string;
+}
+
+export interface KindSpec {
+  readonly id: string;
+  readonly name: string;
+  readonly plural: string;
+  readonly words: readonly string[];
+  readonly parameters: Readonly<Record<string, ParameterSpec>>;
+  readonly features: Readonly<Record<string, FeatureSpec>>;
+  readonly markPlaces: Readonly<Record<string, MarkPlaceSpec>>;
+  readonly interfaces: Readonly<Record<string, InterfaceSpec>>;
+}
+
+export interface Parameter extends ParameterSpec {
+  /** The full id, kind first: `crank.mainJournal.diameter`. */
+  readonly id: string;
+}
+export interface Feature extends FeatureSpec {
+  readonly id: string;
+}
+export interface MarkPlace extends MarkPlaceSpec {
+  readonly id: string;
+}
+export interface Interface extends InterfaceSpec {
+  readonly id: string;
+}
+
+type Named<S, T> = { readonly [K in keyof S]: T };
+
+/** A kind of part with every entry carrying its full id. The keys stay known, so code reaches entries by name, checked. */
+export type Kind<S extends KindSpec = KindSpec> = Omit<S, 'parameters' | 'features' | 'markPlaces' | 'interfaces'> & {
+  readonly parameters: Named<S['parameters'], Parameter>;
+  readonly features: Named<S['features'], Feature>;
+  readonly markPlaces: Named<S['markPlaces'], MarkPlace>;
+  readonly interfaces: Named<S['interfaces'], Interface>;
+};
+
+/** Declares a kind of part: gives each entry its full id from the kind's id and its key, so no name stands twice. */
+export function defineKind<const S extends KindSpec>(spec: S): Kind<S> {
+  const named = <T extends object>(entries: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(entries).map(([key, entry]) => [key, { ...entry, id: `${spec.id}.${key}` }]));
+  return {
+    ...spec,
+    parameters: named(spec.parameters),
+    features: named(spec.features),
+    markPlaces: named(spec.markPlaces),
+    interfaces: named(spec.interfaces),
+  } as unknown as Kind<S>;
+}

@@ -1,0 +1,48 @@
+import type { Feature, Interface, Kind, MarkPlace, Parameter } from './definition.js';
+import { block } from './kinds/block.js';
+import { crank } from './kinds/crank.js';
+import { mainShell } from './kinds/mainShell.js';
+
+const KINDS_BY_ID = { crank, block, mainShell } as const;
+
+export type KindId = keyof typeof KINDS_BY_ID;
+export const KIND_IDS = Object.keys(KINDS_BY_ID) as KindId[];
+
+/** Every kind the dictionary knows, by id, seen through the general shape. */
+export const KINDS: Readonly<Record<KindId, Kind>> = KINDS_BY_ID;
+
+export const isKindId = (id: string): id is KindId => Object.hasOwn(KINDS_BY_ID, id);
+
+function gather<T extends { readonly id: string }>(of: (kind: Kind) => Readonly<Record<string, T>>): ReadonlyMap<string, T> {
+  return new Map(KIND_IDS.flatMap((id) => Object.values(of(KINDS[id])).map((entry): [string, T] => [entry.id, entry])));
+}
+
+const PARAMETERS = gather<Parameter>((kind) => kind.parameters);
+const FEATURES = gather<Feature>((kind) => kind.features);
+const MARK_PLACES = gather<MarkPlace>((kind) => kind.markPlaces);
+const INTERFACES = gather<Interface>((kind) => kind.interfaces);
+
+/** The entry with this full id. Throws a RangeError that names an unknown one. */
+function entry<T>(entries: ReadonlyMap<string, T>, what: string, id: string): T {
+  const found = entries.get(id);
+  if (!found) throw new RangeError(`The dictionary has no ${what} called "${id}".`);
+  return found;
+}
+
+export const parameterOf = (id: string): Parameter => entry(PARAMETERS, 'parameter', id);
+export const featureOf = (id: string): Feature => entry(FEATURES, 'look', id);
+export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);
+export const interfaceOf = (id: string): Interface => entry(INTERFACES, 'interface', id);
+
+/** How an option or count of a feature is said: `forged`, `8 counterweights`. */
+export function sayLook(feature: Feature, option: string): string {
+  if ('options' in feature.form) return feature.form.options.find((each) => each.id === option)?.name ?? option;
+  return `${option} ${feature.name.toLowerCase()}`;
+}
+
+/** Whether `option` is one that the feature can take. */
+export function isOptionOf(feature: Feature, option: string): boolean {
+  if ('options' in feature.form) return feature.form.options.some((each) => each.id === option);
+  const count = Number(option);
+  return Number.isInteger(count) && count >= feature.form.count.low && count <= feature.form.count.high;
+}

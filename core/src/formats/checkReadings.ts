@@ -1,0 +1,50 @@
+import { featureOf, isOptionOf, KINDS, parameterOf, type KindId } from '../dictionary/dictionary.js';
+import { MarkTextError, readMark } from '../marks/markText.js';
+import { toInside, UNITS } from '../quantity/unit.js';
+import { showInterval } from '../quantity/format.js';
+import type { Understood } from '../readings/reading.js';
+import type { Problem } from './problem.js';
+
+/** What the schema of readings cannot see: names that are not of this kind of part, and sizes no such part has. */
+export function checkReadings(kind: KindId, readings: readonly Understood[], where = 'readings'): Problem[] {
+  return readings.flatMap((reading, at) => {
+    const what = problemOf(kind, reading);
+    return what === undefined ? [] : [{ where: `${where}[${at}]`, what }];
+  });
+}
+
+function problemOf(kindId: KindId, reading: Understood): string | undefined {
+  const kind = KINDS[kindId];
+  const name = kind.name.toLowerCase();
+  const has = (entries: Readonly<Record<string, { readonly id: string }>>, id: string) => Object.values(entries).some((entry) => entry.id === id);
+  switch (reading.sort) {
+    case 'unread':
+      return undefined;
+    case 'mark':
+      if (reading.place !== undefined && !has(kind.markPlaces, reading.place)) return `a ${name} has no mark place "${reading.place}".`;
+      return reading.characters ? markProblem(reading.characters) : undefined;
+    case 'look':
+      if (!has(kind.features, reading.feature)) return `a ${name} has no look "${reading.feature}".`;
+      return isOptionOf(featureOf(reading.feature), reading.option) ? undefined : `"${reading.option}" is not an option of ${reading.feature}.`;
+    case 'size': {
+      if (!has(kind.parameters, reading.parameter)) return `a ${name} has no size "${reading.parameter}".`;
+      const parameter = parameterOf(reading.parameter);
+      if (UNITS[reading.unit].quantity !== parameter.quantity) return `${reading.unit} is no unit of ${parameter.quantity}.`;
+      const { low, high } = parameter.plausible;
+      const wrong = reading.values.find((value) => toInside(value, reading.unit) < low || toInside(value, reading.unit) > high);
+      return wrong === undefined
+        ? undefined
+        : `${wrong} ${reading.unit} cannot be a ${parameter.name.toLowerCase()}: those run from ${showInterval(parameter.plausible, parameter.quantity, 'metric')}. Check the figure and its unit.`;
+    }
+  }
+}
+
+function markProblem(characters: string): string | undefined {
+  try {
+    readMark(characters);
+    return undefined;
+  } catch (error) {
+    if (error instanceof MarkTextError) return error.message;
+    throw error;
+  }
+}

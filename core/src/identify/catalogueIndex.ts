@@ -1,0 +1,101 @@
+import { parameterOf, type KindId } from '../dictionary/dictionary.js';
+import type { Mark, Pattern } from '../catalogue/pattern.js';
+import { sizeFrom, type Size } from '../catalogue/size.js';
+import { normaliseMark } from '../marks/markText.js';
+
+/**
+ * One column of the catalogue, dictionary encoded: patterns share few distinct values, so the likelihood is worked
+ * out once a value and looked up once a pattern.
+ */
+export interface Column<T> {
+  /** By pattern: which distinct value it has, counted from 1; 0 where it states none. */
+  readonly codes: Uint32Array;
+  readonly distinct: readonly T[];
+  /** By code: how many patterns have it. */
+  readonly counts: Uint32Array;
+}
+
+/** Marks, several a pattern: those of pattern i are `codes[offsets[i]]` up to `codes[offsets[i + 1]]`, from 0. */
+export interface MarkColumn {
+  readonly offsets: Uint32Array;
+  readonly codes: Uint32Array;
+  readonly distinct: readonly Mark[];
+}
+
+/** All patterns of one kind, laid out for identification. */
+export interface CatalogueIndex {
+  readonly kind: KindId;
+  readonly patterns: readonly string[];
+  readonly sizes: ReadonlyMap<string, Column<Size>>;
+  readonly looks: ReadonlyMap<string, Column<string>>;
+  readonly marks: MarkColumn;
+}
+
+class ColumnBuilder<T> {
+  private readonly codeOf = new Map<string, number>();
+  private readonly distinct: T[] = [];
+  private readonly codes: Uint32Array;
+
+  constructor(length: number) {
+    this.codes = new Uint32Array(length);
+  }
+
+  set(row: number, key: string, make: () => T): void {
+    let code = this.codeOf.get(key);
+    if (code === undefined) {
+      this.distinct.push(make());
+      code = this.distinct.length;
+      this.codeOf.set(key, code);
+    }
+    this.codes[row] = code;
+  }
+
+  build(): Column<T> {
+    const counts = new Uint32Array(this.distinct.length + 1);
+    for (const code of this.codes) counts[code] = (counts[code] ?? 0) + 1;
+    return { codes: this.codes, distinct: this.distinct, counts };
+  }
+}
+
+function markColumn(patterns: readonly Pattern[]): MarkColumn {
+  const codeOf = new Map<string, number>();
+  const distinct: Mark[] = [];
+  const codes: number[] = [];
+  const offsets = new Uint32Array(patterns.length + 1);
+  patterns.forEach((pattern, row) => {
+    const numbers: Mark[] = pattern.numbers.map((text) => ({ text, making: 'tag' }));
+    for (const mark of [...pattern.marks, ...numbers]) {
+      const text = normaliseMark(mark.text);
+      const key = `${text} ${mark.making} ${mark.place ?? ''}`;
+      let code = codeOf.get(key);
+      if (code === undefined) {
+        code = distinct.push({ ...mark, text }) - 1;
+        codeOf.set(key, code);
+      }
+      codes.push(code);
+    }
+    offsets[row + 1] = codes.length;
+  });
+  return { offsets, codes: Uint32Array.from(codes), distinct };
+}
+
+/** Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks. */
+export function indexCatalogue(kind: KindId, patterns: readonly Pattern[]): CatalogueIndex {
+  const rows = patterns.filter((pattern) => pattern.kind === kind);
+  const sizes = new Map<string, ColumnBuilder<Size>>();
+  const looks = new Map<string, ColumnBuilder<string>>();
+  const column = <T>(columns: Map<string, ColumnBuilder<T>>, id: string): ColumnBuilder<T> => {
+    const known = columns.get(id) ?? new ColumnBuilder<T>(rows.length);
+    columns.set(id, known);
+    return known;
+  };
+  rows.forEach((pattern, row) => {
+    for (const [id, dimension] of Object.entries(pattern.dimensions)) {
+      const key = `${dimension.low} ${dimension.high} ${dimension.unit} ${dimension.wearLimit ?? ''} ${dimension.service?.join(' ') ?? ''}`;
+      column(sizes, id).set(row, key, () => sizeFrom(dimension, parameterOf(id)));
+    }
+    for (const [id, option] of Object.entries(pattern.features)) column(looks, id).set(row, option, () => option);
+  });
+  const built = <T>(columns: Map<string, ColumnBuilder<T>>) => new Map([...columns].map(([id, builder]) => [id, builder.build()]));
+  return { kind, patterns: rows.map((pattern) => pattern.id), sizes: built(sizes), looks: built(looks), marks: markColumn(rows) };
+}

@@ -1,0 +1,36 @@
+import { KINDS } from '../dictionary/dictionary.js';
+import { STRONG_CONTRADICTION } from './assumptions.js';
+import type { LineUp } from './identify.js';
+
+/** A probability in words for the bench: never 100 % and never 0 %, for nothing here is certain. */
+export function sayProbability(probability: number): string {
+  const percent = probability * 100;
+  if (percent >= 99.95) return 'over 99.9 %';
+  if (percent < 0.05) return 'under 0.1 %';
+  return `${percent.toFixed(1)} %`;
+}
+
+/**
+ * The state of an identification as one or two sentences.
+ * @param label what a pattern is called, by its id
+ */
+export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): string {
+  const kind = KINDS[lineUp.kind].name.toLowerCase();
+  const [first, second] = lineUp.candidates;
+  const against = first?.pulls.find((pull) => pull.decibans <= STRONG_CONTRADICTION);
+  const contradiction = against ? ` But “${against.text}” speaks strongly against it: check that reading again.` : '';
+  switch (lineUp.status) {
+    case 'noEvidence':
+      return `Nothing read yet that tells one ${kind} from another.`;
+    case 'nothingFits':
+      return `None of the ${lineUp.weighed} ${KINDS[lineUp.kind].plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
+    case 'settled':
+      return `Settled: ${label(first?.pattern ?? '')}.`;
+    case 'probable':
+      return `Probably ${label(first?.pattern ?? '')}.${contradiction}`;
+    case 'open':
+      return second && first
+        ? `Open: ${label(first.pattern)} or ${label(second.pattern)}, or another.${contradiction}`
+        : `Open.${contradiction}`;
+  }
+}

@@ -1,0 +1,100 @@
+import type { Size } from '../catalogue/size.js';
+import type { Parameter } from '../dictionary/definition.js';
+import type { Estimate } from '../quantity/instrument.js';
+import type { Interval } from '../quantity/interval.js';
+import { normalBelow, wornBelow } from '../quantity/normal.js';
+import { ASSUMED } from './assumptions.js';
+
+/** The explanation that accounts best for a measured size. */
+export interface SizeExplanation {
+  /** Which service step, counted from 1; 0 for standard. */
+  readonly step: number;
+  /** The limits at that step, inside unit. */
+  readonly limits: Interval;
+  /** How far the size lies outside those limits: negative below, positive above, 0 inside. */
+  readonly outside: number;
+  readonly pastWearLimit: boolean;
+}
+
+/**
+ * Density of a measured size, per inside unit, if the part is of a pattern with size `size`.
+ *
+ * The part was made evenly between its limits, at standard or at one of its service sizes; it has worn one way by an
+ * exponentially distributed amount (a tenth of parts much more); the instrument adds a normal error. The integral over
+ * the limits of the worn density is a difference of distribution functions.
+ */
+export function sizeDensity(size: Size, parameter: Parameter, measured: Estimate): number {
+  let density = 0;
+  for (let step = 0; step <= size.service.length; step++) density += stepDensity(size, parameter, measured, step);
+  return density;
+}
+
+function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step: number): number {
+  const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
+  const share = stepShare(step, size.service.length);
+  return share * shape(size.limits.low + shift, size.limits.high + shift, parameter, measured);
+}
+
+/** Standard is likeliest; each further service step is half as likely as the one before. */
+function stepShare(step: number, steps: number): number {
+  if (steps === 0) return 1;
+  if (step === 0) return ASSUMED.standardSize;
+  return ((1 - ASSUMED.standardSize) * 2 ** -step) / (1 - 2 ** -steps);
+}
+
+function shape(low: number, high: number, parameter: Parameter, { mean, uncertainty }: Estimate): number {
+  const spread = high - low;
+  switch (parameter.wear) {
+    case 'neither': {
+      const sigma = Math.hypot(uncertainty, parameter.usualWear);
+      return (normalBelow((mean - low) / sigma) - normalBelow((mean - high) / sigma)) / spread;
+    }
+    case 'shrinks':
+      return worn(mean - low, mean - high, parameter.usualWear, uncertainty) / spread;
+    case 'grows':
+      return worn(high - mean, low - mean, parameter.usualWear, uncertainty) / spread;
+  }
+}
+
+function worn(aboveLow: number, aboveHigh: number, usualWear: number, sigma: number): number {
+  // Far outside, every tail has gone to nothing and the difference would be rounding.
+  if (aboveHigh > 12 * sigma) return 0;
+  const much = usualWear * ASSUMED.muchWornTimes;
+  const usual = wornBelow(aboveLow, sigma, usualWear) - wornBelow(aboveHigh, sigma, usualWear);
+  const heavy = wornBelow(aboveLow, sigma, much) - wornBelow(aboveHigh, sigma, much);
+  return Math.max(0, (1 - ASSUMED.muchWorn) * usual + ASSUMED.muchWorn * heavy);
+}
+
+/** The service step that accounts best for a measured size, and what is left over. */
+export function explainSize(size: Size, parameter: Parameter, measured: Estimate): SizeExplanation {
+  let step = 0;
+  let most = -1;
+  for (let each = 0; each <= size.service.length; each++) {
+    const density = stepDensity(size, parameter, measured, each);
+    if (density > most) [step, most] = [each, density];
+  }
+  if (most <= 0) step = nearestStep(size, measured.mean);
+  const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
+  const limits = { low: size.limits.low + shift, high: size.limits.high + shift };
+  const outside = measured.mean < limits.low ? measured.mean - limits.low : measured.mean > limits.high ? measured.mean - limits.high : 0;
+  const limit = size.wearLimit === undefined ? undefined : size.wearLimit + shift;
+  const pastWearLimit = limit !== undefined && (parameter.wear === 'grows' ? measured.mean > limit : measured.mean < limit);
+  return { step, limits, outside, pastWearLimit };
+}
+
+function nearestStep(size: Size, mean: number): number {
+  let step = 0;
+  let least = Infinity;
+  for (let each = 0; each <= size.service.length; each++) {
+    const shift = each === 0 ? 0 : (size.service[each - 1] ?? 0);
+    const away = Math.max(size.limits.low + shift - mean, mean - size.limits.high - shift, 0);
+    if (away < least) [step, least] = [each, away];
+  }
+  return step;
+}
+
+/** Density of a size if nothing is known of the part: as many in every ratio of the plausible range (log-uniform). */
+export function chanceDensity(parameter: Parameter, mean: number): number {
+  const { low, high } = parameter.plausible;
+  return 1 / (Math.min(Math.max(mean, low), high) * Math.log(high / low));
+}

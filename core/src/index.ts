@@ -1,0 +1,13 @@
+/**
+ * The computation of Which Bore: no interface, no database, no clock. The same build runs in the browser's worker and
+ * on the server. Lengths are millimetres.
+ */
+export * from './quantity/index.js';
+export * from './dictionary/index.js';
+export * from './marks/index.js';
+export * from './readings/index.js';
+export * from './catalogue/index.js';
+export * from './identify/index.js';
+export * from './joints/index.js';
+export * from './interchange/index.js';
+export * from './formats/index.js';

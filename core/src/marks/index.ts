@@ -1,0 +1,3 @@
+export * from './markText.js';
+export * from './confusion.js';
+export * from './alignment.js';

@@ -1,0 +1,47 @@
+import { fromInside, shownUnit, UNITS, type QuantityKind, type UnitSystem } from './unit.js';
+import type { Interval } from './interval.js';
+
+/** Digits after the point that the trade writes: 0.001 mm and 0.0001 in for lengths. */
+function decimals(quantity: QuantityKind, system: UnitSystem): number {
+  switch (quantity) {
+    case 'length':
+      return system === 'inch' ? 4 : 3;
+    case 'volume':
+    case 'mass':
+    case 'angle':
+      return 1;
+    case 'count':
+      return 0;
+  }
+}
+
+/** An inside value as a number with its unit, in the reader's system: `59.665 mm`, `2.3490 in`. */
+export function showValue(value: number, quantity: QuantityKind, system: UnitSystem): string {
+  return withUnit(digitsOf(value, quantity, system), quantity, system);
+}
+
+/** The same, with its sign always written: `+0.020 mm`. */
+export function showDifference(value: number, quantity: QuantityKind, system: UnitSystem): string {
+  const digits = digitsOf(Math.abs(value), quantity, system);
+  return withUnit((value < 0 ? '−' : '+') + digits, quantity, system);
+}
+
+/** An interval: `0.036 to 0.091 mm`, or one value where both ends print alike. */
+export function showInterval(range: Interval, quantity: QuantityKind, system: UnitSystem): string {
+  const low = digitsOf(range.low, quantity, system);
+  const high = digitsOf(range.high, quantity, system);
+  return withUnit(low === high ? low : `${low} to ${high}`, quantity, system);
+}
+
+/** Only the figures, without the unit. */
+export function digitsOf(value: number, quantity: QuantityKind, system: UnitSystem): string {
+  const unit = shownUnit(quantity, system);
+  const shown = (unit ? fromInside(value, unit) : value).toFixed(decimals(quantity, system));
+  const plain = /^-0(\.0*)?$/.test(shown) ? shown.slice(1) : shown;
+  return plain.replace('-', '−');
+}
+
+function withUnit(digits: string, quantity: QuantityKind, system: UnitSystem): string {
+  const unit = shownUnit(quantity, system);
+  return unit ? `${digits} ${UNITS[unit].symbol}` : digits;
+}

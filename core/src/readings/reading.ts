@@ -1,0 +1,109 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { MAKINGS } from '../dictionary/definition.js';
+import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
+import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
+import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
+
+/** A string schema that allows exactly these words, with their type kept. */
+const OneOf = <T extends string>(words: readonly T[], description: string) => Type.Unsafe<T>({ type: 'string', enum: [...words], description });
+
+export const KindIdSchema = OneOf<KindId>(KIND_IDS, 'A kind of part of the dictionary');
+
+const text = Type.String({ minLength: 1, maxLength: 400, description: 'The words as typed' });
+
+/** A mark on the part, with its doubts, or the finding that there is none. */
+export const MarkReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('mark'),
+    text,
+    characters: Type.String({ maxLength: 80, description: 'As read: ? for unreadable, [B8] for doubtful; empty for "no mark here"' }),
+    making: Type.Optional(OneOf(MAKINGS, 'How the mark was made')),
+    place: Type.Optional(Type.String({ maxLength: 80, description: 'Id of a mark place of the dictionary' })),
+  },
+  { additionalProperties: false },
+);
+
+/** A measurement: its repeats in the unit in which they were given, and the instrument. */
+export const SizeReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('size'),
+    text,
+    parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
+    values: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), { minItems: 1, maxItems: 50, description: 'Repeats, in the unit given' }),
+    unit: OneOf<UnitId>(UNIT_IDS, 'Unit in which the repeats are given'),
+    unitAssumed: Type.Optional(Type.Boolean({ description: 'True when no unit was written and the size told it' })),
+    instrument: OneOf<InstrumentId>(INSTRUMENT_IDS, 'Instrument used'),
+    instrumentAssumed: Type.Optional(Type.Boolean({ description: 'True when no instrument was named and the usual one is taken' })),
+  },
+  { additionalProperties: false },
+);
+
+/** Something seen. */
+export const LookReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('look'),
+    text,
+    feature: Type.String({ maxLength: 80, description: 'Id of a look of the dictionary' }),
+    option: Type.String({ maxLength: 40, description: 'Option id, or the count in figures' }),
+  },
+  { additionalProperties: false },
+);
+
+/** Words that could not be understood, kept until somebody mends them. */
+export const UnreadReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('unread'),
+    text: Type.String({ minLength: 1, maxLength: 20_000 }),
+    reason: Type.String({ maxLength: 500, description: 'Why it was not understood, and what to write' }),
+    suggestion: Type.Optional(Type.String({ maxLength: 400, description: 'What was probably meant' })),
+  },
+  { additionalProperties: false },
+);
+
+export type MarkReading = Static<typeof MarkReadingSchema>;
+export type SizeReading = Static<typeof SizeReadingSchema>;
+export type LookReading = Static<typeof LookReadingSchema>;
+export type UnreadReading = Static<typeof UnreadReadingSchema>;
+export type Understood = MarkReading | SizeReading | LookReading | UnreadReading;
+
+/** What the entry line made of some words: a mark, a size, a look, or words left unread. `sort` tells which. */
+export const UnderstoodSchema = Type.Unsafe<Understood>({
+  type: 'object',
+  required: ['sort'],
+  discriminator: { propertyName: 'sort' },
+  oneOf: [MarkReadingSchema, SizeReadingSchema, LookReadingSchema, UnreadReadingSchema],
+});
+
+/** A reading on a specimen: what was understood, with its own id and the time at which it was made. */
+export const ReadingSchema = Type.Object(
+  {
+    id: Type.String({ format: 'uuid' }),
+    at: Type.String({ format: 'date-time', description: 'When it was typed' }),
+    is: UnderstoodSchema,
+  },
+  { additionalProperties: false },
+);
+export type Reading = Static<typeof ReadingSchema>;
+
+/** One physical part on the bench. */
+export const SpecimenSchema = Type.Object(
+  {
+    id: Type.String({ format: 'uuid' }),
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    kind: KindIdSchema,
+    readings: Type.Array(ReadingSchema, { maxItems: 500 }),
+  },
+  { additionalProperties: false },
+);
+export type Specimen = Static<typeof SpecimenSchema>;
+
+/** Specimens on file: the open format in which they are kept and passed on, version 1. */
+export const SpecimenFileSchema = Type.Object(
+  {
+    format: Type.Literal('which-bore-specimens'),
+    version: Type.Literal(1),
+    specimens: Type.Array(SpecimenSchema, { maxItems: 100_000 }),
+  },
+  { additionalProperties: false, title: 'Which Bore specimens' },
+);
+export type SpecimenFile = Static<typeof SpecimenFileSchema>;

@@ -1,0 +1,80 @@
+import type { Parameter } from '../dictionary/definition.js';
+import { showInterval } from '../quantity/format.js';
+import type { InstrumentId } from '../quantity/instrument.js';
+import { readNumber } from '../quantity/number.js';
+import { toInside, unitOf, UNITS, type UnitId } from '../quantity/unit.js';
+import type { SizeReading, UnreadReading } from './reading.js';
+
+/** Figures with an optional unit, as they stand in the text. */
+export interface Figures {
+  readonly values: readonly number[];
+  readonly unit: UnitId | undefined;
+  /** Characters taken, the unit included. */
+  readonly length: number;
+}
+
+const NEXT_REPEAT = /^\s*(?:\/|\.\.|–|-|to\s)\s*(?=[\d.])/i;
+const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³)\.?)(?=$|[\s,;])/i;
+
+/** Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67` at the start of `text`; undefined where no figures stand. */
+export function readFigures(text: string): Figures | undefined {
+  const first = readNumber(text);
+  if (!first) return undefined;
+  const values = [first.value];
+  let length = first.length;
+  for (;;) {
+    const separator = NEXT_REPEAT.exec(text.slice(length));
+    if (!separator) break;
+    const next = readNumber(text.slice(length + separator[0].length));
+    if (!next) break;
+    values.push(next.value);
+    length += separator[0].length + next.length;
+  }
+  const word = UNIT_WORD.exec(text.slice(length));
+  const unit = word?.[1] ? unitOf(word[1]) : undefined;
+  if (word && unit) length += word[0].length;
+  return { values, unit, length };
+}
+
+const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Parameter): boolean =>
+  UNITS[unit].quantity === parameter.quantity &&
+  values.every((value) => toInside(value, unit) >= parameter.plausible.low && toInside(value, unit) <= parameter.plausible.high);
+
+/** The units tried where none is written, or where the one written cannot be meant; likeliest first. */
+const USUAL_UNITS: readonly UnitId[] = ['mm', 'in', 'deg', 'cc', 'g'];
+
+/** Makes a size reading of figures that belong to `parameter`, or says why they cannot be one and what was probably meant. */
+export function sizeOf(parameter: Parameter, figures: Figures, instrument: InstrumentId | undefined, text: string): SizeReading | UnreadReading {
+  const { values, unit } = figures;
+  const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
+  if (unit ? plausibleIn(values, unit, parameter) : meant) {
+    const used = unit ?? meant ?? 'mm';
+    return {
+      sort: 'size',
+      text,
+      parameter: parameter.id,
+      values: [...values],
+      unit: used,
+      ...(unit ? {} : { unitAssumed: true }),
+      instrument: instrument ?? parameter.instruments[0],
+      ...(instrument ? {} : { instrumentAssumed: true }),
+    };
+  }
+  return outOfRange(parameter, figures, meant, text);
+}
+
+function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): UnreadReading {
+  const { values, unit } = figures;
+  const written = `${values.join('/')}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
+  const name = parameter.name.toLowerCase();
+  const range = `${showInterval(parameter.plausible, parameter.quantity, 'metric')} or ${showInterval(parameter.plausible, parameter.quantity, 'inch')}`;
+  if (unit && UNITS[unit].quantity !== parameter.quantity) {
+    return { sort: 'unread', text, reason: `${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.` };
+  }
+  const because = `${written} cannot be a ${name}: those run from ${range}.`;
+  if (meant && unit) {
+    const suggestion = text.replace(/(\d)\s*(mm|millimet(?:er|re)s?|in\b\.?|inch(?:es)?|"|″|''|thou|µm|um|microns?)/i, `$1 ${UNITS[meant].symbol}`);
+    return { sort: 'unread', text, reason: `${because} Did you mean ${values.join('/')} ${UNITS[meant].symbol}?`, suggestion };
+  }
+  return { sort: 'unread', text, reason: `${because} Check the figure and its unit.` };
+}

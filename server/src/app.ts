@@ -1,0 +1,83 @@
+import compress from '@fastify/compress';
+import helmet from '@fastify/helmet';
+import swagger from '@fastify/swagger';
+import swaggerUi from '@fastify/swagger-ui';
+import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
+import fastify, { type FastifyInstance } from 'fastify';
+import type { Config } from './config.js';
+import { Database } from './database/database.js';
+import { installErrors } from './errors.js';
+import { catalogue } from './features/catalogue.js';
+import { CatalogueStore } from './features/catalogueStore.js';
+import { health } from './features/health.js';
+import { identify } from './features/identify.js';
+import { interchange } from './features/interchange.js';
+import { specimens } from './features/specimens.js';
+import { SpecimenStore } from './features/specimenStore.js';
+import { webApp } from './features/webApp.js';
+
+/** Largest request body, in bytes: some thousands of readings. */
+export const BODY_LIMIT = 1024 * 1024;
+
+/** Puts the server together. It listens nowhere yet, and its database opens by itself. */
+export async function buildApp(config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'>): Promise<FastifyInstance> {
+  const app = fastify({
+    bodyLimit: BODY_LIMIT,
+    logger: { level: config.logLevel },
+    ajv: { customOptions: { coerceTypes: false, removeAdditional: false, allErrors: true, discriminator: true, keywords: ['example'] } },
+  }).withTypeProvider<TypeBoxTypeProvider>();
+  const database = new Database(config.databaseUrl, (message, error) => (error ? app.log.warn({ err: error }, message) : app.log.info(message)));
+  const catalogueStore = new CatalogueStore(database);
+  const specimenStore = new SpecimenStore(database);
+  app.addHook('onClose', () => database.close());
+  installErrors(app, BODY_LIMIT);
+
+  await app.register(helmet, {
+    enableCSPNonces: true,
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // Loopback is served without TLS; a proxy in front of a whole shop sets this header itself.
+    strictTransportSecurity: false,
+  });
+  await app.register(compress, { threshold: 1024 });
+  await app.register(swagger, {
+    openapi: {
+      openapi: '3.1.0',
+      info: { title: 'Which Bore', description: 'Names an engine part from what is read on it, and says what it goes into.', version: '0.1.0' },
+      tags: [
+        { name: 'bench', description: 'Specimens, their readings, and what they are' },
+        { name: 'swap', description: 'What goes into what' },
+        { name: 'catalogue', description: 'Patterns, and the words for them' },
+        { name: 'server', description: 'How the server is' },
+      ],
+    },
+  });
+  await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
+  await app.register(
+    async (api) => {
+      await api.register(health, { database });
+      await api.register(catalogue, { catalogue: catalogueStore });
+      await api.register(identify, { catalogue: catalogueStore });
+      await api.register(interchange, { catalogue: catalogueStore, specimens: specimenStore });
+      await api.register(specimens, { specimens: specimenStore });
+    },
+    { prefix: '/api' },
+  );
+  if (config.webRoot !== undefined) await app.register(webApp, { root: config.webRoot });
+  await database.open();
+  return app;
+}

@@ -1,0 +1,78 @@
+import { DataSource } from 'typeorm';
+import { ENTITIES } from './entities.js';
+import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
+
+/** The database cannot be reached now. Nothing is wrong with the request. */
+export class DatabaseAwayError extends Error {
+  constructor(cause?: unknown) {
+    super('The database is away. What you typed is kept; it will be saved when the database is back.', { cause });
+    this.name = 'DatabaseAwayError';
+  }
+}
+
+const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08000', '08003', '08006', '53300']);
+
+/** Whether an error of the driver means that the database cannot be reached. */
+export function isAway(error: unknown): boolean {
+  if (error instanceof DatabaseAwayError) return true;
+  if (error instanceof AggregateError) return error.errors.some(isAway);
+  if (!(error instanceof Error)) return false;
+  const code = 'code' in error ? String(error.code) : '';
+  return AWAY_CODES.has(code) || /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(error.message);
+}
+
+const RETRY_AFTER_MS = 1000;
+const CONNECT_WITHIN_MS = 3000;
+
+/**
+ * The connection to PostgreSQL. It opens by itself, migrates, and keeps trying while the database is away; the pool
+ * underneath reconnects after a later loss.
+ */
+export class Database {
+  private readonly source: DataSource;
+  private retry: NodeJS.Timeout | undefined;
+  private closed = false;
+
+  constructor(
+    url: string,
+    private readonly report: (message: string, error?: unknown) => void,
+  ) {
+    this.source = new DataSource({
+      type: 'postgres',
+      url,
+      entities: ENTITIES,
+      migrations: [Ground1700000000001],
+      migrationsTransactionMode: 'each',
+      synchronize: false,
+      logging: false,
+      connectTimeoutMS: CONNECT_WITHIN_MS,
+      poolErrorHandler: (error: unknown) => this.report('The database dropped a connection.', error),
+    });
+  }
+
+  /** Connects and migrates. Throws when that fails, but for a database that is away: then it goes on trying. */
+  async open(): Promise<void> {
+    try {
+      await this.source.initialize();
+      await this.source.runMigrations();
+      this.report('The database is there and up to date.');
+    } catch (error) {
+      if (this.source.isInitialized) await this.source.destroy();
+      if (!isAway(error)) throw error;
+      this.report('The database is away; trying again.', error);
+      if (!this.closed) this.retry = setTimeout(() => void this.open().catch((failure: unknown) => this.report('Migrating failed.', failure)), RETRY_AFTER_MS);
+    }
+  }
+
+  /** The open connection. Throws a DatabaseAwayError while there is none. */
+  get connection(): DataSource {
+    if (!this.source.isInitialized) throw new DatabaseAwayError();
+    return this.source;
+  }
+
+  async close(): Promise<void> {
+    this.closed = true;
+    clearTimeout(this.retry);
+    if (this.source.isInitialized) await this.source.destroy();
+  }
+}
