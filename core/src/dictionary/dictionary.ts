@@ -34,6 +34,14 @@ export const featureOf = (id: string): Feature => entry(FEATURES, 'look', id);
 export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);
 export const interfaceOf = (id: string): Interface => entry(INTERFACES, 'interface', id);
 
+/** What an entry of any sort is called, with the part it is on: `main journal of the crank`. */
+export function sayEntry(id: string): string {
+  const found = PARAMETERS.get(id) ?? FEATURES.get(id) ?? INTERFACES.get(id) ?? MARK_PLACES.get(id);
+  const kind = id.slice(0, id.indexOf('.'));
+  if (!found || !isKindId(kind)) throw new RangeError(`The dictionary has nothing called "${id}".`);
+  return `${found.name.toLowerCase()} of the ${KINDS[kind].name.toLowerCase()}`;
+}
+
 /** How an option or count of a feature is said: `forged`, `8 counterweights`. */
 export function sayLook(feature: Feature, option: string): string {
   if ('options' in feature.form) return feature.form.options.find((each) => each.id === option)?.name ?? option;

@@ -21,7 +21,7 @@ export function evidenceFrom(readings: readonly Understood[]): Evidence[] {
   sizesMeasured(readings).forEach((size, at) => {
     const instrument = INSTRUMENTS[size.instrument];
     const inside = size.values.map((value) => toInside(value, size.unit));
-    byKey.set(`size ${size.parameter} ${size.instrument} ${String(at).padStart(4, '0')}`, {
+    byKey.set(`1 size ${size.parameter} ${size.instrument} ${String(at).padStart(4, '0')}`, {
       sort: 'size',
       text: size.text,
       parameter: parameterOf(size.parameter),
@@ -31,9 +31,9 @@ export function evidenceFrom(readings: readonly Understood[]): Evidence[] {
   });
   for (const reading of readings) {
     if (reading.sort === 'look') {
-      byKey.set(`look ${reading.feature} ${reading.option}`, { sort: 'look', text: reading.text, feature: featureOf(reading.feature), option: reading.option });
+      byKey.set(`2 look ${reading.feature} ${reading.option}`, { sort: 'look', text: reading.text, feature: featureOf(reading.feature), option: reading.option });
     } else if (reading.sort === 'mark') {
-      byKey.set(`mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
+      byKey.set(`0 mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
         sort: 'mark',
         text: reading.text,
         positions: reading.characters ? readMark(reading.characters) : [],

@@ -2,11 +2,11 @@ import { KINDS } from '../dictionary/dictionary.js';
 import { STRONG_CONTRADICTION } from './assumptions.js';
 import type { LineUp } from './identify.js';
 
-/** A probability in words for the bench: never 100 % and never 0 %, for nothing here is certain. */
+/** A probability for the bench: never 100 % and never 0 %, for nothing here is certain. */
 export function sayProbability(probability: number): string {
   const percent = probability * 100;
-  if (percent >= 99.95) return 'over 99.9 %';
-  if (percent < 0.05) return 'under 0.1 %';
+  if (percent >= 99.95) return '> 99.9 %';
+  if (percent < 0.05) return '< 0.1 %';
   return `${percent.toFixed(1)} %`;
 }
 
@@ -25,12 +25,12 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
     case 'nothingFits':
       return `None of the ${lineUp.weighed} ${KINDS[lineUp.kind].plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
     case 'settled':
-      return `Settled: ${label(first?.pattern ?? '')}.`;
+      return `This is the ${label(first?.pattern ?? '')}.`;
     case 'probable':
-      return `Probably ${label(first?.pattern ?? '')}.${contradiction}`;
+      return `Probably the ${label(first?.pattern ?? '')}.${contradiction}`;
     case 'open':
       return second && first
-        ? `Open: ${label(first.pattern)} or ${label(second.pattern)}, or another.${contradiction}`
-        : `Open.${contradiction}`;
+        ? `The ${label(first.pattern)} or the ${label(second.pattern)}, or another.${contradiction}`
+        : `It may be several.${contradiction}`;
   }
 }

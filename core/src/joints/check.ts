@@ -30,6 +30,8 @@ export interface Finding {
   readonly quantity: QuantityKind;
   readonly found?: Interval;
   readonly required?: Interval;
+  /** True when more than enough is as good: only the low end of `required` counts, the high end is for the drawing. */
+  readonly atLeast?: boolean;
   /** Where the required band comes from, when it is not the recipient's own specification. */
   readonly ruleOfThumb?: string;
   readonly margin?: number;

@@ -106,8 +106,18 @@ function spacers(assembly: Assembly, required: Interval): WorkOption[] {
   return assembly.available.filter(isSpacer).flatMap((spacer) => {
     const worked = fitSpacerShells(recipient, spacer);
     if ('refused' in worked) return [];
-    const choice = shellChoices(withPart(assembly, worked.part), required)[0];
-    if (!choice || margin({ low: middle(choice.clearance), high: middle(choice.clearance) }, required) < 0) return [];
+    const lined = withPart(assembly, worked.part);
+    const choice = shellChoices(lined, required)[0];
+    if (!choice) return [];
+    if (margin({ low: middle(choice.clearance), high: middle(choice.clearance) }, required) < 0) {
+      // The right shells by their housing, but the journals are worn or too large for them: then they are ground as well.
+      return regrinds(lined, required).map((option) => ({
+        ...option,
+        name: 'Spacer shells, and regrind the mains',
+        says: sentence`Line the housings with ${spacer.label}. ${option.says}`,
+        caution: `${SPACER_CAUTION} ${REGRIND_CAUTION}`,
+      }));
+    }
     return [
       {
         name: 'Spacer shells',

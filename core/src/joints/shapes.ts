@@ -154,6 +154,7 @@ export function notLargerThan(spec: {
         quantity: spec.of.quantity,
         found,
         required,
+        atLeast: true,
         ruleOfThumb: spec.roomFrom,
         because: roomSaid(found, spec.room, held.verdict),
         work: [],

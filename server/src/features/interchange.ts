@@ -42,6 +42,7 @@ const SwapAnswer = Type.Object({
           quantity: Type.String({ description: 'Lengths are millimetres' }),
           found: Type.Optional(Band),
           required: Type.Optional(Band),
+          atLeast: Type.Optional(Type.Boolean({ description: 'Only the low end of required counts' })),
           margin: Type.Optional(Type.Number()),
           ruleOfThumb: Type.Optional(Type.String()),
           because: Type.String(),

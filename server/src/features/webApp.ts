@@ -6,6 +6,9 @@ import type { FastifyPluginAsync } from 'fastify';
 /** What the built page carries where each answer puts its own nonce. */
 const NONCE_PLACE = /CSP_NONCE/g;
 
+/** A file with the hash of its content in its name never changes, so browsers may keep it for good. */
+const HASHED = /-[A-Z0-9]{8}\.\w+$/;
+
 /** Serves the built web application; any address that is not a file or the API opens it, so that links can be sent. */
 export const webApp: FastifyPluginAsync<{ root: string }> = async (app, { root }) => {
   const page = join(root, 'index.html');
@@ -14,8 +17,13 @@ export const webApp: FastifyPluginAsync<{ root: string }> = async (app, { root }
     return;
   }
   const html = readFileSync(page, 'utf8');
-  // Built files carry their content's hash in their name, so they may be kept for good; the page itself may not.
-  await app.register(fastifyStatic, { root, index: false, wildcard: false, immutable: true, maxAge: '365d' });
+  await app.register(fastifyStatic, {
+    root,
+    index: false,
+    wildcard: false,
+    cacheControl: false,
+    setHeaders: (reply, path) => reply.setHeader('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+  });
   app.get('/', { schema: { hide: true } }, (_request, reply) => reply.redirect('/bench'));
   app.setNotFoundHandler((request, reply) => {
     if (request.method !== 'GET' || request.url.startsWith('/api/') || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {

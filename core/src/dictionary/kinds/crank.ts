@@ -171,6 +171,15 @@ export const crank = defineKind({
       reach: 'panOff',
       minutes: 0.5,
     },
+    crankpins: {
+      name: 'Crankpins',
+      synonyms: ['crankpins', 'throws', 'rod journals'],
+      tell: 'Count the throws: a throw that carries two rods side by side is one.',
+      form: { count: interval(1, 12) },
+      misjudged: 0.01,
+      reach: 'panOff',
+      minutes: 0.5,
+    },
     counterweights: {
       name: 'Counterweights',
       synonyms: ['weights', 'counterweights', 'counter weights'],

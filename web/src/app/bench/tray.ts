@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChildren } from '@angular/core';
+import { KIND_IDS, KINDS, type KindId, type Reading } from '@which-bore/core';
+import { FormsModule } from '@angular/forms';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzIconModule } from 'ng-zorro-antd/icon';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Bench } from '../data/bench';
+import { UndoBar } from '../data/undoBar';
+import { ReadingWords } from '../ui/readingWords';
+import { GROUPS, shownAs } from '../ui/understood';
+
+/** The readings as chips, grouped; each can be edited where it stands, and removed to see what changes. */
+@Component({
+  selector: 'wb-tray',
+  imports: [FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, ReadingWords],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './tray.html',
+  styleUrl: './tray.less',
+})
+export class Tray {
+  protected readonly bench = inject(Bench);
+  private readonly undoBar = inject(UndoBar);
+  private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
+
+  protected readonly kinds = KIND_IDS.map((id) => ({ id, name: KINDS[id].name }));
+  protected readonly editing = signal<string | undefined>(undefined);
+  protected readonly groups = computed(() => GROUPS.map((group) => ({ ...group, readings: this.bench.readings().filter((reading) => reading.is.sort === group.sort) })).filter((group) => group.readings.length > 0));
+
+  protected more(reading: Reading): string {
+    return shownAs(reading.is).more;
+  }
+
+  protected edit(reading: Reading): void {
+    this.editing.set(reading.id);
+    queueMicrotask(() => setTimeout(() => this.fields()[0]?.nativeElement.select()));
+  }
+
+  protected finish(reading: Reading, text: string): void {
+    // Leaving the field after Enter or Escape must not apply it a second time.
+    if (this.editing() !== reading.id) return;
+    this.editing.set(undefined);
+    if (text.trim() !== reading.is.text) this.bench.replace(reading.id, text);
+  }
+
+  protected remove(reading: Reading): void {
+    this.bench.remove(reading.id);
+    this.undoBar.offer(`Removed “${reading.is.text.slice(0, 60)}”.`, () => this.bench.undo());
+  }
+
+  protected mend(reading: Reading, meant: string): void {
+    this.bench.replace(reading.id, meant);
+  }
+
+  protected setKind(kind: KindId): void {
+    this.bench.setKind(kind);
+  }
+}

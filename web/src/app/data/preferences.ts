@@ -1,0 +1,31 @@
+import { DOCUMENT, effect, inject, Injectable, signal, type WritableSignal } from '@angular/core';
+import type { UnitSystem } from '@which-bore/core';
+import { Kept } from './kept';
+
+export type Ground = 'light' | 'dark';
+
+/** What this person has chosen, kept in this browser. */
+@Injectable({ providedIn: 'root' })
+export class Preferences {
+  private readonly kept = inject(Kept);
+  private readonly document = inject(DOCUMENT);
+
+  readonly units: WritableSignal<UnitSystem> = signal(this.kept.read('units') === 'inch' ? 'inch' : 'metric');
+  readonly ground: WritableSignal<Ground> = signal(this.startGround());
+
+  constructor() {
+    effect(() => this.kept.write('units', this.units()));
+    effect(() => {
+      const ground = this.ground();
+      this.kept.write('ground', ground);
+      this.document.documentElement.dataset['theme'] = ground;
+      this.document.getElementById('zorro-theme')?.setAttribute('href', `zorro-${ground}.css`);
+    });
+  }
+
+  private startGround(): Ground {
+    const kept = this.kept.read('ground');
+    if (kept === 'light' || kept === 'dark') return kept;
+    return this.document.defaultView?.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+  }
+}

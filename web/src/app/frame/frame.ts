@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { Bench } from '../data/bench';
+import { Preferences } from '../data/preferences';
+import { Specimens } from '../data/specimens';
+import { UndoBar } from '../data/undoBar';
+import { EntryLine } from './entryLine';
+import { KeyFollower, KEYS, type Action } from './keys';
+
+/** What is always there: the strip with the entry line, the stations, the state of saving, help, and undo. */
+@Component({
+  selector: 'wb-frame',
+  imports: [EntryLine, NzButtonModule, NzModalModule, RouterLink, RouterLinkActive, RouterOutlet],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'key($event)' },
+  templateUrl: './frame.html',
+  styleUrl: './frame.less',
+})
+export class Frame {
+  protected readonly preferences = inject(Preferences);
+  protected readonly undoBar = inject(UndoBar);
+  protected readonly bench = inject(Bench);
+  private readonly specimens = inject(Specimens);
+  private readonly router = inject(Router);
+  private readonly entryLine = viewChild.required(EntryLine);
+  private readonly follower = new KeyFollower();
+
+  protected readonly keys = KEYS;
+  protected readonly help = signal(false);
+  protected readonly sync = toSignal(this.specimens.sync$, { initialValue: { waiting: 0, away: false, refused: undefined } });
+
+  protected readonly benchLink = computed(() => {
+    const id = this.bench.specimenId();
+    return id === undefined ? ['/bench'] : ['/bench', id];
+  });
+
+  protected readonly saving = computed(() => {
+    const { waiting, away } = this.sync();
+    if (away) return waiting > 0 ? `Server away: ${waiting} kept here` : 'Server away';
+    return waiting > 0 ? 'Saving' : 'Saved';
+  });
+
+  protected key(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const target = event.target instanceof Element ? event.target : undefined;
+    const inField = target?.closest('input, textarea, select, [contenteditable], nz-select') !== null && target !== undefined;
+    const action = this.follower.press(event.key, inField, event.timeStamp);
+    if (action === undefined) return;
+    event.preventDefault();
+    this.act(action);
+  }
+
+  protected act(action: Action): void {
+    switch (action) {
+      case 'entry':
+        return this.entryLine().focus();
+      case 'bench':
+        return void this.router.navigate(this.benchLink());
+      case 'swap':
+        return void this.router.navigate(['/swap']);
+      case 'shelf':
+        return void this.router.navigate(['/shelf']);
+      case 'new':
+        return this.clear();
+      case 'help':
+        return this.help.set(true);
+      case 'undo':
+        return this.undo();
+      case 'units':
+        return this.preferences.units.update((units) => (units === 'metric' ? 'inch' : 'metric'));
+      case 'ground':
+        return this.preferences.ground.update((ground) => (ground === 'light' ? 'dark' : 'light'));
+    }
+  }
+
+  private clear(): void {
+    this.bench.specimenId.set(undefined);
+    void this.router.navigate(['/bench']).then(() => this.entryLine().focus());
+  }
+
+  private undo(): void {
+    if (this.undoBar.offered()) this.undoBar.take();
+    else this.bench.undo();
+  }
+}

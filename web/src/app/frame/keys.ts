@@ -1,0 +1,39 @@
+/** A key or pair of keys, and what it does: the `?` help lists them from here, and the frame acts on them. */
+export interface KeyBinding {
+  readonly keys: string;
+  readonly does: string;
+  readonly action: Action;
+}
+
+export type Action = 'entry' | 'bench' | 'swap' | 'shelf' | 'help' | 'undo' | 'new' | 'ground' | 'units';
+
+export const KEYS: readonly KeyBinding[] = [
+  { keys: '/', does: 'To the entry line', action: 'entry' },
+  { keys: 'g b', does: 'Go to the Bench', action: 'bench' },
+  { keys: 'g s', does: 'Go to Swap', action: 'swap' },
+  { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
+  { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
+  { keys: 'u', does: 'Take the last change back', action: 'undo' },
+  { keys: 'm', does: 'Millimetres or inches', action: 'units' },
+  { keys: 'd', does: 'Light or dark ground', action: 'ground' },
+  { keys: '?', does: 'This help', action: 'help' },
+];
+
+const WITHIN_MS = 1200;
+
+/** Follows key presses and tells which binding they complete. Keys typed into a field are the field's own. */
+export class KeyFollower {
+  private first: { readonly key: string; readonly at: number } | undefined;
+
+  /** @param now milliseconds on any clock */
+  press(key: string, inField: boolean, now: number): Action | undefined {
+    if (inField) {
+      this.first = undefined;
+      return undefined;
+    }
+    const before = this.first && now - this.first.at <= WITHIN_MS ? `${this.first.key} ` : '';
+    const hit = KEYS.find((binding) => binding.keys === before + key) ?? (before ? undefined : KEYS.find((binding) => binding.keys === key));
+    this.first = !hit && KEYS.some((binding) => binding.keys.startsWith(`${key} `)) ? { key, at: now } : undefined;
+    return hit?.action;
+  }
+}

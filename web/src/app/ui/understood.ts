@@ -1,0 +1,53 @@
+import { featureOf, fromInside, INSTRUMENTS, markPlaceOf, parameterOf, sayLook, showValue, toInside, UNITS, type Understood } from '@which-bore/core';
+
+/** How a reading is shown: what it is of, what was read, and what was taken for granted. */
+export interface Shown {
+  readonly of: string;
+  readonly read: string;
+  readonly note?: string;
+  /** For the pointer that rests on it: the other unit, the reason, what was assumed. */
+  readonly more: string;
+}
+
+/** The groups of the tray, in their order. */
+export const GROUPS = [
+  { sort: 'mark', name: 'Marks' },
+  { sort: 'size', name: 'Sizes' },
+  { sort: 'look', name: 'Looks' },
+  { sort: 'unread', name: 'Not understood' },
+] as const satisfies readonly { readonly sort: Understood['sort']; readonly name: string }[];
+
+export function shownAs(is: Understood): Shown {
+  switch (is.sort) {
+    case 'mark': {
+      const where = is.place ? ` on ${markPlaceOf(is.place).name}` : '';
+      if (is.characters === '') return { of: `No mark${where}`, read: '', more: 'That nothing stands there is a reading too.' };
+      const doubts = /[?[]/.test(is.characters) ? '? could not be read; [..] may be either.' : '';
+      return { of: `${is.making ?? 'Mark'}${where}`, read: is.characters, more: doubts || 'Compared with the marks and numbers of the catalogue.' };
+    }
+    case 'size':
+      return shownSize(is);
+    case 'look': {
+      const feature = featureOf(is.feature);
+      return { of: '', read: sayLook(feature, is.option), more: `${feature.name}. ${feature.tell}` };
+    }
+    case 'unread':
+      return { of: '', read: is.text.length > 80 ? `${is.text.slice(0, 80)}…` : is.text, more: is.reason };
+  }
+}
+
+function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
+  const parameter = parameterOf(is.parameter);
+  const instrument = INSTRUMENTS[is.instrument].name.toLowerCase();
+  // A figure stays as it was typed; only repeats pooled in another unit have grown digits.
+  const values = is.values.map((each) => String(Number(each.toFixed(5)))).join(' / ');
+  const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
+  const other = is.unit === 'mm' ? showValue(mean, parameter.quantity, 'inch') : showValue(fromInside(mean, 'mm'), parameter.quantity, 'metric');
+  const assumed = [is.unitAssumed ? `no unit written, read as ${UNITS[is.unit].symbol}` : '', is.instrumentAssumed ? `no instrument named, taken for a ${instrument}` : ''].filter(Boolean);
+  return {
+    of: parameter.name,
+    read: `${values} ${UNITS[is.unit].symbol}`,
+    note: is.instrumentAssumed ? `${instrument}?` : instrument,
+    more: [`= ${other}`, ...assumed].join('; '),
+  };
+}

@@ -1,0 +1,65 @@
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { VERDICT_WORDS, type Verdict } from '@which-bore/core';
+
+/** A verdict as its shape: filled disc, disc with a notch, dashed ring, square with a bar. The same everywhere. */
+@Component({
+  selector: 'wb-verdict',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg viewBox="0 0 20 20" [class]="verdict()" role="img" [attr.aria-label]="wordless() ? words() : null" [attr.aria-hidden]="wordless() ? null : true">
+      @switch (verdict()) {
+        @case ('fits') {
+          <circle cx="10" cy="10" r="8" fill="currentColor" />
+        }
+        @case ('fitsWithWork') {
+          <path d="M10 10 L10 2 A8 8 0 1 0 18 10 Z" fill="currentColor" />
+        }
+        @case ('cannotTell') {
+          <circle cx="10" cy="10" r="7" fill="none" stroke="currentColor" stroke-width="2.4" stroke-dasharray="3.2 2.3" />
+        }
+        @case ('doesNotFit') {
+          <rect x="2.5" y="2.5" width="15" height="15" fill="currentColor" />
+          <rect x="5" y="8.6" width="10" height="2.8" fill="var(--ground)" />
+        }
+      }
+    </svg>
+    @if (!wordless()) {
+      <span [class]="verdict()">{{ words() }}</span>
+    }
+  `,
+  styles: `
+    :host {
+      align-items: center;
+      display: inline-flex;
+      gap: 7px;
+      white-space: nowrap;
+    }
+    svg {
+      flex: none;
+      height: 1.15em;
+      width: 1.15em;
+    }
+    span {
+      font-family: var(--narrow);
+      font-weight: 600;
+    }
+    .fits {
+      color: var(--fits);
+    }
+    .fitsWithWork {
+      color: var(--work);
+    }
+    .cannotTell {
+      color: var(--unknown);
+    }
+    .doesNotFit {
+      color: var(--never);
+    }
+  `,
+})
+export class VerdictMark {
+  readonly verdict = input.required<Verdict>();
+  /** Only the shape; the word is then its name for screen readers. */
+  readonly wordless = input(false, { transform: booleanAttribute });
+  protected readonly words = computed(() => VERDICT_WORDS[this.verdict()]);
+}
