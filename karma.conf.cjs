@@ -9,7 +9,10 @@ module.exports = (config) =>
     client: { jasmine: { random: true } },
     browsers: ['ShopChromium'],
     customLaunchers: {
-      ShopChromium: { base: 'ChromeHeadless', flags: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+      ShopChromium: {
+        base: 'ChromeHeadless',
+        flags: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      },
     },
     browserNoActivityTimeout: 120000,
     restartOnFileChange: false,

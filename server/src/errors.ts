@@ -28,10 +28,10 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (isAway(error)) {
     return { status: 503, body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' } };
   }
-  if ('validation' in error && error.validation) {
+  if ('validation' in error) {
     const problems = error.validation.map((each) => ({
       where: `${error.validationContext ?? 'body'}${each.instancePath.replace(/\/(\d+)(?=\/|$)/g, '[$1]').replaceAll('/', '.')}`,
-      what: `${each.message ?? 'is not as it should be'}${'additionalProperty' in each.params ? ` (${String(each.params['additionalProperty'])})` : ''}${'allowedValues' in each.params ? `: ${(each.params['allowedValues'] as unknown[]).join(', ')}` : ''}.`,
+      what: `${each.message ?? 'is not as it should be'}${'additionalProperty' in each.params ? ` (${String(each.params.additionalProperty)})` : ''}${'allowedValues' in each.params ? `: ${(each.params.allowedValues as unknown[]).join(', ')}` : ''}.`,
     }));
     return { status: 400, body: { error: 'The request is not in the form it should have. See /api/docs for an example.', problems } };
   }
@@ -41,7 +41,13 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   }
   if (code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE') return { status: 415, body: { error: 'Send JSON, with the header content-type: application/json.' } };
   const status = 'statusCode' in error && error.statusCode ? error.statusCode : 500;
-  if (status === 400) return { status, body: { error: `The request is not JSON that can be read: ${error.message}.` } };
+  if (status === 400)
+    return {
+      status,
+      body: {
+        error: `The request is not JSON that can be read: ${error.message.replace(/\.$/, '')}. JSON has no NaN or Infinity, and its words stand in double quotes.`,
+      },
+    };
   if (status < 500) return { status, body: { error: error.message } };
   return { status: 500, body: { error: 'Something went wrong on the server. It is in the log; nothing was changed.' } };
 }

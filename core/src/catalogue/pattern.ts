@@ -11,7 +11,9 @@ export const DimensionSchema = Type.Object(
   {
     low: Decimal('Lower limit of the size as made'),
     high: Decimal('Upper limit of the size as made; equal to low where only one figure is known'),
-    unit: Type.Union([Type.Literal('mm'), Type.Literal('in'), Type.Literal('g'), Type.Literal('cc'), Type.Literal('deg')], { description: 'Unit of the figures' }),
+    unit: Type.Union([Type.Literal('mm'), Type.Literal('in'), Type.Literal('g'), Type.Literal('cc'), Type.Literal('deg')], {
+      description: 'Unit of the figures',
+    }),
     service: Type.Optional(Type.Array(Decimal('Signed step of a service size, same unit'), { maxItems: 12 })),
     wearLimit: Type.Optional(Decimal('Size past which the part is worn out')),
     note: Type.Optional(line('Exception or remark')),
@@ -36,7 +38,12 @@ export const PatternSchema = Type.Object(
     kind: KindIdSchema,
     family: Id('Family it was first made for'),
     name: line('What it is called, without maker and family'),
-    years: Type.Optional(Type.Object({ from: Type.Integer({ minimum: 1880, maximum: 2100 }), to: Type.Integer({ minimum: 1880, maximum: 2100 }) }, { additionalProperties: false })),
+    years: Type.Optional(
+      Type.Object(
+        { from: Type.Integer({ minimum: 1880, maximum: 2100 }), to: Type.Integer({ minimum: 1880, maximum: 2100 }) },
+        { additionalProperties: false },
+      ),
+    ),
     dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, { description: 'By parameter id of the dictionary' }),
     features: Type.Record(Type.String({ maxLength: 80 }), Type.String({ maxLength: 40 }), { description: 'Option or count by look id of the dictionary' }),
     interfaces: Type.Record(Type.String({ maxLength: 80 }), line('Name of the pattern'), { description: 'By interface id of the dictionary' }),

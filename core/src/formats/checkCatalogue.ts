@@ -24,15 +24,18 @@ export function checkCatalogue(catalogue: Catalogue): Problem[] {
 function checkPattern(pattern: Pattern, where: string): Problem[] {
   const kind = KINDS[pattern.kind];
   const problems: Problem[] = [];
-  const known = <T extends { readonly id: string }>(entries: Readonly<Record<string, T>>, id: string) => Object.values(entries).some((entry) => entry.id === id);
+  const known = <T extends { readonly id: string }>(entries: Readonly<Record<string, T>>, id: string) =>
+    Object.values(entries).some((entry) => entry.id === id);
   for (const [id, dimension] of Object.entries(pattern.dimensions)) {
     const place = `${where}.dimensions["${id}"]`;
     if (!known(kind.parameters, id)) problems.push({ where: place, what: `a ${kind.name.toLowerCase()} has no such size in the dictionary.` });
-    else if (Number(dimension.low) > Number(dimension.high)) problems.push({ where: place, what: `low ${dimension.low} is above high ${dimension.high}; exchange them.` });
+    else if (Number(dimension.low) > Number(dimension.high))
+      problems.push({ where: place, what: `low ${dimension.low} is above high ${dimension.high}; exchange them.` });
     else {
       const { limits } = sizeFrom(dimension, parameterOf(id));
       const { low, high } = parameterOf(id).plausible;
-      if (limits.high < low || limits.low > high) problems.push({ where: place, what: `${dimension.low} ${dimension.unit} is no plausible size; check the unit.` });
+      if (limits.high < low || limits.low > high)
+        problems.push({ where: place, what: `${dimension.low} ${dimension.unit} is no plausible size; check the unit.` });
     }
   }
   for (const [id, option] of Object.entries(pattern.features)) {
@@ -41,7 +44,8 @@ function checkPattern(pattern: Pattern, where: string): Problem[] {
     else if (!isOptionOf(featureOf(id), option)) problems.push({ where: place, what: `"${option}" is not one of its options.` });
   }
   for (const id of Object.keys(pattern.interfaces)) {
-    if (!known(kind.interfaces, id)) problems.push({ where: `${where}.interfaces["${id}"]`, what: `a ${kind.name.toLowerCase()} has no such face in the dictionary.` });
+    if (!known(kind.interfaces, id))
+      problems.push({ where: `${where}.interfaces["${id}"]`, what: `a ${kind.name.toLowerCase()} has no such face in the dictionary.` });
   }
   pattern.marks.forEach((mark, at) => {
     if (mark.place !== undefined && !known(kind.markPlaces, mark.place)) {

@@ -2,7 +2,10 @@ import { Type, type Static } from '@sinclair/typebox';
 import { KindIdSchema, SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 
 /** The units in which an answer's sentences are written. */
-export const UnitSystemSchema = Type.Union([Type.Literal('metric'), Type.Literal('inch')], { description: 'Units of the sentences in the answer', default: 'metric' });
+export const UnitSystemSchema = Type.Union([Type.Literal('metric'), Type.Literal('inch')], {
+  description: 'Units of the sentences in the answer',
+  default: 'metric',
+});
 
 /** What `POST /api/identify` takes: readings already understood, or words as typed, or both. */
 export const IdentifyRequestSchema = Type.Object(

@@ -81,7 +81,8 @@ function markColumn(patterns: readonly Pattern[]): MarkColumn {
 
 /** Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks. */
 export function indexCatalogue(kind: KindId, patterns: readonly Pattern[]): CatalogueIndex {
-  const rows = patterns.filter((pattern) => pattern.kind === kind);
+  // In the order of their ids, so that sums come out the same to the last bit wherever the catalogue was loaded.
+  const rows = patterns.filter((pattern) => pattern.kind === kind).sort((a, b) => (a.id < b.id ? -1 : 1));
   const sizes = new Map<string, ColumnBuilder<Size>>();
   const looks = new Map<string, ColumnBuilder<string>>();
   const column = <T>(columns: Map<string, ColumnBuilder<T>>, id: string): ColumnBuilder<T> => {

@@ -10,7 +10,13 @@ import type { Understood } from '../readings/reading.js';
 export type Evidence =
   | { readonly sort: 'size'; readonly text: string; readonly parameter: Parameter; readonly estimate: Estimate; readonly instrument: Instrument }
   | { readonly sort: 'look'; readonly text: string; readonly feature: Feature; readonly option: string }
-  | { readonly sort: 'mark'; readonly text: string; readonly positions: readonly MarkPosition[]; readonly making: Making | undefined; readonly place: string | undefined };
+  | {
+      readonly sort: 'mark';
+      readonly text: string;
+      readonly positions: readonly MarkPosition[];
+      readonly making: Making | undefined;
+      readonly place: string | undefined;
+    };
 
 /**
  * The evidence in some readings. The same thing seen twice counts once, repeats are pooled, words not understood
@@ -31,7 +37,12 @@ export function evidenceFrom(readings: readonly Understood[]): Evidence[] {
   });
   for (const reading of readings) {
     if (reading.sort === 'look') {
-      byKey.set(`2 look ${reading.feature} ${reading.option}`, { sort: 'look', text: reading.text, feature: featureOf(reading.feature), option: reading.option });
+      byKey.set(`2 look ${reading.feature} ${reading.option}`, {
+        sort: 'look',
+        text: reading.text,
+        feature: featureOf(reading.feature),
+        option: reading.option,
+      });
     } else if (reading.sort === 'mark') {
       byKey.set(`0 mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
         sort: 'mark',

@@ -54,7 +54,9 @@ function sizeReason(index: CatalogueIndex, row: number, evidence: SizeEvidence, 
   }
   if (!agrees) return sentence`${by} ${side} the ${named} limits ${limitsSaid}: too far for wear or the instrument.`;
   const why = leftOver(parameter, explanation);
-  return step === 0 ? sentence`${by} ${side} the standard limits ${limitsSaid}: ${why}.` : sentence`${capital(named)}, and ${by} ${side} its limits ${limitsSaid}: ${why}.`;
+  return step === 0
+    ? sentence`${by} ${side} the standard limits ${limitsSaid}: ${why}.`
+    : sentence`${capital(named)}, and ${by} ${side} its limits ${limitsSaid}: ${why}.`;
 }
 
 /** What accounts for a size just outside its limits. */
@@ -108,7 +110,9 @@ function sayMark(mark: Mark, { slips, unread }: Alignment, evidence: MarkEvidenc
   const parts = slips.map((slip) => {
     switch (slip.kind) {
       case 'misread':
-        return slip.common ? `${slip.truth} read as ${slip.read} is a common slip on ${SURFACE[mark.making]}` : `${slip.truth} read as ${slip.read} would be an unusual slip`;
+        return slip.common
+          ? `${slip.truth} read as ${slip.read} is a common slip on ${SURFACE[mark.making]}`
+          : `${slip.truth} read as ${slip.read} would be an unusual slip`;
       case 'missed':
         return `${slip.truth} was passed over`;
       case 'extra':

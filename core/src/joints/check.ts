@@ -92,7 +92,10 @@ export function missing(needs: readonly { readonly id: string; readonly name: st
  * Holds a found interval against the band it must lie in, guarded by all that is uncertain (ISO 14253-1): inside
  * altogether fits, outside altogether does not, astride an end cannot be told until it is measured closer.
  */
-export function hold(found: Interval, required: Interval): { readonly verdict: Extract<Verdict, 'fits' | 'cannotTell' | 'doesNotFit'>; readonly margin: number } {
+export function hold(
+  found: Interval,
+  required: Interval,
+): { readonly verdict: Extract<Verdict, 'fits' | 'cannotTell' | 'doesNotFit'>; readonly margin: number } {
   const verdict = contains(required, found) ? 'fits' : apart(found, required) ? 'doesNotFit' : 'cannotTell';
   return { verdict, margin: margin(found, required) };
 }

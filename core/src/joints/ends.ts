@@ -8,19 +8,39 @@ import { sameLook, samePattern, sameSize } from './shapes.js';
 
 const seal = crank.parameters['sealJournal.diameter'];
 
-function sealWork(assembly: Assembly, found: { readonly low: number; readonly high: number }, required: { readonly low: number; readonly high: number }): WorkOption[] {
+function sealWork(
+  assembly: Assembly,
+  found: { readonly low: number; readonly high: number },
+  required: { readonly low: number; readonly high: number },
+): WorkOption[] {
   const part = assembly.parts.crank;
   if (!part) return [];
   if (found.low > required.high) {
     const worked = turnSealLand(part, required);
     return 'refused' in worked
       ? []
-      : [{ name: 'Turn the seal land', says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`, found: required, required, canUndo: false }];
+      : [
+          {
+            name: 'Turn the seal land',
+            says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`,
+            found: required,
+            required,
+            canUndo: false,
+          },
+        ];
   }
   // A repair sleeve adds up to 6 mm of diameter. Common practice, no source.
   return required.low - found.high > 6
     ? []
-    : [{ name: 'Sleeve the seal land', says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`, found: required, required, canUndo: true }];
+    : [
+        {
+          name: 'Sleeve the seal land',
+          says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`,
+          found: required,
+          required,
+          canUndo: true,
+        },
+      ];
 }
 
 /** The flywheel end. */
@@ -37,7 +57,13 @@ export const rearEnd: Joint = {
       mend: (_assembly, { mine }) =>
         mine === 'rope'
           ? [{ name: 'Polish the land', says: ['Turn off the knurl and polish the land for a lip seal.'], canUndo: false }]
-          : [{ name: 'Fit a lip seal in halves', says: ['Fit a lip seal in two halves in place of the rope, if one can be had for this groove.'], canUndo: true }],
+          : [
+              {
+                name: 'Fit a lip seal in halves',
+                says: ['Fit a lip seal in two halves in place of the rope, if one can be had for this groove.'],
+                canUndo: true,
+              },
+            ],
     }),
     sameSize({
       id: 'rearSeal',

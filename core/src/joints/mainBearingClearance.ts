@@ -46,8 +46,10 @@ function because(finding: Finding, shell: string, bore: Interval, shaft: Interva
   const found = finding.found ?? bore;
   const wanted = finding.required ?? bore;
   if (finding.verdict === 'fits') return sentence`With shells ${shell} the journal ${band(shaft)} runs with ${band(found)}, ${band(wanted)} wanted.`;
-  if (finding.verdict === 'cannotTell') return sentence`With shells ${shell} the clearance may be anything from ${band(found)}: astride what is wanted, ${band(wanted)}. Measuring will narrow it.`;
-  if (found.high < -ANOTHER_SIZE) return sentence`The journal ${band(shaft)} is ${value(-middle(found))} larger than any shell for the housing ${band(bore)} leaves room for.`;
+  if (finding.verdict === 'cannotTell')
+    return sentence`With shells ${shell} the clearance may be anything from ${band(found)}: astride what is wanted, ${band(wanted)}. Measuring will narrow it.`;
+  if (found.high < -ANOTHER_SIZE)
+    return sentence`The journal ${band(shaft)} is ${value(-middle(found))} larger than any shell for the housing ${band(bore)} leaves room for.`;
   if (found.low > ANOTHER_SIZE) return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;
   return sentence`With the nearest shells, ${shell}, the clearance would be ${band(found)}: ${band(wanted)} wanted.`;
 }

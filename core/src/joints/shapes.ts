@@ -47,7 +47,8 @@ export function sameLook(spec: {
     name: spec.name,
     judge: (assembly) => {
       const [mine, theirs] = [lookOf(assembly, spec.of), lookOf(assembly, spec.as)];
-      if (mine === undefined || theirs === undefined) return missing([...(mine === undefined ? [spec.of] : []), ...(theirs === undefined ? [spec.as] : [])], 'count');
+      if (mine === undefined || theirs === undefined)
+        return missing([...(mine === undefined ? [spec.of] : []), ...(theirs === undefined ? [spec.as] : [])], 'count');
       if (mine === theirs) return { verdict: 'fits', quantity: 'count', because: [`Both: ${sayLook(spec.of, mine)}.`], work: [], needs: [] };
       const finding: Finding = {
         verdict: 'doesNotFit',
@@ -74,7 +75,8 @@ export function samePattern(spec: {
     name: spec.name,
     judge: (assembly) => {
       const [mine, theirs] = [interfaceAt(assembly, spec.of), interfaceAt(assembly, spec.as)];
-      if (mine === undefined || theirs === undefined) return missing([...(mine === undefined ? [spec.of] : []), ...(theirs === undefined ? [spec.as] : [])], 'count');
+      if (mine === undefined || theirs === undefined)
+        return missing([...(mine === undefined ? [spec.of] : []), ...(theirs === undefined ? [spec.as] : [])], 'count');
       if (mine === theirs) return { verdict: 'fits', quantity: 'count', because: [`Both ${mine}.`], work: [], needs: [] };
       const finding: Finding = { verdict: 'doesNotFit', quantity: 'count', because: [`${mine} against ${theirs}.`], work: [], needs: [] };
       return mended(finding, spec.mend?.(assembly, { mine, theirs }) ?? []);
@@ -158,7 +160,12 @@ export function notLargerThan(spec: {
         ruleOfThumb: spec.roomFrom,
         because: roomSaid(found, spec.room, held.verdict),
         work: [],
-        needs: held.verdict === 'cannotTell' ? [spec.of.id, spec.within.id].filter((id) => ![mine, theirs].some((each, at) => each.source === 'measured' && [spec.of.id, spec.within.id][at] === id)) : [],
+        needs:
+          held.verdict === 'cannotTell'
+            ? [spec.of.id, spec.within.id].filter(
+                (id) => ![mine, theirs].some((each, at) => each.source === 'measured' && [spec.of.id, spec.within.id][at] === id),
+              )
+            : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
       };
       return mended(finding, held.verdict === 'fits' || lacking <= SAME_WITHIN ? [] : (spec.mend?.(assembly, { lacking, required }) ?? []));
@@ -169,5 +176,7 @@ export function notLargerThan(spec: {
 function roomSaid(found: Interval, least: number, verdict: Finding['verdict']): Sentence {
   if (verdict === 'fits') return sentence`${band(found)} of room, at least ${value(least)} wanted.`;
   if (verdict === 'cannotTell') return sentence`${band(found)} of room, astride the least of ${value(least)}: measure before trusting it.`;
-  return found.high < 0 ? sentence`It would strike by ${band({ low: -found.high, high: -found.low })}.` : sentence`Only ${band(found)} of room, at least ${value(least)} wanted.`;
+  return found.high < 0
+    ? sentence`It would strike by ${band({ low: -found.high, high: -found.low })}.`
+    : sentence`Only ${band(found)} of room, at least ${value(least)} wanted.`;
 }

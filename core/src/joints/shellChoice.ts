@@ -81,4 +81,3 @@ export function unknownOfMains(assembly: Assembly): { readonly id: string; reado
   const wanted = [block.parameters['mainHousing.diameter'], crank.parameters['mainJournal.diameter']];
   return wanted.filter((parameter) => !valueOf(assembly, parameter));
 }
-

@@ -38,8 +38,7 @@ export const width = (a: Interval): number => a.high - a.low;
 export const SAME_WITHIN = 0.0001;
 
 /** Whether all of `inner` lies inside `outer`. */
-export const contains = (outer: Interval, inner: Interval): boolean =>
-  inner.low >= outer.low - SAME_WITHIN && inner.high <= outer.high + SAME_WITHIN;
+export const contains = (outer: Interval, inner: Interval): boolean => inner.low >= outer.low - SAME_WITHIN && inner.high <= outer.high + SAME_WITHIN;
 
 /** Whether the two share no value. */
 export const apart = (a: Interval, b: Interval): boolean => a.low > b.high + SAME_WITHIN || a.high < b.low - SAME_WITHIN;

@@ -59,7 +59,7 @@ interface Phrase {
 const GLUE = new Set(['with', 'by', 'using', 'a', 'the', 'of', 'is', 'and']);
 
 function tokens(text: string): Token[] {
-  return [...text.matchAll(/\[[^\]]*\]\S*|(?:[^\s,;:=[]|,(?=\d)|\[[^\]]*\])+/g)].map((match) => ({
+  return [...text.matchAll(/(?:\[[^\]]*\]|,(?=\d)|[^\s,;:=])+/g)].map((match) => ({
     text: match[0],
     start: match.index,
     end: match.index + match[0].length,
@@ -245,7 +245,11 @@ class EntryReader {
     const text = this.source(from, to);
     if (isOptionOf(feature, option)) return { sort: 'look', text, feature: feature.id, option };
     const range = 'count' in feature.form ? `${feature.form.count.low} to ${feature.form.count.high}` : '';
-    return { sort: 'unread', text, reason: `${option} cannot be a count of ${feature.name.toLowerCase()}: a ${KINDS[this.kind].name.toLowerCase()} has ${range}.` };
+    return {
+      sort: 'unread',
+      text,
+      reason: `${option} cannot be a count of ${feature.name.toLowerCase()}: a ${KINDS[this.kind].name.toLowerCase()} has ${range}.`,
+    };
   }
 
   private instrument(at: number): { readonly instrument: InstrumentId | undefined; readonly next: number } {
@@ -298,7 +302,8 @@ class EntryReader {
     if (parameter) return `${parameter.name}: give its size after it, with a unit or without, like "${lower} ${example(parameter.plausible.low)}".`;
     const instrument = meanings?.find((meaning) => meaning.is === 'instrument')?.instrument;
     if (instrument) return `${INSTRUMENTS[instrument].name}: name the instrument right after the size it measured.`;
-    if (meanings?.some((meaning) => meaning.is === 'making' || meaning.is === 'place')) return `Give the mark after it, like "${lower} 41?7"; ? stands for a character you cannot read.`;
+    if (meanings?.some((meaning) => meaning.is === 'making' || meaning.is === 'place'))
+      return `Give the mark after it, like "${lower} 41?7"; ? stands for a character you cannot read.`;
     if (meanings?.some((meaning) => meaning.is === 'count')) return `Give the count with it, like "5 ${lower}".`;
     return `No word of a ${kind.name.toLowerCase()}, its sizes, marks or looks. Correct it, or remove it.`;
   }

@@ -3,7 +3,16 @@
  * Specimens that are there already are left alone.
  */
 import { readFile } from 'node:fs/promises';
-import { CatalogueSchema, checkCatalogue, checkReadings, DataError, SpecimenFileSchema, type Catalogue, type Problem, type SpecimenFile } from '@which-bore/core';
+import {
+  CatalogueSchema,
+  checkCatalogue,
+  checkReadings,
+  DataError,
+  SpecimenFileSchema,
+  type Catalogue,
+  type Problem,
+  type SpecimenFile,
+} from '@which-bore/core';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import { readConfig } from '../config.js';
@@ -16,12 +25,17 @@ addFormats.default(ajv);
 const isCatalogue = ajv.compile<Catalogue>(CatalogueSchema);
 const isSpecimenFile = ajv.compile<SpecimenFile>(SpecimenFileSchema);
 
-const schemaProblems = (errors: typeof isCatalogue.errors): Problem[] => (errors ?? []).map((error) => ({ where: error.instancePath || 'the file', what: `${error.message ?? 'is wrong'}.` }));
+const schemaProblems = (errors: typeof isCatalogue.errors): Problem[] =>
+  (errors ?? []).map((error) => ({ where: error.instancePath || 'the file', what: `${error.message ?? 'is wrong'}.` }));
 
 async function loadSpecimens(store: SpecimenStore, file: SpecimenFile): Promise<number> {
   let added = 0;
   for (const specimen of file.specimens) {
-    const problems = checkReadings(specimen.kind, specimen.readings.map((reading) => reading.is), specimen.name);
+    const problems = checkReadings(
+      specimen.kind,
+      specimen.readings.map((reading) => reading.is),
+      specimen.name,
+    );
     if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
     try {
       await store.get(specimen.id);

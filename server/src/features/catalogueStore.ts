@@ -1,4 +1,14 @@
-import { indexCatalogue, partFromPattern, patternLabel, type Catalogue, type CatalogueIndex, type Family, type KindId, type Part, type Pattern } from '@which-bore/core';
+import {
+  indexCatalogue,
+  partFromPattern,
+  patternLabel,
+  type Catalogue,
+  type CatalogueIndex,
+  type Family,
+  type KindId,
+  type Part,
+  type Pattern,
+} from '@which-bore/core';
 import type { Database } from '../database/database.js';
 import { CatalogueStateEntity, FamilyEntity, PatternEntity } from '../database/entities.js';
 
@@ -34,7 +44,9 @@ export class CatalogueSnapshot {
 
   /** Shells and spacers, free to be put between any two parts. */
   get shells(): readonly Part[] {
-    this.shellParts ??= this.catalogue.patterns.filter((pattern) => pattern.kind === 'mainShell').map((pattern) => partFromPattern(pattern, this.label(pattern.id)));
+    this.shellParts ??= this.catalogue.patterns
+      .filter((pattern) => pattern.kind === 'mainShell')
+      .map((pattern) => partFromPattern(pattern, this.label(pattern.id)));
     return this.shellParts;
   }
 }
@@ -73,7 +85,13 @@ export class CatalogueStore {
         catalogue.families.map((family) => ({ ...family, note: family.note ?? null })),
         ['id'],
       );
-      const rows = catalogue.patterns.map((pattern) => ({ id: pattern.id, kind: pattern.kind, familyId: pattern.family, name: pattern.name, document: pattern }));
+      const rows = catalogue.patterns.map((pattern) => ({
+        id: pattern.id,
+        kind: pattern.kind,
+        familyId: pattern.family,
+        name: pattern.name,
+        document: pattern,
+      }));
       for (let from = 0; from < rows.length; from += 1000) await manager.getRepository(PatternEntity).upsert(rows.slice(from, from + 1000), ['id']);
       await manager.getRepository(CatalogueStateEntity).increment({ id: 1 }, 'revision', 1);
     });

@@ -11,7 +11,12 @@ const readings: Specimen['readings'] = [
 
 export const SPECIMEN_EXAMPLE = { name: 'Frost fan crank, bin 4', kind: 'crank', readings, version: 0 };
 
-export const IDENTIFY_EXAMPLE: IdentifyRequest = { kind: 'crank', entry: 'cast 41?7 main 2.349in mic pin 52.05 stroke 3.375" forged 8 weights', most: 3, units: 'metric' };
+export const IDENTIFY_EXAMPLE: IdentifyRequest = {
+  kind: 'crank',
+  entry: 'cast 41?7 main 2.349in mic pin 52.05 stroke 3.375" forged 8 weights',
+  most: 3,
+  units: 'metric',
+};
 
 export const INTERCHANGE_EXAMPLE: InterchangeRequest = {
   donor: { pattern: 'sluice-crank-3375-forged' },

@@ -24,8 +24,12 @@ export const health: FastifyPluginAsyncTypebox<{ database: Database }> = async (
       clearTimeout(timer);
     }
   };
-  app.get('/health', { schema: { summary: 'Whether server and database are well', tags: ['server'], response: { 200: Health, 503: Health } } }, async (_request, reply) => {
-    const there = await asked();
-    return reply.status(there ? 200 : 503).send(there ? { status: 'well', database: true } : { status: 'database away', database: false });
-  });
+  app.get(
+    '/health',
+    { schema: { summary: 'Whether server and database are well', tags: ['server'], response: { 200: Health, 503: Health } } },
+    async (_request, reply) => {
+      const there = await asked();
+      return reply.status(there ? 200 : 503).send(there ? { status: 'well', database: true } : { status: 'database away', database: false });
+    },
+  );
 };

@@ -1,6 +1,16 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { checkReadings, DataError, identify as identifyPart, IdentifyRequestSchema, KindIdSchema, readEntry, say, sayStatus, type Understood } from '@which-bore/core';
+import {
+  checkReadings,
+  DataError,
+  identify as identifyPart,
+  IdentifyRequestSchema,
+  KindIdSchema,
+  readEntry,
+  say,
+  sayStatus,
+  type Understood,
+} from '@which-bore/core';
 import type { CatalogueStore } from './catalogueStore.js';
 import { IDENTIFY_EXAMPLE, READ_EXAMPLE } from './examples.js';
 
@@ -25,7 +35,14 @@ const LineUpAnswer = Type.Object({
 export const identify: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> = async (app, { catalogue }) => {
   app.post(
     '/identify',
-    { schema: { summary: 'Rank the patterns of the catalogue by what was read', tags: ['bench'], body: { ...IdentifyRequestSchema, examples: [IDENTIFY_EXAMPLE] }, response: { 200: LineUpAnswer } } },
+    {
+      schema: {
+        summary: 'Rank the patterns of the catalogue by what was read',
+        tags: ['bench'],
+        body: { ...IdentifyRequestSchema, examples: [IDENTIFY_EXAMPLE] },
+        response: { 200: LineUpAnswer },
+      },
+    },
     async (request) => {
       const { entry, most = 6, units = 'metric' } = request.body;
       const typed = entry === undefined ? undefined : readEntry(entry, request.body.kind);

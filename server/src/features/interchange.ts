@@ -46,7 +46,15 @@ const SwapAnswer = Type.Object({
           margin: Type.Optional(Type.Number()),
           ruleOfThumb: Type.Optional(Type.String()),
           because: Type.String(),
-          work: Type.Array(Type.Object({ name: Type.String(), says: Type.String(), found: Type.Optional(Band), canUndo: Type.Boolean(), caution: Type.Optional(Type.String()) })),
+          work: Type.Array(
+            Type.Object({
+              name: Type.String(),
+              says: Type.String(),
+              found: Type.Optional(Band),
+              canUndo: Type.Boolean(),
+              caution: Type.Optional(Type.String()),
+            }),
+          ),
           needs: Type.Array(Type.String()),
           caution: Type.Optional(Type.String()),
         }),
@@ -84,18 +92,31 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
   };
   const donorOf = async (snapshot: CatalogueSnapshot, ref: PartRef): Promise<Part> => {
     const named = [ref.pattern, ref.specimen, ref.specimenId].filter((each) => each !== undefined);
-    if (named.length !== 1) throw new DataError('The donor is not clear.', [{ where: 'body.donor', what: 'give exactly one of pattern, specimenId and specimen.' }]);
+    if (named.length !== 1)
+      throw new DataError('The donor is not clear.', [{ where: 'body.donor', what: 'give exactly one of pattern, specimenId and specimen.' }]);
     if (ref.pattern !== undefined) return partFromPattern(patternOf(snapshot, ref.pattern, 'body.donor.pattern'), snapshot.label(ref.pattern));
     const specimen = ref.specimen ?? (await specimens.get(ref.specimenId ?? ''));
-    const problems = checkReadings(specimen.kind, specimen.readings.map((reading) => reading.is), 'body.donor.specimen.readings');
+    const problems = checkReadings(
+      specimen.kind,
+      specimen.readings.map((reading) => reading.is),
+      'body.donor.specimen.readings',
+    );
     if (problems.length > 0) throw new DataError('Some readings cannot be used.', problems);
     const identified = ref.as === undefined ? undefined : patternOf(snapshot, ref.as, 'body.donor.as');
-    if (identified && identified.kind !== specimen.kind) throw new DataError('A specimen cannot be a pattern of another kind.', [{ where: 'body.donor.as', what: `${identified.id} is no ${specimen.kind}.` }]);
+    if (identified && identified.kind !== specimen.kind)
+      throw new DataError('A specimen cannot be a pattern of another kind.', [{ where: 'body.donor.as', what: `${identified.id} is no ${specimen.kind}.` }]);
     return partFromSpecimen(specimen, identified);
   };
   app.post(
     '/interchange',
-    { schema: { summary: 'Judge whether a donor goes into each recipient', tags: ['swap'], body: { ...InterchangeRequestSchema, examples: [INTERCHANGE_EXAMPLE] }, response: { 200: Type.Object({ donor: Type.String(), swaps: Type.Array(SwapAnswer) }) } } },
+    {
+      schema: {
+        summary: 'Judge whether a donor goes into each recipient',
+        tags: ['swap'],
+        body: { ...InterchangeRequestSchema, examples: [INTERCHANGE_EXAMPLE] },
+        response: { 200: Type.Object({ donor: Type.String(), swaps: Type.Array(SwapAnswer) }) },
+      },
+    },
     async (request) => {
       const { recipients, units = 'metric' } = request.body;
       const snapshot = await catalogue.snapshot();

@@ -89,9 +89,11 @@ export class SpecimenStore {
         deletedAt: null,
       });
       await manager.getRepository(ReadingEntity).delete({ specimenId: specimen.id });
-      await manager.getRepository(ReadingEntity).insert(
-        specimen.readings.map((reading, position) => ({ specimenId: specimen.id, id: reading.id, position, at: new Date(reading.at), content: reading.is })),
-      );
+      await manager
+        .getRepository(ReadingEntity)
+        .insert(
+          specimen.readings.map((reading, position) => ({ specimenId: specimen.id, id: reading.id, position, at: new Date(reading.at), content: reading.is })),
+        );
       return this.read(manager, specimen.id);
     });
   }

@@ -22,16 +22,15 @@ export const webApp: FastifyPluginAsync<{ root: string }> = async (app, { root }
     index: false,
     wildcard: false,
     cacheControl: false,
-    setHeaders: (reply, path) => reply.setHeader('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    setHeaders: (reply, path) => {
+      void reply.setHeader('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+    },
   });
   app.get('/', { schema: { hide: true } }, (_request, reply) => reply.redirect('/bench'));
   app.setNotFoundHandler((request, reply) => {
     if (request.method !== 'GET' || request.url.startsWith('/api/') || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {
       return reply.status(404).send({ error: `There is nothing at ${request.method} ${request.url}.` });
     }
-    return reply
-      .header('cache-control', 'no-store')
-      .type('text/html; charset=utf-8')
-      .send(html.replace(NONCE_PLACE, reply.cspNonce.style));
+    return reply.header('cache-control', 'no-store').type('text/html; charset=utf-8').send(html.replace(NONCE_PLACE, reply.cspNonce.style));
   });
 };

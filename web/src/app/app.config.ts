@@ -2,7 +2,19 @@ import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
-import { CheckOutline, CloseOutline, DeleteOutline, DownOutline, EditOutline, EnterOutline, PlusOutline, QuestionOutline, SearchOutline, SwapOutline, UndoOutline } from '@ant-design/icons-angular/icons';
+import {
+  CheckOutline,
+  CloseOutline,
+  DeleteOutline,
+  DownOutline,
+  EditOutline,
+  EnterOutline,
+  PlusOutline,
+  QuestionOutline,
+  SearchOutline,
+  SwapOutline,
+  UndoOutline,
+} from '@ant-design/icons-angular/icons';
 import { routes } from './app.routes';
 
 export const appConfig: ApplicationConfig = {
@@ -10,6 +22,18 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(routes, withComponentInputBinding()),
-    provideNzIcons([CheckOutline, CloseOutline, DeleteOutline, DownOutline, EditOutline, EnterOutline, PlusOutline, QuestionOutline, SearchOutline, SwapOutline, UndoOutline]),
+    provideNzIcons([
+      CheckOutline,
+      CloseOutline,
+      DeleteOutline,
+      DownOutline,
+      EditOutline,
+      EnterOutline,
+      PlusOutline,
+      QuestionOutline,
+      SearchOutline,
+      SwapOutline,
+      UndoOutline,
+    ]),
   ],
 };

@@ -38,7 +38,12 @@ export class BenchStation {
   /** The specimen with the words being typed, so that the drawing follows them. */
   private readonly asTyped = computed((): Specimen => {
     const typed = this.bench.draftEntry().words.map((is, at) => ({ id: `draft-${at}`, at: '', is }));
-    return { id: this.bench.specimen()?.id ?? '', name: this.bench.specimen()?.name ?? '', kind: this.bench.kind(), readings: [...this.bench.readings(), ...typed] };
+    return {
+      id: this.bench.specimen()?.id ?? '',
+      name: this.bench.specimen()?.name ?? '',
+      kind: this.bench.kind(),
+      readings: [...this.bench.readings(), ...typed],
+    };
   });
   protected readonly measured = computed(() => partFromSpecimen(this.asTyped()));
   protected readonly drawn = computed(() => {

@@ -91,7 +91,14 @@ export class SizeTable {
       const mine = this.part().values[parameter.id];
       const theirs = candidate?.values[parameter.id];
       const found = mine && middle(mine.interval);
-      const off = found === undefined || !theirs ? undefined : found < theirs.interval.low ? found - theirs.interval.low : found > theirs.interval.high ? found - theirs.interval.high : 0;
+      const off =
+        found === undefined || !theirs
+          ? undefined
+          : found < theirs.interval.low
+            ? found - theirs.interval.low
+            : found > theirs.interval.high
+              ? found - theirs.interval.high
+              : 0;
       return {
         id: parameter.id,
         name: parameter.name,
@@ -106,7 +113,14 @@ export class SizeTable {
       const theirs = candidate?.looks[feature.id]?.option;
       const counted = 'count' in feature.form;
       const name = (option: string | undefined) => (option === undefined ? undefined : counted ? option : sayLook(feature, option));
-      return { id: feature.id, name: feature.name, definition: feature.tell, mine: name(mine), theirs: name(theirs), differs: mine === undefined || theirs === undefined ? undefined : mine === theirs ? 'same' : 'differs' };
+      return {
+        id: feature.id,
+        name: feature.name,
+        definition: feature.tell,
+        mine: name(mine),
+        theirs: name(theirs),
+        differs: mine === undefined || theirs === undefined ? undefined : mine === theirs ? 'same' : 'differs',
+      };
     });
     return [...sizes, ...looks].filter((row) => row.mine !== undefined || row.theirs !== undefined);
   });

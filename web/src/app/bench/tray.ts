@@ -25,7 +25,11 @@ export class Tray {
 
   protected readonly kinds = KIND_IDS.map((id) => ({ id, name: KINDS[id].name }));
   protected readonly editing = signal<string | undefined>(undefined);
-  protected readonly groups = computed(() => GROUPS.map((group) => ({ ...group, readings: this.bench.readings().filter((reading) => reading.is.sort === group.sort) })).filter((group) => group.readings.length > 0));
+  protected readonly groups = computed(() =>
+    GROUPS.map((group) => ({ ...group, readings: this.bench.readings().filter((reading) => reading.is.sort === group.sort) })).filter(
+      (group) => group.readings.length > 0,
+    ),
+  );
 
   protected more(reading: Reading): string {
     return shownAs(reading.is).more;

@@ -1,4 +1,19 @@
-import { identify, indexCatalogue, partFromPattern, partFromSpecimen, patternLabel, swap, type Catalogue, type CatalogueIndex, type KindId, type LineUp, type Part, type Specimen, type Swap, type Understood } from '@which-bore/core';
+import {
+  identify,
+  indexCatalogue,
+  partFromPattern,
+  partFromSpecimen,
+  patternLabel,
+  swap,
+  type Catalogue,
+  type CatalogueIndex,
+  type KindId,
+  type LineUp,
+  type Part,
+  type Specimen,
+  type Swap,
+  type Understood,
+} from '@which-bore/core';
 import { expose } from 'comlink';
 
 /** The donor of a swap, as the worker is told of it. */
@@ -9,7 +24,12 @@ let indexes = new Map<KindId, CatalogueIndex>();
 
 const label = (id: string): string => {
   const pattern = catalogue?.patterns.find((each) => each.id === id);
-  return pattern ? patternLabel(pattern, catalogue?.families.find((family) => family.id === pattern.family)) : id;
+  return pattern
+    ? patternLabel(
+        pattern,
+        catalogue?.families.find((family) => family.id === pattern.family),
+      )
+    : id;
 };
 
 function patternPart(id: string): Part | undefined {
@@ -33,7 +53,13 @@ const bench = {
   /** The donor into every pattern of the kind, by recipient id; empty where the kinds do not meet. */
   swapAll(donor: Donor, recipients: readonly string[]): Record<string, Swap> {
     const shells = (catalogue?.patterns ?? []).filter((pattern) => pattern.kind === 'mainShell').map((pattern) => partFromPattern(pattern, label(pattern.id)));
-    const part = 'pattern' in donor ? patternPart(donor.pattern) : partFromSpecimen(donor.specimen, catalogue?.patterns.find((each) => each.id === donor.as));
+    const part =
+      'pattern' in donor
+        ? patternPart(donor.pattern)
+        : partFromSpecimen(
+            donor.specimen,
+            catalogue?.patterns.find((each) => each.id === donor.as),
+          );
     if (part?.kind !== 'crank') return {};
     return Object.fromEntries(
       recipients.flatMap((id): [string, Swap][] => {

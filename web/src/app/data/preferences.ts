@@ -18,7 +18,7 @@ export class Preferences {
     effect(() => {
       const ground = this.ground();
       this.kept.write('ground', ground);
-      this.document.documentElement.dataset['theme'] = ground;
+      this.document.documentElement.dataset.theme = ground;
       this.document.getElementById('zorro-theme')?.setAttribute('href', `zorro-${ground}.css`);
     });
   }

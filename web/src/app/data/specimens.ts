@@ -44,16 +44,18 @@ export class Specimens {
   private readonly turn = new Subject<void>();
   private readonly undoStacks = new Map<string, Specimen[]>();
 
-  /** All that are known, those changed here as they stand here. Last changed first. */
-  readonly all$: Observable<readonly SpecimenSummary[]> = new BehaviorSubject<readonly SpecimenSummary[]>([]);
+  private readonly all = new BehaviorSubject<readonly SpecimenSummary[]>([]);
+  private readonly sync = new BehaviorSubject<SyncState>({ waiting: 0, away: false, refused: undefined });
 
-  readonly sync$: Observable<SyncState> = new BehaviorSubject<SyncState>({ waiting: 0, away: false, refused: undefined });
+  /** All that are known, those changed here as they stand here. Last changed first. */
+  readonly all$ = this.all.asObservable();
+  readonly sync$ = this.sync.asObservable();
 
   constructor() {
     const publish = () => {
-      (this.all$ as BehaviorSubject<readonly SpecimenSummary[]>).next(this.together());
+      this.all.next(this.together());
       const held = [...this.held$.value.values()];
-      (this.sync$ as BehaviorSubject<SyncState>).next({
+      this.sync.next({
         waiting: held.filter((each) => each.pending !== 'nothing' && each.refused === undefined).length,
         away: this.away$.value,
         refused: held.find((each) => each.refused !== undefined)?.refused,
@@ -197,7 +199,8 @@ export class Specimens {
         // Kept in memory, so that it can be brought back; forgotten on the next visit.
         this.kept.write(HELD + id, undefined);
         this.list(this.listed$.value.filter((each) => each.id !== id));
-        return this.markRemoved(id, held);
+        this.markRemoved(id, held);
+        return;
       case 'restore': {
         if (held.version > 0) {
           const theirs = heldFrom(await firstValueFrom(this.api.restore(id)));
@@ -295,7 +298,14 @@ export class Specimens {
     const fromHere = waiting.map(({ specimen, version }): SpecimenSummary => {
       const known = listed.find((each) => each.id === specimen.id);
       const last = specimen.readings[specimen.readings.length - 1];
-      return { id: specimen.id, name: specimen.name, kind: specimen.kind, readings: specimen.readings.length, version, updatedAt: known?.updatedAt ?? last?.at ?? '' };
+      return {
+        id: specimen.id,
+        name: specimen.name,
+        kind: specimen.kind,
+        readings: specimen.readings.length,
+        version,
+        updatedAt: known?.updatedAt ?? last?.at ?? '',
+      };
     });
     const here = new Set(fromHere.map((each) => each.id));
     return [...fromHere, ...listed.filter((each) => !here.has(each.id))];

@@ -153,10 +153,14 @@ export class EntryLine {
 
   protected readonly placeholder = computed(() => {
     const kind = this.bench.kind();
-    return kind === 'crank' ? 'Type what you read: crank cast 41?7 main 2.349in mic forged 8 weights' : `Type what you read on the ${KINDS[kind].name.toLowerCase()}: marks, sizes, looks`;
+    return kind === 'crank'
+      ? 'Type what you read: crank cast 41?7 main 2.349in mic forged 8 weights'
+      : `Type what you read on the ${KINDS[kind].name.toLowerCase()}: marks, sizes, looks`;
   });
 
-  protected readonly canEnter = computed(() => this.bench.draft().length <= LONGEST_ENTRY && (this.entry().words.length > 0 || this.entry().kind !== undefined));
+  protected readonly canEnter = computed(
+    () => this.bench.draft().length <= LONGEST_ENTRY && (this.entry().words.length > 0 || this.entry().kind !== undefined),
+  );
 
   protected readonly kindName = (kind: keyof typeof KINDS): string => KINDS[kind].name;
   protected readonly more = (is: Parameters<typeof shownAs>[0]): string => shownAs(is).more;

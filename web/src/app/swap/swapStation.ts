@@ -48,7 +48,9 @@ export class SwapStation {
 
   private readonly all = toSignal(this.specimens.all$, { initialValue: [] });
   protected readonly donors = computed(() => ({
-    specimens: this.all().filter((each) => each.kind === 'crank').map((each) => ({ value: `specimen:${each.id}`, label: each.name })),
+    specimens: this.all()
+      .filter((each) => each.kind === 'crank')
+      .map((each) => ({ value: `specimen:${each.id}`, label: each.name })),
     patterns: (this.catalogue()?.ofKind('crank') ?? []).map((each) => ({ value: `pattern:${each.id}`, label: this.catalogue()?.label(each.id) ?? each.id })),
   }));
 
@@ -59,7 +61,15 @@ export class SwapStation {
   /** What the specimen is, by the same line-up as on the Bench. */
   private readonly identified = toSignal(
     toObservable(this.specimen).pipe(
-      switchMap((specimen) => (specimen ? this.sums.identify(specimen.kind, specimen.readings.map((reading) => reading.is), 1) : of(undefined))),
+      switchMap((specimen) =>
+        specimen
+          ? this.sums.identify(
+              specimen.kind,
+              specimen.readings.map((reading) => reading.is),
+              1,
+            )
+          : of(undefined),
+      ),
     ),
   );
   protected readonly takenFor = computed((): Pattern | undefined => {
@@ -96,7 +106,13 @@ export class SwapStation {
 
   protected readonly recipient = computed(() => this.into() ?? this.recipients()[0]?.id);
   protected readonly swap = computed((): Swap | undefined => this.swaps()[this.recipient() ?? '']);
-  protected readonly tally = computed(() => VERDICTS.map((verdict) => ({ verdict, words: VERDICT_WORDS[verdict], count: Object.values(this.swaps()).filter((swap) => swap.verdict === verdict).length })));
+  protected readonly tally = computed(() =>
+    VERDICTS.map((verdict) => ({
+      verdict,
+      words: VERDICT_WORDS[verdict],
+      count: Object.values(this.swaps()).filter((swap) => swap.verdict === verdict).length,
+    })),
+  );
 
   constructor() {
     effect(() => {

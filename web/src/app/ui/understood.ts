@@ -43,7 +43,10 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const values = is.values.map((each) => String(Number(each.toFixed(5)))).join(' / ');
   const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
   const other = is.unit === 'mm' ? showValue(mean, parameter.quantity, 'inch') : showValue(fromInside(mean, 'mm'), parameter.quantity, 'metric');
-  const assumed = [is.unitAssumed ? `no unit written, read as ${UNITS[is.unit].symbol}` : '', is.instrumentAssumed ? `no instrument named, taken for a ${instrument}` : ''].filter(Boolean);
+  const assumed = [
+    is.unitAssumed ? `no unit written, read as ${UNITS[is.unit].symbol}` : '',
+    is.instrumentAssumed ? `no instrument named, taken for a ${instrument}` : '',
+  ].filter(Boolean);
   return {
     of: parameter.name,
     read: `${values} ${UNITS[is.unit].symbol}`,

@@ -22,7 +22,11 @@ export class CrankDrawing {
 
   protected readonly told = computed(() => {
     const known = this.geometry().callouts.flatMap((callout) =>
-      callout.value === undefined ? [] : [`${callout.parameter.name} ${showValue(callout.value, callout.parameter.quantity, this.preferences.units())}${callout.known === 'measured' ? ', measured' : ''}`],
+      callout.value === undefined
+        ? []
+        : [
+            `${callout.parameter.name} ${showValue(callout.value, callout.parameter.quantity, this.preferences.units())}${callout.known === 'measured' ? ', measured' : ''}`,
+          ],
     );
     return known.length > 0 ? `Crank from the side, to scale. ${known.join('; ')}.` : 'Crank from the side; no size is known yet.';
   });

@@ -71,7 +71,8 @@ export function crankGeometry(part: Part): CrankGeometry {
   const gaps = mains - 1;
 
   const journals: Box[] = [];
-  for (let at = 0; at < mains; at++) journals.push(centred(at * pitch.size, 0, at === Math.floor(mains / 2) ? thrust.size : mainWidth.size, main.size, main.known));
+  for (let at = 0; at < mains; at++)
+    journals.push(centred(at * pitch.size, 0, at === Math.floor(mains / 2) ? thrust.size : mainWidth.size, main.size, main.known));
 
   const pins: Box[] = [];
   const webs: Box[] = [];
@@ -86,7 +87,9 @@ export function crankGeometry(part: Part): CrankGeometry {
     const web = (right - left) * (here > 1 ? 0.14 : 0.22);
     const pinWidth = (right - left - web * (here + 1)) / here;
     const sides = Array.from({ length: here }, () => side(pinAt++));
-    sides.forEach((up, at) => pins.push(centred(left + web + at * (web + pinWidth) + pinWidth / 2, (-up * stroke.size) / 2, pinWidth, pin.size, worse(pin.known, stroke.known))));
+    sides.forEach((up, at) =>
+      pins.push(centred(left + web + at * (web + pinWidth) + pinWidth / 2, (-up * stroke.size) / 2, pinWidth, pin.size, worse(pin.known, stroke.known))),
+    );
     for (let at = 0; at <= here; at++) {
       const ups = [sides[at - 1], sides[at]].filter((up) => up !== undefined);
       const weighted = isWeighted(webAt++, drawnWebs, weights);

@@ -1,0 +1,43 @@
+/** Arrows point one way: web to core, server to core, never back; inside core from the right of its list of folders to the left. */
+const CORE = ['quantity', 'dictionary', 'marks', 'readings', 'catalogue', 'identify', 'joints', 'interchange', 'formats'];
+/** formats is about the shapes of everything before it, and nothing before it needs the shapes. */
+
+const inside = CORE.slice(0, -1).map((folder, at) => ({
+  name: `core-${folder}-looks-left`,
+  comment: `core/${folder} may only use what stands left of it: ${CORE.slice(0, at).join(', ') || 'nothing'}`,
+  severity: 'error',
+  from: { path: `^core/src/${folder}/` },
+  to: { path: `^core/src/(${CORE.slice(at + 1).join('|')})/` },
+}));
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+module.exports = {
+  forbidden: [
+    ...inside,
+    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src' }, to: { path: '^(web|server|e2e)/|@angular|fastify|typeorm|^node:' } },
+    { name: 'core-uses-no-node', severity: 'error', from: { path: '^core/src' }, to: { dependencyTypes: ['core'] } },
+    { name: 'web-not-server', severity: 'error', from: { path: '^web/src' }, to: { path: '^server/' } },
+    { name: 'server-not-web', severity: 'error', from: { path: '^server/src' }, to: { path: '^web/' } },
+    {
+      name: 'stations-stay-apart',
+      comment: 'A station uses data/ and ui/, not another station',
+      severity: 'error',
+      from: { path: '^web/src/app/(bench|swap|shelf)/' },
+      to: { path: '^web/src/app/(bench|swap|shelf|frame)/', pathNot: '^web/src/app/$1/' },
+    },
+    {
+      name: 'ui-and-data-below-stations',
+      severity: 'error',
+      from: { path: '^web/src/app/(ui|data)/' },
+      to: { path: '^web/src/app/(bench|swap|shelf|frame)/' },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.spec\\.ts$', 'main\\.ts$', '\\.worker\\.ts$'] }, to: {} },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'web/tsconfig.json' },
+    exclude: { path: '/dist/|node_modules' },
+  },
+};

@@ -1,0 +1,50 @@
+import { toInside } from '../quantity/unit';
+import { featureOf, isOptionOf, KIND_IDS, KINDS, parameterOf, sayEntry, sayLook } from './dictionary';
+
+describe('the dictionary', () => {
+  for (const id of KIND_IDS) {
+    const kind = KINDS[id];
+    it(`has every ${id} entry under its full id, defined in a sentence`, () => {
+      for (const [key, parameter] of Object.entries(kind.parameters)) {
+        expect(parameter.id).toBe(`${id}.${key}`);
+        expect(parameterOf(parameter.id)).toBe(parameter);
+        expect(parameter.definition).toMatch(/^[A-Z].*\.$/);
+        expect(parameter.plausible.low).toBeLessThan(parameter.plausible.high);
+      }
+      for (const feature of Object.values(kind.features)) {
+        expect(feature.tell).toMatch(/^[A-Z].*\.$/);
+        if ('options' in feature.form) for (const option of feature.form.options) expect(isOptionOf(feature, option.id)).toBeTrue();
+      }
+    });
+
+    it(`uses no word for two different ${id} sizes`, () => {
+      const seen = new Map<string, string>();
+      for (const parameter of Object.values(kind.parameters)) {
+        for (const word of new Set([parameter.name.toLowerCase(), ...parameter.synonyms])) {
+          expect(seen.get(word)).withContext(`${word} of ${parameter.id}`).toBeUndefined();
+          seen.set(word, parameter.id);
+        }
+      }
+    });
+
+    it(`has service steps of ${id} that grow, and agree in inches and millimetres within a tenth`, () => {
+      for (const { service } of Object.values(kind.parameters)) {
+        if (!service) continue;
+        const [mm, inches] = [service.mm.map(Number), service.in.map((step) => toInside(Number(step), 'in'))];
+        for (let at = 1; at < mm.length; at++) expect(Math.abs(mm[at] ?? 0)).toBeGreaterThan(Math.abs(mm[at - 1] ?? 0));
+        if (id === 'crank') mm.forEach((step, at) => expect(Math.abs(step - (inches[at] ?? 0))).toBeLessThan(0.1 * Math.abs(step)));
+      }
+    });
+  }
+
+  it('names what it does not know', () => {
+    expect(() => parameterOf('crank.colour')).toThrowError(/crank\.colour/);
+    expect(() => sayEntry('wing.span')).toThrowError(/wing\.span/);
+  });
+
+  it('says entries and looks in words', () => {
+    expect(sayEntry('block.mainHousing.diameter')).toBe('main housing of the block');
+    expect(sayLook(featureOf('crank.counterweights'), '8')).toBe('8 counterweights');
+    expect(sayLook(featureOf('crank.rearSeal'), 'rope')).toBe('rope seal, two-piece');
+  });
+});

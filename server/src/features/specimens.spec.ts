@@ -1,0 +1,87 @@
+import { randomUUID } from 'node:crypto';
+import type { FastifyInstance } from 'fastify';
+import type { StoredSpecimen } from './specimenStore.js';
+import { appWithDemo, demoSpecimens } from './testing.js';
+
+describe('specimens', () => {
+  let app: FastifyInstance;
+  let body: { name: string; kind: string; readings: unknown[]; version: number };
+  let id: string;
+
+  beforeEach(async () => {
+    app = await appWithDemo();
+    const [first] = (await demoSpecimens()).specimens;
+    if (!first) throw new Error('The demo has no specimen.');
+    id = randomUUID();
+    body = { name: first.name, kind: first.kind, readings: first.readings, version: 0 };
+  });
+  afterEach(() => app.close());
+
+  const put = (payload: object, to = id) => app.inject({ method: 'PUT', url: `/api/specimens/${to}`, payload });
+  const get = (of = id) => app.inject({ url: `/api/specimens/${of}` });
+
+  it('are kept whole, in the order of their readings', async () => {
+    expect((await put(body)).statusCode).toBe(200);
+    const kept = (await get()).json<StoredSpecimen>();
+    expect(kept.readings).toEqual(body.readings as StoredSpecimen['readings']);
+    expect(kept.version).toBe(1);
+    const reversed = [...body.readings].reverse();
+    await put({ ...body, readings: reversed, version: 1 });
+    expect((await get()).json<StoredSpecimen>().readings).toEqual(reversed as StoredSpecimen['readings']);
+  });
+
+  it('are listed last changed first, with how many readings', async () => {
+    await put(body);
+    const other = randomUUID();
+    await put({ ...body, name: 'Another', readings: [] }, other);
+    const list = (await app.inject({ url: '/api/specimens' })).json<{ name: string; readings: number }[]>();
+    expect(list.map((each) => [each.name, each.readings])).toEqual([
+      ['Another', 0],
+      [body.name, body.readings.length],
+    ]);
+  });
+
+  it('are not overwritten by one who has not seen the last change', async () => {
+    await put(body);
+    await put({ ...body, name: 'Mine', version: 1 });
+    const late = await put({ ...body, name: 'Late', version: 1 });
+    expect(late.statusCode).toBe(409);
+    expect(late.json<{ current: StoredSpecimen }>().current.name).toBe('Mine');
+  });
+
+  it('let only one of two changes at the same moment through', async () => {
+    await put(body);
+    const answers = await Promise.all(['A', 'B', 'C'].map((name) => put({ ...body, name, version: 1 })));
+    expect(answers.map((each) => each.statusCode).sort()).toEqual([200, 409, 409]);
+  });
+
+  it('can be deleted and brought back', async () => {
+    await put(body);
+    expect((await app.inject({ method: 'DELETE', url: `/api/specimens/${id}` })).statusCode).toBe(204);
+    expect((await get()).statusCode).toBe(404);
+    expect((await put({ ...body, version: 1 })).statusCode).toBe(404);
+    const back = await app.inject({ method: 'POST', url: `/api/specimens/${id}/restore` });
+    expect(back.json<StoredSpecimen>().readings.length).toBe(body.readings.length);
+  });
+
+  it('are refused with place and reason when something is wrong with them', async () => {
+    const size = { sort: 'size', text: 'x', parameter: 'crank.stroke', values: [104], unit: 'mm', instrument: 'rule' };
+    const reading = (is: object) => ({ id: randomUUID(), at: '2026-03-02T08:10:00.000Z', is });
+    const cases: [object, RegExp][] = [
+      [{ ...body, name: '' }, /body\.name/],
+      [{ ...body, readings: [reading({ ...size, values: ['104'] })] }, /body\.readings\[0\]\.is\.values\[0\].*number/],
+      [{ ...body, readings: [reading({ ...size, parameter: 'crank.colour' })] }, /body\.readings\[0\].*crank\.colour/],
+      [{ ...body, readings: [reading({ ...size, values: [1e300] })] }, /values\[0\]/],
+      [{ ...body, readings: [reading({ ...size, values: [2] })] }, /cannot be a stroke/],
+      [{ ...body, readings: [reading({ ...size, sort: 'guess' })] }, /readings\[0\]\.is/],
+      [{ ...body, colour: 'red' }, /colour/],
+      [{ ...body, readings: [body.readings[0], body.readings[0]] }, /same id/],
+    ];
+    for (const [payload, said] of cases) {
+      const answer = await put(payload);
+      expect(answer.statusCode).withContext(answer.body).toBe(400);
+      expect(answer.body).toMatch(said);
+    }
+    expect((await get()).statusCode).toBe(404);
+  });
+});

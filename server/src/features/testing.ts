@@ -1,0 +1,29 @@
+import { readFile } from 'node:fs/promises';
+import type { Catalogue, SpecimenFile } from '@which-bore/core';
+import type { FastifyInstance } from 'fastify';
+import { buildApp } from '../app.js';
+import { Database } from '../database/database.js';
+import { CatalogueStore } from './catalogueStore.js';
+
+const json = async (name: string): Promise<unknown> => JSON.parse(await readFile(new URL(`../../../demo-data/${name}`, import.meta.url), 'utf8'));
+
+export const demoCatalogue = async (): Promise<Catalogue> => (await json('catalogue.json')) as Catalogue;
+export const demoSpecimens = async (): Promise<SpecimenFile> => (await json('specimens.json')) as SpecimenFile;
+
+/** Address of the database the tests may do with as they like. */
+export function testDatabaseUrl(): string {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('The server tests need a PostgreSQL at DATABASE_URL; ./test starts one.');
+  return url;
+}
+
+/** An application over an emptied database that holds the demo catalogue. Close it after use. */
+export async function appWithDemo(): Promise<FastifyInstance> {
+  const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent' });
+  const database = new Database(testDatabaseUrl(), () => undefined);
+  await database.open();
+  await database.connection.query('TRUNCATE reading, specimen, pattern, family');
+  await new CatalogueStore(database).load(await demoCatalogue());
+  await database.close();
+  return app;
+}
