@@ -37,7 +37,7 @@ module.exports = {
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'web/tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.json' },
     exclude: { path: '/dist/|node_modules' },
   },
 };

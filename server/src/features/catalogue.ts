@@ -13,7 +13,7 @@ export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }>
         summary: 'The whole catalogue in the open format',
         tags: ['catalogue'],
         response: {
-          304: Type.Null({ description: 'Unchanged since the ETag sent' }),
+          304: Type.Unsafe<undefined>({ type: 'null', description: 'Unchanged since the ETag sent' }),
           200: {
             description: 'See /api/catalogue.schema.json',
             type: 'object',
@@ -27,7 +27,7 @@ export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }>
       const snapshot = await store.snapshot();
       const tag = `"catalogue-${snapshot.revision}"`;
       void reply.header('etag', tag).header('cache-control', 'no-cache');
-      if (request.headers['if-none-match'] === tag) return reply.code(304).send(null);
+      if (request.headers['if-none-match'] === tag) return reply.code(304).send(undefined);
       return reply.send(snapshot.catalogue);
     },
   );

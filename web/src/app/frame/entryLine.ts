@@ -25,6 +25,7 @@ import { shownAs } from '../ui/understood';
         enterkeyhint="enter"
         [value]="bench.draft()"
         (input)="type(field.value)"
+        (keydown.enter)="enter($event)"
         (keydown.escape)="field.blur()"
         [placeholder]="placeholder()"
         aria-describedby="entry-understood"
@@ -181,7 +182,9 @@ export class EntryLine {
   }
 
   protected enter(event: Event): void {
+    // Enter is taken from the key itself: a quick hand or a scanner presses it before the button has been enabled.
     event.preventDefault();
+    if (event.target instanceof HTMLInputElement) this.bench.draft.set(event.target.value);
     const id = this.bench.enter();
     if (id !== undefined && !this.router.url.startsWith('/swap')) void this.router.navigate(['/bench', id], { queryParamsHandling: 'preserve' });
   }

@@ -93,7 +93,16 @@ export function crankGeometry(part: Part): CrankGeometry {
     for (let at = 0; at <= here; at++) {
       const ups = [sides[at - 1], sides[at]].filter((up) => up !== undefined);
       const weighted = isWeighted(webAt++, drawnWebs, weights);
-      webs.push(webBox(left + at * (web + pinWidth), web, ups, stroke.size, pin.size, main.size, weighted ? swing.size : 0, swing.known));
+      webs.push(
+        webBox(left + at * (web + pinWidth), web, ups, {
+          stroke: stroke.size,
+          pin: pin.size,
+          main: main.size,
+          swing: swing.size,
+          weighted,
+          known: swing.known,
+        }),
+      );
     }
   }
 
@@ -180,14 +189,27 @@ function isWeighted(web: number, webs: number, weights: number): boolean {
   return fromEnd < weights / 2;
 }
 
-function webBox(x: number, width: number, ups: readonly number[], stroke: number, pin: number, main: number, swing: number, known: Known): Box {
+/** A web reaches round its pins on one side and, where it carries a weight, to the swing on the other. */
+function webBox(x: number, width: number, ups: readonly number[], sizes: WebSizes): Box {
+  const { stroke, pin, main, swing, weighted, known } = sizes;
   const shoulder = main * 0.6;
+  // Nothing turns outside the swing; where that is only guessed, the pin must still be held.
+  const end = Math.max(Math.min(stroke / 2 + pin * 0.6, swing), stroke / 2 + pin / 2);
+  const weight = weighted ? swing : 0;
   let top = -shoulder;
   let bottom = shoulder;
   for (const up of ups) {
-    const end = stroke / 2 + pin * 0.6;
-    if (up > 0) [top, bottom] = [Math.min(top, -end), Math.max(bottom, swing)];
-    else [top, bottom] = [Math.min(top, -swing), Math.max(bottom, end)];
+    if (up > 0) [top, bottom] = [Math.min(top, -end), Math.max(bottom, weight)];
+    else [top, bottom] = [Math.min(top, -weight), Math.max(bottom, end)];
   }
-  return { x, y: top, width, height: bottom - top, known: swing > 0 ? known : 'pattern' };
+  return { x, y: top, width, height: bottom - top, known: weighted ? known : 'pattern' };
+}
+
+interface WebSizes {
+  readonly stroke: number;
+  readonly pin: number;
+  readonly main: number;
+  readonly swing: number;
+  readonly weighted: boolean;
+  readonly known: Known;
 }

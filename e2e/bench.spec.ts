@@ -1,0 +1,149 @@
+import { enter, expect, lineUp, saved, test } from './shop';
+
+const READINGS = { mark: 'crank cast 41?7', main: 'main 2.3482in mic', others: 'pin 2.0493in mic stroke 3.375in caliper', looks: 'forged 8 weights' };
+
+interface Stored {
+  readings: { is: { text: string } }[];
+}
+interface LineUpAnswer {
+  none: number;
+  candidates: { probability: number }[];
+}
+
+/** What the server holds of a specimen: the words of its readings. */
+async function texts(url: string, id: string): Promise<string[]> {
+  const stored = (await (await fetch(`${url}/api/specimens/${id}`)).json()) as Stored;
+  return stored.readings.map((reading) => reading.is.text);
+}
+
+test('a crank is named from its readings, with reasons, through reloads and a stopped server', async ({ page, shop }) => {
+  await page.goto('/bench');
+  await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
+  await enter(page, READINGS.mark);
+  await expect(page.getByRole('button', { name: 'Correct: cast 41?7' })).toBeVisible();
+  await saved(page);
+
+  // A reload in the middle of a word: the readings and the word are there again.
+  await page.getByLabel('What you read, see and measure on the part').fill(READINGS.main);
+  await page.reload();
+  await expect(page.getByLabel('What you read, see and measure on the part')).toHaveValue(READINGS.main);
+  await expect(page.getByRole('button', { name: 'Correct: cast 41?7' })).toBeVisible();
+  await page.getByRole('button', { name: 'Enter' }).click();
+  await saved(page);
+
+  // The server stops; what is typed meanwhile waits here and goes up when it is back.
+  await shop.stop();
+  await enter(page, READINGS.others);
+  await enter(page, READINGS.looks);
+  await expect(page.getByText('Server away: 1 kept here')).toBeVisible();
+  await expect(page.getByText('Settled', { exact: true })).toBeVisible();
+  await shop.start();
+  await saved(page);
+  const id = new URL(page.url()).pathname.split('/')[2] ?? '';
+  expect(await texts(shop.url, id)).toEqual(['cast 41?7', 'main 2.3482in mic', 'pin 2.0493in mic', 'stroke 3.375in caliper', 'forged', '8 weights']);
+  ]);
+
+  await page.reload();
+  const rows = await test.step('line-up after the last reload', async () => {
+    await expect(page.getByText('Settled', { exact: true })).toBeVisible();
+    return lineUp(page);
+  });
+  expect(rows[0]?.name).toBe('3.375 forged, small journal');
+  expect(rows[0]?.share).toBe('> 99.9 %');
+  await expect(page.getByText('0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.')).toBeVisible();
+  await expect(page.getByText('4187 on the web, as read.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /Crank from the side, to scale.*Main journal 59\.644 mm, measured/ })).toBeVisible();
+
+  // On to Swap: the four verdicts on four blocks, and the address holds the state.
+  await page.getByRole('link', { name: 'What will it go into?' }).click();
+  const into = async (block: string, verdict: string) => {
+    await page.getByRole('button', { name: block }).click();
+    await expect(page.locator('.judged header .verdict')).toHaveText(verdict);
+  };
+  await into('low deck, large journal, wet intake', 'fits with work');
+  await expect(page.getByText('Spacer shells, and regrind the mains', { exact: true })).toBeVisible();
+  await into('low deck, pump engine, swing not recorded', 'cannot tell');
+  await expect(page.locator('.judged header')).toContainText('crankcase swing of the block');
+  await into('four, early', 'does not fit');
+  await page.reload();
+  await expect(page.locator('.judged header .verdict')).toHaveText('does not fit');
+});
+
+test('the four verdicts stand beside each other for a crank of the catalogue', async ({ page }) => {
+  await page.goto('/swap?donor=pattern:sluice-crank-3375-forged');
+  for (const [block, verdict] of [
+    ['low deck, small journal, wet intake', 'fits'],
+    ['low deck, large journal, wet intake', 'fits with work'],
+    ['low deck, pump engine, swing not recorded', 'cannot tell'],
+    ['six, late, grooved case', 'does not fit'],
+  ] as const) {
+    const row = page.getByRole('button', { name: block });
+    await expect(row.getByRole('img', { name: verdict, exact: true })).toBeVisible();
+    await row.click();
+    await expect(page.locator('.judged header .verdict')).toHaveText(verdict);
+  }
+});
+
+test('it is one way only: the larger journal does not go into the smaller block', async ({ page }) => {
+  await page.goto('/swap?donor=pattern:sluice-crank-3375-large&into=sluice-block-low-small');
+  await expect(page.locator('.judged header')).toContainText('larger than any shell');
+});
+
+test('a reading can be corrected, removed and brought back', async ({ page }) => {
+  await page.goto('/bench');
+  await enter(page, 'main 2.349 mm mic 8 weights');
+  await expect(page.getByText('Did you mean 2.349 in?')).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, main 2.349 in mic' }).click();
+  await expect(page.getByRole('button', { name: 'Correct: main 2.349 in mic' })).toBeVisible();
+
+  await expect.poll(async () => (await lineUp(page))[0]).toEqual({ name: '3.375 forged, small journal', share: '97.2 %' });
+  const before = await lineUp(page);
+  await page.getByRole('button', { name: 'Remove: 8 weights' }).click();
+  await expect(page.getByRole('button', { name: 'Correct: 8 weights' })).toBeHidden();
+  await expect.poll(() => lineUp(page)).not.toEqual(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => lineUp(page)).toEqual(before);
+
+  await page.getByRole('button', { name: 'Correct: 8 weights' }).click();
+  await page.getByLabel('Correct this reading').fill('6 weights');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Correct: 6 weights' })).toBeVisible();
+  await saved(page);
+});
+
+test('nonsense and far too much are kept and explained', async ({ page }) => {
+  await page.goto('/bench');
+  const field = page.getByLabel('What you read, see and measure on the part');
+  await field.fill('wobble <b>!</b> NaN');
+  await expect(page.getByText('No word of a crank, its sizes, marks or looks.').first()).toBeVisible();
+  const long = 'main 59.67 '.repeat(910);
+  await field.fill(long);
+  await expect(page.getByText('the line takes 2,000 at once')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Enter' })).toBeDisabled();
+  await expect(field).toHaveValue(long);
+});
+
+test('the browser gives the numbers of POST /api/identify', async ({ page, request }) => {
+  const entry = 'cast 41?7 pin 52.05 mic rope seal';
+  const answer = (await (await request.post('/api/identify', { data: { kind: 'crank', entry, most: 6 } })).json()) as LineUpAnswer;
+  const say = (share: number) => (share * 100 >= 99.95 ? '> 99.9 %' : share * 100 < 0.05 ? '< 0.1 %' : `${(share * 100).toFixed(1)} %`);
+  await page.goto('/bench');
+  await enter(page, entry);
+  await expect
+    .poll(async () => (await lineUp(page)).filter((row) => row.name !== 'None of these').map((row) => row.share))
+    .toEqual(answer.candidates.map((each) => say(each.probability)));
+  expect((await lineUp(page)).find((row) => row.name === 'None of these')?.share).toBe(say(answer.none));
+});
+
+for (const [name, status, first] of [
+  ['Frost fan crank, bin 4', 'Settled', '3.375 forged, small journal'],
+  ['Sawmill winch crank', 'Probable', 'four, stroke 104, late'],
+  ['Crank from the river pump', 'Nothing here fits', 'None of these'],
+] as const) {
+  test(`the demo’s ${name} is called what it is`, async ({ page }) => {
+    await page.goto('/shelf');
+    await page.getByRole('link', { name }).click();
+    await expect(page.getByText(status, { exact: true })).toBeVisible();
+    expect((await lineUp(page))[0]?.name).toBe(first);
+  });
+}

@@ -1,0 +1,109 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { enter, expect, saved, test } from './shop';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe-core finds wrong with the page as it stands. */
+async function faults(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } };
+    const { violations } = await axe.run();
+    return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`));
+  });
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`on the ${colorScheme} ground`, () => {
+    test.use({ colorScheme });
+    for (const [name, address, shows] of [
+      ['Bench', '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', 'Settled'],
+      ['Swap', '/swap?donor=specimen:88768045-8cf8-49ee-84a1-d8aa2c430629&into=sluice-block-low-large', 'Spacer shells, and regrind the mains'],
+      ['Shelf', '/shelf', 'Frost fan crank, bin 4'],
+    ] as const) {
+      test(`axe finds nothing on ${name}`, async ({ page }) => {
+        await page.goto(address);
+        await expect(page.getByText(shows, { exact: true }).first()).toBeVisible();
+        expect(await faults(page)).toEqual([]);
+      });
+    }
+  });
+}
+
+test('specimens are listed, renamed, deleted and brought back', async ({ page }) => {
+  await page.goto('/bench');
+  await enter(page, 'crank forged');
+  await page.getByLabel('Name of this part').fill('Orchard spare');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await page.getByRole('button', { name: 'Rename Orchard spare' }).click();
+  await page.getByLabel('New name').fill('Orchard spare 2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Orchard spare 2' })).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Delete Orchard spare 2' }).click();
+  await expect(page.getByRole('link', { name: 'Orchard spare 2' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('link', { name: 'Orchard spare 2' }).click();
+  await expect(page.getByRole('button', { name: 'Correct: forged' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Correct: forged' })).toBeVisible();
+});
+
+test('everything is reached from the keyboard', async ({ page }) => {
+  await page.goto('/bench/88768045-8cf8-49ee-84a1-d8aa2c430629');
+  await expect(page.getByText('Settled', { exact: true })).toBeVisible();
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('What you read, see and measure on the part')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByText('To the entry line')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('To the entry line')).toBeHidden();
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
+  await expect(page).toHaveURL(/\/swap\?donor=specimen:88768045/);
+  await page.keyboard.press('m');
+  await expect(page.getByText('0.0010 to 0.0040 in').first()).toBeVisible();
+  await page.keyboard.press('g');
+  await page.keyboard.press('h');
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+});
+
+test('a whole station shows at 1280 by 800 without the frame scrolling, and nothing sticks out sideways on a tablet or a phone', async ({ page }) => {
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 768],
+    [390, 780],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const address of ['/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', '/swap?donor=pattern:sluice-crank-3375-forged', '/shelf']) {
+      await page.goto(address);
+      await expect(page.locator('main')).not.toBeEmpty();
+      const sizes = await page.evaluate(() => ({
+        tall: document.documentElement.scrollHeight - innerHeight,
+        wide: document.documentElement.scrollWidth - innerWidth,
+        main: (document.querySelector('main')?.scrollWidth ?? 0) - (document.querySelector('main')?.clientWidth ?? 0),
+      }));
+      expect(sizes, `${address} at ${width}`).toEqual({ tall: 0, wide: 0, main: 0 });
+    }
+  }
+});
+
+test('an address that leads nowhere says so and shows the way', async ({ page, request }) => {
+  await page.goto('/bench/7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a99');
+  await expect(page.getByRole('heading', { name: 'This part is not on the shelf' })).toBeVisible();
+  await page.getByRole('button', { name: 'Clear the bench' }).click();
+  await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
+  const answer = await request.get('/api/nowhere');
+  expect([answer.status(), ((await answer.json()) as { error: string }).error]).toEqual([404, 'There is nothing at GET /api/nowhere.']);
+});
+
+test('the documentation of the API opens', async ({ page }) => {
+  await page.goto('/api/docs/');
+  await expect(page.getByText('Rank the patterns of the catalogue by what was read')).toBeVisible();
+});

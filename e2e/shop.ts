@@ -1,0 +1,103 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, '127.0.0.1');
+  await once(probe, 'listening');
+  const address = probe.address();
+  probe.close();
+  if (typeof address !== 'object' || address === null) throw new Error('no port');
+  return address.port;
+}
+
+/** The real server over the test database, as ./demo starts it; it can be stopped and started again. */
+export class Shop {
+  private process: ChildProcess | undefined;
+
+  private constructor(private readonly port: number) {}
+
+  static async open(): Promise<Shop> {
+    const shop = new Shop(await freePort());
+    await shop.start();
+    return shop;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    this.process = spawn(process.execPath, ['server/dist/main.js'], {
+      cwd: ROOT,
+      env: { ...process.env, PORT: String(this.port), LOG_LEVEL: 'error' },
+      stdio: 'inherit',
+    });
+    for (let tries = 0; tries < 100; tries++) {
+      const answer = await fetch(`${this.url}/api/health`).catch(() => undefined);
+      if (answer?.ok) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error('The server did not come up.');
+  }
+
+  async stop(): Promise<void> {
+    const running = this.process;
+    if (running?.exitCode !== null) return;
+    running.kill('SIGTERM');
+    await once(running, 'exit');
+  }
+}
+
+/** What the console may say: requests that fail while a test has the server stopped. */
+const EXPECTED = /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of 409|status of 404/;
+
+export const test = base.extend<{ page: Page }, { shop: Shop }>({
+  shop: [
+    // Playwright wants the fixtures taken apart even where none is used.
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const shop = await Shop.open();
+      await use(shop);
+      await shop.stop();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ shop }, use) => use(shop.url),
+  // Every test also checks that the page has nothing to complain of, its content policy least of all.
+  page: async ({ page }, use) => {
+    const complaints: string[] = [];
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !EXPECTED.test(message.text())) complaints.push(message.text());
+    });
+    page.on('pageerror', (error) => complaints.push(String(error)));
+    await use(page);
+    expect(complaints).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Types into the entry line and enters it. */
+export async function enter(page: Page, text: string): Promise<void> {
+  await page.getByLabel('What you read, see and measure on the part').fill(text);
+  await page.keyboard.press('Enter');
+}
+
+/** The candidates of the line-up, top first: name and probability as shown. */
+export async function lineUp(page: Page): Promise<{ name: string; share: string }[]> {
+  // The whole list in one look: rows may be replaced between two.
+  const list = page.getByRole('list', { name: 'Candidates, likeliest first' });
+  return list.evaluate((rows) =>
+    [...rows.children].map((row) => ({
+      name: row.querySelector('.who b')?.textContent.trim() ?? '',
+      share: row.querySelector('.share')?.textContent.trim() ?? '',
+    })),
+  );
+}
+
+export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
