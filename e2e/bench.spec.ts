@@ -41,7 +41,6 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   await saved(page);
   const id = new URL(page.url()).pathname.split('/')[2] ?? '';
   expect(await texts(shop.url, id)).toEqual(['cast 41?7', 'main 2.3482in mic', 'pin 2.0493in mic', 'stroke 3.375in caliper', 'forged', '8 weights']);
-  ]);
 
   await page.reload();
   const rows = await test.step('line-up after the last reload', async () => {

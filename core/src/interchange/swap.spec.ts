@@ -1,16 +1,9 @@
-import fc from 'fast-check';
 import { partFromSpecimen, type Part } from '../catalogue/part';
-import { checkCatalogue } from '../formats/checkCatalogue';
-import { checkReadings } from '../formats/checkReadings';
 import { NoJointError, swap } from './swap';
-import { around, contains, interval, shifted } from '../quantity/interval';
+import { contains, interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
-import type { SizeReading } from '../readings/reading';
-import { CATALOGUE, demoPart, demoPattern, SHELLS, words } from '../testing/demo';
-import { crank } from '../dictionary/kinds/crank';
+import { demoPart, demoPattern, SHELLS, words } from '../testing/demo';
 import { hold } from '../joints/check';
-import { regrindJournal } from '../joints/operations/regrindJournal';
-import { turnCounterweights } from '../joints/operations/trim';
 import { oilClearance, requiredClearance } from '../joints/shellChoice';
 import { worst } from '../joints/verdict';
 
@@ -140,87 +133,5 @@ describe('a crank into a block', () => {
 
   it('does not go into a crank, nor a block into it', () => {
     expect(() => swap(demoPart('ambit-block-3'), demoPart('ambit-crank-3'), SHELLS)).toThrowError(NoJointError);
-  });
-});
-
-describe('machining', () => {
-  const journal = crank.parameters['mainJournal.diameter'];
-  const part = demoPart('sluice-crank-3375-forged');
-  const standard = part.values[journal.id]?.interval ?? interval(0);
-  const last = Math.min(...(part.service[journal.id] ?? []));
-
-  it('never gives a journal that is larger, or smaller than the last undersize', () => {
-    fc.assert(
-      fc.property(fc.double({ min: -3, max: 1, noNaN: true }), (by) => {
-        const worked = regrindJournal(part, journal, shifted(around(standard.low, 0.006), by));
-        if ('refused' in worked) expect(worked.refused).toMatch(/\.$/);
-        else {
-          const now = worked.part.values[journal.id]?.interval;
-          expect(now?.high).toBeLessThanOrEqual(standard.low + 0.0001);
-          expect(now?.low).toBeGreaterThanOrEqual(standard.low + last - 0.0001);
-        }
-      }),
-    );
-  });
-
-  it('leaves the part it was given as it was', () => {
-    const before = JSON.stringify(part);
-    regrindJournal(part, journal, shifted(standard, -0.254));
-    turnCounterweights(part, 1);
-    expect(JSON.stringify(part)).toBe(before);
-  });
-});
-
-describe('checking data', () => {
-  it('finds nothing wrong with the demo', () => {
-    expect(checkCatalogue(CATALOGUE)).toEqual([]);
-  });
-
-  it('names place and mend of everything wrong', () => {
-    const [pattern] = CATALOGUE.patterns;
-    if (!pattern) throw new Error('The demo is empty.');
-    const wrong = {
-      ...CATALOGUE,
-      patterns: [
-        pattern,
-        { ...pattern, family: 'nobody' },
-        {
-          ...pattern,
-          id: 'other',
-          dimensions: {
-            'crank.stroke': { low: '3', high: '2', unit: 'in' as const },
-            'crank.swing': { low: '3', high: '3', unit: 'mm' as const },
-            'crank.colour': { low: '1', high: '1', unit: 'mm' as const },
-          },
-          features: { 'crank.material': 'wooden', 'crank.smell': 'oil' },
-          marks: [{ text: '1', making: 'cast' as const, place: 'crank.moon' }],
-          interfaces: { 'crank.door': 'x' },
-        },
-      ],
-    };
-    const said = checkCatalogue(wrong)
-      .map(({ where, what }) => `${where}: ${what}`)
-      .join('\n');
-    for (const part of [
-      'used twice',
-      'no family "nobody"',
-      'above high',
-      'check the unit',
-      'no such size',
-      'not one of its options',
-      'no such look',
-      'no mark place',
-      'no such face',
-    ])
-      expect(said).toContain(part);
-  });
-
-  it('refuses readings that no such part has', () => {
-    const size: SizeReading = { sort: 'size', text: 'x', parameter: 'crank.stroke', values: [0.5], unit: 'mm', instrument: 'rule' };
-    expect(checkReadings('crank', [size])[0]?.what).toContain('cannot be a stroke');
-    expect(checkReadings('block', [size])[0]?.what).toContain('no size "crank.stroke"');
-    expect(checkReadings('crank', [{ ...size, unit: 'g' }])[0]?.what).toContain('no unit of length');
-    expect(checkReadings('crank', [{ sort: 'mark', text: 'x', characters: '[' }])[0]?.where).toBe('readings[0]');
-    expect(checkReadings('crank', words('main 59.67 cast 41?7 forged wobble'))).toEqual([]);
   });
 });

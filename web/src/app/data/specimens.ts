@@ -2,21 +2,9 @@ import { inject, Injectable } from '@angular/core';
 import type { Specimen } from '@which-bore/core';
 import { BehaviorSubject, concatMap, distinctUntilChanged, firstValueFrom, map, Subject, timer, type Observable } from 'rxjs';
 import { Api, ApiError, type SpecimenSummary, type StoredSpecimen } from './api';
+import { isHeldSpecimen, type Held } from './held';
 import { Kept } from './kept';
 import { mergeSpecimens } from './specimenMerge';
-import { isHeldSpecimen } from './stored';
-
-/** A specimen as this browser holds it. */
-export interface Held {
-  readonly specimen: Specimen;
-  /** What the server last said of it; undefined when it was never saved. */
-  readonly base?: Specimen;
-  readonly version: number;
-  /** What still has to go up. */
-  readonly pending: 'nothing' | 'save' | 'remove' | 'restore';
-  /** Why the server would not have it; it stays here. */
-  readonly refused?: string;
-}
 
 export interface SyncState {
   /** How many specimens wait to go up. */

@@ -14,7 +14,7 @@ import { Specimens } from '../data/specimens';
 import { Sums } from '../data/sums';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
-import { BandStrip } from './bandStrip';
+import { BandStrip } from '../ui/bandStrip';
 
 /** In the address: take nothing from any pattern. */
 const MEASURED_ONLY = 'nothing';

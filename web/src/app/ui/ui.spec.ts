@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { readEntry, VERDICTS, VERDICT_WORDS } from '@which-bore/core';
-import { BandStrip } from '../swap/bandStrip';
+import { BandStrip } from './bandStrip';
 import { shownAs } from './understood';
 import { VerdictMark } from './verdictMark';
 

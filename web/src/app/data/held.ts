@@ -1,5 +1,17 @@
+import type { Specimen } from '@which-bore/core';
 import { isSpecimen } from '@which-bore/core/validators';
-import type { Held } from './specimens';
+
+/** A specimen as this browser holds it. */
+export interface Held {
+  readonly specimen: Specimen;
+  /** What the server last said of it; undefined when it was never saved. */
+  readonly base?: Specimen;
+  readonly version: number;
+  /** What still has to go up. */
+  readonly pending: 'nothing' | 'save' | 'remove' | 'restore';
+  /** Why the server would not have it; it stays here. */
+  readonly refused?: string;
+}
 
 const PENDING = new Set<unknown>(['nothing', 'save', 'remove', 'restore']);
 

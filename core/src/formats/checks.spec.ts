@@ -1,0 +1,58 @@
+import type { SizeReading } from '../readings/reading';
+import { CATALOGUE, words } from '../testing/demo';
+import { checkCatalogue } from './checkCatalogue';
+import { checkReadings } from './checkReadings';
+
+describe('checking data', () => {
+  it('finds nothing wrong with the demo', () => {
+    expect(checkCatalogue(CATALOGUE)).toEqual([]);
+  });
+
+  it('names place and mend of everything wrong', () => {
+    const [pattern] = CATALOGUE.patterns;
+    if (!pattern) throw new Error('The demo is empty.');
+    const wrong = {
+      ...CATALOGUE,
+      patterns: [
+        pattern,
+        { ...pattern, family: 'nobody' },
+        {
+          ...pattern,
+          id: 'other',
+          dimensions: {
+            'crank.stroke': { low: '3', high: '2', unit: 'in' as const },
+            'crank.swing': { low: '3', high: '3', unit: 'mm' as const },
+            'crank.colour': { low: '1', high: '1', unit: 'mm' as const },
+          },
+          features: { 'crank.material': 'wooden', 'crank.smell': 'oil' },
+          marks: [{ text: '1', making: 'cast' as const, place: 'crank.moon' }],
+          interfaces: { 'crank.door': 'x' },
+        },
+      ],
+    };
+    const said = checkCatalogue(wrong)
+      .map(({ where, what }) => `${where}: ${what}`)
+      .join('\n');
+    for (const part of [
+      'used twice',
+      'no family "nobody"',
+      'above high',
+      'check the unit',
+      'no such size',
+      'not one of its options',
+      'no such look',
+      'no mark place',
+      'no such face',
+    ])
+      expect(said).toContain(part);
+  });
+
+  it('refuses readings that no such part has', () => {
+    const size: SizeReading = { sort: 'size', text: 'x', parameter: 'crank.stroke', values: [0.5], unit: 'mm', instrument: 'rule' };
+    expect(checkReadings('crank', [size])[0]?.what).toContain('cannot be a stroke');
+    expect(checkReadings('block', [size])[0]?.what).toContain('no size "crank.stroke"');
+    expect(checkReadings('crank', [{ ...size, unit: 'g' }])[0]?.what).toContain('no unit of length');
+    expect(checkReadings('crank', [{ sort: 'mark', text: 'x', characters: '[' }])[0]?.where).toBe('readings[0]');
+    expect(checkReadings('crank', words('main 59.67 cast 41?7 forged wobble'))).toEqual([]);
+  });
+});
