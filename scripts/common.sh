@@ -35,7 +35,8 @@ ensure_node_modules() {
   # The stamp is a copy of the lock file the folder was installed from.
   if ! cmp -s package-lock.json node_modules/.installed-from; then
     say "Installing packages"
-    npm ci --no-fund --no-audit --loglevel=error
+    # Not npm ci: it insists on the optional packages of other systems, which a mirror need not carry.
+    npm install --no-save --no-fund --no-audit --loglevel=error
     cp package-lock.json node_modules/.installed-from
   fi
 }
