@@ -1,6 +1,7 @@
 import { parameterOf, type KindId } from '../dictionary/dictionary.js';
 import type { Mark, Pattern } from '../catalogue/pattern.js';
 import { sizeFrom, type Size } from '../catalogue/size.js';
+import { characterSet } from '../marks/characterSet.js';
 import { normaliseMark } from '../marks/markText.js';
 
 /**
@@ -20,6 +21,8 @@ export interface MarkColumn {
   readonly offsets: Uint32Array;
   readonly codes: Uint32Array;
   readonly distinct: readonly Mark[];
+  /** Characters of each distinct mark, letters and figures in turn. */
+  readonly characters: Uint32Array;
 }
 
 /** All patterns of one kind, laid out for identification. */
@@ -76,7 +79,13 @@ function markColumn(patterns: readonly Pattern[]): MarkColumn {
     }
     offsets[row + 1] = codes.length;
   });
-  return { offsets, codes: Uint32Array.from(codes), distinct };
+  const characters = new Uint32Array(2 * distinct.length);
+  distinct.forEach((mark, at) => {
+    const { letters, figures } = characterSet(mark.text);
+    characters[2 * at] = letters;
+    characters[2 * at + 1] = figures;
+  });
+  return { offsets, codes: Uint32Array.from(codes), distinct, characters };
 }
 
 /** Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks. */

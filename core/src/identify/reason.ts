@@ -1,6 +1,6 @@
 import { markPlaceOf, sayLook } from '../dictionary/dictionary.js';
 import type { Making, Parameter } from '../dictionary/definition.js';
-import { align, type Alignment } from '../marks/alignment.js';
+import { Aligner, type Alignment } from '../marks/alignment.js';
 import type { Mark } from '../catalogue/pattern.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
@@ -89,7 +89,7 @@ function markReason(index: CatalogueIndex, row: number, evidence: MarkEvidence):
   }
   let best: { readonly mark: Mark; readonly aligned: Alignment } | undefined;
   for (const mark of marks) {
-    const aligned = align(evidence.positions, mark.text, evidence.making ?? mark.making);
+    const aligned = new Aligner(evidence.positions, evidence.making ?? mark.making).align(mark.text);
     if (aligned && aligned.logLikelihood > (best?.aligned.logLikelihood ?? -Infinity)) best = { mark, aligned };
   }
   const unusual = best?.aligned.slips.filter((slip) => slip.kind !== 'misread' || !slip.common).length ?? 0;

@@ -31,22 +31,27 @@ export function sizeDensity(size: Size, parameter: Parameter, measured: Estimate
 
 function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step: number): number {
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
-  const share = stepShare(step, size.service.length);
+  const share = STEP_SHARES[size.service.length]?.[step] ?? 0;
   return share * shape(size.limits.low + shift, size.limits.high + shift, parameter, measured);
 }
 
-/** Standard is likeliest; each further service step is half as likely as the one before. */
-function stepShare(step: number, steps: number): number {
-  if (steps === 0) return 1;
-  if (step === 0) return ASSUMED.standardSize;
-  return ((1 - ASSUMED.standardSize) * 2 ** -step) / (1 - 2 ** -steps);
-}
+/** Standard is likeliest; each further service step is half as likely as the one before. By how many steps there are. */
+const STEP_SHARES: readonly Float64Array[] = Array.from({ length: 13 }, (_each, steps) =>
+  Float64Array.from({ length: steps + 1 }, (_share, step) => {
+    if (step === 0) return steps === 0 ? 1 : ASSUMED.standardSize;
+    return ((1 - ASSUMED.standardSize) * 2 ** -step) / (1 - 2 ** -steps);
+  }),
+);
+
+/** Standard deviations past which a normal tail is nothing: below 1e-32. */
+const GONE = 12;
 
 function shape(low: number, high: number, parameter: Parameter, { mean, uncertainty }: Estimate): number {
   const spread = high - low;
   switch (parameter.wear) {
     case 'neither': {
       const sigma = Math.hypot(uncertainty, parameter.usualWear);
+      if (mean < low - GONE * sigma || mean > high + GONE * sigma) return 0;
       return (normalBelow((mean - low) / sigma) - normalBelow((mean - high) / sigma)) / spread;
     }
     case 'shrinks':
@@ -57,9 +62,9 @@ function shape(low: number, high: number, parameter: Parameter, { mean, uncertai
 }
 
 function worn(aboveLow: number, aboveHigh: number, usualWear: number, sigma: number): number {
-  // Far outside, every tail has gone to nothing and the difference would be rounding.
-  if (aboveHigh > 12 * sigma) return 0;
   const much = usualWear * ASSUMED.muchWornTimes;
+  // Far outside, the tails have gone to nothing, and most of a catalogue is far outside.
+  if (aboveHigh > GONE * sigma || aboveLow < -GONE * (sigma + 3 * much)) return 0;
   const usual = wornBelow(aboveLow, sigma, usualWear) - wornBelow(aboveHigh, sigma, usualWear);
   const heavy = wornBelow(aboveLow, sigma, much) - wornBelow(aboveHigh, sigma, much);
   return Math.max(0, (1 - ASSUMED.muchWorn) * usual + ASSUMED.muchWorn * heavy);

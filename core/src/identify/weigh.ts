@@ -1,4 +1,5 @@
-import { align, logChance } from '../marks/alignment.js';
+import { Aligner, logChance } from '../marks/alignment.js';
+import type { Mark } from '../catalogue/pattern.js';
 import type { Making } from '../dictionary/definition.js';
 import { ASSUMED } from './assumptions.js';
 import type { CatalogueIndex, Column, MarkColumn } from './catalogueIndex.js';
@@ -73,10 +74,16 @@ function weighLook(column: Column<string>, evidence: LookEvidence): Weighed {
 function weighMark(marks: MarkColumn, patterns: number, evidence: MarkEvidence): Weighed {
   if (evidence.positions.length === 0) return weighNoMark(marks, patterns, evidence);
   const chance = Math.exp(logChance(evidence.positions));
-  const byMark = Float64Array.from(marks.distinct, (mark) => {
-    const aligned = align(evidence.positions, mark.text, evidence.making ?? mark.making);
-    return aligned ? Math.exp(aligned.logLikelihood) * placing(mark, evidence.making, evidence.place) : 0;
-  });
+  const aligners = new Map<Making, Aligner>();
+  const byMark = new Float64Array(marks.distinct.length);
+  for (let at = 0; at < byMark.length; at++) {
+    const mark = marks.distinct[at] as Mark;
+    const making = evidence.making ?? mark.making;
+    let aligner = aligners.get(making);
+    if (!aligner) aligners.set(making, (aligner = new Aligner(evidence.positions, making)));
+    if (!aligner.mayExplain(marks.characters[2 * at] as number, marks.characters[2 * at + 1] as number)) continue;
+    byMark[at] = Math.exp(aligner.logLikelihood(mark.text)) * placing(mark, evidence.making, evidence.place);
+  }
   const likelihoods = new Float64Array(patterns);
   let sum = 0;
   let stated = 0;

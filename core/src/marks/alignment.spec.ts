@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { align, logChance } from './alignment';
+import { Aligner, logChance } from './alignment';
 import { ALPHABET, confusion, lookAlike } from './confusion';
 import { MarkTextError, normaliseMark, readMark } from './markText';
 
-const read = (text: string, mark: string) => align(readMark(text), mark, 'cast');
+const read = (text: string, mark: string) => new Aligner(readMark(text), 'cast').align(mark);
 const likelihood = (text: string, mark: string) => read(text, mark)?.logLikelihood ?? -Infinity;
 
 describe('reading a mark', () => {
