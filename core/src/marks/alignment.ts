@@ -105,7 +105,9 @@ export class Aligner {
 
   private likelyAt(position: MarkPosition, row: number) {
     const other = Math.max(this.extra[row] as number, this.logMatch(position, ''));
-    const alike = [...ALPHABET].filter((truth) => position.length === 0 || position.some((read) => read === truth || lookAlike(truth, read, this.making)));
+    const alike = Array.from(ALPHABET).filter(
+      (truth) => position.length === 0 || position.some((read) => read === truth || lookAlike(truth, read, this.making)),
+    );
     const best = Math.max(other, ...alike.map((truth) => this.logMatch(position, truth)));
     return { set: characterSet(alike.join('')), best, other };
   }

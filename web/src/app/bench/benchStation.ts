@@ -32,7 +32,13 @@ export class BenchStation {
   protected readonly opening = signal<'opening' | 'there' | 'missing' | 'away'>('there');
   protected readonly recent = toSignal(this.specimens.all$, { initialValue: [] });
 
-  protected readonly shownCandidate = computed(() => this.candidate() ?? this.bench.lineUp()?.candidates[0]?.pattern);
+  /** The candidate laid open: the one asked for, else the likeliest, else none where nothing fits. */
+  protected readonly shownCandidate = computed(() => {
+    const lineUp = this.bench.lineUp();
+    const asked = this.candidate();
+    if (asked !== undefined) return asked;
+    return lineUp?.status === 'nothingFits' ? undefined : lineUp?.candidates[0]?.pattern;
+  });
   protected readonly pattern = computed(() => this.bench.catalogue()?.pattern(this.shownCandidate()));
 
   /** The specimen with the words being typed, so that the drawing follows them. */

@@ -42,8 +42,6 @@ export class LineUpList {
     return rows;
   });
 
-  protected readonly open = computed(() => this.chosen() ?? this.lineUp().candidates[0]?.pattern);
-
   protected family(id: string): string {
     const pattern = this.catalogue().pattern(id);
     const family = pattern && this.catalogue().family(pattern);

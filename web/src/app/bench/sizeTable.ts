@@ -16,26 +16,28 @@ interface Row {
   selector: 'wb-size-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Sizes in {{ units() }}</th>
-          <th scope="col">This part</th>
-          <th scope="col">{{ against() ? 'Candidate' : '' }}</th>
-          <th scope="col">{{ against() ? 'Off' : '' }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.id) {
+    @if (rows().length > 0) {
+      <table>
+        <thead>
           <tr>
-            <th scope="row" [title]="row.definition">{{ row.name }}</th>
-            <td class="figures mine">{{ row.mine ?? '' }}</td>
-            <td class="figures">{{ row.theirs ?? '' }}</td>
-            <td class="figures off">{{ row.differs ?? '' }}</td>
+            <th scope="col">Sizes in {{ units() }}</th>
+            <th scope="col">This part</th>
+            <th scope="col">{{ against() ? 'Candidate' : '' }}</th>
+            <th scope="col">{{ against() ? 'Off' : '' }}</th>
           </tr>
-        }
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.id) {
+            <tr>
+              <th scope="row" [title]="row.definition">{{ row.name }}</th>
+              <td class="figures mine">{{ row.mine ?? '' }}</td>
+              <td class="figures">{{ row.theirs ?? '' }}</td>
+              <td class="figures off">{{ row.differs ?? '' }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
   `,
   styles: `
     table {
