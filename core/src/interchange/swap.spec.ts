@@ -87,6 +87,12 @@ describe('a crank into a block', () => {
     expect(option?.canUndo).toBeFalse();
   });
 
+  it('offers line boring beside it, where the block has the meat', () => {
+    const work = check(into('ambit-crank-5-late', 'ambit-block-5-early'), 'oilClearance')?.work ?? [];
+    expect(work.map((option) => option.name)).toEqual(['Regrind the mains', 'Line bore']);
+    expect(say(work[1]?.says ?? [], 'metric')).toContain('58.500 to 58.515 mm');
+  });
+
   it('takes shells of a larger undersize as they are', () => {
     // An early journal is 0.50 under the late one: the late block's second undersize shells fit it.
     expect(say(check(into('ambit-crank-5-early', 'ambit-block-5-late'), 'oilClearance')?.because ?? [], 'metric')).toContain('second undersize');

@@ -116,25 +116,15 @@ describe('the API', () => {
     expect([again.statusCode, again.body]).toEqual([304, '']);
   });
 
-  it('documents every route with an example of what it takes', async () => {
-    const { paths } = (await app.inject({ url: '/api/docs/json' })).json<{
-      paths: Record<
-        string,
-        Record<
-          string,
-          { summary?: string; requestBody?: { content: Record<string, { schema?: { examples?: unknown[] }; examples?: object; example?: unknown }> } }
-        >
-      >;
-    }>();
+  it('documents every route with an example', async () => {
+    const { paths } = (await app.inject({ url: '/api/docs/json' })).json<{ paths: Record<string, Record<string, { summary?: string }>> }>();
     expect(Object.keys(paths).length).toBeGreaterThan(8);
     for (const [path, methods] of Object.entries(paths)) {
-      for (const [method, { summary, requestBody }] of Object.entries(methods)) {
-        expect(summary).withContext(`${method} ${path}`).toBeTruthy();
-        const content = requestBody?.content['application/json'];
-        if (content)
-          expect(JSON.stringify(content))
-            .withContext(`${method} ${path}`)
-            .toMatch(/"examples?"/);
+      for (const [method, route] of Object.entries(methods)) {
+        expect(route.summary).withContext(`${method} ${path}`).toBeTruthy();
+        expect(JSON.stringify(route))
+          .withContext(`${method} ${path}`)
+          .toMatch(/"examples?"/);
       }
     }
   });

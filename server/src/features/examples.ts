@@ -11,6 +11,15 @@ const readings: Specimen['readings'] = [
 
 export const SPECIMEN_EXAMPLE = { name: 'Frost fan crank, bin 4', kind: 'crank', readings, version: 0 };
 
+export const SUMMARY_EXAMPLE = {
+  id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11',
+  name: SPECIMEN_EXAMPLE.name,
+  kind: SPECIMEN_EXAMPLE.kind,
+  readings: readings.length,
+  version: 1,
+  updatedAt: '2026-03-02T08:10:04.000Z',
+};
+
 export const IDENTIFY_EXAMPLE: IdentifyRequest = {
   kind: 'crank',
   entry: 'cast 41?7 main 2.349in mic pin 52.05 stroke 3.375" forged 8 weights',

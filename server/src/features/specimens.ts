@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { checkReadings, DataError, KindIdSchema, SpecimenSchema } from '@which-bore/core';
-import { SPECIMEN_EXAMPLE } from './examples.js';
+import { SPECIMEN_EXAMPLE, SUMMARY_EXAMPLE } from './examples.js';
 import type { SpecimenStore } from './specimenStore.js';
 
 const Version = Type.Integer({ minimum: 0, maximum: 2_147_483_646, description: 'The version last seen; 0 for a new specimen' });
@@ -19,8 +19,10 @@ const Summary = Type.Object({
 
 /** Specimens: list, read, write, delete, bring back. */
 export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> = async (app, { specimens: store }) => {
-  app.get('/specimens', { schema: { summary: 'All specimens, last changed first', tags: ['bench'], response: { 200: Type.Array(Summary) } } }, () =>
-    store.list(),
+  app.get(
+    '/specimens',
+    { schema: { summary: 'All specimens, last changed first', tags: ['bench'], response: { 200: Type.Array(Summary, { examples: [[SUMMARY_EXAMPLE]] }) } } },
+    () => store.list(),
   );
   app.get('/specimens/:id', { schema: { summary: 'One specimen with its readings', tags: ['bench'], params: Params, response: { 200: Stored } } }, (request) =>
     store.get(request.params.id),

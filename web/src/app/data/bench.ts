@@ -65,9 +65,8 @@ export class Bench {
   enter(): string | undefined {
     const { kind, words } = this.draftEntry();
     if (this.draft().length > LONGEST_ENTRY || (words.length === 0 && kind === undefined)) return undefined;
-    const before = this.specimen();
-    const specimen = before ?? this.begin(kind ?? this.emptyKind());
-    this.specimens.change({ ...specimen, kind: kind ?? specimen.kind, readings: [...specimen.readings, ...words.map((is) => reading(is))] });
+    const specimen = inKind(this.specimen() ?? this.begin(kind ?? this.emptyKind()), kind);
+    this.specimens.change({ ...specimen, readings: [...specimen.readings, ...words.map((is) => reading(is))] });
     this.draft.set('');
     this.specimenId.set(specimen.id);
     return specimen.id;
@@ -94,11 +93,7 @@ export class Bench {
   setKind(kind: KindId): void {
     const specimen = this.specimen();
     if (!specimen) this.emptyKind.set(kind);
-    else if (specimen.kind !== kind) {
-      // What was typed is read again in the words of the other kind, so that "main" means its main.
-      const readings = specimen.readings.flatMap((each) => readEntry(each.is.text, kind).words.map((is, at) => (at === 0 ? { ...each, is } : reading(is))));
-      this.specimens.change({ ...specimen, kind, readings });
-    }
+    else if (specimen.kind !== kind) this.specimens.change(inKind(specimen, kind));
   }
 
   undo(): boolean {
@@ -115,6 +110,13 @@ export class Bench {
     const day = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
     return { id: crypto.randomUUID(), name: `${KINDS[kind].name} of ${day}`, kind, readings: [] };
   }
+}
+
+/** The specimen as another kind of part: what was typed is read again in its words, so that "main" means its main. */
+function inKind(specimen: Specimen, kind: KindId = specimen.kind): Specimen {
+  if (kind === specimen.kind) return specimen;
+  const readings = specimen.readings.flatMap((each) => readEntry(each.is.text, kind).words.map((is, at) => (at === 0 ? { ...each, is } : reading(is))));
+  return { ...specimen, kind, readings };
 }
 
 const reading = (is: Understood): Reading => ({ id: crypto.randomUUID(), at: new Date().toISOString(), is });

@@ -1,0 +1,35 @@
+import fc from 'fast-check';
+import { words } from '../testing/demo';
+import { sizesMeasured } from './measured';
+
+describe('measurements of one size', () => {
+  const pooled = (text: string) => sizesMeasured(words(text)).map(({ parameter, values, instrument }) => [parameter, values.length, instrument]);
+
+  it('with one instrument are repeats', () => {
+    expect(pooled('main 59.67 mic main 59.66 mic main 59.665 mic')).toEqual([['crank.mainJournal.diameter', 3, 'micrometer']]);
+  });
+
+  it('with two instruments stay two', () => {
+    expect(pooled('main 59.67 mic main 59.68 caliper').length).toBe(2);
+  });
+
+  it('too far apart to be repeats stay apart: one of them is a slip', () => {
+    expect(pooled('main 59.67 mic main 52.05 mic').map(([, count]) => count)).toEqual([1, 1]);
+  });
+
+  it('in different units are put into one', () => {
+    const [size] = sizesMeasured(words('main 2.349in mic main 59.66 mm mic'));
+    expect(size?.unit).toBe('mm');
+    expect(size?.values[1]).toBeCloseTo(59.6646, 9);
+  });
+
+  it('do not depend on the order in which they were typed', () => {
+    const readings = words('main 59.67 mic main 59.64 mic main 2.349in mic pin 52.05 mic main 59.2 mic main 59.68 caliper');
+    const expected = JSON.stringify(sizesMeasured(readings));
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...readings], { minLength: readings.length }), (shuffled) => {
+        expect(JSON.stringify(sizesMeasured(shuffled))).toBe(expected);
+      }),
+    );
+  });
+});
