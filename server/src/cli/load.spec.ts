@@ -1,0 +1,70 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { Database } from '../database/database.js';
+import { CatalogueStore } from '../features/catalogueStore.js';
+import { appWithDemo, demoCatalogue, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
+
+const run = promisify(execFile);
+const LOADER = fileURLToPath(new URL('load.js', import.meta.url));
+
+describe('loading files', () => {
+  let folder: string;
+
+  beforeEach(async () => {
+    await (await appWithDemo()).close();
+    folder = await mkdtemp(join(tmpdir(), 'which-bore-load-'));
+  });
+  afterEach(() => rm(folder, { recursive: true }));
+
+  const load = async (...contents: unknown[]) => {
+    const paths = await Promise.all(
+      contents.map(async (content, at) => {
+        const path = join(folder, `${at}.json`);
+        await writeFile(path, typeof content === 'string' ? content : JSON.stringify(content));
+        return path;
+      }),
+    );
+    return run(process.execPath, [LOADER, ...paths], { env: { ...process.env, DATABASE_URL: testDatabaseUrl() } }).then(
+      ({ stdout }) => ({ ok: true, said: stdout }),
+      (error: unknown) => ({ ok: false, said: (error as { stderr: string }).stderr }),
+    );
+  };
+
+  it('may be done again: what is there is replaced, specimens are left alone', async () => {
+    const [catalogue, specimens] = [await demoCatalogue(), await demoSpecimens()];
+    expect((await load(catalogue, specimens)).said).toContain('3 specimens added');
+    expect((await load(catalogue, specimens)).said).toContain('0 specimens added');
+  });
+
+  it('says what is wrong and loads nothing of it', async () => {
+    const catalogue = await demoCatalogue();
+    const [first] = catalogue.patterns;
+    if (!first) throw new Error('The demo is empty.');
+    const count = async () => {
+      const database = new Database(testDatabaseUrl(), () => undefined);
+      await database.open();
+      const snapshot = await new CatalogueStore(database).snapshot();
+      await database.close();
+      return snapshot.catalogue.patterns.length;
+    };
+    const before = await count();
+    const extra = { ...first, id: 'extra-one' };
+    for (const [content, said] of [
+      [{ ...catalogue, patterns: [extra, { ...first, id: 'extra-two', family: 'nobody' }] }, /no family "nobody"/],
+      [{ ...catalogue, patterns: [extra, { ...first, id: 'Bad Id' }] }, /patterns\/1\/id/],
+      [{ ...catalogue, version: 2 }, /version/],
+      ['{"format":', /JSON/],
+    ] as const) {
+      const { ok, said: told } = await load(content);
+      expect(ok).toBeFalse();
+      expect(told).toMatch(said);
+    }
+    expect(await count()).toBe(before);
+    expect((await load({ ...catalogue, patterns: [extra] })).ok).toBeTrue();
+    expect(await count()).toBe(before + 1);
+  });
+});

@@ -1,0 +1,272 @@
+import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter, Router } from '@angular/router';
+import {
+  CloseOutline,
+  DeleteOutline,
+  EditOutline,
+  EnterOutline,
+  PlusOutline,
+  SearchOutline,
+  DownOutline,
+  SwapOutline,
+  CheckOutline,
+} from '@ant-design/icons-angular/icons';
+import { provideNzIcons } from 'ng-zorro-antd/icon';
+import { LineUpList } from './bench/lineUpList';
+import { SizeTable } from './bench/sizeTable';
+import { Tray } from './bench/tray';
+import { Bench } from './data/bench';
+import { CatalogueData } from './data/catalogueData';
+import { Preferences } from './data/preferences';
+import { Specimens } from './data/specimens';
+import { Sums } from './data/sums';
+import { UndoBar } from './data/undoBar';
+import { EntryLine } from './frame/entryLine';
+import { ShelfStation } from './shelf/shelfStation';
+import { SwapStation } from './swap/swapStation';
+import { fakeCatalogueData, fakeSums, FakeSpecimens, ID, lineUp, specimen, VIEW } from './testing/demo';
+import { partFromSpecimen } from '@which-bore/core';
+
+const pause = () => new Promise((resolve) => setTimeout(resolve, 120));
+
+/** Shows a component over the demo catalogue, with these specimens on the shelf. */
+function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
+  localStorage.clear();
+  const specimens = new FakeSpecimens(...shelf);
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideRouter([{ path: '**', children: [] }]),
+      provideNzIcons([CloseOutline, DeleteOutline, EditOutline, EnterOutline, PlusOutline, SearchOutline, DownOutline, SwapOutline, CheckOutline]),
+      { provide: Specimens, useValue: specimens },
+      { provide: Sums, useValue: fakeSums },
+      { provide: CatalogueData, useValue: fakeCatalogueData },
+    ],
+  });
+  return specimens;
+}
+
+async function show<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<{ fixture: ComponentFixture<T>; page: HTMLElement }> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  await pause();
+  await fixture.whenStable();
+  return { fixture, page: fixture.nativeElement as HTMLElement };
+}
+
+const text = (page: Element | null) => (page?.textContent ?? '').replace(/\s+/g, ' ').trim();
+const click = async (fixture: ComponentFixture<unknown>, element: Element | null | undefined) => {
+  (element as HTMLElement | null)?.click();
+  await fixture.whenStable();
+  await pause();
+};
+const button = (page: HTMLElement, label: string) =>
+  [...page.querySelectorAll('button')].find((each) => text(each).includes(label) || each.getAttribute('aria-label')?.includes(label));
+
+afterAll(() => localStorage.clear());
+
+describe('the tray', () => {
+  it('groups the readings, and shows what was not understood with its reason', async () => {
+    setUp(specimen('cast 41?7 main 2.349in mic forged wobble'));
+    TestBed.inject(Bench).specimenId.set(ID);
+    const { page } = await show(Tray);
+    expect([...page.querySelectorAll('section h2')].map(text)).toEqual(['Marks', 'Sizes', 'Looks', 'Not understood']);
+    expect(text(page.querySelector('section.unread'))).toContain('No word of a crank');
+  });
+
+  it('puts what was meant in place at one press', async () => {
+    setUp(specimen('main 2.349 mm mic'));
+    const bench = TestBed.inject(Bench);
+    bench.specimenId.set(ID);
+    const { fixture, page } = await show(Tray);
+    await click(fixture, button(page, 'Yes, main 2.349 in mic'));
+    expect(bench.readings().map((reading) => reading.is.sort)).toEqual(['size']);
+  });
+
+  it('corrects in place on Enter, and leaves it on Escape', async () => {
+    setUp(specimen('8 weights'));
+    const bench = TestBed.inject(Bench);
+    bench.specimenId.set(ID);
+    const { fixture, page } = await show(Tray);
+    const correct = async (to: string, key: string) => {
+      await click(fixture, page.querySelector('.words'));
+      const field = page.querySelector<HTMLInputElement>('input.edit');
+      if (!field) throw new Error('no field');
+      field.value = to;
+      field.dispatchEvent(new KeyboardEvent('keydown', { key }));
+      await fixture.whenStable();
+    };
+    await correct('4 weights', 'Escape');
+    expect(bench.readings()[0]?.is.text).toBe('8 weights');
+    await correct('6 weights', 'Enter');
+    expect(bench.readings()[0]?.is.text).toBe('6 weights');
+  });
+
+  it('offers to bring a removed reading back', async () => {
+    setUp(specimen('8 weights forged'));
+    const bench = TestBed.inject(Bench);
+    bench.specimenId.set(ID);
+    const { fixture, page } = await show(Tray);
+    await click(fixture, page.querySelector('.remove'));
+    expect(bench.readings().length).toBe(1);
+    const bar = TestBed.inject(UndoBar);
+    expect(bar.offered()?.says).toContain('8 weights');
+    bar.take();
+    expect(bar.offered()).toBeUndefined();
+    await pause();
+    expect(bench.readings().length).toBe(2);
+  });
+
+  it('of an empty bench says what goes here', async () => {
+    setUp();
+    const { page } = await show(Tray);
+    expect(text(page)).toContain('Readings go here');
+  });
+});
+
+describe('the line-up', () => {
+  it('puts none of these where its probability puts it', async () => {
+    setUp();
+    const names = (page: HTMLElement) => [...page.querySelectorAll('.who b')].map(text);
+    const found = await show(LineUpList, { lineUp: lineUp('cast 4187 main 2.349in mic forged'), catalogue: VIEW, chosen: 'sluice-crank-3375-forged' });
+    expect(names(found.page)[0]).toBe('3.375 forged, small journal');
+    expect(found.page.querySelectorAll('tbody tr').length).toBe(3);
+    const unknown = await show(LineUpList, { lineUp: lineUp('main 58.12 mic pin 48.03 mic stroke 88.4'), catalogue: VIEW, chosen: undefined });
+    expect(names(unknown.page)[0]).toBe('None of these');
+    expect(text(unknown.page.querySelector('header'))).toContain('Nothing here fits');
+    expect(unknown.page.querySelector('table')).toBeNull();
+  });
+
+  it('writes its sentences in the units chosen, and follows when they change', async () => {
+    setUp();
+    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('main 2.3482in mic'), catalogue: VIEW, chosen: 'sluice-crank-3115' });
+    expect(text(page)).toContain('0.020 mm under the standard limits');
+    TestBed.inject(Preferences).units.set('inch');
+    fixture.componentRef.setInput('chosen', undefined);
+    fixture.componentRef.setInput('chosen', 'sluice-crank-3115');
+    await fixture.whenStable();
+    expect(text(page)).toContain('0.0008 in under the standard limits');
+  });
+
+  it('opens a candidate at a press', async () => {
+    setUp();
+    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('forged'), catalogue: VIEW, chosen: undefined });
+    const chosen: string[] = [];
+    fixture.componentInstance.choose.subscribe((id) => chosen.push(id));
+    await click(fixture, page.querySelector('button.row'));
+    expect(chosen).toEqual([lineUp('forged').candidates[0]?.pattern ?? '']);
+  });
+});
+
+describe('the table of sizes', () => {
+  it('holds what was found against the candidate', async () => {
+    setUp();
+    const part = partFromSpecimen(specimen('main 2.3482in mic pin 52.05 mic 6 weights'));
+    const { page } = await show(SizeTable, { part, against: VIEW.pattern('sluice-crank-3375-forged') });
+    const row = (name: string) =>
+      [...([...page.querySelectorAll('tbody tr')].find((each) => text(each.querySelector('th')) === name)?.children ?? [])].map(text);
+    expect(row('Main journal')).toEqual(['Main journal', '59.644', '59.665 – 59.690', '−0.020']);
+    expect(row('Crankpin')[3]).toBe('inside');
+    expect(row('Counterweights')).toEqual(['Counterweights', '6', '8', 'differs']);
+  });
+});
+
+describe('the entry line', () => {
+  it('shows each word as it is understood, and enters on the key itself', async () => {
+    setUp();
+    const bench = TestBed.inject(Bench);
+    const { fixture, page } = await show(EntryLine);
+    const field = page.querySelector<HTMLInputElement>('#entry');
+    if (!field) throw new Error('no field');
+    field.value = 'crank main 2.349in mic wobble';
+    field.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect([...page.querySelectorAll('.word')].map((each) => each.className)).toEqual(['word kind', 'word size', 'word unread']);
+    // A scanner sends its characters and Enter at once: the last ones must not be missed.
+    field.value = 'crank main 2.349in mic 8 weights';
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', cancelable: true }));
+    await pause();
+    expect(bench.readings().map((reading) => reading.is.text)).toEqual(['main 2.349in mic', '8 weights']);
+    expect(bench.draft()).toBe('');
+  });
+});
+
+describe('Swap', () => {
+  const verdict = (page: HTMLElement) => text(page.querySelector('.judged .verdict'));
+
+  it('judges every block for a crank of the catalogue, the best first', async () => {
+    setUp();
+    const { page } = await show(SwapStation, { donor: 'pattern:sluice-crank-3375-forged' });
+    expect(verdict(page)).toBe('fits');
+    expect(page.querySelectorAll('.blocks button').length).toBe(VIEW.ofKind('block').length);
+    expect([...page.querySelectorAll('.tally .figures')].map(text)).toEqual(['1', '2', '1', '8']);
+  });
+
+  it('finds a block by name', async () => {
+    setUp();
+    const { fixture, page } = await show(SwapStation, { donor: 'pattern:sluice-crank-3375-forged' });
+    const field = page.querySelector<HTMLInputElement>('#filter');
+    if (!field) throw new Error('no field');
+    field.value = 'grooved';
+    field.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect([...page.querySelectorAll('.blocks button')].map(text)).toEqual(['Halvorn Skerrysix, late, grooved case']);
+  });
+
+  it('takes a specimen with the rest of what it is, or as measured alone', async () => {
+    setUp(specimen('cast 4187 main 2.349in mic pin 52.05 mic stroke 3.375in forged 8 weights'));
+    const { fixture, page } = await show(SwapStation, { donor: `specimen:${ID}`, into: 'sluice-block-low-small' });
+    expect(text(page.querySelector('.basis'))).toContain('Brackmere Sluice, 3.375 forged');
+    expect(verdict(page)).not.toBe('');
+    fixture.componentRef.setInput('as', 'nothing');
+    await fixture.whenStable();
+    await pause();
+    await fixture.whenStable();
+    expect(verdict(page)).toBe('cannot tell');
+    expect(text(page.querySelector('.judged header'))).toContain('swing of the crank');
+  });
+
+  it('says what goes here before a crank is chosen', async () => {
+    setUp();
+    const { page } = await show(SwapStation);
+    expect(text(page.querySelector('.judged'))).toContain('Choose a crank on the left');
+  });
+});
+
+describe('the Shelf', () => {
+  it('lists, finds, renames and deletes, and offers to bring back', async () => {
+    const specimens = setUp(specimen('forged', 'Winch crank'));
+    const { fixture, page } = await show(ShelfStation);
+    expect(text(page.querySelector('tbody tr'))).toContain('Winch crank');
+    await click(fixture, button(page, 'Rename Winch crank'));
+    const field = page.querySelector<HTMLInputElement>('tbody input');
+    if (!field) throw new Error('no field');
+    field.value = 'Saw crank';
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await pause();
+    await fixture.whenStable();
+    expect(specimens.peek(ID)?.name).toBe('Saw crank');
+    await click(fixture, button(page, 'Delete Saw crank'));
+    expect(specimens.removed).toEqual([ID]);
+    TestBed.inject(UndoBar).take();
+    expect(specimens.removed).toEqual([]);
+  });
+
+  it('when empty says what will be here', async () => {
+    setUp();
+    const { page } = await show(ShelfStation);
+    expect(text(page)).toContain('The shelf is empty');
+  });
+
+  it('clears the bench for another part', async () => {
+    setUp(specimen('forged'));
+    const bench = TestBed.inject(Bench);
+    bench.specimenId.set(ID);
+    const { fixture, page } = await show(ShelfStation);
+    await click(fixture, button(page, 'Another part'));
+    expect(bench.specimenId()).toBeUndefined();
+    expect(TestBed.inject(Router).url).toBe('/bench');
+  });
+});
