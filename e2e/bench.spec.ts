@@ -146,3 +146,45 @@ for (const [name, status, first] of [
     expect((await lineUp(page))[0]?.name).toBe(first);
   });
 }
+
+test('two people on one part lose nothing of each other', async ({ page, context, shop }) => {
+  await page.goto('/bench');
+  await enter(page, 'crank main 59.67 mic');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('button', { name: 'correct: main 59.67 mic' })).toBeVisible();
+
+  await enter(page, 'forged');
+  await saved(page);
+  // The other has not seen that, and is a version behind.
+  await enter(other, '8 weights');
+  await expect(other.getByRole('button', { name: 'correct: forged' })).toBeVisible();
+  await saved(other);
+  const id = new URL(page.url()).pathname.split('/')[2] ?? '';
+  await expect.poll(() => texts(shop.url, id)).toEqual(['main 59.67 mic', '8 weights', 'forged']);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'correct: 8 weights' })).toBeVisible();
+});
+
+test('a part of another kind is read in its own words', async ({ page }) => {
+  await page.goto('/bench');
+  await enter(page, 'block main 71.20 bore gauge 5 mains dry intake');
+  await expect(page.getByText('Settled', { exact: true })).toBeVisible();
+  expect((await lineUp(page))[0]?.name).toBe('low deck, large journal, dry intake, one-piece seal');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Remove: dry intake' }).click();
+  await expect.poll(async () => (await lineUp(page))[0]?.share).not.toBe('> 99.9 %');
+});
+
+test('readings typed while the database, and not the server, is away are kept as well', async ({ page }) => {
+  let away = true;
+  await page.route('**/api/specimens/**', (route) => (away ? route.fulfill({ status: 503, json: { error: 'The database is away.' } }) : route.continue()));
+  await page.goto('/bench');
+  await enter(page, 'crank 5 mains');
+  await expect(page.getByText('Server away: 1 kept here')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'correct: 5 mains' })).toBeVisible();
+  away = false;
+  await saved(page);
+});

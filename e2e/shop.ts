@@ -54,7 +54,7 @@ export class Shop {
 }
 
 /** What the console may say: requests that fail while a test has the server stopped. */
-const EXPECTED = /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of 409|status of 404/;
+const EXPECTED = /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|503)/;
 
 export const test = base.extend<{ page: Page }, { shop: Shop }>({
   shop: [

@@ -16,18 +16,36 @@ describe('the entry line', () => {
     expect(entry.kind).toBe('crank');
     expect(entry.words).toEqual([
       { sort: 'mark', text: 'cast 41?7', characters: '41?7', making: 'cast' },
-      { sort: 'size', text: 'main 2.349in mic', parameter: 'crank.mainJournal.diameter', values: [2.349], unit: 'in', instrument: 'micrometer' },
+      {
+        sort: 'size',
+        text: 'main 2.349in mic',
+        parameter: 'crank.mainJournal.diameter',
+        values: [2.349],
+        figures: '2.349',
+        unit: 'in',
+        instrument: 'micrometer',
+      },
       {
         sort: 'size',
         text: 'pin 52.05',
         parameter: 'crank.crankpin.diameter',
         values: [52.05],
+        figures: '52.05',
         unit: 'mm',
         unitAssumed: true,
         instrument: 'micrometer',
         instrumentAssumed: true,
       },
-      { sort: 'size', text: 'stroke 3.375"', parameter: 'crank.stroke', values: [3.375], unit: 'in', instrument: 'heightGauge', instrumentAssumed: true },
+      {
+        sort: 'size',
+        text: 'stroke 3.375"',
+        parameter: 'crank.stroke',
+        values: [3.375],
+        figures: '3.375',
+        unit: 'in',
+        instrument: 'heightGauge',
+        instrumentAssumed: true,
+      },
       { sort: 'look', text: 'forged', feature: 'crank.material', option: 'forged' },
       { sort: 'look', text: '8 weights', feature: 'crank.counterweights', option: '8' },
     ]);
@@ -49,6 +67,17 @@ describe('the entry line', () => {
       expect(is.sort === 'size' ? [is.values, is.unit] : is)
         .withContext(text)
         .toEqual([values, unit]);
+    }
+  });
+
+  it('keeps the figures as they were written, with all their digits', () => {
+    for (const [text, figures] of [
+      ['pin 66.70 mic', '66.70'],
+      ['main 59.67/59.660/59.67 mm', '59.67/59.660/59.67'],
+      ['stroke 4-1/4 in', '4-1/4'],
+    ] as const) {
+      const is = one(text);
+      expect(is.sort === 'size' ? is.figures : '').toBe(figures);
     }
   });
 

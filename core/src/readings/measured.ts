@@ -35,5 +35,7 @@ function repeatsWithin(reading: SizeReading): number {
 
 function joined(a: SizeReading, b: SizeReading): SizeReading {
   const values = b.values.map((value) => fromInside(toInside(value, b.unit), a.unit));
-  return { ...a, text: `${a.text}, ${b.text}`, values: [...a.values, ...values] };
+  // Figures pooled from two readings were never written together.
+  const { figures: _written, ...rest } = a;
+  return { ...rest, text: `${a.text}, ${b.text}`, values: [...a.values, ...values] };
 }

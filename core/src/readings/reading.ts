@@ -30,6 +30,7 @@ export const SizeReadingSchema = Type.Object(
     text,
     parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
     values: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), { minItems: 1, maxItems: 50, description: 'Repeats, in the unit given' }),
+    figures: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' })),
     unit: OneOf<UnitId>(UNIT_IDS, 'Unit in which the repeats are given'),
     unitAssumed: Type.Optional(Type.Boolean({ description: 'True when no unit was written and the size told it' })),
     instrument: OneOf<InstrumentId>(INSTRUMENT_IDS, 'Instrument used'),

@@ -8,6 +8,8 @@ import type { SizeReading, UnreadReading } from './reading.js';
 /** Figures with an optional unit, as they stand in the text. */
 export interface Figures {
   readonly values: readonly number[];
+  /** The figures as written, without the unit: `66.70` is not `66.7`. */
+  readonly written: string;
   readonly unit: UnitId | undefined;
   /** Characters taken, the unit included. */
   readonly length: number;
@@ -30,10 +32,11 @@ export function readFigures(text: string): Figures | undefined {
     values.push(next.value);
     length += separator[0].length + next.length;
   }
+  const written = text.slice(0, length);
   const word = UNIT_WORD.exec(text.slice(length));
   const unit = word?.[1] ? unitOf(word[1]) : undefined;
   if (word && unit) length += word[0].length;
-  return { values, unit, length };
+  return { values, written, unit, length };
 }
 
 const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Parameter): boolean =>
@@ -54,6 +57,7 @@ export function sizeOf(parameter: Parameter, figures: Figures, instrument: Instr
       text,
       parameter: parameter.id,
       values: [...values],
+      figures: figures.written,
       unit: used,
       ...(unit ? {} : { unitAssumed: true }),
       instrument: instrument ?? parameter.instruments[0],
@@ -65,7 +69,7 @@ export function sizeOf(parameter: Parameter, figures: Figures, instrument: Instr
 
 function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): UnreadReading {
   const { values, unit } = figures;
-  const written = `${values.join('/')}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
+  const written = `${figures.written}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
   const name = parameter.name.toLowerCase();
   const range = `${showInterval(parameter.plausible, parameter.quantity, 'metric')} or ${showInterval(parameter.plausible, parameter.quantity, 'inch')}`;
   if (unit && UNITS[unit].quantity !== parameter.quantity) {
@@ -74,7 +78,7 @@ function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | unde
   const because = `${written} cannot be a ${name}: those run from ${range}.`;
   if (meant && unit) {
     const suggestion = text.replace(/(\d)\s*(mm|millimet(?:er|re)s?|in\b\.?|inch(?:es)?|"|″|''|thou|µm|um|microns?)/i, `$1 ${UNITS[meant].symbol}`);
-    return { sort: 'unread', text, reason: `${because} Did you mean ${values.join('/')} ${UNITS[meant].symbol}?`, suggestion };
+    return { sort: 'unread', text, reason: `${because} Did you mean ${figures.written} ${UNITS[meant].symbol}?`, suggestion };
   }
   return { sort: 'unread', text, reason: `${because} Check the figure and its unit.` };
 }

@@ -9,6 +9,7 @@ interface Row {
   readonly mine: string | undefined;
   readonly theirs: string | undefined;
   readonly differs: string | undefined;
+  readonly look: boolean;
 }
 
 /** Every size and look of the kind, as found on this part and as the candidate has it. */
@@ -30,8 +31,8 @@ interface Row {
           @for (row of rows(); track row.id) {
             <tr>
               <th scope="row" [title]="row.definition">{{ row.name }}</th>
-              <td class="figures mine">{{ row.mine ?? '' }}</td>
-              <td class="figures">{{ row.theirs ?? '' }}</td>
+              <td class="figures mine" [class.look]="row.look">{{ row.mine ?? '' }}</td>
+              <td class="figures" [class.look]="row.look">{{ row.theirs ?? '' }}</td>
               <td class="figures off">{{ row.differs ?? '' }}</td>
             </tr>
           }
@@ -69,6 +70,9 @@ interface Row {
     td {
       font-size: 12.5px;
       white-space: nowrap;
+    }
+    .look {
+      white-space: normal;
     }
     .mine {
       color: var(--brass);
@@ -108,6 +112,7 @@ export class SizeTable {
         mine: found === undefined ? undefined : digitsOf(found, parameter.quantity, units),
         theirs: theirs && `${digitsOf(theirs.interval.low, parameter.quantity, units)} – ${digitsOf(theirs.interval.high, parameter.quantity, units)}`,
         differs: off === undefined ? undefined : off === 0 ? 'inside' : `${off > 0 ? '+' : ''}${digitsOf(off, parameter.quantity, units)}`,
+        look: false,
       };
     });
     const looks = Object.values(kind.features).map((feature): Row => {
@@ -122,6 +127,7 @@ export class SizeTable {
         mine: name(mine),
         theirs: name(theirs),
         differs: mine === undefined || theirs === undefined ? undefined : mine === theirs ? 'same' : 'differs',
+        look: true,
       };
     });
     return [...sizes, ...looks].filter((row) => row.mine !== undefined || row.theirs !== undefined);

@@ -39,8 +39,7 @@ export function shownAs(is: Understood): Shown {
 function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const parameter = parameterOf(is.parameter);
   const instrument = INSTRUMENTS[is.instrument].name.toLowerCase();
-  // A figure stays as it was typed; only repeats pooled in another unit have grown digits.
-  const values = is.values.map((each) => String(Number(each.toFixed(5)))).join(' / ');
+  const values = is.figures ?? is.values.join(' / ');
   const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
   const other = is.unit === 'mm' ? showValue(mean, parameter.quantity, 'inch') : showValue(fromInside(mean, 'mm'), parameter.quantity, 'metric');
   const assumed = [
