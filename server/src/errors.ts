@@ -56,7 +56,8 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
 export function installErrors(app: FastifyInstance, bodyLimit: number): void {
   app.setErrorHandler((error: FastifyError | Error, request, reply) => {
     const { status, body } = answerTo(error, bodyLimit);
-    if (status >= 500) request.log.error({ err: error }, 'request failed');
+    // A browser that went on to another page before its answer was out is no failure of the server.
+    if (status >= 500 && !reply.raw.destroyed) request.log.error({ err: error }, 'request failed');
     return reply.status(status).send(body);
   });
 }
