@@ -68,7 +68,7 @@ export function sizeOf(parameter: Parameter, figures: Figures, instrument: Instr
 }
 
 function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): UnreadReading {
-  const { values, unit } = figures;
+  const { unit } = figures;
   const written = `${figures.written}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
   const name = parameter.name.toLowerCase();
   const range = `${showInterval(parameter.plausible, parameter.quantity, 'metric')} or ${showInterval(parameter.plausible, parameter.quantity, 'inch')}`;
