@@ -39,7 +39,7 @@ test('specimens are listed, renamed, deleted and brought back', async ({ page })
   await page.keyboard.press('Enter');
   await saved(page);
   await page.getByRole('link', { name: 'Shelf', exact: true }).click();
-  await page.getByRole('button', { name: 'Rename Orchard spare' }).click();
+  await page.getByRole('button', { name: 'Rename Orchard spare', exact: true }).click();
   await page.getByLabel('New name').fill('Orchard spare 2');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'Orchard spare 2' })).toBeVisible();

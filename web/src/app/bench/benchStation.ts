@@ -62,6 +62,7 @@ export class BenchStation {
       const id = this.specimen();
       // Without an id in the address the part that was on the bench stays there.
       if (id === undefined) {
+        this.opening.set('there');
         const current = this.bench.specimenId();
         if (current !== undefined) void this.router.navigate(['/bench', current], { replaceUrl: true });
         return;
