@@ -1,5 +1,6 @@
 import { interval } from '../../quantity/interval.js';
 import { defineKind } from '../definition.js';
+import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 
 /** The cylinder block, with its main caps on. */
 export const block = defineKind({
@@ -217,12 +218,7 @@ export const block = defineKind({
       name: 'Rear seal form',
       synonyms: ['seal form', 'seal type', 'rear seal form'],
       tell: 'Two half grooves in block and cap take a rope; a bolted round housing takes a lip seal.',
-      form: {
-        options: [
-          { id: 'rope', name: 'rope seal, two-piece', words: ['rope', 'rope seal', 'two piece seal'] },
-          { id: 'lip', name: 'lip seal, one-piece', words: ['lip seal', 'one piece seal', 'full circle seal'] },
-        ],
-      },
+      form: { options: REAR_SEAL_OPTIONS },
       misjudged: 0.02,
       reach: 'outside',
       minutes: 1,

@@ -1,5 +1,6 @@
 import { interval } from '../../quantity/interval.js';
 import { defineKind } from '../definition.js';
+import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 import { JOURNAL_UNDERSIZES } from '../serviceSizes.js';
 
 /** The crankshaft. */
@@ -207,12 +208,7 @@ export const crank = defineKind({
       name: 'Rear seal form',
       synonyms: ['seal form', 'seal type', 'rear seal form'],
       tell: 'A rope seal runs on a knurled or scrolled land beside a slinger; a lip seal on a smooth polished one.',
-      form: {
-        options: [
-          { id: 'rope', name: 'rope seal, two-piece', words: ['rope', 'rope seal', 'two piece seal', 'knurled seal'] },
-          { id: 'lip', name: 'lip seal, one-piece', words: ['lip seal', 'one piece seal', 'full circle seal'] },
-        ],
-      },
+      form: { options: REAR_SEAL_OPTIONS },
       misjudged: 0.02,
       reach: 'outside',
       minutes: 1,
