@@ -32,8 +32,6 @@ export interface Part {
   readonly service: Readonly<Record<string, readonly number[]>>;
   /** New, at standard size, by parameter id: what service steps are counted from. Absent where no pattern says. */
   readonly standard: Readonly<Record<string, Interval>>;
-  /** Smallest or largest size still usable, by parameter id. */
-  readonly wearLimits: Readonly<Record<string, number>>;
   /** The pattern the values stand on, if any. */
   readonly pattern?: string;
 }
@@ -47,16 +45,14 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
   const values: Record<string, Value> = {};
   const service: Record<string, readonly number[]> = {};
   const standard: Record<string, Interval> = {};
-  const wearLimits: Record<string, number> = {};
   for (const [id, dimension] of Object.entries(pattern.dimensions)) {
     const size = sizeFrom(dimension, parameterOf(id));
     values[id] = { interval: size.limits, source };
     standard[id] = size.limits;
     service[id] = size.service;
-    if (size.wearLimit !== undefined) wearLimits[id] = size.wearLimit;
   }
   const looks = Object.fromEntries(Object.entries(pattern.features).map(([id, option]) => [id, { option, source }]));
-  return { kind: pattern.kind, label, values, looks, interfaces: pattern.interfaces, service, standard, wearLimits, pattern: pattern.id };
+  return { kind: pattern.kind, label, values, looks, interfaces: pattern.interfaces, service, standard, pattern: pattern.id };
 }
 
 /**
@@ -87,7 +83,6 @@ export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern): Pa
     interfaces: base?.interfaces ?? {},
     service: { ...Object.fromEntries(usualService), ...base?.service },
     standard: base?.standard ?? {},
-    wearLimits: base?.wearLimits ?? {},
     ...(identifiedAs ? { pattern: identifiedAs.id } : {}),
   };
 }

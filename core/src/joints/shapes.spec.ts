@@ -23,7 +23,6 @@ function part(kind: KindId, { values = {}, looks = {}, interfaces = {} }: Given)
     interfaces,
     service: {},
     standard: {},
-    wearLimits: {},
   };
 }
 

@@ -10,10 +10,8 @@ import {
   EditOutline,
   EnterOutline,
   PlusOutline,
-  QuestionOutline,
   SearchOutline,
   SwapOutline,
-  UndoOutline,
 } from '@ant-design/icons-angular/icons';
 import { routes } from './app.routes';
 
@@ -22,18 +20,6 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(routes, withComponentInputBinding()),
-    provideNzIcons([
-      CheckOutline,
-      CloseOutline,
-      DeleteOutline,
-      DownOutline,
-      EditOutline,
-      EnterOutline,
-      PlusOutline,
-      QuestionOutline,
-      SearchOutline,
-      SwapOutline,
-      UndoOutline,
-    ]),
+    provideNzIcons([CheckOutline, CloseOutline, DeleteOutline, DownOutline, EditOutline, EnterOutline, PlusOutline, SearchOutline, SwapOutline]),
   ],
 };

@@ -1,4 +1,4 @@
-import { partFromPattern, partFromSpecimen, readEntry, type Catalogue, type Part } from '@which-bore/core';
+import { KINDS, partFromPattern, partFromSpecimen, readEntry, type Catalogue, type Part } from '@which-bore/core';
 import demo from '../../../../../demo-data/catalogue.json';
 import { crankGeometry } from './crankGeometry';
 
@@ -45,6 +45,12 @@ describe('the drawing of a crank', () => {
       jasmine.objectContaining({ 'crank.mainJournal.diameter': 'measured', 'crank.stroke': 'pattern' }),
     );
     expect(crankGeometry(measured('')).callouts.every((callout) => callout.value === undefined)).toBeTrue();
+  });
+
+  it('calls out every size for which the dictionary names a place, and only those', () => {
+    const placed = Object.values(KINDS.crank.parameters).filter((parameter) => parameter.drawing !== undefined);
+    const called = crankGeometry(measured('', 'skerry-crank-6-112')).callouts.map((callout) => callout.parameter.id);
+    expect(called.sort()).toEqual(placed.map((parameter) => parameter.id).sort());
   });
 
   it('never lets two leaders of a row cross', () => {

@@ -1,4 +1,4 @@
-import { crank, middle, parameterOf, type Parameter, type Part } from '@which-bore/core';
+import { crank, middle, type Parameter, type Part } from '@which-bore/core';
 
 /** Whether a size on a drawing was measured, is taken from the pattern, or is only guessed for the sake of the picture. */
 export type Known = 'measured' | 'pattern' | 'guessed';
@@ -48,11 +48,7 @@ const sizes = crank.parameters;
  * sizes not known are guessed from those that are, and marked so.
  */
 export function crankGeometry(part: Part): CrankGeometry {
-  const read = (parameter: Parameter, guess: number): { size: number; known: Known } => {
-    const found = part.values[parameter.id];
-    if (!found) return { size: guess, known: 'guessed' };
-    return { size: middle(found.interval), known: found.source === 'measured' ? 'measured' : 'pattern' };
-  };
+  const read = (parameter: Parameter, guess: number) => sizeOf(part, parameter, guess);
   const count = (id: string, guess: number) => Number(part.looks[id]?.option ?? guess);
 
   const main = read(sizes['mainJournal.diameter'], 60);
@@ -124,19 +120,17 @@ export function crankGeometry(part: Part): CrankGeometry {
   const weight = webs.find((box) => box.y + box.height > swing.size * 0.98) ?? webs[0];
   const second = journals[1] ?? journals[0];
   const third = journals[Math.floor(mains / 2)];
-  const top: Anchor[] = [
-    { parameter: sizes['nose.diameter'], ...nose, x: start - noseLength * 0.5, y: -nose.size / 2 },
-    { parameter: sizes['crankpin.diameter'], ...pin, x: mid(up), y: up?.y ?? 0 },
-    { parameter: sizes.stroke, ...stroke, x: pins.length > 1 ? mid(pins[pins.length - 1]) : 0, y: (pins[pins.length - 1]?.y ?? 0) + pin.size / 2 },
-    { parameter: sizes['sealJournal.diameter'], ...seal, x: end + (flange.x - end) / 2, y: -seal.size / 2 },
-  ];
-  const bottom: Anchor[] = [
-    { parameter: sizes.swing, ...swing, x: mid(weight), y: weight ? weight.y + weight.height : reach },
-    { parameter: sizes['mainJournal.diameter'], ...main, x: mid(second), y: main.size / 2 },
-    { parameter: sizes['mainJournal.width'], ...mainWidth, x: (second?.x ?? 0) + (second?.width ?? 0), y: main.size / 2 },
-    { parameter: sizes['thrustJournal.width'], ...thrust, x: mid(third), y: main.size / 2 },
-    { parameter: sizes.mainPitch, ...pitch, x: (mains - 1.5) * pitch.size, y: 0 },
-  ];
+  const places: Readonly<Record<string, Place>> = {
+    nose: { x: start - noseLength * 0.5, y: -nose.size / 2, above: true },
+    crankpin: { x: mid(up), y: up?.y ?? 0, above: true },
+    stroke: { x: pins.length > 1 ? mid(pins[pins.length - 1]) : 0, y: (pins[pins.length - 1]?.y ?? 0) + pin.size / 2, above: true },
+    sealJournal: { x: end + (flange.x - end) / 2, y: -seal.size / 2, above: true },
+    swing: { x: mid(weight), y: weight ? weight.y + weight.height : reach, above: false },
+    mainJournal: { x: mid(second), y: main.size / 2, above: false },
+    mainWidth: { x: (second?.x ?? 0) + (second?.width ?? 0), y: main.size / 2, above: false },
+    thrustWidth: { x: mid(third), y: main.size / 2, above: false },
+    mainPitch: { x: (mains - 1.5) * pitch.size, y: 0, above: false },
+  };
   const height = reach + letter * 4.6;
   return {
     view: { x: from, y: -height, width: to - from, height: 2 * height },
@@ -145,31 +139,40 @@ export function crankGeometry(part: Part): CrankGeometry {
     pins,
     webs,
     ends,
-    callouts: [...spread(top, from, to, true), ...spread(bottom, from, to, false)],
+    callouts: callouts(part, places, from, to),
     axis: { from, to },
   };
 }
 
-interface Anchor {
-  readonly parameter: Parameter;
-  readonly size: number;
-  readonly known: Known;
+/** A point of the drawing that the dictionary names, and on which side of it a label stands. */
+interface Place {
   readonly x: number;
   readonly y: number;
+  readonly above: boolean;
 }
 
-/** Labels stand in a row, evenly apart, in the order of what they speak of, so that no two leaders cross. */
-function spread(anchors: readonly Anchor[], from: number, to: number, above: boolean): Callout[] {
-  const ordered = [...anchors].sort((a, b) => a.x - b.x);
-  return ordered.map(({ parameter, size, known, x, y }, at) => ({
-    parameter: parameterOf(parameter.id),
-    known,
-    value: known === 'guessed' ? undefined : size,
-    x,
-    y,
-    labelX: from + ((to - from) * (at + 0.5)) / ordered.length,
-    above,
-  }));
+/**
+ * Calls out every size for which the dictionary names a place on the drawing. Labels stand in a row above or below,
+ * evenly apart, in the order of what they speak of, so that no two leaders cross.
+ */
+function callouts(part: Part, places: Readonly<Record<string, Place>>, from: number, to: number): Callout[] {
+  const drawn = Object.values<Parameter>(sizes).flatMap((parameter) => {
+    const place = parameter.drawing === undefined ? undefined : places[parameter.drawing];
+    if (!place) return [];
+    const { size, known } = sizeOf(part, parameter, 0);
+    return [{ parameter, known, value: known === 'guessed' ? undefined : size, ...place }];
+  });
+  return [true, false].flatMap((above) => {
+    const row = drawn.filter((each) => each.above === above).sort((a, b) => a.x - b.x);
+    return row.map((each, at) => ({ ...each, labelX: from + ((to - from) * (at + 0.5)) / row.length }));
+  });
+}
+
+/** A size of the part, or a guess where it is not known. */
+function sizeOf(part: Part, parameter: Parameter, guess: number): { size: number; known: Known } {
+  const found = part.values[parameter.id];
+  if (!found) return { size: guess, known: 'guessed' };
+  return { size: middle(found.interval), known: found.source === 'measured' ? 'measured' : 'pattern' };
 }
 
 const mid = (box: Box | undefined): number => (box ? box.x + box.width / 2 : 0);
