@@ -1,9 +1,50 @@
 import type { Feature, Interface, Kind, MarkPlace, Parameter } from './definition.js';
 import { block } from './kinds/block.js';
+import { cam } from './kinds/cam.js';
 import { crank } from './kinds/crank.js';
+import { fastener } from './kinds/fastener.js';
+import { flywheel } from './kinds/flywheel.js';
+import { frontCover } from './kinds/frontCover.js';
+import { head } from './kinds/head.js';
+import { headGasket } from './kinds/headGasket.js';
+import { lifter } from './kinds/lifter.js';
+import { liner } from './kinds/liner.js';
 import { mainShell } from './kinds/mainShell.js';
+import { pin } from './kinds/pin.js';
+import { piston } from './kinds/piston.js';
+import { rings } from './kinds/rings.js';
+import { rod } from './kinds/rod.js';
+import { rodShell } from './kinds/rodShell.js';
+import { rollingBearing } from './kinds/rollingBearing.js';
+import { seal } from './kinds/seal.js';
+import { thrustWasher } from './kinds/thrustWasher.js';
+import { valve } from './kinds/valve.js';
+import { valveSpring } from './kinds/valveSpring.js';
 
-const KINDS_BY_ID = { crank, block, mainShell } as const;
+/** In the order of an engine's assembly; the same order in every list. */
+const KINDS_BY_ID = {
+  block,
+  crank,
+  mainShell,
+  thrustWasher,
+  rod,
+  rodShell,
+  pin,
+  piston,
+  rings,
+  liner,
+  cam,
+  lifter,
+  head,
+  headGasket,
+  valve,
+  valveSpring,
+  rollingBearing,
+  frontCover,
+  flywheel,
+  seal,
+  fastener,
+} as const;
 
 export type KindId = keyof typeof KINDS_BY_ID;
 export const KIND_IDS = Object.keys(KINDS_BY_ID) as KindId[];

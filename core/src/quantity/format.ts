@@ -9,7 +9,12 @@ function decimals(quantity: QuantityKind, system: UnitSystem): number {
     case 'volume':
     case 'mass':
     case 'angle':
+    case 'springRate':
       return 1;
+    case 'ratio':
+      return 2;
+    case 'force':
+    case 'speed':
     case 'count':
       return 0;
   }
@@ -43,5 +48,7 @@ export function digitsOf(value: number, quantity: QuantityKind, system: UnitSyst
 
 function withUnit(digits: string, quantity: QuantityKind, system: UnitSystem): string {
   const unit = shownUnit(quantity, system);
-  return unit ? `${digits} ${UNITS[unit].symbol}` : digits;
+  if (!unit) return digits;
+  // A ratio is written without a space: 9.20:1.
+  return unit === 'ratio' ? digits + UNITS[unit].symbol : `${digits} ${UNITS[unit].symbol}`;
 }

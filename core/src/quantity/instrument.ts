@@ -1,6 +1,6 @@
 import { around, type Interval } from './interval.js';
 
-/** A measuring instrument: how finely it reads, and how far it may be wrong and still be in order. Millimetres. */
+/** A measuring instrument: how finely it reads, and how far it may be wrong and still be in order. In the inside unit of what it measures. */
 export interface Instrument {
   readonly id: string;
   readonly name: string;
@@ -12,7 +12,8 @@ export interface Instrument {
 
 /**
  * The instruments of a usual shop. Permissible errors are workshop values for the usual measuring range:
- * micrometers after ISO 3611, calipers after ISO 13385-1 (both figures from memory).
+ * micrometers after ISO 3611, calipers after ISO 13385-1 (both figures from memory); the rest is common practice,
+ * no source. A sheet measures nothing: it is where figures come from that a part does not show, like a rated ratio.
  */
 export const INSTRUMENTS = {
   micrometer: { id: 'micrometer', name: 'Micrometer', words: ['mic', 'micrometer', 'mike'], resolution: 0.002, permissibleError: 0.004 },
@@ -21,6 +22,13 @@ export const INSTRUMENTS = {
   caliper: { id: 'caliper', name: 'Caliper', words: ['caliper', 'calliper', 'calipers', 'vernier'], resolution: 0.02, permissibleError: 0.03 },
   heightGauge: { id: 'heightGauge', name: 'Height gauge', words: ['height gauge'], resolution: 0.02, permissibleError: 0.04 },
   rule: { id: 'rule', name: 'Steel rule', words: ['rule', 'ruler', 'steel rule', 'tape'], resolution: 0.5, permissibleError: 0.3 },
+  feeler: { id: 'feeler', name: 'Feeler', words: ['feeler', 'feelers', 'feeler gauge'], resolution: 0.01, permissibleError: 0.01 },
+  plug: { id: 'plug', name: 'Plug gauge', words: ['plug gauge', 'pin gauge'], resolution: 0.01, permissibleError: 0.003 },
+  scale: { id: 'scale', name: 'Scale', words: ['scale', 'scales', 'balance'], resolution: 0.1, permissibleError: 0.3 },
+  burette: { id: 'burette', name: 'Burette', words: ['burette', 'buret'], resolution: 0.1, permissibleError: 0.2 },
+  degreeWheel: { id: 'degreeWheel', name: 'Degree wheel', words: ['degree wheel', 'protractor'], resolution: 0.5, permissibleError: 0.5 },
+  springTester: { id: 'springTester', name: 'Spring tester', words: ['spring tester', 'tester'], resolution: 2, permissibleError: 8 },
+  sheet: { id: 'sheet', name: 'Sheet', words: ['sheet', 'as stated', 'from sheet'], resolution: 0.001, permissibleError: 0.001 },
 } as const satisfies Record<string, Instrument>;
 
 export type InstrumentId = keyof typeof INSTRUMENTS;

@@ -1,5 +1,5 @@
-/** What a number counts. Every quantity has one inside unit: mm, cc, g, degree, piece. */
-export type QuantityKind = 'length' | 'angle' | 'volume' | 'mass' | 'count';
+/** What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, revolution a minute, to one, piece. */
+export type QuantityKind = 'length' | 'angle' | 'volume' | 'mass' | 'force' | 'springRate' | 'speed' | 'ratio' | 'count';
 
 export interface Unit {
   readonly id: string;
@@ -11,6 +11,9 @@ export interface Unit {
   /** What people write for it, lower case. */
   readonly words: readonly string[];
 }
+
+/** One pound-force in newton: 0.453 592 37 kg times 9.806 65 m/s², both exact (NIST SP 811, table B.8). */
+const POUND_FORCE = 0.45359237 * 9.80665;
 
 /**
  * The units people write. One inch is exactly 25.4 mm (international yard and pound agreement, 1959;
@@ -26,6 +29,12 @@ export const UNITS = {
   cuin: { id: 'cuin', quantity: 'volume', inside: 16.387064, symbol: 'cu in', words: ['cuin', 'cu.in.', 'ci', 'in3', 'in³'] },
   g: { id: 'g', quantity: 'mass', inside: 1, symbol: 'g', words: ['g', 'gram', 'grams', 'gramme', 'grammes'] },
   oz: { id: 'oz', quantity: 'mass', inside: 28.349523125, symbol: 'oz', words: ['oz', 'ounce', 'ounces'] },
+  N: { id: 'N', quantity: 'force', inside: 1, symbol: 'N', words: ['newton', 'newtons'] },
+  lbf: { id: 'lbf', quantity: 'force', inside: POUND_FORCE, symbol: 'lbf', words: ['lbf', 'lb', 'lbs', 'pounds'] },
+  Npmm: { id: 'Npmm', quantity: 'springRate', inside: 1, symbol: 'N/mm', words: ['n/mm'] },
+  lbfpin: { id: 'lbfpin', quantity: 'springRate', inside: POUND_FORCE / 25.4, symbol: 'lbf/in', words: ['lbf/in', 'lb/in', 'lbs/in'] },
+  rpm: { id: 'rpm', quantity: 'speed', inside: 1, symbol: 'rpm', words: ['rpm', 'rev/min', '1/min'] },
+  ratio: { id: 'ratio', quantity: 'ratio', inside: 1, symbol: ':1', words: [':1', 'to 1'] },
 } as const satisfies Record<string, Unit>;
 
 export type UnitId = keyof typeof UNITS;
@@ -63,6 +72,14 @@ export function shownUnit(quantity: QuantityKind, system: UnitSystem): UnitId | 
       return system === 'inch' ? 'oz' : 'g';
     case 'angle':
       return 'deg';
+    case 'force':
+      return system === 'inch' ? 'lbf' : 'N';
+    case 'springRate':
+      return system === 'inch' ? 'lbfpin' : 'Npmm';
+    case 'speed':
+      return 'rpm';
+    case 'ratio':
+      return 'ratio';
     case 'count':
       return undefined;
   }

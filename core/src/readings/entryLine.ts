@@ -1,4 +1,4 @@
-import { isOptionOf, KIND_IDS, KINDS, type KindId } from '../dictionary/dictionary.js';
+import { isOptionOf, KINDS, type KindId } from '../dictionary/dictionary.js';
 import type { Feature, Making, MarkPlace } from '../dictionary/definition.js';
 import { INSTRUMENTS, type InstrumentId } from '../quantity/instrument.js';
 import { MarkTextError, normaliseMark, readMark } from '../marks/markText.js';
@@ -27,21 +27,39 @@ export function readEntry(text: string, kind: KindId): Entry {
     const reason = `That is ${text.length.toLocaleString('en')} characters; the line takes ${LONGEST_ENTRY.toLocaleString('en')} at once. Shorten it or enter it in pieces.`;
     return { words: [{ sort: 'unread', text: text.slice(0, 20_000), reason }] };
   }
-  const named = kindNamed(text);
+  const named = kindNamed(text, kind);
   return { ...(named ? { kind: named } : {}), words: new EntryReader(text, vocabulary(named ?? kind), named ?? kind).read() };
 }
 
-/** The first kind of part that a text names, if any. */
-export function kindNamed(text: string): KindId | undefined {
-  const lower = ` ${text.toLowerCase().replace(/[\s,;]+/g, ' ')} `;
-  let first: { readonly at: number; readonly length: number; readonly kind: KindId } | undefined;
-  for (const id of KIND_IDS) {
-    for (const word of KINDS[id].words) {
-      const at = lower.indexOf(` ${word} `);
-      if (at >= 0 && (!first || at < first.at || (at === first.at && word.length > first.length))) first = { at, length: word.length, kind: id };
-    }
+/**
+ * The first kind of part that a text names, if any. A word that also means something on the part at hand does not name
+ * a kind: on a crank, "rod journal" is a size and "seal" its rear seal journal.
+ */
+export function kindNamed(text: string, kind: KindId): KindId | undefined {
+  const words = tokens(text).map((token) => token.text.toLowerCase());
+  const known = vocabulary(kind);
+  for (let at = 0; at < words.length; ) {
+    const phrase = longestPhrase(known, words, at);
+    const named = phrase && soleKind(phrase.meanings);
+    if (named) return named;
+    at += phrase?.tokens ?? 1;
   }
-  return first?.kind;
+  return undefined;
+}
+
+/** The kind that a phrase names when it can mean nothing else. */
+function soleKind(meanings: readonly Meaning[]): KindId | undefined {
+  const [first] = meanings;
+  return first?.is === 'kind' && meanings.every((meaning) => meaning.is === 'kind') ? first.kind : undefined;
+}
+
+/** The longest phrase of a vocabulary that begins at word `at`. */
+function longestPhrase(known: Vocabulary, words: readonly string[], at: number): Phrase | undefined {
+  for (let count = Math.min(LONGEST_PHRASE, words.length - at); count > 0; count--) {
+    const meanings = known.get(words.slice(at, at + count).join(' '));
+    if (meanings) return { meanings, tokens: count };
+  }
+  return undefined;
 }
 
 interface Token {
@@ -68,6 +86,7 @@ function tokens(text: string): Token[] {
 
 class EntryReader {
   private readonly tokens: readonly Token[];
+  private readonly lower: readonly string[];
   private readonly words: Understood[] = [];
   private at = 0;
   /** Tokens not understood so far that will make one unread word together. */
@@ -79,6 +98,7 @@ class EntryReader {
     private readonly kind: KindId,
   ) {
     this.tokens = tokens(text);
+    this.lower = this.tokens.map((token) => token.text.toLowerCase());
   }
 
   read(): Understood[] {
@@ -101,12 +121,7 @@ class EntryReader {
 
   /** The longest phrase of the vocabulary at token `at`. */
   private phrase(at: number): Phrase | undefined {
-    for (let count = Math.min(LONGEST_PHRASE, this.tokens.length - at); count > 0; count--) {
-      const words = this.tokens.slice(at, at + count).map((token) => token.text.toLowerCase());
-      const meanings = this.vocabulary.get(words.join(' '));
-      if (meanings) return { meanings, tokens: count };
-    }
-    return undefined;
+    return longestPhrase(this.vocabulary, this.lower, at);
   }
 
   private source(from: number, to: number): string {
@@ -115,7 +130,7 @@ class EntryReader {
 
   private kindWord(): 'skip' | undefined {
     const phrase = this.phrase(this.at);
-    if (!phrase?.meanings.some((meaning) => meaning.is === 'kind')) return undefined;
+    if (!phrase || !soleKind(phrase.meanings)) return undefined;
     this.flushUnread();
     this.at += phrase.tokens;
     return 'skip';

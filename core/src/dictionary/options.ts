@@ -1,0 +1,43 @@
+/** Options that two kinds of part tell in the same words, so that a joint can compare them. */
+
+/** How a pin is held, as the rod is made for it and as the piston is. */
+export const PIN_FIXING = {
+  pressed: 'pressed in the rod | pressed, press fit, pressed pin',
+  circlip: 'floating, circlips | circlip, circlips, floating',
+  spiralLock: 'floating, spiral locks | spiral lock, spiral locks',
+  endCaps: 'floating, end caps | end cap, end caps, buttons',
+} as const;
+
+/** Where the combustion chamber sits over the bore, in the head and as a piston is made for it. */
+export const CHAMBER_POSITION = {
+  central: 'central | central, centred, centered',
+  offset: 'offset | offset, to one side',
+} as const;
+
+/** What follows the cam, as the lifter is and as the cam asks for. */
+export const LIFTER_FORM = {
+  solidFlat: 'solid, flat | solid, solid flat, mechanical',
+  hydraulicFlat: 'hydraulic, flat | hydraulic, hydraulic flat',
+  solidRoller: 'solid roller | solid roller',
+  hydraulicRoller: 'hydraulic roller | hydraulic roller, roller',
+  deactivating: 'deactivating roller | deactivating, collapsing',
+} as const;
+
+/** How the crank turns the cam. */
+export const CAM_DRIVE = {
+  gear: 'gears | gear, gears, gear drive',
+  chain: 'chain | chain, chain drive',
+  belt: 'toothed belt | belt, toothed belt',
+} as const;
+
+export const ROTATION = {
+  clockwise: 'clockwise, from the front | clockwise, cw',
+  anticlockwise: 'anticlockwise, from the front | anticlockwise, counterclockwise, ccw',
+} as const;
+
+/** Where the head lets its coolant out. */
+export const COOLANT_FACE = {
+  deck: 'through the deck | deck coolant, deck ports',
+  intake: 'through the intake face | intake coolant, intake ports',
+  both: 'through both | both ways',
+} as const;
