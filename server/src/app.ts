@@ -12,6 +12,7 @@ import { CatalogueStore } from './features/catalogueStore.js';
 import { health } from './features/health.js';
 import { identify } from './features/identify.js';
 import { interchange } from './features/interchange.js';
+import { records } from './features/records.js';
 import { specimens } from './features/specimens.js';
 import { SpecimenStore } from './features/specimenStore.js';
 import { webApp } from './features/webApp.js';
@@ -76,6 +77,7 @@ export async function buildApp(config: Pick<Config, 'databaseUrl' | 'webRoot' | 
     async (api) => {
       await api.register(health, { database });
       await api.register(catalogue, { catalogue: catalogueStore });
+      await api.register(records, { catalogue: catalogueStore });
       await api.register(identify, { catalogue: catalogueStore });
       await api.register(interchange, { catalogue: catalogueStore, specimens: specimenStore });
       await api.register(specimens, { specimens: specimenStore });

@@ -1,6 +1,7 @@
 import { DataError, NoJointError, type Problem } from '@which-bore/core';
 import type { FastifyError, FastifyInstance } from 'fastify';
 import { isAway } from './database/database.js';
+import { RecordChangedError, RecordInUseError, UnknownRecordError } from './features/catalogueStore.js';
 import { ChangedMeanwhileError, UnknownSpecimenError } from './features/specimenStore.js';
 
 /** Something named in a request is not there. */
@@ -23,8 +24,11 @@ const KIBIBYTE = 1024;
 function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
   if (error instanceof NoJointError) return { status: 400, body: { error: error.message } };
-  if (error instanceof NotFoundError || error instanceof UnknownSpecimenError) return { status: 404, body: { error: error.message } };
-  if (error instanceof ChangedMeanwhileError) return { status: 409, body: { error: error.message, current: error.current } };
+  if (error instanceof NotFoundError || error instanceof UnknownSpecimenError || error instanceof UnknownRecordError)
+    return { status: 404, body: { error: error.message } };
+  if (error instanceof RecordInUseError) return { status: 409, body: { error: error.message } };
+  if (error instanceof ChangedMeanwhileError || error instanceof RecordChangedError)
+    return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
     return { status: 503, body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' } };
   }

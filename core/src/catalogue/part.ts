@@ -1,12 +1,12 @@
 import type { KindId } from '../dictionary/dictionary.js';
-import { KINDS, parameterOf } from '../dictionary/dictionary.js';
+import { KINDS } from '../dictionary/dictionary.js';
 import { estimate, expanded, INSTRUMENTS } from '../quantity/instrument.js';
 import { width, type Interval } from '../quantity/interval.js';
 import { toInside } from '../quantity/unit.js';
 import type { Specimen } from '../readings/reading.js';
 import { sizesMeasured } from '../readings/measured.js';
-import type { Family, Pattern } from './pattern.js';
-import { sizeFrom } from './size.js';
+import type { Pattern } from './pattern.js';
+import { optionOf, sizeOf, valueIds } from './value.js';
 
 /** Where a value comes from, strongest first. */
 export type Source = 'measured' | 'machined' | 'pattern' | 'identified';
@@ -14,6 +14,8 @@ export type Source = 'measured' | 'machined' | 'pattern' | 'identified';
 export interface Value {
   readonly interval: Interval;
   readonly source: Source;
+  /** True when the catalogue's sources contradict each other about it. */
+  readonly disputed?: boolean;
 }
 
 export interface SeenLook {
@@ -36,23 +38,32 @@ export interface Part {
   readonly pattern?: string;
 }
 
-/** How a pattern is called in full: `Brackmere Sluice, 3.375 forged`. */
-export const patternLabel = (pattern: Pattern, family: Family | undefined): string =>
-  family ? `${family.maker} ${family.name}, ${pattern.name}` : pattern.name;
-
 /** A new part of this pattern, within its limits. */
 export function partFromPattern(pattern: Pattern, label: string, source: 'pattern' | 'identified' = 'pattern'): Part {
   const values: Record<string, Value> = {};
   const service: Record<string, readonly number[]> = {};
   const standard: Record<string, Interval> = {};
-  for (const [id, dimension] of Object.entries(pattern.dimensions)) {
-    const size = sizeFrom(dimension, parameterOf(id));
-    values[id] = { interval: size.limits, source };
-    standard[id] = size.limits;
-    service[id] = size.service;
+  const looks: Record<string, SeenLook> = {};
+  const interfaces: Record<string, string> = {};
+  const kind = KINDS[pattern.kind];
+  const parameters = new Map(Object.values(kind.parameters).map((parameter) => [parameter.id, parameter]));
+  const faces = new Set(Object.values(kind.interfaces).map((each) => each.id));
+  for (const id of valueIds(pattern)) {
+    const parameter = parameters.get(id);
+    if (parameter) {
+      const size = sizeOf(pattern, parameter);
+      if (!size) continue;
+      values[id] = { interval: size.value.limits, source, ...(size.disputed ? { disputed: true } : {}) };
+      standard[id] = size.value.limits;
+      service[id] = size.value.service;
+    } else {
+      const option = optionOf(pattern, id)?.value;
+      if (option === undefined) continue;
+      if (faces.has(id)) interfaces[id] = option;
+      else looks[id] = { option, source };
+    }
   }
-  const looks = Object.fromEntries(Object.entries(pattern.features).map(([id, option]) => [id, { option, source }]));
-  return { kind: pattern.kind, label, values, looks, interfaces: pattern.interfaces, service, standard, pattern: pattern.id };
+  return { kind: pattern.kind, label, values, looks, interfaces, service, standard, pattern: pattern.id };
 }
 
 /**

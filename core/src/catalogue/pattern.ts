@@ -1,77 +1,167 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { MAKINGS } from '../dictionary/definition.js';
 import { KindIdSchema } from '../readings/reading.js';
-
-const Decimal = (description: string) => Type.String({ pattern: '^[+-]?(\\d{1,6}(\\.\\d{1,8})?|\\.\\d{1,8})$', description });
-const Id = (description: string) => Type.String({ pattern: '^[a-z0-9][a-z0-9-]{1,79}$', description });
-const line = (description: string) => Type.String({ minLength: 1, maxLength: 200, description });
-
-/** A size as its source gives it: figures keep their digits, so they are strings. */
-export const DimensionSchema = Type.Object(
-  {
-    low: Decimal('Lower limit of the size as made'),
-    high: Decimal('Upper limit of the size as made; equal to low where only one figure is known'),
-    unit: Type.Union([Type.Literal('mm'), Type.Literal('in'), Type.Literal('g'), Type.Literal('cc'), Type.Literal('deg')], {
-      description: 'Unit of the figures',
-    }),
-    service: Type.Optional(Type.Array(Decimal('Signed step of a service size, same unit'), { maxItems: 12 })),
-    wearLimit: Type.Optional(Decimal('Size past which the part is worn out')),
-    note: Type.Optional(line('Exception or remark')),
-  },
-  { additionalProperties: false },
-);
+import { ClaimSchema, ClaimSourceSchema } from './claim.js';
+import { DateText, DimensionSchema, Id, line, Note, oneOf, YearsSchema } from './figure.js';
 
 export const MarkSchema = Type.Object(
   {
     text: Type.String({ minLength: 1, maxLength: 40, description: 'What stands there' }),
-    making: Type.Unsafe<(typeof MAKINGS)[number]>({ type: 'string', enum: [...MAKINGS], description: 'How it is made' }),
+    making: oneOf(MAKINGS, 'How it is made'),
     place: Type.Optional(line('Id of a mark place of the dictionary')),
     note: Type.Optional(line('Exception or remark')),
   },
   { additionalProperties: false },
 );
+export type Mark = Static<typeof MarkSchema>;
+
+/** A number under which the part is sold, and what became of it. */
+export const PartNumberSchema = Type.Object(
+  {
+    number: Type.String({ minLength: 1, maxLength: 60, description: 'As printed' }),
+    maker: Type.Optional(Id('Maker or supplier whose number it is')),
+    replacedBy: Type.Optional(Type.String({ minLength: 1, maxLength: 60, description: 'Number that took its place' })),
+    since: Type.Optional(DateText('When it was replaced')),
+    note: Type.Optional(line('Remark')),
+  },
+  { additionalProperties: false },
+);
+export type PartNumber = Static<typeof PartNumberSchema>;
+
+/** How two patterns belong together or apart, whatever their sizes say. */
+export const COMPANION_RELATIONS = ['onlyWith', 'pairWith', 'neverWith'] as const;
+export type CompanionRelation = (typeof COMPANION_RELATIONS)[number];
+export const COMPANION_SAYS: Readonly<Record<CompanionRelation, string>> = {
+  onlyWith: 'only valid together with',
+  pairWith: 'only as a pair with',
+  neverWith: 'never in one engine with',
+};
+export const CompanionSchema = Type.Object(
+  { relation: oneOf(COMPANION_RELATIONS, 'How they belong together'), pattern: Id('The other pattern'), note: Type.Optional(line('Why')) },
+  { additionalProperties: false },
+);
+export type Companion = Static<typeof CompanionSchema>;
+
+const Values = {
+  dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, { description: 'By parameter id of the dictionary' }),
+  features: Type.Record(Type.String({ maxLength: 80 }), Type.String({ maxLength: 40 }), { description: 'Option or count by look id of the dictionary' }),
+  source: Type.Optional(ClaimSourceSchema),
+  claims: Type.Optional(Type.Array(ClaimSchema, { maxItems: 200, description: 'Further voices about the values' })),
+};
 
 /** One design of one kind of part. */
 export const PatternSchema = Type.Object(
   {
     id: Id('Stays the same for ever'),
     kind: KindIdSchema,
-    family: Id('Family it was first made for'),
+    family: Type.Optional(Id('Family it was first made for; absent for parts of common trade')),
     name: line('What it is called, without maker and family'),
-    years: Type.Optional(
-      Type.Object(
-        { from: Type.Integer({ minimum: 1880, maximum: 2100 }), to: Type.Integer({ minimum: 1880, maximum: 2100 }) },
-        { additionalProperties: false },
-      ),
-    ),
-    dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, { description: 'By parameter id of the dictionary' }),
-    features: Type.Record(Type.String({ maxLength: 80 }), Type.String({ maxLength: 40 }), { description: 'Option or count by look id of the dictionary' }),
+    years: Type.Optional(YearsSchema),
+    ...Values,
     interfaces: Type.Record(Type.String({ maxLength: 80 }), line('Name of the pattern'), { description: 'By interface id of the dictionary' }),
     marks: Type.Array(MarkSchema, { maxItems: 40 }),
-    numbers: Type.Array(line('Part number'), { maxItems: 40 }),
-    note: Type.Optional(Type.String({ maxLength: 1000 })),
+    numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
+    companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
+    note: Note,
   },
   { additionalProperties: false },
 );
+export type Pattern = Static<typeof PatternSchema>;
+
+export const MakerSchema = Type.Object(
+  {
+    id: Id('Stays the same for ever'),
+    name: line('Maker'),
+    aliases: Type.Optional(Type.Array(line('Other name'), { maxItems: 20 })),
+    licensedFrom: Type.Optional(Id('Maker whose designs it built under licence')),
+    note: Note,
+  },
+  { additionalProperties: false },
+);
+export type Maker = Static<typeof MakerSchema>;
 
 export const FamilySchema = Type.Object(
-  { id: Id('Stays the same for ever'), maker: line('Maker'), name: line('Family'), note: Type.Optional(Type.String({ maxLength: 1000 })) },
+  {
+    id: Id('Stays the same for ever'),
+    maker: Id('Its maker'),
+    name: line('Family'),
+    aliases: Type.Optional(Type.Array(line('Other name'), { maxItems: 20 })),
+    note: Note,
+  },
   { additionalProperties: false },
 );
-
-/** The open catalogue format, version 1. */
-export const CatalogueSchema = Type.Object(
-  {
-    format: Type.Literal('which-bore-catalogue'),
-    version: Type.Literal(1),
-    families: Type.Array(FamilySchema, { maxItems: 10_000 }),
-    patterns: Type.Array(PatternSchema, { maxItems: 500_000 }),
-  },
-  { additionalProperties: false, title: 'Which Bore catalogue', description: 'Families of engines and the patterns of their parts.' },
-);
-
-export type Dimension = Static<typeof DimensionSchema>;
-export type Mark = Static<typeof MarkSchema>;
-export type Pattern = Static<typeof PatternSchema>;
 export type Family = Static<typeof FamilySchema>;
-export type Catalogue = Static<typeof CatalogueSchema>;
+
+/** Serial numbers of a variant: all with a prefix, or a run of them. */
+export const SerialsSchema = Type.Object(
+  {
+    prefix: Type.Optional(Type.String({ minLength: 1, maxLength: 20, description: 'Letters or figures before the running number' })),
+    from: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'First running number' })),
+    to: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'Last running number' })),
+    note: Type.Optional(line('Remark')),
+  },
+  { additionalProperties: false, minProperties: 1 },
+);
+export type Serials = Static<typeof SerialsSchema>;
+
+/** Which pattern a variant carried in which place, when, and how surely. */
+export const FitmentSchema = Type.Object(
+  {
+    slot: Type.String({ minLength: 1, maxLength: 40, description: 'Place in the engine, a slot of the dictionary' }),
+    pattern: Id('What was fitted there'),
+    from: Type.Optional(DateText('First year or month; that of the variant where absent')),
+    to: Type.Optional(DateText('Last year or month; that of the variant where absent')),
+    serialFrom: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'First running number' })),
+    serialTo: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'Last running number' })),
+    share: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1, description: 'How many of those engines carry it; all where absent' })),
+    note: Type.Optional(line('Exception, in words')),
+  },
+  { additionalProperties: false },
+);
+export type Fitment = Static<typeof FitmentSchema>;
+
+/** One version of an engine of a family. */
+export const VariantSchema = Type.Object(
+  {
+    id: Id('Stays the same for ever'),
+    family: Id('Its family'),
+    code: line('Designation'),
+    name: Type.Optional(line('What it is called besides')),
+    years: Type.Optional(YearsSchema),
+    serials: Type.Optional(Type.Array(SerialsSchema, { maxItems: 40 })),
+    machines: Type.Optional(Type.Array(line('Machine it was fitted to'), { maxItems: 60 })),
+    rating: Type.Optional(line('Rated power, as stated')),
+    firingOrder: Type.Optional(line('Firing order')),
+    ...Values,
+    fitments: Type.Array(FitmentSchema, { maxItems: 300 }),
+    note: Note,
+  },
+  { additionalProperties: false },
+);
+export type Variant = Static<typeof VariantSchema>;
+
+/** What patterns and variants have in common: values by dictionary id, and who says so. */
+export type Described = Pick<Pattern, 'dimensions' | 'features' | 'source' | 'claims'> & { readonly interfaces?: Pattern['interfaces'] };
+
+export const SWAP_RESULTS = ['works', 'worksWithWork', 'failed'] as const;
+export const SWAP_RESULT_SAYS: Readonly<Record<(typeof SWAP_RESULTS)[number], string>> = {
+  works: 'went in as it was',
+  worksWithWork: 'went in with work',
+  failed: 'did not go',
+};
+
+/** A recorded fact: this went into that. It outranks what is worked out. */
+export const KnownSwapSchema = Type.Object(
+  {
+    id: Id('Stays the same for ever'),
+    donor: Id('Pattern that was put in'),
+    recipient: Id('Pattern it was put into or onto'),
+    result: oneOf(SWAP_RESULTS, 'What came of it'),
+    work: Type.Optional(Type.Array(line('What had to be done'), { maxItems: 20 })),
+    who: Type.Optional(line('Who did it')),
+    on: Type.Optional(DateText('When')),
+    note: Note,
+  },
+  { additionalProperties: false },
+);
+export type KnownSwap = Static<typeof KnownSwapSchema>;

@@ -1,7 +1,7 @@
 import type { Parameter } from '../dictionary/definition.js';
 import { interval, type Interval } from '../quantity/interval.js';
 import { toInside } from '../quantity/unit.js';
-import type { Dimension } from './pattern.js';
+import type { Dimension } from './figure.js';
 
 /** A dimension of a pattern in inside units, with what the dictionary adds where the pattern says nothing. */
 export interface Size {

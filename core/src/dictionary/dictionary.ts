@@ -1,3 +1,4 @@
+import { variant as engineVariant } from './variant.js';
 import type { Feature, Interface, Kind, MarkPlace, Parameter } from './definition.js';
 import { block } from './kinds/block.js';
 import { cam } from './kinds/cam.js';
@@ -54,8 +55,11 @@ export const KINDS: Readonly<Record<KindId, Kind>> = KINDS_BY_ID;
 
 export const isKindId = (id: string): id is KindId => Object.hasOwn(KINDS_BY_ID, id);
 
+/** Kinds of part, and the engine as a whole. */
+const DESCRIBED: readonly Kind[] = [...Object.values(KINDS), engineVariant];
+
 function gather<T extends { readonly id: string }>(of: (kind: Kind) => Readonly<Record<string, T>>): ReadonlyMap<string, T> {
-  return new Map(KIND_IDS.flatMap((id) => Object.values(of(KINDS[id])).map((entry): [string, T] => [entry.id, entry])));
+  return new Map(DESCRIBED.flatMap((kind) => Object.values(of(kind)).map((entry): [string, T] => [entry.id, entry])));
 }
 
 const PARAMETERS = gather<Parameter>((kind) => kind.parameters);
@@ -78,9 +82,9 @@ export const interfaceOf = (id: string): Interface => entry(INTERFACES, 'interfa
 /** What an entry of any sort is called, with the part it is on: `main journal of the crank`. */
 export function sayEntry(id: string): string {
   const found = PARAMETERS.get(id) ?? FEATURES.get(id) ?? INTERFACES.get(id) ?? MARK_PLACES.get(id);
-  const kind = id.slice(0, id.indexOf('.'));
-  if (!found || !isKindId(kind)) throw new RangeError(`The dictionary has nothing called "${id}".`);
-  return `${found.name.toLowerCase()} of the ${KINDS[kind].name.toLowerCase()}`;
+  const kind = DESCRIBED.find((each) => id.startsWith(`${each.id}.`));
+  if (!found || !kind) throw new RangeError(`The dictionary has nothing called "${id}".`);
+  return `${found.name.toLowerCase()} of the ${kind.name.toLowerCase()}`;
 }
 
 /** How an option or count of a feature is said: `forged`, `8 counterweights`. */

@@ -2,6 +2,7 @@ export * from './definition.js';
 export * from './dictionary.js';
 export * from './serviceSizes.js';
 export * from './slots.js';
+export { variant as engineVariant } from './variant.js';
 export { block } from './kinds/block.js';
 export { cam } from './kinds/cam.js';
 export { crank } from './kinds/crank.js';

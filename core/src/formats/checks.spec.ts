@@ -1,5 +1,5 @@
 import type { SizeReading } from '../readings/reading';
-import { CATALOGUE, words } from '../testing/demo';
+import { CATALOGUE, demoPattern, words } from '../testing/demo';
 import { checkCatalogue } from './checkCatalogue';
 import { checkReadings } from './checkReadings';
 
@@ -9,8 +9,7 @@ describe('checking data', () => {
   });
 
   it('names place and mend of everything wrong', () => {
-    const [pattern] = CATALOGUE.patterns;
-    if (!pattern) throw new Error('The demo is empty.');
+    const pattern = demoPattern('sluice-crank-3115');
     const wrong = {
       ...CATALOGUE,
       patterns: [
@@ -35,7 +34,7 @@ describe('checking data', () => {
       .join('\n');
     for (const part of [
       'used twice',
-      'no family "nobody"',
+      'no family “nobody”',
       'above high',
       'check the unit',
       'no such size',

@@ -1,10 +1,10 @@
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import specimens from '../../../demo-data/specimens.json';
-import { CatalogueSchema } from '../catalogue/pattern';
+import { CatalogueSchema } from '../catalogue/catalogue';
 import { readEntry } from '../readings/entryLine';
 import { SpecimenFileSchema, UnderstoodSchema } from '../readings/reading';
-import { CATALOGUE } from '../testing/demo';
+import { CATALOGUE, demoPattern } from '../testing/demo';
 import { IdentifyRequestSchema, InterchangeRequestSchema } from './requests';
 
 const ajv = new Ajv({ allErrors: true, discriminator: true });
@@ -38,7 +38,7 @@ describe('the schemas', () => {
 
   it('refuse figures that are no numbers, and numbers where figures keep their digits', () => {
     const catalogue = accepts(CatalogueSchema);
-    const [pattern] = CATALOGUE.patterns;
+    const pattern = demoPattern('sluice-crank-3115');
     const withStroke = (low: unknown) => ({ ...CATALOGUE, patterns: [{ ...pattern, dimensions: { 'crank.stroke': { low, high: '90', unit: 'mm' } } }] });
     expect(catalogue(withStroke('89.9'))).toBeTrue();
     for (const low of [89.9, 'NaN', '1e9', 'Infinity', '', '89,9', null])

@@ -1,6 +1,7 @@
-import { parameterOf, type KindId } from '../dictionary/dictionary.js';
+import { KINDS, parameterOf, type KindId } from '../dictionary/dictionary.js';
 import type { Mark, Pattern } from '../catalogue/pattern.js';
 import { sizeFrom, type Size } from '../catalogue/size.js';
+import { optionOf, sizeOf } from '../catalogue/value.js';
 import { characterSet } from '../marks/characterSet.js';
 import { normaliseMark } from '../marks/markText.js';
 
@@ -66,7 +67,7 @@ function markColumn(patterns: readonly Pattern[]): MarkColumn {
   const codes: number[] = [];
   const offsets = new Uint32Array(patterns.length + 1);
   patterns.forEach((pattern, row) => {
-    const numbers: Mark[] = pattern.numbers.map((text) => ({ text, making: 'tag' }));
+    const numbers: Mark[] = pattern.numbers.map(({ number }) => ({ text: number, making: 'tag' }));
     for (const mark of [...pattern.marks, ...numbers]) {
       const text = normaliseMark(mark.text);
       const key = `${text} ${mark.making} ${mark.place ?? ''}`;
@@ -92,6 +93,8 @@ function markColumn(patterns: readonly Pattern[]): MarkColumn {
 export function indexCatalogue(kind: KindId, patterns: readonly Pattern[]): CatalogueIndex {
   // In the order of their ids, so that sums come out the same to the last bit wherever the catalogue was loaded.
   const rows = patterns.filter((pattern) => pattern.kind === kind).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const parameters = new Map(Object.values(KINDS[kind].parameters).map((parameter) => [parameter.id, parameter]));
+  const features = new Set(Object.values(KINDS[kind].features).map((feature) => feature.id));
   const sizes = new Map<string, ColumnBuilder<Size>>();
   const looks = new Map<string, ColumnBuilder<string>>();
   const column = <T>(columns: Map<string, ColumnBuilder<T>>, id: string): ColumnBuilder<T> => {
@@ -105,6 +108,14 @@ export function indexCatalogue(kind: KindId, patterns: readonly Pattern[]): Cata
       column(sizes, id).set(row, key, () => sizeFrom(dimension, parameterOf(id)));
     }
     for (const [id, option] of Object.entries(pattern.features)) column(looks, id).set(row, option, () => option);
+    // Few patterns have more than one voice; what those say together takes the place of the plain value.
+    for (const id of new Set(pattern.claims?.map((claim) => claim.about))) {
+      const parameter = parameters.get(id);
+      const size = parameter && sizeOf(pattern, parameter)?.value;
+      if (size) column(sizes, id).set(row, `${pattern.id} ${id}`, () => size);
+      const option = features.has(id) ? optionOf(pattern, id)?.value : undefined;
+      if (option !== undefined) column(looks, id).set(row, option, () => option);
+    }
   });
   const built = <T>(columns: Map<string, ColumnBuilder<T>>) => new Map([...columns].map(([id, builder]) => [id, builder.build()]));
   return { kind, patterns: rows.map((pattern) => pattern.id), sizes: built(sizes), looks: built(looks), marks: markColumn(rows) };

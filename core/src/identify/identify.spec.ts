@@ -47,7 +47,7 @@ describe('identification', () => {
     const lineUp = lineUpFor('cast K880 main 58.12 mic pin 48.03 mic stroke 88.4 caliper 5 mains');
     expect(lineUp.status).toBe('nothingFits');
     expect(lineUp.none).toBeGreaterThan(0.99);
-    expect(sayStatus(lineUp, (id) => id)).toContain('None of the 16 cranks');
+    expect(sayStatus(lineUp, (id) => id)).toContain('None of the 26 cranks');
   });
 
   it('takes wear one way only: as far over the limits speaks against, as far under does not', () => {

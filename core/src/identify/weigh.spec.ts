@@ -32,7 +32,7 @@ function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
     return option === undefined ? undefined : option === evidence.option ? 1 - evidence.feature.misjudged : evidence.feature.misjudged / (options - 1);
   }
   const aligner = new Aligner(evidence.positions, evidence.making ?? 'cast');
-  const marks = [...pattern.marks.filter((mark) => mark.making === 'cast').map((mark) => mark.text), ...pattern.numbers];
+  const marks = [...pattern.marks.filter((mark) => mark.making === 'cast').map((mark) => mark.text), ...pattern.numbers.map(({ number }) => number)];
   const best = Math.max(...marks.map((mark) => Math.exp(aligner.logLikelihood(normaliseMark(mark)))));
   return (1 - ASSUMED.markUnrecorded) * best + ASSUMED.markUnrecorded * Math.exp(logChance(evidence.positions));
 }

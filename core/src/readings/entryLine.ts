@@ -38,7 +38,7 @@ export function readEntry(text: string, kind: KindId): Entry {
 export function kindNamed(text: string, kind: KindId): KindId | undefined {
   const words = tokens(text).map((token) => token.text.toLowerCase());
   const known = vocabulary(kind);
-  for (let at = 0; at < words.length; ) {
+  for (let at = 0; at < words.length;) {
     const phrase = longestPhrase(known, words, at);
     const named = phrase && soleKind(phrase.meanings);
     if (named) return named;

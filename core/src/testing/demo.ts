@@ -1,6 +1,8 @@
 import demo from '../../../demo-data/catalogue.json';
-import { partFromPattern, patternLabel, type Part } from '../catalogue/part';
-import type { Catalogue, Pattern } from '../catalogue/pattern';
+import type { Catalogue } from '../catalogue/catalogue';
+import { CatalogueLookup } from '../catalogue/lookup';
+import { partFromPattern, type Part } from '../catalogue/part';
+import type { Pattern } from '../catalogue/pattern';
 import { indexCatalogue } from '../identify/catalogueIndex';
 import { identify } from '../identify/identify';
 import { readEntry } from '../readings/entryLine';
@@ -9,28 +11,21 @@ import type { Understood } from '../readings/reading';
 /** The invented demo catalogue, as the tests' material. */
 export const CATALOGUE = demo as unknown as Catalogue;
 
+export const LOOKUP = new CatalogueLookup(CATALOGUE);
+
 export function demoPattern(id: string): Pattern {
-  const found = CATALOGUE.patterns.find((pattern) => pattern.id === id);
+  const found = LOOKUP.pattern(id);
   if (!found) throw new RangeError(`The demo has no pattern ${id}.`);
   return found;
 }
 
-export function demoPart(id: string): Part {
-  const pattern = demoPattern(id);
-  return partFromPattern(
-    pattern,
-    patternLabel(
-      pattern,
-      CATALOGUE.families.find((family) => family.id === pattern.family),
-    ),
-  );
-}
+export const demoPart = (id: string): Part => partFromPattern(demoPattern(id), LOOKUP.label(id));
 
-export const SHELLS = CATALOGUE.patterns.filter((pattern) => pattern.kind === 'mainShell').map((pattern) => demoPart(pattern.id));
+export const SHELLS = LOOKUP.ofKind('mainShell').map((pattern) => demoPart(pattern.id));
 
 const CRANKS = indexCatalogue('crank', CATALOGUE.patterns);
 
 export const words = (text: string): readonly Understood[] => readEntry(text, 'crank').words;
 
 /** The line-up of the demo's cranks for readings as typed. */
-export const lineUpFor = (readings: string | readonly Understood[]) => identify(CRANKS, typeof readings === 'string' ? words(readings) : readings, 20);
+export const lineUpFor = (readings: string | readonly Understood[]) => identify(CRANKS, typeof readings === 'string' ? words(readings) : readings, 100);

@@ -59,7 +59,7 @@ try {
     if (isCatalogue(content)) {
       const problems = checkCatalogue(content);
       if (problems.length > 0) throw new DataError(`${path} cannot be loaded.`, problems);
-      await new CatalogueStore(database).load(content);
+      await new CatalogueStore(database).load(content, 'loaded from a file');
       console.log(`${path}: ${content.patterns.length} patterns.`);
     } else if (isSpecimenFile(content)) {
       console.log(`${path}: ${await loadSpecimens(new SpecimenStore(database), content)} specimens added.`);

@@ -1,6 +1,7 @@
 import { DataSource } from 'typeorm';
 import { ENTITIES } from './entities.js';
 import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
+import { Catalogue1700000000002 } from './migrations/1700000000002-catalogue.js';
 
 /** The database cannot be reached now. Nothing is wrong with the request. */
 export class DatabaseAwayError extends Error {
@@ -41,7 +42,7 @@ export class Database {
       type: 'postgres',
       url,
       entities: ENTITIES,
-      migrations: [Ground1700000000001],
+      migrations: [Ground1700000000001, Catalogue1700000000002],
       migrationsTransactionMode: 'each',
       synchronize: false,
       logging: false,

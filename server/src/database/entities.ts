@@ -1,20 +1,26 @@
-import type { KindId, Pattern, Understood } from '@which-bore/core';
+import type { CatalogueRecord, KindId, RecordOf, RecordType, Understood } from '@which-bore/core';
 import { EntitySchema } from 'typeorm';
 
-export interface FamilyRow {
+/** A record of the catalogue, whatever its type; the other columns PostgreSQL takes from the document. */
+export interface RecordRow<T extends RecordType = RecordType> {
   id: string;
-  maker: string;
-  name: string;
-  note: string | null;
+  /** The whole record in the open format. */
+  document: RecordOf[T];
+  version: number;
 }
 
-export interface PatternRow {
+/** One change of one record. */
+export interface ChangeRow {
   id: string;
-  kind: KindId;
-  familyId: string;
-  name: string;
-  /** The whole pattern in the open format. */
-  document: Pattern;
+  /** Changes made together have the same. */
+  batch: string;
+  at: Date;
+  who: string;
+  operation: 'added' | 'changed' | 'removed';
+  recordType: RecordType;
+  recordId: string;
+  /** The record as it was; null where it was added. */
+  before: CatalogueRecord | null;
 }
 
 /** One row: which state of the catalogue stands in the tables. */
@@ -43,19 +49,33 @@ export interface ReadingRow {
   specimen?: SpecimenRow;
 }
 
-export const FamilyEntity = new EntitySchema<FamilyRow>({
-  name: 'family',
-  columns: { id: { type: 'text', primary: true }, maker: { type: 'text' }, name: { type: 'text' }, note: { type: 'text', nullable: true } },
-});
+const recordEntity = (name: RecordType) =>
+  new EntitySchema<RecordRow>({
+    name,
+    columns: { id: { type: 'text', primary: true }, document: { type: 'jsonb' }, version: { type: 'int', default: 1 } },
+  });
 
-export const PatternEntity = new EntitySchema<PatternRow>({
-  name: 'pattern',
+/** The table of each type of record; its name is the type's. */
+export const RECORD_ENTITIES: Readonly<Record<RecordType, EntitySchema<RecordRow>>> = {
+  maker: recordEntity('maker'),
+  family: recordEntity('family'),
+  pattern: recordEntity('pattern'),
+  variant: recordEntity('variant'),
+  scheme: recordEntity('scheme'),
+  swap: recordEntity('swap'),
+};
+
+export const ChangeEntity = new EntitySchema<ChangeRow>({
+  name: 'change',
   columns: {
-    id: { type: 'text', primary: true },
-    kind: { type: 'text' },
-    familyId: { type: 'text', name: 'family_id' },
-    name: { type: 'text' },
-    document: { type: 'jsonb' },
+    id: { type: 'bigint', primary: true, generated: true },
+    batch: { type: 'uuid' },
+    at: { type: 'timestamptz' },
+    who: { type: 'text' },
+    operation: { type: 'text' },
+    recordType: { type: 'text', name: 'record_type' },
+    recordId: { type: 'text', name: 'record_id' },
+    before: { type: 'jsonb', nullable: true },
   },
 });
 
@@ -90,4 +110,4 @@ export const ReadingEntity = new EntitySchema<ReadingRow>({
   relations: { specimen: { type: 'many-to-one', target: 'specimen', inverseSide: 'readings', joinColumn: { name: 'specimen_id' } } },
 });
 
-export const ENTITIES = [FamilyEntity, PatternEntity, CatalogueStateEntity, SpecimenEntity, ReadingEntity];
+export const ENTITIES = [...Object.values(RECORD_ENTITIES), ChangeEntity, CatalogueStateEntity, SpecimenEntity, ReadingEntity];

@@ -81,7 +81,7 @@ describe('the API', () => {
       ['/api/identify', `{"kind":"crank","readings":[${size.replace('NUMBER', 'NaN')}]}`, 400, /no NaN/],
       ['/api/identify', `{"kind":"crank","readings":[${size.replace('NUMBER', '1e999')}]}`, 400, /values\[0\].*number/],
       ['/api/identify', `{"kind":"crank","readings":[${size.replace('NUMBER', '"Infinity"')}]}`, 400, /values\[0\].*number/],
-      ['/api/identify', { kind: 'wing' }, 400, /crank, block, mainShell/],
+      ['/api/identify', { kind: 'wing' }, 400, /block, crank, mainShell/],
       ['/api/identify', { kind: 'crank', entry: 'x'.repeat(BODY_LIMIT) }, 413, /at most 1024 KiB/],
       ['/api/interchange', { donor: { pattern: 'no-such' }, recipients: ['ambit-block-3'] }, 404, /donor\.pattern.*no-such/],
       ['/api/interchange', { donor: { pattern: 'ambit-crank-3' }, recipients: ['no-such'] }, 404, /recipients\[0\].*no-such/],

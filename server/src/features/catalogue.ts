@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { CatalogueSchema, KINDS, PatternSchema } from '@which-bore/core';
+import { CatalogueSchema, EMPTY_CATALOGUE, KINDS, PatternSchema } from '@which-bore/core';
 import { NotFoundError } from '../errors.js';
 import type { CatalogueStore } from './catalogueStore.js';
 
@@ -18,7 +18,7 @@ export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }>
             description: 'See /api/catalogue.schema.json',
             type: 'object',
             additionalProperties: true,
-            examples: [{ format: 'which-bore-catalogue', version: 1, families: [], patterns: [] }],
+            examples: [EMPTY_CATALOGUE],
           },
         },
       },

@@ -1,39 +1,33 @@
 import {
+  CATALOGUE_FORMAT,
+  CATALOGUE_VERSION,
+  CatalogueLookup,
   indexCatalogue,
+  LIST_OF,
   partFromPattern,
-  patternLabel,
+  RECORD_NAMES,
+  RECORD_TYPES,
   type Catalogue,
   type CatalogueIndex,
-  type Family,
   type KindId,
   type Part,
-  type Pattern,
+  type RecordOf,
+  type RecordType,
 } from '@which-bore/core';
+import { QueryFailedError, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
-import { CatalogueStateEntity, FamilyEntity, PatternEntity } from '../database/entities.js';
+import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, type RecordRow } from '../database/entities.js';
 
 /** The catalogue as it stands at one revision, with what is worked out from it kept until the next. */
-export class CatalogueSnapshot {
-  private readonly families: ReadonlyMap<string, Family>;
-  private readonly patterns: ReadonlyMap<string, Pattern>;
+export class CatalogueSnapshot extends CatalogueLookup {
   private readonly indexes = new Map<KindId, CatalogueIndex>();
   private shellParts: readonly Part[] | undefined;
 
   constructor(
     readonly revision: number,
-    readonly catalogue: Catalogue,
+    catalogue: Catalogue,
   ) {
-    this.families = new Map(catalogue.families.map((family) => [family.id, family]));
-    this.patterns = new Map(catalogue.patterns.map((pattern) => [pattern.id, pattern]));
-  }
-
-  pattern(id: string): Pattern | undefined {
-    return this.patterns.get(id);
-  }
-
-  label(id: string): string {
-    const pattern = this.patterns.get(id);
-    return pattern ? patternLabel(pattern, this.families.get(pattern.family)) : id;
+    super(catalogue);
   }
 
   index(kind: KindId): CatalogueIndex {
@@ -44,14 +38,69 @@ export class CatalogueSnapshot {
 
   /** Shells and spacers, free to be put between any two parts. */
   get shells(): readonly Part[] {
-    this.shellParts ??= this.catalogue.patterns
-      .filter((pattern) => pattern.kind === 'mainShell')
-      .map((pattern) => partFromPattern(pattern, this.label(pattern.id)));
+    this.shellParts ??= this.ofKind('mainShell').map((pattern) => partFromPattern(pattern, this.label(pattern.id)));
     return this.shellParts;
   }
 }
 
-/** Reads and replaces the catalogue in the database. */
+/** There is no such record. */
+export class UnknownRecordError extends Error {
+  constructor(type: RecordType, id: string) {
+    super(`There is no ${RECORD_NAMES[type]} “${id}” in the catalogue.`);
+    this.name = 'UnknownRecordError';
+  }
+}
+
+/** Somebody else changed the record since it was read. */
+export class RecordChangedError extends Error {
+  constructor(
+    type: RecordType,
+    readonly current: { readonly record: unknown; readonly version: number } | undefined,
+  ) {
+    super(`The ${RECORD_NAMES[type]} was changed by somebody else meanwhile. Look at what they did, then save again.`);
+    this.name = 'RecordChangedError';
+  }
+}
+
+/** A change that the database's own rules forbid: a record others stand on, or one that leads nowhere. */
+export class RecordInUseError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'RecordInUseError';
+  }
+}
+
+export interface StoredRecord<T extends RecordType> {
+  readonly record: RecordOf[T];
+  readonly version: number;
+}
+
+const FOREIGN_KEY = '23503';
+/** What a table is called in a message, where it is no type of record. */
+const TABLE_NAMES: Readonly<Record<string, string>> = {
+  fitment: 'fitment of a variant',
+  companion: 'companion of another pattern',
+  part_number: 'part number',
+};
+
+/** Says a broken reference in words: who stands on what. */
+function explained(error: unknown): unknown {
+  if (!(error instanceof QueryFailedError)) return error;
+  const driver = error.driverError as { readonly code?: string; readonly table?: string; readonly detail?: string };
+  if (driver.code !== FOREIGN_KEY) return error;
+  const [, id = ''] = /\)=\(([^)]*)\)/.exec(driver.detail ?? '') ?? [];
+  const table = driver.table ?? '';
+  const who = RECORD_TYPES.includes(table as RecordType) ? RECORD_NAMES[table as RecordType] : (TABLE_NAMES[table] ?? table);
+  return new RecordInUseError(
+    (driver.detail ?? '').includes('is still referenced')
+      ? `“${id}” is still named by a ${who}; take it out there first.`
+      : `A ${who} names “${id}”, which is not there; add it first.`,
+  );
+}
+
+const BATCH = 2000;
+
+/** Reads and changes the catalogue in the database. Who changes something is put on record with it. */
 export class CatalogueStore {
   private last: CatalogueSnapshot | undefined;
 
@@ -66,34 +115,111 @@ export class CatalogueStore {
   async snapshot(): Promise<CatalogueSnapshot> {
     const revision = await this.revision();
     if (this.last?.revision === revision) return this.last;
-    const { connection } = this.database;
-    const families = await connection.getRepository(FamilyEntity).find({ order: { id: 'ASC' } });
-    const patterns = await connection.getRepository(PatternEntity).find({ order: { id: 'ASC' } });
+    const of = async <T extends RecordType>(type: T): Promise<RecordOf[T][]> => {
+      const rows = (await this.database.connection.getRepository(RECORD_ENTITIES[type]).find({ order: { id: 'ASC' } })) as RecordRow<T>[];
+      return rows.map((row) => row.document);
+    };
     this.last = new CatalogueSnapshot(revision, {
-      format: 'which-bore-catalogue',
-      version: 1,
-      families: families.map(({ note, ...family }) => ({ ...family, ...(note === null ? {} : { note }) })),
-      patterns: patterns.map((row) => row.document),
+      format: CATALOGUE_FORMAT,
+      version: CATALOGUE_VERSION,
+      makers: await of('maker'),
+      families: await of('family'),
+      patterns: await of('pattern'),
+      variants: await of('variant'),
+      schemes: await of('scheme'),
+      swaps: await of('swap'),
     });
     return this.last;
   }
 
-  /** Adds the families and patterns of a checked catalogue, replacing those with the same ids; all or nothing. */
-  async load(catalogue: Catalogue): Promise<void> {
-    await this.database.connection.transaction(async (manager) => {
-      await manager.getRepository(FamilyEntity).upsert(
-        catalogue.families.map((family) => ({ ...family, note: family.note ?? null })),
-        ['id'],
-      );
-      const rows = catalogue.patterns.map((pattern) => ({
-        id: pattern.id,
-        kind: pattern.kind,
-        familyId: pattern.family,
-        name: pattern.name,
-        document: pattern,
-      }));
-      for (let from = 0; from < rows.length; from += 1000) await manager.getRepository(PatternEntity).upsert(rows.slice(from, from + 1000), ['id']);
-      await manager.getRepository(CatalogueStateEntity).increment({ id: 1 }, 'revision', 1);
+  /** One record with its version. Throws an UnknownRecordError. */
+  async record<T extends RecordType>(type: T, id: string): Promise<StoredRecord<T>> {
+    const row = (await this.database.connection.getRepository(RECORD_ENTITIES[type]).findOneBy({ id })) as RecordRow<T> | null;
+    if (!row) throw new UnknownRecordError(type, id);
+    return { record: row.document, version: row.version };
+  }
+
+  /**
+   * Adds a record (version 0) or changes it. Throws a RecordChangedError when the version is not the stored one, a
+   * RecordInUseError when it names a record that is not there.
+   */
+  async put<T extends RecordType>(type: T, record: RecordOf[T], version: number, who: string): Promise<StoredRecord<T>> {
+    await this.asBy(who, async (manager) => {
+      const document = JSON.stringify(record);
+      const done = await (version === 0
+        ? manager.query(`INSERT INTO ${type} (id, document) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING id`, [record.id, document])
+        : manager.query(
+            `WITH done AS (UPDATE ${type} SET document = $2, version = version + 1 WHERE id = $1 AND version = $3 RETURNING id) SELECT id FROM done`,
+            [record.id, document, version],
+          ));
+      if (done.length === 0) throw new RecordChangedError(type, await this.record(type, record.id).catch(() => undefined));
     });
+    return { record, version: version + 1 };
+  }
+
+  /** Removes a record. Throws an UnknownRecordError, a RecordChangedError, or a RecordInUseError when others stand on it. */
+  async remove(type: RecordType, id: string, version: number, who: string): Promise<void> {
+    await this.asBy(who, async (manager) => {
+      const current = await this.record(type, id);
+      if (current.version !== version) throw new RecordChangedError(type, current);
+      await manager.delete(RECORD_ENTITIES[type], { id, version });
+    });
+  }
+
+  /** The last changes, newest first: of one record, of a batch, or of all. */
+  async changes(
+    of: { readonly type?: RecordType; readonly id?: string; readonly batch?: string; readonly before?: string },
+    most: number,
+  ): Promise<ChangeRow[]> {
+    const query = this.database.connection.getRepository(ChangeEntity).createQueryBuilder('change').orderBy('change.id', 'DESC').limit(most);
+    if (of.type !== undefined) query.andWhere('change.recordType = :type', { type: of.type });
+    if (of.id !== undefined) query.andWhere('change.recordId = :id', { id: of.id });
+    if (of.batch !== undefined) query.andWhere('change.batch = :batch', { batch: of.batch });
+    if (of.before !== undefined) query.andWhere('change.id < :before', { before: of.before });
+    return query.getMany();
+  }
+
+  /** Brings a record back to what it was before a change. That is a change in its turn, and can be undone as well. */
+  async undo(change: string, who: string): Promise<void> {
+    const found = await this.database.connection.getRepository(ChangeEntity).findOneBy({ id: change });
+    if (!found) throw new UnknownRecordError('pattern', `change ${change}`);
+    const { recordType: type, recordId: id, before } = found;
+    await this.asBy(who, async (manager) => {
+      if (before === null) await manager.delete(RECORD_ENTITIES[type], { id });
+      else
+        await manager.query(
+          `INSERT INTO ${type} (id, document) VALUES ($1, $2) ON CONFLICT (id) DO UPDATE SET document = excluded.document, version = ${type}.version + 1`,
+          [id, JSON.stringify(before)],
+        );
+    });
+  }
+
+  /** Adds the records of a checked catalogue, replacing those with the same ids that differ; all or nothing. */
+  async load(catalogue: Catalogue, who: string): Promise<void> {
+    await this.asBy(who, async (manager) => {
+      for (const type of RECORD_TYPES) {
+        const records = catalogue[LIST_OF[type]];
+        for (let from = 0; from < records.length; from += BATCH) {
+          const batch = records.slice(from, from + BATCH);
+          await manager.query(
+            `INSERT INTO ${type} (id, document) SELECT * FROM unnest($1::text[], $2::jsonb[])
+             ON CONFLICT (id) DO UPDATE SET document = excluded.document, version = ${type}.version + 1 WHERE ${type}.document <> excluded.document`,
+            [batch.map((record) => record.id), batch.map((record) => JSON.stringify(record))],
+          );
+        }
+      }
+    });
+  }
+
+  /** Does something to the catalogue in one transaction, under somebody's name. */
+  async asBy<T>(who: string, work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    try {
+      return await this.database.connection.transaction(async (manager) => {
+        await manager.query(`SELECT set_config('which_bore.who', $1, true), set_config('which_bore.batch', gen_random_uuid()::text, true)`, [who]);
+        return work(manager);
+      });
+    } catch (error) {
+      throw explained(error);
+    }
   }
 }

@@ -22,8 +22,8 @@ export async function appWithDemo(): Promise<FastifyInstance> {
   const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent' });
   const database = new Database(testDatabaseUrl(), () => undefined);
   await database.open();
-  await database.connection.query('TRUNCATE reading, specimen, pattern, family');
-  await new CatalogueStore(database).load(await demoCatalogue());
+  await database.connection.query('TRUNCATE reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker');
+  await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
   await database.close();
   return app;
 }

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { sayProbability, sayStatus, type Candidate, type LineUp, type Pull, type Status } from '@which-bore/core';
-import type { CatalogueView } from '../data/catalogueData';
+import { sayProbability, sayStatus, sayYears, type Candidate, type CatalogueLookup, type LineUp, type Pull, type Status } from '@which-bore/core';
 import { Said } from '../ui/said';
 
 /** Weight at which a bar reaches its end, in decibans. */
@@ -24,7 +23,7 @@ const STATUS_WORDS: Readonly<Record<Status, string>> = {
 })
 export class LineUpList {
   readonly lineUp = input.required<LineUp>();
-  readonly catalogue = input.required<CatalogueView>();
+  readonly catalogue = input.required<CatalogueLookup>();
   /** Pattern id of the candidate laid open. */
   readonly chosen = input<string>();
   readonly choose = output<string>();
@@ -42,19 +41,15 @@ export class LineUpList {
     return rows;
   });
 
-  protected family(id: string): string {
-    const pattern = this.catalogue().pattern(id);
-    const family = pattern && this.catalogue().family(pattern);
-    return family ? `${family.maker} ${family.name}` : '';
-  }
-
   protected name(id: string): string {
     return this.catalogue().pattern(id)?.name ?? id;
   }
 
-  protected years(id: string): string {
-    const years = this.catalogue().pattern(id)?.years;
-    return years ? `${years.from} to ${years.to}` : '';
+  /** Family and years, as far as the catalogue has them. */
+  protected under(id: string): string {
+    const pattern = this.catalogue().pattern(id);
+    const family = pattern?.family === undefined ? [] : [this.catalogue().familyLabel(pattern.family)];
+    return [...family, ...(pattern?.years ? [sayYears(pattern.years)] : [])].join(', ');
   }
 
   protected width(pull: Pull): number {

@@ -151,8 +151,7 @@ export class SwapStation {
   protected readonly need = sayEntry;
 
   private family(pattern: Pattern): string {
-    const family = this.catalogue()?.family(pattern);
-    return family ? `${family.maker} ${family.name}` : '';
+    return pattern.family === undefined ? '' : (this.catalogue()?.familyLabel(pattern.family) ?? pattern.family);
   }
 }
 

@@ -1,4 +1,5 @@
 import {
+  CatalogueLookup,
   identify,
   indexCatalogue,
   partFromPattern,
@@ -16,11 +17,10 @@ import {
 import { BehaviorSubject, of, type Observable } from 'rxjs';
 import demo from '../../../../demo-data/catalogue.json';
 import type { SpecimenSummary } from '../data/api';
-import { CatalogueView } from '../data/catalogueData';
 import type { Donor } from '../data/core.worker';
 
 export const CATALOGUE = demo as unknown as Catalogue;
-export const VIEW = new CatalogueView(CATALOGUE);
+export const VIEW = new CatalogueLookup(CATALOGUE);
 export const ID = '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11';
 
 export const readings = (text: string, kind: KindId = 'crank'): Reading[] =>

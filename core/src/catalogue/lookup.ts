@@ -1,0 +1,168 @@
+import type { KindId } from '../dictionary/dictionary.js';
+import { SLOTS } from '../dictionary/slots.js';
+import { normaliseMark } from '../marks/markText.js';
+import type { Catalogue } from './catalogue.js';
+import { monthOf, type Years } from './figure.js';
+import type { Companion, Family, Fitment, KnownSwap, Maker, PartNumber, Pattern, Variant } from './pattern.js';
+import type { Scheme } from './scheme.js';
+
+/** Where a pattern was fitted. */
+export interface FittedIn {
+  readonly variant: Variant;
+  readonly fitment: Fitment;
+}
+
+const byId = <T extends { readonly id: string }>(records: readonly T[]): ReadonlyMap<string, T> => new Map(records.map((record) => [record.id, record]));
+
+function grouped<K, T>(items: Iterable<T>, key: (item: T) => K | undefined): ReadonlyMap<K, readonly T[]> {
+  const groups = new Map<K, T[]>();
+  for (const item of items) {
+    const of = key(item);
+    if (of === undefined) continue;
+    const group = groups.get(of);
+    if (group) group.push(item);
+    else groups.set(of, [item]);
+  }
+  return groups;
+}
+
+/** A table made when first asked for. */
+function lazy<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
+
+/** A catalogue with its records at hand by id, and the ways between them. */
+export class CatalogueLookup {
+  private readonly makers: ReadonlyMap<string, Maker>;
+  private readonly families: ReadonlyMap<string, Family>;
+  private readonly patterns: ReadonlyMap<string, Pattern>;
+  private readonly variants: ReadonlyMap<string, Variant>;
+  private readonly schemes: ReadonlyMap<string, Scheme>;
+  private readonly fitted = lazy(() =>
+    grouped(
+      this.catalogue.variants.flatMap((variant) => variant.fitments.map((fitment): FittedIn => ({ variant, fitment }))),
+      ({ fitment }) => fitment.pattern,
+    ),
+  );
+  private readonly byKind = lazy(() => grouped(this.catalogue.patterns, (pattern) => pattern.kind));
+  private readonly variantsByFamily = lazy(() => grouped(this.catalogue.variants, (variant) => variant.family));
+  private readonly patternsByFamily = lazy(() => grouped(this.catalogue.patterns, (pattern) => pattern.family));
+  private readonly familiesByMaker = lazy(() => grouped(this.catalogue.families, (family) => family.maker));
+  private readonly byNumber = lazy(() =>
+    grouped(
+      this.catalogue.patterns.flatMap((pattern) => pattern.numbers.map((number) => ({ pattern, number }))),
+      ({ number }) => normaliseMark(number.number),
+    ),
+  );
+
+  constructor(readonly catalogue: Catalogue) {
+    this.makers = byId(catalogue.makers);
+    this.families = byId(catalogue.families);
+    this.patterns = byId(catalogue.patterns);
+    this.variants = byId(catalogue.variants);
+    this.schemes = byId(catalogue.schemes);
+  }
+
+  maker(id: string | undefined): Maker | undefined {
+    return id === undefined ? undefined : this.makers.get(id);
+  }
+
+  family(id: string | undefined): Family | undefined {
+    return id === undefined ? undefined : this.families.get(id);
+  }
+
+  pattern(id: string | undefined): Pattern | undefined {
+    return id === undefined ? undefined : this.patterns.get(id);
+  }
+
+  variant(id: string | undefined): Variant | undefined {
+    return id === undefined ? undefined : this.variants.get(id);
+  }
+
+  scheme(id: string | undefined): Scheme | undefined {
+    return id === undefined ? undefined : this.schemes.get(id);
+  }
+
+  /** Maker and family in words: `Brackmere Sluice`; the id where the family is unknown. */
+  familyLabel(id: string): string {
+    const family = this.families.get(id);
+    return family ? `${this.makers.get(family.maker)?.name ?? family.maker} ${family.name}` : id;
+  }
+
+  /** How a pattern is called in full: `Brackmere Sluice, 3.375 forged`; the id where there is none such. */
+  label(id: string): string {
+    const pattern = this.patterns.get(id);
+    if (!pattern) return id;
+    return pattern.family === undefined ? pattern.name : `${this.familyLabel(pattern.family)}, ${pattern.name}`;
+  }
+
+  /** How a variant is called in full: `Brackmere Sluice 302 HD`. */
+  variantLabel(id: string): string {
+    const variant = this.variants.get(id);
+    return variant ? `${this.familyLabel(variant.family)} ${variant.code}` : id;
+  }
+
+  ofKind(kind: KindId): readonly Pattern[] {
+    return this.byKind().get(kind) ?? [];
+  }
+
+  familiesOf(maker: string): readonly Family[] {
+    return this.familiesByMaker().get(maker) ?? [];
+  }
+
+  variantsOf(family: string): readonly Variant[] {
+    return this.variantsByFamily().get(family) ?? [];
+  }
+
+  patternsOf(family: string): readonly Pattern[] {
+    return this.patternsByFamily().get(family) ?? [];
+  }
+
+  /** Every variant and place in which a pattern was fitted. */
+  fittedIn(pattern: string): readonly FittedIn[] {
+    return this.fitted().get(pattern) ?? [];
+  }
+
+  /** Patterns that carry a number, however it is spaced or dashed. */
+  withNumber(number: string): readonly { readonly pattern: Pattern; readonly number: PartNumber }[] {
+    return this.byNumber().get(normaliseMark(number)) ?? [];
+  }
+
+  /** Patterns that say of themselves that they belong to this one. */
+  companionsOf(pattern: string): readonly { readonly pattern: Pattern; readonly companion: Companion }[] {
+    return this.catalogue.patterns.flatMap((each) =>
+      (each.companions ?? []).filter((companion) => companion.pattern === pattern).map((companion) => ({ pattern: each, companion })),
+    );
+  }
+
+  /** Known swaps in which a pattern took part, either way. */
+  swapsOf(pattern: string): readonly KnownSwap[] {
+    return this.catalogue.swaps.filter((swap) => swap.donor === pattern || swap.recipient === pattern);
+  }
+
+  /** The years in which any variant of a family was made. */
+  yearsOf(family: string): Years | undefined {
+    const years = this.variantsOf(family).flatMap((variant) => (variant.years ? [variant.years] : []));
+    if (years.length === 0) return undefined;
+    const from = years.reduce((first, each) => (monthOf(each.from) < monthOf(first) ? each.from : first), years[0]?.from ?? '');
+    if (years.some((each) => each.to === undefined)) return { from };
+    return { from, to: years.reduce((last, each) => (monthOf(each.to ?? '', true) > monthOf(last, true) ? (each.to ?? last) : last), years[0]?.to ?? '') };
+  }
+}
+
+const SLOT_ORDER = new Map(SLOTS.map((slot, at) => [slot.id, at]));
+
+/** Fitments in the order of assembly, then of time. */
+export const fitmentsInOrder = (fitments: readonly Fitment[]): Fitment[] =>
+  [...fitments].sort(
+    (a, b) => (SLOT_ORDER.get(a.slot) ?? SLOTS.length) - (SLOT_ORDER.get(b.slot) ?? SLOTS.length) || monthOf(a.from ?? '0000') - monthOf(b.from ?? '0000'),
+  );
+
+/** How surely a fitment holds, in words. */
+export function sayShare(share: number | undefined): string {
+  if (share === undefined || share >= 0.97) return 'all';
+  if (share >= 0.6) return 'most';
+  if (share >= 0.2) return 'some';
+  return 'a few';
+}

@@ -1,0 +1,2 @@
+export * from './rollingBearing.js';
+export * from './vehicleNumber.js';

@@ -1,0 +1,122 @@
+import { Type } from '@sinclair/typebox';
+import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
+import { checkRecord, DataError, RECORD_SCHEMAS, RECORD_TYPES, type RecordOf, type RecordType } from '@which-bore/core';
+import type { FastifyRequest } from 'fastify';
+import type { CatalogueStore } from './catalogueStore.js';
+
+const RecordTypeSchema = Type.Unsafe<RecordType>({ type: 'string', enum: [...RECORD_TYPES], description: 'Type of record' });
+const IdSchema = Type.String({ maxLength: 80, examples: ['sluice-crank-3375-forged'] });
+const MOST_CHANGES = 200;
+
+/** Who makes a change, from the header `x-who`: a name a person gave, not a proof. */
+export function whoOf(request: FastifyRequest): string {
+  const header = request.headers['x-who'];
+  const given = (Array.isArray(header) ? header[0] : header) ?? '';
+  try {
+    return decodeURIComponent(given).trim().slice(0, 80) || 'somebody at the bench';
+  } catch {
+    return given.slice(0, 80);
+  }
+}
+
+const Change = Type.Object({
+  id: Type.String(),
+  batch: Type.String({ description: 'Changes made together have the same' }),
+  at: Type.String({ format: 'date-time' }),
+  who: Type.String(),
+  operation: Type.String({ description: 'added, changed or removed' }),
+  type: RecordTypeSchema,
+  record: Type.String({ description: 'Id of the record' }),
+  before: Type.Unknown({ description: 'The record as it was; null where it was added' }),
+});
+
+/** Single records of the catalogue: read, changed, removed, and what was ever done to them. */
+export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> = async (app, { catalogue: store }) => {
+  for (const type of RECORD_TYPES) {
+    const Stored = Type.Object({ record: Type.Unsafe<RecordOf[typeof type]>(RECORD_SCHEMAS[type]), version: Type.Integer({ minimum: 1 }) });
+    const Params = Type.Object({ id: IdSchema });
+    app.get(
+      `/records/${type}/:id`,
+      { schema: { summary: `One ${type}, with its version`, tags: ['catalogue'], params: Params, response: { 200: Stored } } },
+      (request) => store.record(type, request.params.id),
+    );
+    app.put(
+      `/records/${type}/:id`,
+      {
+        schema: {
+          summary: `Add a ${type} (version 0) or change it`,
+          tags: ['catalogue'],
+          params: Params,
+          body: Type.Object(
+            { record: Type.Unsafe<RecordOf[typeof type]>(RECORD_SCHEMAS[type]), version: Type.Integer({ minimum: 0 }) },
+            { additionalProperties: false },
+          ),
+          response: { 200: Stored },
+        },
+      },
+      async (request) => {
+        const { record, version } = request.body;
+        if (record.id !== request.params.id)
+          throw new DataError('The record cannot be saved.', [
+            { where: 'body.record.id', what: `it is “${record.id}” and the address says “${request.params.id}”; make them the same.` },
+          ]);
+        const problems = checkRecord(type, record, 'record');
+        if (problems.length > 0) throw new DataError('The record cannot be saved.', problems);
+        return store.put(type, record, version, whoOf(request));
+      },
+    );
+    app.delete(
+      `/records/${type}/:id`,
+      {
+        schema: {
+          summary: `Remove a ${type}`,
+          tags: ['catalogue'],
+          params: Params,
+          querystring: Type.Object({ version: Type.String({ pattern: '^\\d+$' }) }),
+          response: { 204: Type.Null() },
+        },
+      },
+      async (request, reply) => {
+        await store.remove(type, request.params.id, Number(request.query.version), whoOf(request));
+        return reply.code(204).send(null);
+      },
+    );
+  }
+
+  app.get(
+    '/changes',
+    {
+      schema: {
+        summary: 'What was changed in the catalogue, newest first',
+        tags: ['catalogue'],
+        querystring: Type.Object({
+          type: Type.Optional(RecordTypeSchema),
+          id: Type.Optional(IdSchema),
+          batch: Type.Optional(Type.String({ format: 'uuid' })),
+          before: Type.Optional(Type.String({ pattern: '^\\d+$', description: 'Only changes before this one' })),
+        }),
+        response: { 200: Type.Array(Change) },
+      },
+    },
+    async (request) => {
+      const found = await store.changes(request.query, MOST_CHANGES);
+      return found.map(({ recordType, recordId, at, ...change }) => ({ ...change, at: at.toISOString(), type: recordType, record: recordId }));
+    },
+  );
+
+  app.post(
+    '/changes/:id/undo',
+    {
+      schema: {
+        summary: 'Bring a record back to what it was before a change',
+        tags: ['catalogue'],
+        params: Type.Object({ id: Type.String({ pattern: '^\\d+$', examples: ['1'] }) }),
+        response: { 204: Type.Null() },
+      },
+    },
+    async (request, reply) => {
+      await store.undo(request.params.id, whoOf(request));
+      return reply.code(204).send(null);
+    },
+  );
+};
