@@ -1,5 +1,20 @@
 /** Arrows point one way: web to core, server to core, never back; inside core from the right of its list of folders to the left. */
-const CORE = ['quantity', 'dictionary', 'marks', 'readings', 'catalogue', 'identify', 'joints', 'interchange', 'formats'];
+const CORE = [
+  'quantity',
+  'designations',
+  'dictionary',
+  'marks',
+  'readings',
+  'catalogue',
+  'outline',
+  'search',
+  'compare',
+  'identify',
+  'joints',
+  'interchange',
+  'audit',
+  'formats',
+];
 /** formats is about the shapes of everything before it, and nothing before it needs the shapes. */
 
 const inside = CORE.slice(0, -1).map((folder, at) => ({
@@ -22,14 +37,14 @@ module.exports = {
       name: 'stations-stay-apart',
       comment: 'A station uses data/ and ui/, not another station',
       severity: 'error',
-      from: { path: '^web/src/app/(bench|swap|shelf)/' },
-      to: { path: '^web/src/app/(bench|swap|shelf|frame)/', pathNot: '^web/src/app/$1/' },
+      from: { path: '^web/src/app/(bench|catalogue|compare|swap|shelf)/' },
+      to: { path: '^web/src/app/(bench|catalogue|compare|swap|shelf|frame)/', pathNot: '^web/src/app/$1/' },
     },
     {
       name: 'ui-and-data-below-stations',
       severity: 'error',
       from: { path: '^web/src/app/(ui|data)/' },
-      to: { path: '^web/src/app/(bench|swap|shelf|frame)/' },
+      to: { path: '^web/src/app/(bench|catalogue|compare|swap|shelf|frame)/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.spec\\.ts$', 'main\\.ts$', '\\.worker\\.ts$'] }, to: {} },

@@ -20,7 +20,13 @@ export const SCHEME_FACTS = {
 export type SchemeFact = keyof typeof SCHEME_FACTS;
 export const SCHEME_FACT_IDS = Object.keys(SCHEME_FACTS) as SchemeFact[];
 
-const CHARACTERS = ['digits', 'letters', 'lettersAndDigits', 'exactly'] as const;
+export const CHARACTERS = ['digits', 'letters', 'lettersAndDigits', 'exactly'] as const;
+export const CHARACTERS_SAY: Readonly<Record<(typeof CHARACTERS)[number], string>> = {
+  digits: 'figures',
+  letters: 'letters',
+  lettersAndDigits: 'letters or figures',
+  exactly: 'exactly this text',
+};
 const CLASSES: Readonly<Record<Exclude<(typeof CHARACTERS)[number], 'exactly'>, RegExp>> = {
   digits: /^[0-9]+$/,
   letters: /^[A-Z]+$/,

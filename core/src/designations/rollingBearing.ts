@@ -1,4 +1,4 @@
-import { interval, scaled, type Interval } from '../quantity/interval.js';
+import { interval, type Interval } from '../quantity/interval.js';
 
 /**
  * Boundary dimensions of radial rolling bearings after ISO 15:2017, tables for diameter series 8, 9, 0, 2, 3 and 4: for
@@ -146,7 +146,7 @@ function basicOf(letters: string | undefined, figures: string): Basic {
 export function radialClearance(form: 'ball' | 'cylindrical', bore: number, clearanceClass: ClearanceClass): Interval | undefined {
   const row = (form === 'ball' ? BALL_CLEARANCE : ROLLER_CLEARANCE).find(([over, to]) => bore > over && bore <= to);
   const range = row?.[2 + CLEARANCE_CLASSES.indexOf(clearanceClass)] as readonly [number, number] | undefined;
-  return range && scaled(interval(range[0], range[1]), 0.001);
+  return range && interval(range[0] / 1000, range[1] / 1000);
 }
 
 /**

@@ -37,6 +37,13 @@ describe('the dictionary', () => {
     });
   }
 
+  it('calls no two values by one id', () => {
+    for (const kind of Object.values(KINDS)) {
+      const ids = [kind.parameters, kind.features, kind.interfaces].flatMap((entries) => Object.keys(entries));
+      expect(ids.length).withContext(kind.id).toBe(new Set(ids).size);
+    }
+  });
+
   it('names what it does not know', () => {
     expect(() => parameterOf('crank.colour')).toThrowError(/crank\.colour/);
     expect(() => sayEntry('wing.span')).toThrowError(/wing\.span/);

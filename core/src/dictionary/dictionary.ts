@@ -74,6 +74,11 @@ function entry<T>(entries: ReadonlyMap<string, T>, what: string, id: string): T 
   return found;
 }
 
+const ENTRIES = { parameter: PARAMETERS, feature: FEATURES, markPlace: MARK_PLACES, interface: INTERFACES } as const;
+
+/** Whether an id is that of a parameter, a look, a mark place or a face. */
+export const isIdOf = (sort: keyof typeof ENTRIES, id: string): boolean => ENTRIES[sort].has(id);
+
 export const parameterOf = (id: string): Parameter => entry(PARAMETERS, 'parameter', id);
 export const featureOf = (id: string): Feature => entry(FEATURES, 'look', id);
 export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);

@@ -225,9 +225,15 @@ export const block = defineKind({
       'straight | straight, straight bolts',
       { reach: 'panOff' },
     ),
-    headBolts: counted('Head bolts round a cylinder', 'head bolts, head studs', 'Count the bolt holes that ring one cylinder, shared ones included.', [3, 8], {
-      reach: 'headOff',
-    }),
+    headBoltCount: counted(
+      'Head bolts round a cylinder',
+      'head bolts, head studs',
+      'Count the bolt holes that ring one cylinder, shared ones included.',
+      [3, 8],
+      {
+        reach: 'headOff',
+      },
+    ),
     camBearings: counted('Cam bearings', 'cam bearings, cam bores', 'Count the cam bores through the block; none where the cam is in the head.', [0, 9], {
       reach: 'rotatingPartsOut',
     }),

@@ -164,7 +164,7 @@ export const head = defineKind({
   },
   interfaces: {
     headBolts: face('Head bolt pattern', 'Bolt places, threads and dowels by which the head is held.'),
-    coolant: face('Coolant ports', 'Which coolant holes open in the face, and where.'),
+    coolantPorts: face('Coolant ports', 'Which coolant holes open in the face, and where.'),
     intakeManifold: face('Intake manifold', 'Bolt places and port places of the intake face.'),
     exhaustManifold: face('Exhaust manifold', 'Bolt places and port places of the exhaust face.'),
     camCarrier: face('Cam carrier', 'The carrier machined as a pair with the head.'),

@@ -32,7 +32,7 @@ export const pin = defineKind({
         misjudged: 0.06,
       },
     ),
-    bore: look('Bore form', 'hole form', 'Look through: straight, or tapered wider to the ends to save weight.', {
+    boreForm: look('Bore form', 'hole form', 'Look through: straight, or tapered wider to the ends to save weight.', {
       straight: 'straight | straight bore',
       tapered: 'tapered | tapered bore',
     }),

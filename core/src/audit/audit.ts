@@ -1,0 +1,31 @@
+import type { CatalogueLookup } from '../catalogue/lookup.js';
+import type { AuditFinding, Rule } from './finding.js';
+import { companions } from './rules/companions.js';
+import { displacement } from './rules/displacement.js';
+import { disputes } from './rules/disputes.js';
+import { farFromOthers } from './rules/farFromOthers.js';
+import { fitmentYears } from './rules/fitmentYears.js';
+import { numberTwice } from './rules/numberTwice.js';
+import { pistonInBore } from './rules/pistonInBore.js';
+import { stackInDeck } from './rules/stackInDeck.js';
+import { strokeOfCrank } from './rules/strokeOfCrank.js';
+import { supersession } from './rules/supersession.js';
+import { unreadBySchemes } from './rules/unreadBySchemes.js';
+
+/** Everything the audit looks for, in the order in which it is told. */
+export const RULES: readonly Rule[] = [
+  displacement,
+  strokeOfCrank,
+  pistonInBore,
+  stackInDeck,
+  fitmentYears,
+  numberTwice,
+  supersession,
+  companions,
+  farFromOthers,
+  disputes,
+  unreadBySchemes,
+];
+
+/** Goes over a catalogue with every rule. */
+export const audit = (catalogue: CatalogueLookup): AuditFinding[] => RULES.flatMap((rule) => rule.find(catalogue));

@@ -1,0 +1,3 @@
+export * from './column.js';
+export * from './compare.js';
+export * from './judge.js';

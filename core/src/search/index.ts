@@ -1,0 +1,2 @@
+export { CodeIndex } from './codeIndex.js';
+export * from './search.js';

@@ -1,0 +1,5 @@
+/** Text files that tests read whole. */
+declare module '*.csv' {
+  const text: string;
+  export default text;
+}
