@@ -4,13 +4,17 @@ import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
 import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
 import fastify, { type FastifyInstance } from 'fastify';
-import type { Config } from './config.js';
+import { LARGEST_UPLOAD, USUAL_UPLOADS, type Config } from './config.js';
 import { Database } from './database/database.js';
 import { installErrors } from './errors.js';
 import { catalogue } from './features/catalogue.js';
 import { CatalogueStore } from './features/catalogueStore.js';
+import { catalogueQuestions } from './features/catalogueQuestions.js';
+import { exports } from './features/exports.js';
 import { health } from './features/health.js';
 import { identify } from './features/identify.js';
+import { imports } from './features/imports.js';
+import { ImportStore } from './features/importStore.js';
 import { interchange } from './features/interchange.js';
 import { records } from './features/records.js';
 import { specimens } from './features/specimens.js';
@@ -21,7 +25,9 @@ import { webApp } from './features/webApp.js';
 export const BODY_LIMIT = 1024 * 1024;
 
 /** Puts the server together. It listens nowhere yet, and its database opens by itself. */
-export async function buildApp(config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'>): Promise<FastifyInstance> {
+export async function buildApp(
+  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> & Partial<Pick<Config, 'uploads' | 'largestUpload'>>,
+): Promise<FastifyInstance> {
   const app = fastify({
     bodyLimit: BODY_LIMIT,
     logger: { level: config.logLevel },
@@ -30,7 +36,14 @@ export async function buildApp(config: Pick<Config, 'databaseUrl' | 'webRoot' | 
   const database = new Database(config.databaseUrl, (message, error) => (error ? app.log.warn({ err: error }, message) : app.log.info(message)));
   const catalogueStore = new CatalogueStore(database);
   const specimenStore = new SpecimenStore(database);
-  app.addHook('onClose', () => database.close());
+  const importStore = new ImportStore(database, config.databaseUrl, config.uploads ?? USUAL_UPLOADS, (message, error) =>
+    app.log.error({ err: error }, message),
+  );
+  database.onOpen(() => importStore.pickUp());
+  app.addHook('onClose', async () => {
+    await importStore.close();
+    await database.close();
+  });
   installErrors(app, BODY_LIMIT);
 
   await app.register(helmet, {
@@ -78,6 +91,9 @@ export async function buildApp(config: Pick<Config, 'databaseUrl' | 'webRoot' | 
       await api.register(health, { database });
       await api.register(catalogue, { catalogue: catalogueStore });
       await api.register(records, { catalogue: catalogueStore });
+      await api.register(catalogueQuestions, { catalogue: catalogueStore, specimens: specimenStore });
+      await api.register(exports, { catalogue: catalogueStore });
+      await api.register(imports, { imports: importStore, largestUpload: config.largestUpload ?? LARGEST_UPLOAD });
       await api.register(identify, { catalogue: catalogueStore });
       await api.register(interchange, { catalogue: catalogueStore, specimens: specimenStore });
       await api.register(specimens, { specimens: specimenStore });

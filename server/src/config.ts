@@ -1,3 +1,5 @@
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 /** Where the server listens and finds its things. Everything comes from the environment, with safe defaults. */
@@ -8,7 +10,14 @@ export interface Config {
   /** The built web application; undefined serves the API alone. */
   readonly webRoot: string | undefined;
   readonly logLevel: string;
+  /** Folder in which uploaded files wait until they are imported or cleared away. */
+  readonly uploads: string;
+  /** Largest file taken, bytes. */
+  readonly largestUpload: number;
 }
+
+export const USUAL_UPLOADS = join(tmpdir(), 'which-bore-uploads');
+export const LARGEST_UPLOAD = 512 * 1024 ** 2;
 
 /** Reads the environment. Throws an Error that names a missing or wrong variable. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
@@ -22,5 +31,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     port,
     webRoot: env.WEB_ROOT ?? fileURLToPath(new URL('../../web/dist/browser', import.meta.url)),
     logLevel: env.LOG_LEVEL ?? 'info',
+    uploads: env.UPLOADS ?? USUAL_UPLOADS,
+    largestUpload: LARGEST_UPLOAD,
   };
 }

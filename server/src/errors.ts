@@ -1,7 +1,9 @@
-import { DataError, NoJointError, type Problem } from '@which-bore/core';
+import { CompareError, DataError, DesignationError, NoJointError, VehicleNumberError, type Problem } from '@which-bore/core';
 import type { FastifyError, FastifyInstance } from 'fastify';
 import { isAway } from './database/database.js';
 import { RecordChangedError, RecordInUseError, UnknownRecordError } from './features/catalogueStore.js';
+import { TooLargeError } from './features/imports.js';
+import { ImportStateError, UnknownImportError } from './features/importStore.js';
 import { ChangedMeanwhileError, UnknownSpecimenError } from './features/specimenStore.js';
 
 /** Something named in a request is not there. */
@@ -23,10 +25,12 @@ const KIBIBYTE = 1024;
 
 function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
-  if (error instanceof NoJointError) return { status: 400, body: { error: error.message } };
-  if (error instanceof NotFoundError || error instanceof UnknownSpecimenError || error instanceof UnknownRecordError)
+  if (error instanceof NoJointError || error instanceof CompareError || error instanceof DesignationError || error instanceof VehicleNumberError)
+    return { status: 400, body: { error: error.message } };
+  if (error instanceof NotFoundError || error instanceof UnknownSpecimenError || error instanceof UnknownRecordError || error instanceof UnknownImportError)
     return { status: 404, body: { error: error.message } };
-  if (error instanceof RecordInUseError) return { status: 409, body: { error: error.message } };
+  if (error instanceof TooLargeError) return { status: 413, body: { error: error.message } };
+  if (error instanceof RecordInUseError || error instanceof ImportStateError) return { status: 409, body: { error: error.message } };
   if (error instanceof ChangedMeanwhileError || error instanceof RecordChangedError)
     return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
@@ -43,7 +47,16 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (code === 'FST_ERR_CTP_BODY_TOO_LARGE') {
     return { status: 413, body: { error: `The request is too large: at most ${bodyLimit / KIBIBYTE} KiB. Send it in pieces.` } };
   }
-  if (code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE') return { status: 415, body: { error: 'Send JSON, with the header content-type: application/json.' } };
+  if (code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE' || code === 'FST_INVALID_MULTIPART_CONTENT_TYPE')
+    return {
+      status: 415,
+      body: {
+        error:
+          code === 'FST_INVALID_MULTIPART_CONTENT_TYPE'
+            ? 'Send the file as multipart/form-data, in a field called “file”.'
+            : 'Send JSON, with the header content-type: application/json.',
+      },
+    };
   const status = 'statusCode' in error && error.statusCode ? error.statusCode : 500;
   if (status === 400)
     return {

@@ -1,7 +1,7 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { normaliseMark } from '../marks/markText.js';
-import type { Catalogue } from './catalogue.js';
+import type { Catalogue, RecordType } from './catalogue.js';
 import { monthOf, type Years } from './figure.js';
 import type { Companion, Family, Fitment, KnownSwap, Maker, PartNumber, Pattern, Variant } from './pattern.js';
 import type { Scheme } from './scheme.js';
@@ -101,6 +101,26 @@ export class CatalogueLookup {
   variantLabel(id: string): string {
     const variant = this.variants.get(id);
     return variant ? `${this.familyLabel(variant.family)} ${variant.code}` : id;
+  }
+
+  /** How any record is called in full; its id where there is none such. */
+  labelOf(type: RecordType, id: string): string {
+    switch (type) {
+      case 'maker':
+        return this.makers.get(id)?.name ?? id;
+      case 'family':
+        return this.familyLabel(id);
+      case 'pattern':
+        return this.label(id);
+      case 'variant':
+        return this.variantLabel(id);
+      case 'scheme':
+        return this.schemes.get(id)?.name ?? id;
+      case 'swap': {
+        const swap = this.catalogue.swaps.find((each) => each.id === id);
+        return swap ? `${this.label(swap.donor)} into ${this.label(swap.recipient)}` : id;
+      }
+    }
   }
 
   ofKind(kind: KindId): readonly Pattern[] {

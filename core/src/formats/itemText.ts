@@ -50,7 +50,7 @@ export function writeField(field: Field, value: unknown, inList = false): string
     case 'dimension':
       return escaped(writeDimension(value as Dimension), outer);
     case 'number':
-      return String(value);
+      return `${value as number}`;
     case 'text':
     case 'long':
     case 'date':

@@ -42,10 +42,21 @@ function writeCell(column: Column, record: Fields): string {
   }
 }
 
-/** Reads a row of cells. What cannot be read is told cell by cell, and the rest is read all the same. */
-export function readRow(table: TableId, columns: readonly (Column | undefined)[], headers: readonly string[], cells: readonly string[]): ReadRow {
-  let record = emptyRecord(table);
+/**
+ * Reads a row of cells. What cannot be read is told cell by cell, and the rest is read all the same.
+ *
+ * @param base the record as it stands already: what the table has no column for stays as it is, and an empty cell takes away
+ */
+export function readRow(
+  table: TableId,
+  columns: readonly (Column | undefined)[],
+  headers: readonly string[],
+  cells: readonly string[],
+  base?: Fields,
+): ReadRow {
+  let record = base ?? emptyRecord(table);
   const problems: CellProblem[] = [];
+  if (base) for (const [at, column] of columns.entries()) if (column && (cells[at] ?? '').trim() === '') record = emptied(column, record);
   columns.forEach((column, at) => {
     const cell = (cells[at] ?? '').trim();
     if (!column || cell === '') return;
@@ -58,6 +69,32 @@ export function readRow(table: TableId, columns: readonly (Column | undefined)[]
   });
   return { record, problems };
 }
+
+/** The record without what a column holds. */
+function emptied(column: Column, record: Fields): Fields {
+  switch (column.holds) {
+    case 'id':
+      return record;
+    case 'field':
+      return column.field.required ? record : withValueAt(record, column.field.path, undefined);
+    case 'list':
+      return column.list.always ? { ...record, [column.list.path]: [] } : withValueAt(record, column.list.path, undefined);
+    case 'size': {
+      const standing = (record.dimensions as Readonly<Record<string, Dimension>>)[column.parameter.id];
+      // A size may stand in a column of another unit.
+      return standing && (column.unit === undefined || standing.unit === column.unit) ? without(record, 'dimensions', column.parameter.id) : record;
+    }
+    case 'look':
+      return without(record, 'features', column.feature.id);
+    case 'face':
+      return without(record, 'interfaces', column.face.id);
+  }
+}
+
+const without = (record: Fields, group: 'dimensions' | 'features' | 'interfaces', id: string): Fields => ({
+  ...record,
+  [group]: Object.fromEntries(Object.entries(record[group] as object).filter(([key]) => key !== id)),
+});
 
 /** What every record of a table has before anything is said of it. */
 export function emptyRecord(table: TableId): Fields {

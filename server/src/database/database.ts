@@ -2,6 +2,7 @@ import { DataSource } from 'typeorm';
 import { ENTITIES } from './entities.js';
 import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
 import { Catalogue1700000000002 } from './migrations/1700000000002-catalogue.js';
+import { Imports1700000000003 } from './migrations/1700000000003-imports.js';
 
 /** The database cannot be reached now. Nothing is wrong with the request. */
 export class DatabaseAwayError extends Error {
@@ -33,6 +34,8 @@ export class Database {
   private readonly source: DataSource;
   private retry: NodeJS.Timeout | undefined;
   private closed = false;
+  /** Done each time the database has come up. */
+  private readonly whenUp: (() => Promise<void>)[] = [];
 
   constructor(
     url: string,
@@ -42,7 +45,7 @@ export class Database {
       type: 'postgres',
       url,
       entities: ENTITIES,
-      migrations: [Ground1700000000001, Catalogue1700000000002],
+      migrations: [Ground1700000000001, Catalogue1700000000002, Imports1700000000003],
       migrationsTransactionMode: 'each',
       synchronize: false,
       logging: false,
@@ -51,12 +54,18 @@ export class Database {
     });
   }
 
+  /** Has something done each time the database has come up. */
+  onOpen(work: () => Promise<void>): void {
+    this.whenUp.push(work);
+  }
+
   /** Connects and migrates. Throws when that fails, but for a database that is away: then it goes on trying. */
   async open(): Promise<void> {
     try {
       await this.source.initialize();
       await this.source.runMigrations();
       this.report('The database is there and up to date.');
+      for (const each of this.whenUp) await each();
     } catch (error) {
       if (this.source.isInitialized) await this.source.destroy();
       if (!isAway(error)) throw error;

@@ -1,5 +1,8 @@
 import type { CatalogueRecord, KindId, RecordOf, RecordType, Understood } from '@which-bore/core';
 import { EntitySchema } from 'typeorm';
+import type { Count } from '../transfer/importTask.js';
+import type { Choices, TakenTable } from '../transfer/source.js';
+import type { RowProblem } from '../transfer/understand.js';
 
 /** A record of the catalogue, whatever its type; the other columns PostgreSQL takes from the document. */
 export interface RecordRow<T extends RecordType = RecordType> {
@@ -47,6 +50,43 @@ export interface ReadingRow {
   at: Date;
   content: Understood;
   specimen?: SpecimenRow;
+}
+
+export const IMPORT_STATES = ['waiting', 'reading', 'read', 'applying', 'applied', 'cancelled', 'failed', 'interrupted'] as const;
+export type ImportState = (typeof IMPORT_STATES)[number];
+
+/** A file on its way into the catalogue. */
+export interface ImportRow {
+  id: string;
+  fileName: string;
+  bytes: string;
+  who: string;
+  state: ImportState;
+  /** From 0 to 1. */
+  progress: number;
+  problem: string | null;
+  tables: TakenTable[];
+  choices: Choices;
+  counts: Count[];
+  /** State of the catalogue it was compared with. */
+  revision: number | null;
+  /** The changes it made have this batch. */
+  batch: string | null;
+  createdAt: Date;
+}
+
+export const OUTCOMES = ['added', 'changed', 'same', 'refused'] as const;
+
+/** What is to become of one record of an import. */
+export interface ImportRowRow {
+  importId: string;
+  position: number;
+  place: string;
+  type: RecordType;
+  id: string;
+  document: CatalogueRecord | null;
+  outcome: (typeof OUTCOMES)[number] | 'read';
+  problems: RowProblem[];
 }
 
 const recordEntity = (name: RecordType) =>
@@ -110,4 +150,37 @@ export const ReadingEntity = new EntitySchema<ReadingRow>({
   relations: { specimen: { type: 'many-to-one', target: 'specimen', inverseSide: 'readings', joinColumn: { name: 'specimen_id' } } },
 });
 
-export const ENTITIES = [...Object.values(RECORD_ENTITIES), ChangeEntity, CatalogueStateEntity, SpecimenEntity, ReadingEntity];
+export const ImportEntity = new EntitySchema<ImportRow>({
+  name: 'import',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    fileName: { type: 'text', name: 'file_name' },
+    bytes: { type: 'bigint' },
+    who: { type: 'text' },
+    state: { type: 'text' },
+    progress: { type: 'real', default: 0 },
+    problem: { type: 'text', nullable: true },
+    tables: { type: 'jsonb', default: [] },
+    choices: { type: 'jsonb', default: {} },
+    counts: { type: 'jsonb', default: [] },
+    revision: { type: 'int', nullable: true },
+    batch: { type: 'uuid', nullable: true },
+    createdAt: { type: 'timestamptz', name: 'created_at', createDate: true },
+  },
+});
+
+export const ImportRowEntity = new EntitySchema<ImportRowRow>({
+  name: 'import_row',
+  columns: {
+    importId: { type: 'uuid', name: 'import_id', primary: true },
+    position: { type: 'int', primary: true },
+    place: { type: 'text' },
+    type: { type: 'text' },
+    id: { type: 'text' },
+    document: { type: 'jsonb', nullable: true },
+    outcome: { type: 'text' },
+    problems: { type: 'jsonb' },
+  },
+});
+
+export const ENTITIES = [...Object.values(RECORD_ENTITIES), ChangeEntity, ImportEntity, ImportRowEntity, CatalogueStateEntity, SpecimenEntity, ReadingEntity];

@@ -1,19 +1,26 @@
 import {
+  audit,
   CATALOGUE_FORMAT,
   CATALOGUE_VERSION,
   CatalogueLookup,
   indexCatalogue,
+  indexSearch,
+  isKindId,
   LIST_OF,
   partFromPattern,
   RECORD_NAMES,
   RECORD_TYPES,
+  type AuditFinding,
   type Catalogue,
   type CatalogueIndex,
+  type CatalogueRecord,
   type KindId,
   type Part,
   type RecordOf,
   type RecordType,
+  type SearchIndex,
 } from '@which-bore/core';
+import type { Records } from '../transfer/writeTable.js';
 import { QueryFailedError, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
 import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, type RecordRow } from '../database/entities.js';
@@ -22,6 +29,8 @@ import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, ty
 export class CatalogueSnapshot extends CatalogueLookup {
   private readonly indexes = new Map<KindId, CatalogueIndex>();
   private shellParts: readonly Part[] | undefined;
+  private searchIndex: SearchIndex | undefined;
+  private audited: readonly AuditFinding[] | undefined;
 
   constructor(
     readonly revision: number,
@@ -34,6 +43,16 @@ export class CatalogueSnapshot extends CatalogueLookup {
     const known = this.indexes.get(kind) ?? indexCatalogue(kind, this.catalogue.patterns);
     this.indexes.set(kind, known);
     return known;
+  }
+
+  get search(): SearchIndex {
+    this.searchIndex ??= indexSearch(this);
+    return this.searchIndex;
+  }
+
+  get findings(): readonly AuditFinding[] {
+    this.audited ??= audit(this);
+    return this.audited;
   }
 
   /** Shells and spacers, free to be put between any two parts. */
@@ -209,6 +228,45 @@ export class CatalogueStore {
         }
       }
     });
+  }
+
+  /** Brings every record back to what it was before a batch of changes, all or nothing. */
+  async undoBatch(batch: string, who: string): Promise<number> {
+    let undone = 0;
+    await this.asBy(who, async (manager) => {
+      for (const type of RECORD_TYPES) {
+        const removed: [unknown, number] = await manager.query(
+          `DELETE FROM ${type} USING change WHERE change.batch = $1 AND change.record_type = '${type}' AND change.operation = 'added' AND ${type}.id = change.record_id`,
+          [batch],
+        );
+        const restored: readonly unknown[] = await manager.query(
+          `INSERT INTO ${type} (id, document)
+           SELECT record_id, before FROM change WHERE batch = $1 AND record_type = '${type}' AND before IS NOT NULL
+           ON CONFLICT (id) DO UPDATE SET document = excluded.document, version = ${type}.version + 1 RETURNING 1`,
+          [batch],
+        );
+        undone += removed[1] + restored.length;
+      }
+    });
+    return undone;
+  }
+
+  /** Records as an export reads them: page by page in the order of their ids, never the whole catalogue at once. */
+  reading<T>(work: (records: Records) => T): T {
+    const manager = this.database.connection.manager;
+    const pages = async function* (type: RecordType, kind?: KindId): AsyncGenerator<CatalogueRecord> {
+      for (let after = ''; ;) {
+        const rows: readonly { readonly id: string; readonly document: CatalogueRecord }[] = await manager.query(
+          `SELECT id, document FROM ${type} WHERE id > $1 ${kind === undefined ? '' : 'AND kind = $3'} ORDER BY id LIMIT $2`,
+          kind === undefined ? [after, BATCH] : [after, BATCH, kind],
+        );
+        for (const { document } of rows) yield document;
+        const last = rows.at(-1);
+        if (!last || rows.length < BATCH) return;
+        after = last.id;
+      }
+    };
+    return work({ of: (type) => pages(type), in: (table) => (isKindId(table) ? pages('pattern', table) : pages(table)) });
   }
 
   /** Does something to the catalogue in one transaction, under somebody's name. */

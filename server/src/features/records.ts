@@ -119,4 +119,17 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
       return reply.code(204).send(null);
     },
   );
+
+  app.post(
+    '/batches/:batch/undo',
+    {
+      schema: {
+        summary: 'Bring every record back to what it was before changes made together, an import for one',
+        tags: ['catalogue'],
+        params: Type.Object({ batch: Type.String({ format: 'uuid' }) }),
+        response: { 200: Type.Object({ records: Type.Integer({ description: 'How many were brought back' }) }) },
+      },
+    },
+    async (request) => ({ records: await store.undoBatch(request.params.batch, whoOf(request)) }),
+  );
 };

@@ -1,0 +1,131 @@
+import { PassThrough, Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import {
+  CATALOGUE_FORMAT,
+  CATALOGUE_VERSION,
+  ColumnsInUse,
+  headerOf,
+  inOrder,
+  LIST_OF,
+  RECORD_TYPES,
+  TABLE_IDS,
+  writeRow,
+  type CatalogueRecord,
+  type Column,
+  type RecordType,
+  type TableId,
+} from '@which-bore/core';
+import { ZipArchive } from 'archiver';
+import { stringify } from 'csv-stringify';
+import ExcelJS from 'exceljs';
+
+/** A cell that a spreadsheet would run as a formula gets an apostrophe before it, as does one that has such a one already. */
+export const disarmed = (text: string): string => (/^(?:[=+\-@\t\r]|'(?=[=+\-@\t\r']))/.test(text) ? `'${text}` : text);
+
+/** Where an export takes its records from: again and again, in the order of their ids. */
+export interface Records {
+  readonly of: (type: RecordType) => AsyncIterable<CatalogueRecord>;
+  readonly in: (table: TableId) => AsyncIterable<CatalogueRecord>;
+}
+
+/** Files carry this date, so that the same catalogue is the same file whenever it is written. The earliest a ZIP can hold. */
+const DATE = new Date('1980-01-01T00:00:00Z');
+
+/** A whole catalogue in the open format, one record a line. */
+export function writeJson(records: Records): Readable {
+  return Readable.from(jsonOf(records), { objectMode: false });
+}
+
+async function* jsonOf(records: Records): AsyncGenerator<string> {
+  yield `{\n"format": "${CATALOGUE_FORMAT}",\n"version": ${CATALOGUE_VERSION}`;
+  for (const type of RECORD_TYPES) {
+    yield `,\n"${LIST_OF[type]}": [`;
+    let before = '\n';
+    for await (const record of records.of(type)) {
+      yield `${before}${JSON.stringify(inOrder(type, record as never))}`;
+      before = ',\n';
+    }
+    yield before === '\n' ? ']' : '\n]';
+  }
+  yield '\n}\n';
+}
+
+/** The columns that a table needs, from a first pass over its records; none where it has no records. */
+async function columnsOf(records: Records, table: TableId): Promise<Column[]> {
+  const inUse = new ColumnsInUse(table);
+  let any = false;
+  for await (const record of records.in(table)) {
+    any = true;
+    inUse.see(record);
+  }
+  return any ? inUse.columns() : [];
+}
+
+async function* rowsOf(records: Records, table: TableId, columns: readonly Column[]): AsyncGenerator<string[]> {
+  yield columns.map(headerOf);
+  for await (const record of records.in(table)) yield writeRow(columns, record).map(disarmed);
+}
+
+/** One table as CSV, UTF-8 with its mark so that spreadsheets see it, lines ended as RFC 4180 has them. */
+export async function writeCsv(records: Records, table: TableId): Promise<Readable> {
+  return csvOf(records, table, await columnsOf(records, table));
+}
+
+function csvOf(records: Records, table: TableId, columns: readonly Column[]): Readable {
+  const out = stringify({ bom: true, record_delimiter: 'windows' });
+  pipeline(Readable.from(rowsOf(records, table, columns)), out).catch((error: unknown) => out.destroy(error as Error));
+  return out;
+}
+
+/** Every table that has records, as CSV files in one ZIP. */
+export function writeZip(records: Records): Readable {
+  const zip = new ZipArchive({ zlib: { level: 6 } });
+  const out = new PassThrough();
+  zip.on('error', (error) => out.destroy(error));
+  zip.pipe(out);
+  void (async () => {
+    for (const table of TABLE_IDS) {
+      const columns = await columnsOf(records, table);
+      if (columns.length === 0) continue;
+      const csv = csvOf(records, table, columns);
+      const packed = new Promise<void>((resolve, reject) => {
+        zip.once('entry', () => resolve());
+        csv.once('error', reject);
+      });
+      zip.append(csv, { name: `${table}.csv`, date: DATE });
+      await packed;
+    }
+    await zip.finalize();
+  })().catch((error: unknown) => out.destroy(error as Error));
+  return out;
+}
+
+/** Every table that has records, as sheets of one workbook, written row by row. */
+export function writeXlsx(records: Records): Readable {
+  const out = new PassThrough();
+  const workbook = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useStyles: true, useSharedStrings: false });
+  workbook.created = DATE;
+  workbook.modified = DATE;
+  workbook.creator = 'Which Bore';
+  // The library dates the files inside by the clock; the same catalogue is to be the same file.
+  const { zip } = workbook as unknown as { readonly zip: { append: (source: unknown, data: object) => unknown } };
+  const append = zip.append.bind(zip);
+  zip.append = (source, data) => append(source, { ...data, date: DATE });
+  void (async () => {
+    for (const table of TABLE_IDS) {
+      const columns = await columnsOf(records, table);
+      if (columns.length === 0) continue;
+      const sheet = workbook.addWorksheet(table, { views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }] });
+      let written = 0;
+      for await (const cells of rowsOf(records, table, columns)) {
+        const row = sheet.addRow(cells);
+        if (written++ === 0) row.font = { bold: true };
+        row.commit();
+        if (out.writableNeedDrain) await new Promise((resolve) => out.once('drain', resolve));
+      }
+      sheet.commit();
+    }
+    await workbook.commit();
+  })().catch((error: unknown) => out.destroy(error as Error));
+  return out;
+}
