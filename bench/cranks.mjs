@@ -1,15 +1,5 @@
 import { readFile } from 'node:fs/promises';
-
-/** A small generator with a seed (mulberry32), so that every run measures the same catalogue. */
-export function random(seed) {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { random } from './random.mjs';
 
 /**
  * Cranks made up from the demo's: families of a few journal sizes and strokes, as makers have them, so that sizes are

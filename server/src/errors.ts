@@ -50,12 +50,7 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE' || code === 'FST_INVALID_MULTIPART_CONTENT_TYPE')
     return {
       status: 415,
-      body: {
-        error:
-          code === 'FST_INVALID_MULTIPART_CONTENT_TYPE'
-            ? 'Send the file as multipart/form-data, in a field called “file”.'
-            : 'Send JSON, with the header content-type: application/json.',
-      },
+      body: { error: 'Send JSON, with the header content-type: application/json; a file to /api/imports as multipart/form-data, in a field called “file”.' },
     };
   const status = 'statusCode' in error && error.statusCode ? error.statusCode : 500;
   if (status === 400)

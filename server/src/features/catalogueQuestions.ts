@@ -193,7 +193,7 @@ export const catalogueQuestions: FastifyPluginAsyncTypebox<{ catalogue: Catalogu
     async ({ body: { scheme: given, numbers } }) => {
       const snapshot = await catalogue.snapshot();
       const scheme = typeof given === 'string' ? snapshot.scheme(given) : given;
-      if (!scheme) throw new NotFoundError(`There is no mark scheme “${String(given)}” in the catalogue.`);
+      if (!scheme) throw new NotFoundError(`There is no mark scheme “${typeof given === 'string' ? given : given.id}” in the catalogue.`);
       const years = scheme.family === undefined ? undefined : snapshot.yearsOf(scheme.family);
       return numbers.map((number) => decoded(scheme, number, years));
     },

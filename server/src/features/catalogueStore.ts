@@ -235,11 +235,11 @@ export class CatalogueStore {
     let undone = 0;
     await this.asBy(who, async (manager) => {
       for (const type of RECORD_TYPES) {
-        const removed: [unknown, number] = await manager.query(
+        const removed = await manager.query<readonly [unknown, number]>(
           `DELETE FROM ${type} USING change WHERE change.batch = $1 AND change.record_type = '${type}' AND change.operation = 'added' AND ${type}.id = change.record_id`,
           [batch],
         );
-        const restored: readonly unknown[] = await manager.query(
+        const restored = await manager.query<readonly unknown[]>(
           `INSERT INTO ${type} (id, document)
            SELECT record_id, before FROM change WHERE batch = $1 AND record_type = '${type}' AND before IS NOT NULL
            ON CONFLICT (id) DO UPDATE SET document = excluded.document, version = ${type}.version + 1 RETURNING 1`,

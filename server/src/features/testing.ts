@@ -17,13 +17,20 @@ export function testDatabaseUrl(): string {
   return url;
 }
 
+/** Empties the database and loads the demo catalogue. */
+export async function withDemo(): Promise<void> {
+  const database = new Database(testDatabaseUrl(), () => undefined);
+  await database.open();
+  await database.connection.query(
+    'TRUNCATE import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
+  );
+  await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
+  await database.close();
+}
+
 /** An application over an emptied database that holds the demo catalogue. Close it after use. */
 export async function appWithDemo(): Promise<FastifyInstance> {
   const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent' });
-  const database = new Database(testDatabaseUrl(), () => undefined);
-  await database.open();
-  await database.connection.query('TRUNCATE reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker');
-  await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
-  await database.close();
+  await withDemo();
   return app;
 }

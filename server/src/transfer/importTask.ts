@@ -57,23 +57,34 @@ export default async function importTask({ databaseUrl, id, port, work }: Import
   }
 }
 
+/** Characters sent at once: rows one by one would cost more in calls than in bytes. */
+const WRITTEN_AT_ONCE = 256 * 1024;
+
 /** A stream into a table by COPY, in the text format (PostgreSQL manual, COPY, "Text Format"). */
 class CopyInto {
   private readonly stream: CopyStreamQuery;
-  private failed: unknown;
+  private failed: Error | undefined;
+  private waiting = '';
 
   constructor(client: pg.Client, table: string, columns: string) {
     this.stream = client.query(copyFrom(`COPY ${table} (${columns}) FROM STDIN`));
-    this.stream.on('error', (error) => (this.failed = error));
+    this.stream.on('error', (error: Error) => (this.failed = error));
   }
 
   async row(cells: readonly (string | number | null)[]): Promise<void> {
     if (this.failed) throw this.failed;
-    const line = `${cells.map((cell) => (cell === null ? '\\N' : escaped(String(cell)))).join('\t')}\n`;
-    if (!this.stream.write(line)) await once(this.stream, 'drain');
+    this.waiting += `${cells.map((cell) => (cell === null ? '\\N' : escaped(String(cell)))).join('\t')}\n`;
+    if (this.waiting.length >= WRITTEN_AT_ONCE) await this.flush();
+  }
+
+  private async flush(): Promise<void> {
+    const text = this.waiting;
+    this.waiting = '';
+    if (!this.stream.write(text)) await once(this.stream, 'drain');
   }
 
   async end(): Promise<void> {
+    await this.flush();
     this.stream.end();
     await once(this.stream, 'finish');
     if (this.failed) throw this.failed;
@@ -173,27 +184,28 @@ const problem = (where: string, what: string) => `jsonb_build_array(jsonb_build_
 
 /** Decides what becomes of each row: refused for an id used twice or a reference that leads nowhere, else added, changed or the same. */
 async function compareWithCatalogue(client: pg.Client, id: string): Promise<void> {
-  await client.query('ANALYZE import_row');
+  await client.query('ANALYZE import_row, import_reference');
   await client.query(
     `UPDATE import_row SET outcome = 'refused', problems = import_row.problems || ${problem(`'id'`, `'this id is used twice; it stands first at ' || first.place || '.'`)}
      FROM (SELECT DISTINCT ON (type, id) type, id, position, place FROM import_row WHERE import_id = $1 AND document IS NOT NULL ORDER BY type, id, position) AS first
      WHERE import_id = $1 AND document IS NOT NULL AND import_row.type = first.type AND import_row.id = first.id AND import_row.position > first.position`,
     [id],
   );
-  const there = `(SELECT type, id FROM import_row WHERE import_id = $1 AND outcome <> 'refused'
-    ${RECORD_TYPES.map((type) => `UNION ALL SELECT '${type}', id FROM ${type}`).join(' ')})`;
-  const names = `CASE lost.type ${RECORD_TYPES.map((type) => `WHEN '${type}' THEN '${RECORD_NAMES[type]}'`).join(' ')} END`;
+  const there = `SELECT type, id FROM import_row WHERE import_id = $1 AND outcome <> 'refused'
+    ${RECORD_TYPES.map((type) => `UNION ALL SELECT '${type}', id FROM ${type}`).join(' ')}`;
+  const names = `CASE reference.type ${RECORD_TYPES.map((type) => `WHEN '${type}' THEN '${RECORD_NAMES[type]}'`).join(' ')} END`;
   // A record may be refused because one it names was: again until nothing more falls.
   for (;;) {
     const { rowCount } = await client.query(
-      `UPDATE import_row SET outcome = 'refused', problems = import_row.problems || lost.problems
-       FROM (
-         SELECT lost.position, jsonb_agg(jsonb_build_object('where', lost.place, 'what', 'there is no ' || ${names} || ' “' || lost.id || '”, here or in the catalogue; add it or correct the id.')) AS problems
-         FROM import_reference AS lost
-         WHERE lost.import_id = $1 AND NOT EXISTS (SELECT 1 FROM ${there} AS there WHERE there.type = lost.type AND there.id = lost.id)
-         GROUP BY lost.position
-       ) AS lost
-       WHERE import_id = $1 AND outcome <> 'refused' AND import_row.position = lost.position`,
+      `WITH lost AS (SELECT type, id FROM import_reference WHERE import_id = $1 EXCEPT (${there})),
+         told AS (
+           SELECT position, jsonb_agg(jsonb_build_object('where', place, 'what', 'there is no ' || ${names} || ' “' || id || '”, here or in the catalogue; add it or correct the id.')) AS problems
+           FROM import_reference AS reference JOIN lost USING (type, id)
+           WHERE import_id = $1
+           GROUP BY position
+         )
+       UPDATE import_row SET outcome = 'refused', problems = import_row.problems || told.problems
+       FROM told WHERE import_id = $1 AND outcome <> 'refused' AND import_row.position = told.position`,
       [id],
     );
     if ((rowCount ?? 0) === 0) break;

@@ -16,11 +16,11 @@ export function cellOf(value: ExcelJS.CellValue): Cell {
   if ('error' in value) return { text: '', problem: `The cell shows the error ${value.error}. Mend it in the spreadsheet.` };
   if ('richText' in value) return { text: undisarmed(value.richText.map((part) => part.text).join('')) };
   if ('formula' in value || 'sharedFormula' in value) {
-    const inner = cellOf(value.result as ExcelJS.CellValue);
+    const inner = cellOf(value.result);
     if (inner.text === '' && inner.problem === undefined) return { text: '', problem: 'The cell holds a formula without a result. Put its value there.' };
     return { ...inner, remark: 'The result of a formula was taken; the formula itself was not run.' };
   }
-  if ('hyperlink' in value) return { text: undisarmed(String(value.text)) };
+  if ('hyperlink' in value) return { text: undisarmed(value.text) };
   return { text: '', problem: 'The cell holds something that is no text and no figure.' };
 }
 

@@ -177,7 +177,7 @@ export class TableReader {
       this.columns,
       headers,
       row.cells.map((cell) => cell.text),
-      base as unknown as Readonly<Record<string, unknown>> | undefined,
+      base,
     );
     const wrong = problems.map(({ header, what }) => ({ where: header, what }));
     if (wrong.length > 0) return { place: row.place, type, id, record: undefined, problems: [...cellProblems, ...wrong], references: [] };

@@ -100,17 +100,35 @@ export function writeZip(records: Records): Readable {
   return out;
 }
 
+interface Archive {
+  append: (source: unknown, data: object) => unknown;
+}
+
+/** The library dates the files inside a workbook by the clock; here the same catalogue is to be the same file. */
+class DatedWriter extends ExcelJS.stream.xlsx.WorkbookWriter {
+  // Declared only: an initial value would come after the library has set it.
+  declare private archive: Archive | undefined;
+
+  /** Set by the library before it writes anything. */
+  set zip(zip: Archive) {
+    const append = zip.append.bind(zip);
+    zip.append = (source, data) => append(source, { ...data, date: DATE });
+    this.archive = zip;
+  }
+
+  get zip(): Archive {
+    if (!this.archive) throw new Error('The workbook has no archive yet.');
+    return this.archive;
+  }
+}
+
 /** Every table that has records, as sheets of one workbook, written row by row. */
 export function writeXlsx(records: Records): Readable {
   const out = new PassThrough();
-  const workbook = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useStyles: true, useSharedStrings: false });
+  const workbook = new DatedWriter({ stream: out, useStyles: true, useSharedStrings: false });
   workbook.created = DATE;
   workbook.modified = DATE;
   workbook.creator = 'Which Bore';
-  // The library dates the files inside by the clock; the same catalogue is to be the same file.
-  const { zip } = workbook as unknown as { readonly zip: { append: (source: unknown, data: object) => unknown } };
-  const append = zip.append.bind(zip);
-  zip.append = (source, data) => append(source, { ...data, date: DATE });
   void (async () => {
     for (const table of TABLE_IDS) {
       const columns = await columnsOf(records, table);
