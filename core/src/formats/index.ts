@@ -8,3 +8,5 @@ export * from './itemText.js';
 export * from './columns.js';
 export * from './table.js';
 export * from './canonical.js';
+export * from './formText.js';
+export * from './schemaProblems.js';

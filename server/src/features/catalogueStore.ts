@@ -166,8 +166,8 @@ export class CatalogueStore {
     await this.asBy(who, async (manager) => {
       const document = JSON.stringify(record);
       const done = await (version === 0
-        ? manager.query(`INSERT INTO ${type} (id, document) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING id`, [record.id, document])
-        : manager.query(
+        ? manager.query<readonly unknown[]>(`INSERT INTO ${type} (id, document) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING id`, [record.id, document])
+        : manager.query<readonly unknown[]>(
             `WITH done AS (UPDATE ${type} SET document = $2, version = version + 1 WHERE id = $1 AND version = $3 RETURNING id) SELECT id FROM done`,
             [record.id, document, version],
           ));

@@ -10,6 +10,7 @@ import {
   RECORD_TYPES,
   recordTypeOf,
   referencesOf,
+  schemaProblems,
   tableNamed,
   type CatalogueRecord,
   type Column,
@@ -17,7 +18,7 @@ import {
   type Reference,
   type TableId,
 } from '@which-bore/core';
-import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv';
+import { Ajv, type ValidateFunction } from 'ajv';
 import addFormats from 'ajv-formats';
 import type { Cell, Choices, Columns, TableRow, TableStart, TakenHeader, TakenTable, WholeRecord } from './source.js';
 
@@ -54,20 +55,6 @@ export function understandRecord(type: RecordType, record: unknown, place: strin
   const problems: RowProblem[] = [...before, ...checkRecord(type, found, '').map(({ where, what }) => ({ where: where.replace(/^\./, ''), what }))];
   if (problems.some((problem) => !problem.remark)) return refused(problems);
   return { place, type, id, record: found, problems, references: referencesOf(type, found) };
-}
-
-function schemaProblems(errors: readonly ErrorObject[]): RowProblem[] {
-  return errors.map((error) => {
-    const where = error.instancePath.slice(1).replaceAll('/', '.');
-    if (error.keyword === 'required')
-      return { where: where === '' ? String(error.params.missingProperty) : where, what: `${String(error.params.missingProperty)} is missing; give it.` };
-    if (error.keyword === 'additionalProperties')
-      return { where, what: `“${String(error.params.additionalProperty)}” is nothing that belongs here; take it out.` };
-    if (error.keyword === 'enum') return { where, what: `it is none of ${(error.params.allowedValues as readonly unknown[]).slice(0, 30).join(', ')}.` };
-    if (error.keyword === 'pattern' && where === 'id')
-      return { where, what: 'an id is made of lower-case letters, figures and dashes, two to eighty of them.' };
-    return { where: where === '' ? 'the record' : where, what: `it ${error.message ?? 'is not as it should be'}.` };
-  });
 }
 
 /** Takes the rows of one table of a file for records. */

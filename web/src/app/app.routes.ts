@@ -14,7 +14,25 @@ const benchAddress: UrlMatcher = (segments) => {
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'bench' },
   { matcher: benchAddress, title: 'Bench · Which Bore', loadComponent: async () => (await import('./bench/benchStation')).BenchStation },
+  { path: 'compare', title: 'Compare · Which Bore', loadComponent: async () => (await import('./compare/compareStation')).CompareStation },
   { path: 'swap', title: 'Swap · Which Bore', loadComponent: async () => (await import('./swap/swapStation')).SwapStation },
   { path: 'shelf', title: 'Shelf · Which Bore', loadComponent: async () => (await import('./shelf/shelfStation')).ShelfStation },
+  {
+    path: 'catalogue',
+    title: 'Catalogue · Which Bore',
+    loadComponent: async () => (await import('./catalogue/catalogueStation')).CatalogueStation,
+    children: [
+      { path: '', pathMatch: 'full', loadComponent: async () => (await import('./catalogue/overviewPage')).OverviewPage },
+      { path: 'family/:id', loadComponent: async () => (await import('./catalogue/familyPage')).FamilyPage },
+      { path: 'variant/:id', loadComponent: async () => (await import('./catalogue/variantPage')).VariantPage },
+      { path: 'pattern/:id', loadComponent: async () => (await import('./catalogue/patternPage')).PatternPage },
+      { path: 'edit/:type/:id', loadComponent: async () => (await import('./catalogue/editPage')).EditPage },
+      { path: 'new/:type', loadComponent: async () => (await import('./catalogue/editPage')).EditPage },
+      { path: 'audit', loadComponent: async () => (await import('./catalogue/auditPage')).AuditPage },
+      { path: 'import', loadComponent: async () => (await import('./catalogue/importPage')).ImportPage },
+      { path: 'import/:id', loadComponent: async () => (await import('./catalogue/importPage')).ImportPage },
+      { path: 'changes', loadComponent: async () => (await import('./catalogue/changesPage')).ChangesPage },
+    ],
+  },
   { path: '**', redirectTo: 'bench' },
 ];

@@ -6,7 +6,8 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
 import { Specimens } from '../data/specimens';
-import { CrankDrawing } from '../ui/drawing/crankDrawing';
+import { CompareLink } from '../ui/compareLink';
+import { PartDrawing } from '../ui/drawing/partDrawing';
 import { LineUpList } from './lineUpList';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
@@ -14,7 +15,7 @@ import { Tray } from './tray';
 /** The part on the bench: what was read of it, what it may be, and its picture. */
 @Component({
   selector: 'wb-bench-station',
-  imports: [CrankDrawing, LineUpList, NzButtonModule, NzIconModule, RouterLink, SizeTable, Tray],
+  imports: [CompareLink, LineUpList, NzButtonModule, NzIconModule, PartDrawing, RouterLink, SizeTable, Tray],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './benchStation.html',
   styleUrl: './benchStation.less',
@@ -38,6 +39,11 @@ export class BenchStation {
     const asked = this.candidate();
     if (asked !== undefined) return asked;
     return lineUp?.status === 'nothingFits' ? undefined : lineUp?.candidates[0]?.pattern;
+  });
+  /** The candidates that a comparison would take along: the one laid open. */
+  protected readonly against = computed(() => {
+    const id = this.shownCandidate();
+    return id === undefined ? [] : [`pattern:${id}`];
   });
   protected readonly pattern = computed(() => this.bench.catalogue()?.pattern(this.shownCandidate()));
 

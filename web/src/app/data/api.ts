@@ -1,7 +1,8 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Catalogue, KindId, Specimen } from '@which-bore/core';
+import type { Catalogue, KindId, RecordOf, RecordType, Specimen, TableId } from '@which-bore/core';
 import { catchError, throwError, type Observable } from 'rxjs';
+import { Preferences } from './preferences';
 
 export interface StoredSpecimen extends Specimen {
   readonly version: number;
@@ -17,13 +18,73 @@ export interface SpecimenSummary {
   readonly updatedAt: string;
 }
 
+/** A record of the catalogue with the version it has on the server. */
+export interface StoredRecord<T extends RecordType = RecordType> {
+  readonly record: RecordOf[T];
+  readonly version: number;
+}
+
+/** A change of a record of the catalogue. */
+export interface Change {
+  readonly id: string;
+  readonly batch: string;
+  readonly at: string;
+  readonly who: string;
+  readonly operation: 'added' | 'changed' | 'removed';
+  readonly type: RecordType;
+  readonly record: string;
+  readonly before: unknown;
+}
+
+export interface ImportHeader {
+  readonly header: string;
+  readonly as?: string;
+  readonly label?: string;
+  readonly how: 'exactly' | 'byName' | 'chosen' | 'leftOut' | 'notAtAll';
+  readonly problem?: string;
+}
+export interface ImportTable {
+  readonly source: string;
+  readonly table?: TableId;
+  readonly headers: readonly ImportHeader[];
+  readonly rows: number;
+  readonly problem?: string;
+}
+export type Outcome = 'added' | 'changed' | 'same' | 'refused';
+/** By the name of a table: what its rows are, and for a header what its column is. */
+export type ImportChoices = Readonly<Record<string, { readonly table?: TableId; readonly columns?: Readonly<Record<string, string>> }>>;
+
+/** A file on its way into the catalogue. */
+export interface Import {
+  readonly id: string;
+  readonly fileName: string;
+  readonly bytes: number;
+  readonly who: string;
+  readonly state: 'waiting' | 'reading' | 'read' | 'applying' | 'applied' | 'cancelled' | 'failed' | 'interrupted';
+  readonly progress: number;
+  readonly problem?: string;
+  readonly tables: readonly ImportTable[];
+  readonly choices: ImportChoices;
+  readonly counts: readonly { readonly type: RecordType; readonly outcome: Outcome; readonly count: number }[];
+  readonly batch?: string;
+  readonly createdAt: string;
+}
+export interface ImportRow {
+  readonly position: number;
+  readonly place: string;
+  readonly type: RecordType;
+  readonly id: string;
+  readonly outcome: Outcome;
+  readonly problems: readonly { readonly where: string; readonly what: string; readonly remark?: boolean }[];
+}
+
 /** A request that did not succeed, by what can be done about it. */
 export class ApiError extends Error {
   constructor(
     /** `away`: server or database cannot be reached now. `changed`: somebody else was faster. */
     readonly kind: 'away' | 'changed' | 'missing' | 'refused',
     message: string,
-    readonly current?: StoredSpecimen,
+    readonly current?: unknown,
   ) {
     super(message);
     this.name = 'ApiError';
@@ -34,7 +95,7 @@ export class ApiError extends Error {
 interface ErrorBody {
   readonly error?: string;
   readonly problems?: readonly { readonly where: string; readonly what: string }[];
-  readonly current?: StoredSpecimen;
+  readonly current?: unknown;
 }
 
 function told(response: HttpErrorResponse): ApiError {
@@ -51,6 +112,7 @@ function told(response: HttpErrorResponse): ApiError {
 @Injectable({ providedIn: 'root' })
 export class Api {
   private readonly http = inject(HttpClient);
+  private readonly preferences = inject(Preferences);
 
   catalogue(): Observable<Catalogue> {
     return this.asked(this.http.get<Catalogue>('/api/catalogue'));
@@ -74,6 +136,70 @@ export class Api {
 
   restore(id: string): Observable<StoredSpecimen> {
     return this.asked(this.http.post<StoredSpecimen>(`/api/specimens/${id}/restore`, undefined));
+  }
+
+  record<T extends RecordType>(type: T, id: string): Observable<StoredRecord<T>> {
+    return this.asked(this.http.get<StoredRecord<T>>(`/api/records/${type}/${id}`));
+  }
+
+  /** Adds a record (version 0) or changes it. */
+  putRecord<T extends RecordType>(type: T, record: RecordOf[T], version: number): Observable<StoredRecord<T>> {
+    return this.asked(this.http.put<StoredRecord<T>>(`/api/records/${type}/${record.id}`, { record, version }, this.signed()));
+  }
+
+  removeRecord(type: RecordType, id: string, version: number): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/records/${type}/${id}`, { params: { version }, ...this.signed() }));
+  }
+
+  changes(of: { readonly type?: RecordType; readonly id?: string; readonly batch?: string; readonly before?: string }): Observable<Change[]> {
+    return this.asked(this.http.get<Change[]>('/api/changes', { params: { ...of } }));
+  }
+
+  undoChange(id: string): Observable<unknown> {
+    return this.asked(this.http.post(`/api/changes/${id}/undo`, undefined, this.signed()));
+  }
+
+  undoBatch(batch: string): Observable<{ readonly records: number }> {
+    return this.asked(this.http.post<{ records: number }>(`/api/batches/${batch}/undo`, undefined, this.signed()));
+  }
+
+  imports(): Observable<Import[]> {
+    return this.asked(this.http.get<Import[]>('/api/imports'));
+  }
+
+  import(id: string): Observable<Import> {
+    return this.asked(this.http.get<Import>(`/api/imports/${id}`));
+  }
+
+  /** Uploads a file; it is read, and nothing is changed yet. */
+  upload(file: File): Observable<Import> {
+    const form = new FormData();
+    form.append('file', file, file.name);
+    return this.asked(this.http.post<Import>('/api/imports', form, this.signed()));
+  }
+
+  readImport(id: string, choices: ImportChoices): Observable<Import> {
+    return this.asked(this.http.post<Import>(`/api/imports/${id}/read`, { choices }));
+  }
+
+  applyImport(id: string, leaveOutRefused: boolean): Observable<Import> {
+    return this.asked(this.http.post<Import>(`/api/imports/${id}/apply`, { leaveOutRefused }, this.signed()));
+  }
+
+  cancelImport(id: string): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/imports/${id}`));
+  }
+
+  importRows(id: string, outcome: Outcome | undefined, after: number | undefined): Observable<ImportRow[]> {
+    return this.asked(
+      this.http.get<ImportRow[]>(`/api/imports/${id}/rows`, { params: { ...(outcome ? { outcome } : {}), ...(after === undefined ? {} : { after }) } }),
+    );
+  }
+
+  /** Under whose name a change goes on record. */
+  private signed() {
+    const name = this.preferences.name().trim();
+    return name === '' ? {} : { headers: { 'x-who': encodeURIComponent(name) } };
   }
 
   private asked<T>(request: Observable<T>): Observable<T> {

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { CATALOGUE_VERSION, CatalogueLookup, type Catalogue } from '@which-bore/core';
 import { get, set } from 'idb-keyval';
-import { defer, filter, from, map, retry, shareReplay, startWith, switchMap, tap, timer, type Observable } from 'rxjs';
+import { defer, filter, from, map, retry, shareReplay, startWith, Subject, switchMap, tap, timer, type Observable } from 'rxjs';
 import { Api } from './api';
 
 /** Kept under the version of the format, so that an older copy is not taken for a newer. */
@@ -12,6 +12,7 @@ const RETRY_MS = 3000;
 @Injectable({ providedIn: 'root' })
 export class CatalogueData {
   private readonly api = inject(Api);
+  private readonly changed = new Subject<void>();
 
   private readonly lastVisit = defer(() => from(get<Catalogue>(KEPT).catch(() => undefined)));
 
@@ -22,9 +23,20 @@ export class CatalogueData {
   );
 
   readonly view$: Observable<CatalogueLookup> = this.lastVisit.pipe(
-    switchMap((kept) => this.fresh.pipe(startWith(kept))),
+    switchMap((kept) =>
+      this.changed.pipe(
+        startWith(undefined),
+        switchMap(() => this.fresh),
+        startWith(kept),
+      ),
+    ),
     filter((catalogue) => catalogue !== undefined),
     map((catalogue) => new CatalogueLookup(catalogue)),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
+
+  /** Fetches it again, after something was changed in it. */
+  refresh(): void {
+    this.changed.next();
+  }
 }

@@ -1,15 +1,21 @@
 import {
+  audit,
   CatalogueLookup,
   EMPTY_CATALOGUE,
   identify,
   indexCatalogue,
+  indexSearch,
   partFromPattern,
   partFromSpecimen,
+  searchCatalogue,
   swap,
+  type AuditFinding,
   type Catalogue,
   type CatalogueIndex,
   type KindId,
   type LineUp,
+  type SearchIndex,
+  type SearchResult,
   type Part,
   type Specimen,
   type Swap,
@@ -22,6 +28,7 @@ export type Donor = { readonly pattern: string } | { readonly specimen: Specimen
 
 let catalogue = new CatalogueLookup(EMPTY_CATALOGUE);
 let indexes = new Map<KindId, CatalogueIndex>();
+let searchIndex: SearchIndex | undefined;
 
 function patternPart(id: string | undefined): Part | undefined {
   const pattern = catalogue.pattern(id);
@@ -33,12 +40,22 @@ const bench = {
   load(loaded: Catalogue): void {
     catalogue = new CatalogueLookup(loaded);
     indexes = new Map();
+    searchIndex = undefined;
   },
 
   identify(kind: KindId, readings: readonly Understood[], most: number): LineUp {
     const index = indexes.get(kind) ?? indexCatalogue(kind, catalogue.ofKind(kind));
     indexes.set(kind, index);
     return identify(index, readings, most);
+  },
+
+  search(text: string, most: number): SearchResult {
+    searchIndex ??= indexSearch(catalogue);
+    return searchCatalogue(searchIndex, text, most);
+  },
+
+  audit(): readonly AuditFinding[] {
+    return audit(catalogue);
   },
 
   /** The donor into every pattern of the kind, by recipient id; empty where the kinds do not meet. */

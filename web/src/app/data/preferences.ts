@@ -13,7 +13,11 @@ export class Preferences {
   readonly units: WritableSignal<UnitSystem> = signal(this.kept.read('units') === 'inch' ? 'inch' : 'metric');
   readonly ground: WritableSignal<Ground> = signal(this.startGround());
 
+  /** Under which changes of the catalogue go on record. */
+  readonly name: WritableSignal<string> = signal(textOf(this.kept.read('name')));
+
   constructor() {
+    effect(() => this.kept.write('name', this.name()));
     effect(() => this.kept.write('units', this.units()));
     effect(() => {
       const ground = this.ground();
@@ -29,3 +33,5 @@ export class Preferences {
     return this.document.defaultView?.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
   }
 }
+
+const textOf = (value: unknown): string => (typeof value === 'string' ? value : '');

@@ -226,7 +226,7 @@ export class Specimens {
   private settle(id: string, sent: Held, error: ApiError): void {
     const now = this.held$.value.get(id) ?? sent;
     if (error.kind === 'changed' && error.current) {
-      const theirs = heldFrom(error.current);
+      const theirs = heldFrom(error.current as StoredSpecimen);
       this.hold(id, { ...now, specimen: mergeSpecimens(now.base, now.specimen, theirs.specimen), base: theirs.specimen, version: theirs.version });
       this.turn.next();
     } else if (error.kind === 'missing') {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { KindId, LineUp, Swap, Understood } from '@which-bore/core';
+import type { AuditFinding, KindId, LineUp, SearchResult, Swap, Understood } from '@which-bore/core';
 import { wrap, type Remote } from 'comlink';
 import { from, switchMap, type Observable } from 'rxjs';
 import { CatalogueData } from './catalogueData';
@@ -16,6 +16,16 @@ export class Sums {
   /** The line-up for these readings, again whenever the catalogue changes. */
   identify(kind: KindId, readings: readonly Understood[], most: number): Observable<LineUp> {
     return this.loaded$.pipe(switchMap(() => from(this.worker.identify(kind, readings, most))));
+  }
+
+  /** Searches the catalogue by number, mark, name, look or size. */
+  search(text: string, most: number): Observable<SearchResult> {
+    return this.loaded$.pipe(switchMap(() => from(this.worker.search(text, most))));
+  }
+
+  /** What in the catalogue does not agree with itself. */
+  audit(): Observable<readonly AuditFinding[]> {
+    return this.loaded$.pipe(switchMap(() => from(this.worker.audit())));
   }
 
   swapAll(donor: Donor, recipients: readonly string[]): Observable<Record<string, Swap>> {

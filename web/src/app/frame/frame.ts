@@ -59,10 +59,11 @@ export class Frame {
         return this.entryLine().focus();
       case 'bench':
         return void this.router.navigate(this.benchLink());
+      case 'compare':
       case 'swap':
-        return void this.router.navigate(['/swap']);
       case 'shelf':
-        return void this.router.navigate(['/shelf']);
+      case 'catalogue':
+        return void this.router.navigate([`/${action}`]);
       case 'new':
         return this.clear();
       case 'help':

@@ -5,13 +5,15 @@ export interface KeyBinding {
   readonly action: Action;
 }
 
-export type Action = 'entry' | 'bench' | 'swap' | 'shelf' | 'help' | 'undo' | 'new' | 'ground' | 'units';
+export type Action = 'entry' | 'bench' | 'compare' | 'swap' | 'shelf' | 'catalogue' | 'help' | 'undo' | 'new' | 'ground' | 'units';
 
 export const KEYS: readonly KeyBinding[] = [
   { keys: '/', does: 'To the entry line', action: 'entry' },
   { keys: 'g b', does: 'Go to the Bench', action: 'bench' },
+  { keys: 'g c', does: 'Go to Compare', action: 'compare' },
   { keys: 'g s', does: 'Go to Swap', action: 'swap' },
   { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
+  { keys: 'g k', does: 'Go to the Catalogue', action: 'catalogue' },
   { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
   { keys: 'u', does: 'Take the last change back', action: 'undo' },
   { keys: 'm', does: 'Millimetres or inches', action: 'units' },

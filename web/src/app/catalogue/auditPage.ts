@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { RULES } from '@which-bore/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Sums } from '../data/sums';
+import { RecordLink } from '../ui/recordLink';
+import { Said } from '../ui/said';
+
+/** What in the catalogue does not agree with itself, rule by rule, each with the place to mend it. */
+@Component({
+  selector: 'wb-audit-page',
+  imports: [NzButtonModule, RecordLink, RouterLink, Said],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h1>Audit</h1>
+    @if (groups(); as all) {
+      <p role="status">
+        {{ count() === 0 ? 'The catalogue agrees with itself.' : count() + ' findings. ' }}
+        @if (count() > 0) {
+          <span class="quiet"><b class="bad">wrong</b> cannot be right as it stands; <b class="warn">look</b> may be, and somebody should look.</span>
+        }
+      </p>
+      @for (group of all; track group.rule.id) {
+        <section [attr.data-rule]="group.rule.id">
+          <h2>
+            {{ group.rule.name }} <span class="figures quiet">{{ group.findings.length }}</span>
+          </h2>
+          <p class="quiet">{{ group.rule.checks }}</p>
+          <ul class="plain">
+            @for (finding of group.findings; track $index) {
+              <li>
+                <b [class]="finding.weight === 'wrong' ? 'bad' : 'warn'">{{ finding.weight }}</b>
+                <p>
+                  {{ finding.says | said }}
+                  <span class="where"
+                    >Concerns <wb-record [type]="finding.where.type" [id]="finding.where.id" />
+                    @for (each of finding.also; track $index) {
+                      , <wb-record [type]="each.type" [id]="each.id" />
+                    }
+                  </span>
+                </p>
+                <a
+                  nz-button
+                  [routerLink]="['/catalogue/edit', finding.where.type, finding.where.id]"
+                  [queryParams]="finding.where.at ? { at: finding.where.at } : {}"
+                  [attr.aria-label]="'Mend: ' + finding.where.id"
+                  >Mend</a
+                >
+              </li>
+            }
+          </ul>
+        </section>
+      }
+      <h2>Also looked for, and found in order</h2>
+      <ul class="plain">
+        @for (rule of clean(); track rule.id) {
+          <li class="quiet">{{ rule.checks }}</li>
+        }
+      </ul>
+    } @else {
+      <p class="quiet" role="status">Going over the catalogue…</p>
+    }
+  `,
+  styleUrl: './page.less',
+  styles: `
+    h1 {
+      font-size: 28px;
+    }
+    section > p {
+      margin: 2px 0 4px;
+    }
+    section li {
+      align-items: start;
+      display: grid;
+      gap: 4px 14px;
+      grid-template-columns: 46px minmax(0, 1fr) auto;
+    }
+    li p {
+      margin: 0;
+    }
+    .where {
+      color: var(--ink-soft);
+      display: block;
+      font-size: 13.5px;
+    }
+  `,
+})
+export class AuditPage {
+  private readonly findings = toSignal(inject(Sums).audit());
+  protected readonly count = computed(() => this.findings()?.length ?? 0);
+  protected readonly groups = computed(() => {
+    const findings = this.findings();
+    return (
+      findings && RULES.map((rule) => ({ rule, findings: findings.filter((finding) => finding.rule === rule.id) })).filter((group) => group.findings.length > 0)
+    );
+  });
+  protected readonly clean = computed(() => RULES.filter((rule) => !this.groups()?.some((group) => group.rule.id === rule.id)));
+}

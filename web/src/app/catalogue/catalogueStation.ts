@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, viewChild } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { RECORD_NAMES, type Sentence } from '@which-bore/core';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { debounceTime, filter, of, switchMap } from 'rxjs';
+import { CatalogueData } from '../data/catalogueData';
+import { Sums } from '../data/sums';
+import { pageOf } from '../ui/recordLink';
+import { Said } from '../ui/said';
+
+const SHOWN = 40;
+/** Pause in typing after which the search follows, ms. */
+const SETTLE_MS = 80;
+
+/** The catalogue: a search and a tree on the left, one record or one task on the right. */
+@Component({
+  selector: 'wb-catalogue-station',
+  imports: [NzInputModule, RouterLink, RouterLinkActive, RouterOutlet, Said],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './catalogueStation.html',
+  styleUrl: './catalogueStation.less',
+})
+export class CatalogueStation {
+  private readonly router = inject(Router);
+  private readonly sums = inject(Sums);
+  private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
+  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+
+  /** What is searched for, from the address. */
+  readonly find = input('');
+
+  protected readonly found = toSignal(
+    toObservable(this.find).pipe(
+      debounceTime(SETTLE_MS),
+      switchMap((text) => (text.trim() === '' ? of(undefined) : this.sums.search(text, SHOWN))),
+    ),
+  );
+
+  protected readonly hits = computed(() =>
+    (this.found()?.hits ?? []).map((hit) => ({
+      ...hit,
+      page: pageOf(hit.type, hit.id),
+      label: this.catalogue()?.labelOf(hit.type, hit.id) ?? hit.id,
+      what: RECORD_NAMES[hit.type],
+      why: hit.because.filter((each: Sentence) => each.length > 0),
+    })),
+  );
+
+  protected readonly tree = computed(() => {
+    const catalogue = this.catalogue();
+    return (catalogue?.catalogue.makers ?? []).map((maker) => ({
+      maker,
+      families: catalogue?.familiesOf(maker.id).map((family) => ({ family, variants: catalogue.variantsOf(family.id) })) ?? [],
+    }));
+  });
+
+  constructor() {
+    // Another page begins at its top.
+    this.router.events
+      .pipe(
+        filter((event) => event instanceof NavigationEnd),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.page().nativeElement.scrollTo({ top: 0 }));
+  }
+
+  protected search(text: string): void {
+    void this.router.navigate([], { queryParams: { find: text === '' ? null : text }, queryParamsHandling: 'merge', replaceUrl: true });
+  }
+
+  /** Enter opens the best hit. */
+  protected open(event: Event): void {
+    event.preventDefault();
+    const [first] = this.hits();
+    if (first) void this.router.navigate([...first.page], { queryParamsHandling: 'preserve' });
+  }
+}

@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, input, viewChild } from '@angular/core';
+import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartDataset, type Plugin } from 'chart.js';
+import { Preferences } from '../data/preferences';
+import type { FitmentBar } from './fitmentBars';
+
+Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
+
+type Span = [number, number];
+interface Point {
+  readonly x: Span;
+  readonly y: string;
+  readonly bar: FitmentBar;
+}
+
+const ROW = 40;
+const FOOT = 34;
+/** Thickness of a bar of the usual fitment, and of one that only some engines had, drawn over it. */
+const [USUAL, SOME] = [26, 13] as const;
+
+/** Years against fitments, one row a variant: a bar's colour and name are its part, a hatched one is an exception. */
+@Component({
+  selector: 'wb-fitment-chart',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div [style.height.px]="height()"><canvas #canvas role="img" [attr.aria-label]="told()"></canvas></div>`,
+  styles: `
+    :host {
+      display: block;
+    }
+    div {
+      position: relative;
+    }
+  `,
+})
+export class FitmentChart {
+  private readonly preferences = inject(Preferences);
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  readonly bars = input.required<readonly FitmentBar[]>();
+
+  private readonly rows = computed(() => [...new Set(this.bars().map((bar) => bar.variant.code))]);
+  protected readonly height = computed(() => this.rows().length * ROW + FOOT);
+  protected readonly told = computed(() =>
+    this.bars()
+      .map((bar) => bar.says)
+      .join(' '),
+  );
+  private chart: Chart<'bar', Point[]> | undefined;
+
+  constructor() {
+    effect(() => {
+      this.preferences.ground();
+      this.draw(this.bars(), this.rows());
+    });
+    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+  }
+
+  private draw(bars: readonly FitmentBar[], rows: readonly string[]): void {
+    const canvas = this.canvas().nativeElement;
+    const style = getComputedStyle(canvas);
+    const colour = (name: string) => style.getPropertyValue(name).trim();
+    const font = { family: colour('--words') || 'sans-serif', size: 14 };
+    const names = [...new Set(bars.map((bar) => bar.name))];
+    const datasets = names.flatMap((name, at): ChartDataset<'bar', Point[]>[] => {
+      const fill = colour(`--column-${at % COLOURS}`);
+      const mine = bars.filter((bar) => bar.name === name);
+      return [false, true].flatMap((some): ChartDataset<'bar', Point[]>[] => {
+        const of = mine.filter((bar) => (bar.fitment.share !== undefined) === some);
+        if (of.length === 0) return [];
+        return [
+          {
+            label: name,
+            data: of.map((bar): Point => ({ x: [bar.from, bar.to], y: bar.variant.code, bar })),
+            backgroundColor: of.map((bar) => (bar.exception ? hatched(canvas, fill, colour('--raised')) : fill)),
+            borderColor: fill,
+            borderWidth: 2,
+            borderSkipped: false,
+            barThickness: some ? SOME : USUAL,
+            grouped: false,
+            order: some ? 0 : 1,
+          },
+        ];
+      });
+    });
+    this.chart?.destroy();
+    this.chart = new Chart<'bar', Point[]>(canvas, {
+      type: 'bar',
+      data: { labels: [...rows], datasets },
+      plugins: [named({ ink: colour('--ink'), ground: colour('--raised'), font: `500 13px ${colour('--narrow') || 'sans-serif'}` })],
+      options: {
+        indexAxis: 'y',
+        animation: false,
+        maintainAspectRatio: false,
+        parsing: { xAxisKey: 'x', yAxisKey: 'y' },
+        scales: {
+          x: {
+            type: 'linear',
+            min: Math.floor(Math.min(...bars.map((bar) => bar.from))),
+            max: Math.ceil(Math.max(...bars.map((bar) => bar.to))),
+            ticks: { font, color: colour('--ink'), callback: (value) => String(value), precision: 0 },
+            grid: { color: colour('--rule') },
+          },
+          y: { ticks: { font: { ...font, weight: 600 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
+        },
+        plugins: { tooltip: { callbacks: { title: () => '', label: (item) => (item.raw as Point).bar.says } } },
+      },
+    });
+  }
+}
+
+/** How many column colours there are. */
+const COLOURS = 6;
+const HATCH = 8;
+
+/** Slanted lines: seen apart from a full bar without its colour. */
+function hatched(canvas: HTMLCanvasElement, line: string, ground: string): CanvasPattern | string {
+  const tile = canvas.ownerDocument.createElement('canvas');
+  tile.width = tile.height = HATCH;
+  const pen = tile.getContext('2d');
+  const pattern = pen && canvas.getContext('2d');
+  if (!pen || !pattern) return line;
+  pen.fillStyle = ground;
+  pen.fillRect(0, 0, HATCH, HATCH);
+  pen.strokeStyle = line;
+  pen.lineWidth = 3;
+  for (const shift of [-HATCH, 0, HATCH]) {
+    pen.moveTo(shift, HATCH);
+    pen.lineTo(shift + HATCH, 0);
+  }
+  pen.stroke();
+  return pattern.createPattern(tile, 'repeat') ?? line;
+}
+
+/** Writes the part's name into each bar that has room for it. */
+const named = (look: { readonly ink: string; readonly ground: string; readonly font: string }): Plugin<'bar'> => ({
+  id: 'named',
+  afterDatasetsDraw(chart) {
+    const { ctx } = chart;
+    ctx.save();
+    ctx.font = look.font;
+    ctx.textBaseline = 'middle';
+    chart.data.datasets.forEach((dataset, at) => {
+      if (dataset.barThickness !== USUAL) return;
+      for (const [index, element] of chart.getDatasetMeta(at).data.entries()) {
+        const { x, base, y } = element.getProps(['x', 'base', 'y'], true) as unknown as { readonly x: number; readonly base: number; readonly y: number };
+        const room = Math.abs(x - base) - 10;
+        const text = fitted(ctx, dataset.label ?? '', room);
+        if (text === '') continue;
+        const width = ctx.measureText(text).width;
+        ctx.fillStyle = look.ground;
+        ctx.fillRect(Math.min(x, base) + 4, y - 9, width + 6, 18);
+        ctx.fillStyle = look.ink;
+        ctx.fillText(text, Math.min(x, base) + 7, y + 1);
+        void index;
+      }
+    });
+    ctx.restore();
+  },
+});
+
+function fitted(ctx: CanvasRenderingContext2D, text: string, room: number): string {
+  if (ctx.measureText(text).width <= room) return text;
+  for (let length = text.length - 1; length >= 3; length--) {
+    const short = `${text.slice(0, length).trimEnd()}…`;
+    if (ctx.measureText(short).width <= room) return short;
+  }
+  return '';
+}

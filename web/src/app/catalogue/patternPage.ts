@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import {
+  COMPANION_SAYS,
+  disputedIds,
+  KINDS,
+  markPlaceOf,
+  partFromPattern,
+  readBearing,
+  sayShare,
+  sayYears,
+  slotOf,
+  SWAP_RESULT_SAYS,
+  type FittedIn,
+  type Mark,
+  type PartNumber,
+} from '@which-bore/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { CatalogueData } from '../data/catalogueData';
+import { CompareLink } from '../ui/compareLink';
+import { PartDrawing } from '../ui/drawing/partDrawing';
+import { RecordLink } from '../ui/recordLink';
+import { sourceWords, ValueTable } from './valueTable';
+
+/** One design of a part: drawn, measured, marked, numbered, where it was fitted, and who says all that. */
+@Component({
+  selector: 'wb-pattern-page',
+  imports: [CompareLink, NzButtonModule, PartDrawing, RecordLink, RouterLink, ValueTable],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './patternPage.html',
+  styleUrl: './page.less',
+})
+export class PatternPage {
+  readonly id = input.required<string>();
+  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+
+  protected readonly pattern = computed(() => this.catalogue()?.pattern(this.id()));
+  protected readonly view = computed(() => {
+    const [catalogue, pattern] = [this.catalogue(), this.pattern()];
+    if (!catalogue || !pattern) return undefined;
+    return {
+      kind: KINDS[pattern.kind],
+      part: partFromPattern(pattern, catalogue.label(pattern.id)),
+      family: pattern.family === undefined ? undefined : catalogue.familyLabel(pattern.family),
+      years: pattern.years && sayYears(pattern.years),
+      source: pattern.source && sourceWords(pattern.source),
+      disputes: disputedIds(pattern).length,
+      fitted: catalogue.fittedIn(pattern.id),
+      named: catalogue.companionsOf(pattern.id),
+      swaps: catalogue.swapsOf(pattern.id),
+      bearing: pattern.kind === 'rollingBearing' ? bearingOf(pattern.numbers) : undefined,
+    };
+  });
+
+  protected readonly companionSays = COMPANION_SAYS;
+  protected readonly resultSays = SWAP_RESULT_SAYS;
+
+  protected markWords(mark: Mark): string {
+    const where = mark.place === undefined ? '' : `, ${markPlaceOf(mark.place).name}`;
+    return `${mark.making}${where}${mark.note === undefined ? '' : `; ${mark.note}`}`;
+  }
+
+  /** Patterns that carry the number which replaced this one. */
+  protected replacements(number: PartNumber): readonly string[] {
+    return number.replacedBy === undefined
+      ? []
+      : (this.catalogue()
+          ?.withNumber(number.replacedBy)
+          .map(({ pattern }) => pattern.id) ?? []);
+  }
+
+  protected fitmentWords({ variant, fitment }: FittedIn): string {
+    const from = fitment.from ?? variant.years?.from;
+    const to = fitment.to ?? variant.years?.to;
+    return [
+      slotOf(fitment.slot)?.name ?? fitment.slot,
+      from === undefined ? '' : sayYears(to === undefined ? { from } : { from, to }),
+      fitment.serialFrom === undefined && fitment.serialTo === undefined ? '' : `serials ${fitment.serialFrom ?? ''}–${fitment.serialTo ?? ''}`,
+      fitment.share === undefined ? '' : `${sayShare(fitment.share)} (${Math.round(fitment.share * 100)} %)`,
+      fitment.note ?? '',
+    ]
+      .filter(Boolean)
+      .join(', ');
+  }
+}
+
+/** What the designation of a bearing says; undefined where none of its numbers is one. */
+function bearingOf(numbers: readonly PartNumber[]) {
+  for (const { number } of numbers) {
+    try {
+      return readBearing(number).says;
+    } catch {
+      // Not every number of a bearing is a designation.
+    }
+  }
+  return undefined;
+}

@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, model } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import {
+  describedBy,
+  RECORD_FORMS,
+  recordTypeOf,
+  sayEntry,
+  sayLook,
+  UNITS,
+  type Choice,
+  type Field,
+  type FieldList,
+  type FormProblems,
+  type FormText,
+  type Parameter,
+  type TableId,
+} from '@which-bore/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzFormModule } from 'ng-zorro-antd/form';
+import { NzIconModule } from 'ng-zorro-antd/icon';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { CatalogueData } from '../data/catalogueData';
+import { ReferenceField } from './referenceField';
+
+/** A form made from the dictionary and the record's own fields. Everything is typed as text, units and all. */
+@Component({
+  selector: 'wb-record-form',
+  imports: [FormsModule, NzButtonModule, NzFormModule, NzIconModule, NzInputModule, NzSelectModule, ReferenceField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './recordForm.html',
+  styleUrl: './recordForm.less',
+})
+export class RecordForm {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  readonly table = input.required<TableId>();
+  readonly text = model.required<FormText>();
+  readonly problems = input.required<FormProblems>();
+  /** Whether the record is not in the catalogue yet, so that its id can be chosen. */
+  readonly fresh = input(false);
+  /** Value or field to begin at: where a finding is to be mended. */
+  readonly at = input<string>();
+
+  protected readonly form = computed(() => RECORD_FORMS[recordTypeOf(this.table())]);
+  protected readonly kind = computed(() => describedBy(this.table()));
+  protected readonly sizes = computed((): readonly Parameter[] => Object.values(this.kind()?.parameters ?? {}));
+  protected readonly looks = computed(() =>
+    Object.values(this.kind()?.features ?? {}).map((feature) => ({
+      ...feature,
+      options: 'options' in feature.form ? feature.form.options.map(({ id }): Choice => ({ id, name: sayLook(feature, id) })) : undefined,
+    })),
+  );
+  /** Faces with the names that others of the catalogue have, so that the same face is written the same. */
+  protected readonly faces = computed(() => {
+    const kind = this.kind();
+    return Object.values(kind?.interfaces ?? {}).map((face) => ({
+      ...face,
+      known: [...new Set((this.catalogue()?.catalogue.patterns ?? []).flatMap((pattern) => pattern.interfaces[face.id] ?? []))].sort(),
+    }));
+  });
+  protected readonly about = computed((): readonly Choice[] => {
+    const kind = this.kind();
+    if (!kind) return [];
+    return [kind.parameters, kind.features, kind.interfaces].flatMap((entries) => Object.values(entries).map(({ id, name }) => ({ id, name })));
+  });
+  protected readonly places = computed((): readonly Choice[] => Object.values(this.kind()?.markPlaces ?? {}).map(({ id, name }) => ({ id, name })));
+
+  constructor() {
+    effect(() => {
+      const at = this.at();
+      if (at === undefined) return;
+      // After the form has been drawn.
+      setTimeout(() => {
+        const place = this.host.nativeElement.querySelector(`[data-at="${CSS.escape(at)}"]`);
+        place?.scrollIntoView({ block: 'center' });
+        place?.querySelector<HTMLElement>('input, textarea')?.focus();
+      });
+    });
+  }
+
+  protected problem(place: string): string {
+    return this.problems()[place] ?? '';
+  }
+
+  protected choicesOf(field: Field): readonly Choice[] {
+    return field.form === 'about' ? this.about() : field.form === 'place' ? this.places() : (field.choices ?? []);
+  }
+
+  protected hint(field: Field): string {
+    switch (field.form) {
+      case 'date':
+        return '1986, 1986-09 or 1986-09-14';
+      case 'texts':
+        return 'separated by commas';
+      case 'pairs':
+        return 'A = January, B = February';
+      case 'dimension':
+        return '59.45..59.47 mm';
+      default:
+        return '';
+    }
+  }
+
+  protected exampleOf({ quantity }: Parameter): string {
+    const units = Object.values(UNITS).filter((unit) => unit.quantity === quantity);
+    return units.length > 1 ? `in ${units.map((unit) => unit.words[0]).join(', ')}` : (units[0]?.words[0] ?? '');
+  }
+
+  protected several(text: string): readonly string[] {
+    return text
+      .split(',')
+      .map((word) => word.trim())
+      .filter((word) => word !== '' && word !== '-');
+  }
+
+  protected setId(id: string): void {
+    this.text.update((text) => ({ ...text, id }));
+  }
+
+  protected set(group: 'fields' | 'sizes' | 'looks' | 'faces', key: string, value: string | null): void {
+    this.text.update((text) => ({ ...text, [group]: { ...text[group], [key]: value ?? '' } }));
+  }
+
+  protected setSeveral(key: string, values: readonly string[]): void {
+    this.set('fields', key, values.length === 0 ? '-' : values.join(', '));
+  }
+
+  protected setItem(list: FieldList, at: number, path: string, value: string | null): void {
+    this.alter(list, (items) => items.map((item, index) => (index === at ? { ...item, [path]: value ?? '' } : item)));
+  }
+
+  protected addItem(list: FieldList): void {
+    this.alter(list, (items) => [...items, {}]);
+  }
+
+  protected removeItem(list: FieldList, at: number): void {
+    this.alter(list, (items) => items.filter((_, index) => index !== at));
+  }
+
+  protected readonly say = sayEntry;
+
+  private alter(list: FieldList, change: (items: readonly Readonly<Record<string, string>>[]) => readonly Readonly<Record<string, string>>[]): void {
+    this.text.update((text) => ({ ...text, lists: { ...text.lists, [list.path]: change(text.lists[list.path] ?? []) } }));
+  }
+}

@@ -1,0 +1,36 @@
+import { effect, inject, Injectable, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MOST_COMPARED } from '@which-bore/core';
+import { CatalogueData } from './catalogueData';
+import { Kept } from './kept';
+import { Specimens } from './specimens';
+
+/** What is in Compare, as the address has it: `pattern:id`, `variant:id`, `specimen:id`. It stays when one moves on. */
+@Injectable({ providedIn: 'root' })
+export class Compared {
+  private readonly kept = inject(Kept);
+  private readonly specimens = inject(Specimens);
+  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+
+  readonly subjects = signal<readonly string[]>(textsOf(this.kept.read('compared')));
+
+  constructor() {
+    effect(() => this.kept.write('compared', this.subjects()));
+  }
+
+  /** The list with these added at its end; what is of another kind makes room, as does the first where there are too many. */
+  with(...added: readonly string[]): readonly string[] {
+    const kind = this.kindOf(added[0] ?? '');
+    const stay = this.subjects().filter((each) => !added.includes(each) && this.kindOf(each) === kind);
+    return [...stay, ...added].slice(-MOST_COMPARED);
+  }
+
+  /** The kind of part a subject is; `variant` for an engine. */
+  private kindOf(subject: string): string | undefined {
+    const [sort, id] = subject.split(':');
+    if (sort === 'variant') return 'variant';
+    return sort === 'pattern' ? this.catalogue()?.pattern(id)?.kind : this.specimens.peek(id ?? '')?.kind;
+  }
+}
+
+const textsOf = (value: unknown): readonly string[] => (Array.isArray(value) ? value.filter((each) => typeof each === 'string') : []);
