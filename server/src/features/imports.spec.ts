@@ -336,9 +336,7 @@ describe('an import', () => {
     const read = await upload('id,name\na-pin,One\n', 'pin.csv');
     await app.inject({ method: 'PUT', url: '/api/records/maker/larch', payload: { record: { id: 'larch', name: 'Larch' }, version: 0 } });
     await post(read.id, 'apply');
-    expect(await settled(read.id)).toEqual(
-      jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('changed since') }),
-    );
+    expect(await settled(read.id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('changed since') }));
     await post(read.id, 'read');
     await settled(read.id);
     await post(read.id, 'apply');
@@ -418,9 +416,7 @@ describe('a server killed in the middle of an import', () => {
     if (killed) await once(killed, 'exit');
     await start();
     expect(await text('catalogue.json')).toBe(before);
-    expect(await state(id)).toEqual(
-      jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('Nothing was changed') }),
-    );
+    expect(await state(id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('Nothing was changed') }));
     await post(`${id}/read`);
     expect((await until(id, (now) => now.state === 'read')).counts).toEqual([{ type: 'pattern', outcome: 'added', count: 40_000 }]);
     await post(`${id}/apply`);

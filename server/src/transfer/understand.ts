@@ -52,10 +52,13 @@ export function understandRecord(type: RecordType, record: unknown, place: strin
   const validate = VALIDATE[type];
   if (!validate(record)) return refused([...before, ...schemaProblems(validate.errors ?? [])]);
   const found = record as CatalogueRecord;
-  const problems: RowProblem[] = [...before, ...checkRecord(type, found, '').map(({ where, what }) => ({ where: where.replace(/^\./, ''), what }))];
+  const problems: RowProblem[] = [...before, ...checkRecord(type, found, '').map(({ where, what }) => ({ where: placeOf(where), what }))];
   if (problems.some((problem) => !problem.remark)) return refused(problems);
   return { place, type, id, record: found, problems, references: referencesOf(type, found) };
 }
+
+/** A place in a record as its table heads it: `crank.stroke`, not `dimensions["crank.stroke"]`. */
+const placeOf = (where: string): string => where.replace(/^\./, '').replace(/^(?:dimensions|features|interfaces)\["(.*)"\]$/, '$1');
 
 /** Takes the rows of one table of a file for records. */
 export class TableReader {
@@ -98,6 +101,11 @@ export class TableReader {
   }
 
   readonly table: TableId | undefined;
+
+  private headingOf(where: string): string {
+    const at = this.columns.findIndex((column) => column && headerOf(column).replace(/ \[.*$/, '') === where);
+    return at < 0 ? where : (this.start.headers[at] ?? where);
+  }
 
   /** Where the id of a row stands; -1 where the table has none. */
   private get idAt(): number {
@@ -168,7 +176,10 @@ export class TableReader {
     );
     const wrong = problems.map(({ header, what }) => ({ where: header, what }));
     if (wrong.length > 0) return { place: row.place, type, id, record: undefined, problems: [...cellProblems, ...wrong], references: [] };
-    return understandRecord(type, record, row.place, cellProblems);
+    const understood = understandRecord(type, record, row.place, cellProblems);
+    // A person looks for the heading in the file, not for the id it was taken for.
+    const problemsHere = understood.problems.map((each) => ({ ...each, where: this.headingOf(each.where) }));
+    return { ...understood, problems: problemsHere };
   }
 }
 

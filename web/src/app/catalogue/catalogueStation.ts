@@ -10,6 +10,8 @@ import { pageOf } from '../ui/recordLink';
 import { Said } from '../ui/said';
 
 const SHOWN = 40;
+/** The router gives undefined where the address says nothing. */
+const asText = (value: string | undefined): string => value ?? '';
 /** Pause in typing after which the search follows, ms. */
 const SETTLE_MS = 80;
 
@@ -28,7 +30,7 @@ export class CatalogueStation {
   protected readonly catalogue = toSignal(inject(CatalogueData).view$);
 
   /** What is searched for, from the address. */
-  readonly find = input('');
+  readonly find = input('', { transform: asText });
 
   protected readonly found = toSignal(
     toObservable(this.find).pipe(

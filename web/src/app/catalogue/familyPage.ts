@@ -38,10 +38,10 @@ import { FitmentChart } from './fitmentChart';
               <nz-option [nzValue]="each.id" [nzLabel]="each.label" />
             }
           </nz-select>
-          <p class="key"><span class="usual">the usual part</span><span class="some">only some years or some engines</span></p>
+          <p class="key"><span class="usual">the usual part</span><span class="some">only a short time, or some engines</span></p>
         </div>
         <wb-fitment-chart [bars]="bars()" />
-        <h2>Exceptions among the {{ placeName() }}</h2>
+        <h2>Exceptions: {{ placeName() }}</h2>
         <ul class="plain">
           @for (bar of exceptions(); track $index) {
             <li>
@@ -50,7 +50,7 @@ import { FitmentChart } from './fitmentChart';
               }}
             </li>
           } @empty {
-            <li class="quiet">None: every variant carried one part there all its years.</li>
+            <li class="quiet">None: what differs over the years was changed over for good.</li>
           }
         </ul>
       }

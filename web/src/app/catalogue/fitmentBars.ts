@@ -7,7 +7,7 @@ export interface FitmentBar {
   readonly name: string;
   readonly from: number;
   readonly to: number;
-  /** Only part of that time or of those engines. */
+  /** Only a short time, or only some of the engines. */
   readonly exception: boolean;
   readonly says: string;
 }
@@ -15,6 +15,8 @@ export interface FitmentBar {
 const MONTHS = 12;
 /** An engine still made is drawn this far past the last known year. */
 const STILL = 2;
+/** A part carried for less than this share of a variant's time is an exception; for more, the variant was changed over. */
+const EXCEPTION = 0.25;
 
 const year = (month: number): number => month / MONTHS;
 
@@ -32,9 +34,10 @@ export function barsOf(catalogue: CatalogueLookup, variants: readonly Variant[],
         const ends = fitment.to ?? variant.years?.to;
         const from = year(monthOf(begins));
         const to = ends === undefined ? last + STILL : year(monthOf(ends, true) + 1);
-        const whole =
-          variant.years && year(monthOf(variant.years.from)) >= from && (variant.years.to === undefined || year(monthOf(variant.years.to, true) + 1) <= to);
-        const exception = !whole || fitment.share !== undefined;
+        const made = variant.years
+          ? (variant.years.to === undefined ? last + STILL : year(monthOf(variant.years.to, true) + 1)) - year(monthOf(variant.years.from))
+          : 0;
+        const exception = fitment.share !== undefined || to - from < EXCEPTION * made;
         const name = catalogue.pattern(fitment.pattern)?.name ?? fitment.pattern;
         const share = fitment.share === undefined ? '' : `, ${sayShare(fitment.share)} of them (${Math.round(fitment.share * 100)} %)`;
         return [

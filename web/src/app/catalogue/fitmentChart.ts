@@ -98,7 +98,7 @@ export class FitmentChart {
             ticks: { font, color: colour('--ink'), callback: (value) => String(value), precision: 0 },
             grid: { color: colour('--rule') },
           },
-          y: { ticks: { font: { ...font, weight: 600 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
+          y: { ticks: { font: { ...font, weight: 500 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
         },
         plugins: { tooltip: { callbacks: { title: () => '', label: (item) => (item.raw as Point).bar.says } } },
       },
@@ -139,7 +139,7 @@ const named = (look: { readonly ink: string; readonly ground: string; readonly f
     ctx.textBaseline = 'middle';
     chart.data.datasets.forEach((dataset, at) => {
       if (dataset.barThickness !== USUAL) return;
-      for (const [index, element] of chart.getDatasetMeta(at).data.entries()) {
+      for (const element of chart.getDatasetMeta(at).data) {
         const { x, base, y } = element.getProps(['x', 'base', 'y'], true) as unknown as { readonly x: number; readonly base: number; readonly y: number };
         const room = Math.abs(x - base) - 10;
         const text = fitted(ctx, dataset.label ?? '', room);
@@ -149,7 +149,6 @@ const named = (look: { readonly ink: string; readonly ground: string; readonly f
         ctx.fillRect(Math.min(x, base) + 4, y - 9, width + 6, 18);
         ctx.fillStyle = look.ink;
         ctx.fillText(text, Math.min(x, base) + 7, y + 1);
-        void index;
       }
     });
     ctx.restore();

@@ -63,7 +63,7 @@ export class RecordForm {
   protected readonly about = computed((): readonly Choice[] => {
     const kind = this.kind();
     if (!kind) return [];
-    return [kind.parameters, kind.features, kind.interfaces].flatMap((entries) => Object.values(entries).map(({ id, name }) => ({ id, name })));
+    return [...Object.values(kind.parameters), ...Object.values(kind.features), ...Object.values(kind.interfaces)].map(({ id, name }) => ({ id, name }));
   });
   protected readonly places = computed((): readonly Choice[] => Object.values(this.kind()?.markPlaces ?? {}).map(({ id, name }) => ({ id, name })));
 
@@ -98,7 +98,15 @@ export class RecordForm {
         return 'A = January, B = February';
       case 'dimension':
         return '59.45..59.47 mm';
-      default:
+      case 'text':
+      case 'long':
+      case 'digits':
+      case 'number':
+      case 'choice':
+      case 'choices':
+      case 'reference':
+      case 'about':
+      case 'place':
         return '';
     }
   }
@@ -108,12 +116,14 @@ export class RecordForm {
     return units.length > 1 ? `in ${units.map((unit) => unit.words[0]).join(', ')}` : (units[0]?.words[0] ?? '');
   }
 
-  protected several(text: string): readonly string[] {
-    return text
-      .split(',')
-      .map((word) => word.trim())
-      .filter((word) => word !== '' && word !== '-');
-  }
+  /** Fields of several choices, as lists that stay the same while the text does. */
+  protected readonly severals = computed(() =>
+    Object.fromEntries(
+      this.form()
+        .fields.filter((field) => field.form === 'choices')
+        .map((field) => [field.path, several(this.text().fields[field.path] ?? '')]),
+    ),
+  );
 
   protected setId(id: string): void {
     this.text.update((text) => ({ ...text, id }));
@@ -145,3 +155,9 @@ export class RecordForm {
     this.text.update((text) => ({ ...text, lists: { ...text.lists, [list.path]: change(text.lists[list.path] ?? []) } }));
   }
 }
+
+const several = (text: string): readonly string[] =>
+  text
+    .split(',')
+    .map((word) => word.trim())
+    .filter((word) => word !== '' && word !== '-');

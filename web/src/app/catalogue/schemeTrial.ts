@@ -136,6 +136,7 @@ export class SchemeTrial {
   );
 
   protected listed(years: readonly number[]): string {
-    return years.length > 6 ? `${years.slice(0, 5).join(', ')} and ${years.length - 5} more` : years.join(' or ');
+    const last = years.at(-1) ?? '';
+    return years.length > 6 ? `${years.slice(0, 5).join(', ')} and ${years.length - 5} more` : `${years.slice(0, -1).join(', ')} or ${last}`;
   }
 }

@@ -58,7 +58,7 @@ const STANDING: Readonly<Record<Voice<unknown>['standing'], string>> = { used: '
                 <ul>
                   @for (voice of row.voices; track $index) {
                     <li [class]="voice.standing">
-                      <b class="figures">{{ voice.says }}</b> {{ voice.who }}, <i>{{ standing[voice.standing] }}</i>
+                      <b class="figures">{{ voice.says }}</b> {{ voice.who }}, <i>{{ standing[voice.standing] }}</i>.&ngsp;
                       @if (voice.more) {
                         <span class="quiet">{{ voice.more }}</span>
                       }

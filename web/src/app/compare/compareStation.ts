@@ -27,6 +27,8 @@ import { Said } from '../ui/said';
 
 const SETTLE_MS = 120;
 const FOUND = 8;
+/** The router gives undefined where the address says nothing. */
+const asText = (value: string | undefined): string => value ?? '';
 
 /** A subject of the address with what it stands for; undefined while a specimen is on its way. */
 interface Named {
@@ -51,7 +53,7 @@ export class CompareStation {
   protected readonly catalogue = toSignal(inject(CatalogueData).view$);
 
   /** What is compared, from the address: `pattern:a,variant:b,specimen:c`. */
-  readonly of = input('');
+  readonly of = input('', { transform: asText });
   /** Row that is lit on the drawing. */
   protected readonly lit = signal<CompareRow | undefined>(undefined);
   protected readonly unfolded = signal(false);

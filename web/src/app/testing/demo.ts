@@ -1,10 +1,13 @@
 import {
+  audit,
   CatalogueLookup,
   identify,
   indexCatalogue,
+  indexSearch,
   partFromPattern,
   partFromSpecimen,
   readEntry,
+  searchCatalogue,
   swap,
   type Catalogue,
   type KindId,
@@ -30,12 +33,16 @@ export const specimen = (text: string, name = 'On the bench', kind: KindId = 'cr
 
 export const lineUp = (text: string): LineUp => identify(indexCatalogue('crank', CATALOGUE.patterns), readEntry(text, 'crank').words, 6);
 
+const SEARCH = indexSearch(VIEW);
+
 /** The catalogue at once, without a server. */
-export const fakeCatalogueData = { view$: of(VIEW) };
+export const fakeCatalogueData = { view$: of(VIEW), refresh: () => undefined };
 
 /** The sums without a worker. */
 export const fakeSums = {
   identify: (kind: KindId, read: readonly Understood[], most: number): Observable<LineUp> => of(identify(indexCatalogue(kind, CATALOGUE.patterns), read, most)),
+  search: (text: string, most: number) => of(searchCatalogue(SEARCH, text, most)),
+  audit: () => of(audit(VIEW)),
   swapAll: (donor: Donor, recipients: readonly string[]): Observable<Record<string, Swap>> => {
     const shells = VIEW.ofKind('mainShell').map((pattern) => partFromPattern(pattern, VIEW.label(pattern.id)));
     const patternPart = (id: string) => {

@@ -1,0 +1,62 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import {
+  CheckOutline,
+  CloseOutline,
+  DeleteOutline,
+  DownOutline,
+  EditOutline,
+  EnterOutline,
+  PlusOutline,
+  SearchOutline,
+  SwapOutline,
+} from '@ant-design/icons-angular/icons';
+import { provideNzIcons } from 'ng-zorro-antd/icon';
+import { CatalogueData } from '../data/catalogueData';
+import { Specimens } from '../data/specimens';
+import { Sums } from '../data/sums';
+import { fakeCatalogueData, fakeSums, FakeSpecimens, type specimen } from './demo';
+
+export const pause = () => new Promise((resolve) => setTimeout(resolve, 120));
+
+/** Shows a component over the demo catalogue, with these specimens on the shelf. */
+export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
+  localStorage.clear();
+  const specimens = new FakeSpecimens(...shelf);
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideRouter([{ path: '**', children: [] }]),
+      provideNzIcons([CloseOutline, DeleteOutline, EditOutline, EnterOutline, PlusOutline, SearchOutline, DownOutline, SwapOutline, CheckOutline]),
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      { provide: Specimens, useValue: specimens },
+      { provide: Sums, useValue: fakeSums },
+      { provide: CatalogueData, useValue: fakeCatalogueData },
+    ],
+  });
+  return specimens;
+}
+
+export async function show<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<{ fixture: ComponentFixture<T>; page: HTMLElement }> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  await pause();
+  await fixture.whenStable();
+  return { fixture, page: fixture.nativeElement as HTMLElement };
+}
+
+export const text = (page: Element | null) => (page?.textContent ?? '').replace(/\s+/g, ' ').trim();
+export const click = async (fixture: ComponentFixture<unknown>, element: Element | null | undefined) => {
+  (element as HTMLElement | null)?.click();
+  await fixture.whenStable();
+  await pause();
+};
+export const button = (page: HTMLElement, label: string) =>
+  [...page.querySelectorAll('button')].find((each) => text(each).includes(label) || each.getAttribute('aria-label')?.includes(label));
+
+export const server = (): HttpTestingController => TestBed.inject(HttpTestingController);
