@@ -63,7 +63,7 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   await expect(page.getByText('Spacer shells, and regrind the mains', { exact: true })).toBeVisible();
   await into('low deck, pump engine, swing not recorded', 'cannot tell');
   await expect(page.locator('.judged header')).toContainText('crankcase swing of the block');
-  await into('four, early', 'does not fit');
+  await into('Halvorn Skerry four, early', 'does not fit');
   await page.reload();
   await expect(page.locator('.judged header .verdict')).toHaveText('does not fit');
 });

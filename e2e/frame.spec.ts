@@ -1,19 +1,4 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import type { Page } from '@playwright/test';
-import { enter, expect, saved, test } from './shop';
-
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-/** What axe-core finds wrong with the page as it stands. */
-async function faults(page: Page): Promise<string[]> {
-  await page.evaluate(AXE);
-  return page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } };
-    const { violations } = await axe.run();
-    return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`));
-  });
-}
+import { enter, expect, faults, saved, test } from './shop';
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`on the ${colorScheme} ground`, () => {
@@ -22,10 +7,20 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['Bench', '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', 'Settled'],
       ['Swap', '/swap?donor=specimen:88768045-8cf8-49ee-84a1-d8aa2c430629&into=sluice-block-low-large', 'Spacer shells, and regrind the mains'],
       ['Shelf', '/shelf', 'Frost fan crank, bin 4'],
+      ['Compare', '/compare?of=pattern:skerry-crank-4-112,pattern:skerry-crank-4-104', 'Stroke'],
+      ['Catalogue', '/catalogue', 'Rolling bearings'],
+      ['a search of the Catalogue', '/catalogue?find=41?7', '3.375 cast, small journal'],
+      ['a family', '/catalogue/family/sluice', 'What was fitted as'],
+      ['a variant', '/catalogue/variant/sluice-361-d', 'What it carried'],
+      ['a pattern', '/catalogue/pattern/skerry-crank-4-112', 'Disputed'],
+      ['the form of a pattern', '/catalogue/edit/pattern/skerry-crank-4-112', 'Main journal'],
+      ['the scheme editor', '/catalogue/edit/scheme/brackmere-date', 'Tried on numbers'],
+      ['the Audit', '/catalogue/audit', 'Stated size'],
+      ['Import and export', '/catalogue/import', 'Choose a file, or drop it here'],
     ] as const) {
       test(`axe finds nothing on ${name}`, async ({ page }) => {
         await page.goto(address);
-        await expect(page.getByText(shows, { exact: true }).first()).toBeVisible();
+        await expect(page.getByText(shows, { exact: !/search|pattern|Audit/.test(name) }).first()).toBeVisible();
         expect(await faults(page)).toEqual([]);
       });
     }
@@ -81,7 +76,13 @@ test('a whole station shows at 1280 by 800 without the frame scrolling, and noth
     [390, 780],
   ] as const) {
     await page.setViewportSize({ width, height });
-    for (const address of ['/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', '/swap?donor=pattern:sluice-crank-3375-forged', '/shelf']) {
+    for (const address of [
+      '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629',
+      '/swap?donor=pattern:sluice-crank-3375-forged',
+      '/shelf',
+      '/catalogue/family/sluice',
+      '/catalogue/pattern/skerry-crank-4-112',
+    ]) {
       await page.goto(address);
       await expect(page.locator('main')).not.toBeEmpty();
       const sizes = await page.evaluate(() => ({

@@ -43,9 +43,10 @@ describe('the Catalogue', () => {
 
   it('has a tree of makers, families and variants', async () => {
     setUp();
-    const { page } = await show(CatalogueStation);
+    const { page, fixture } = await show(CatalogueStation);
     expect([...page.querySelectorAll('.maker')].map(text)).toEqual(VIEW.catalogue.makers.map((maker) => maker.name));
-    expect(page.querySelectorAll('.tree details li').length).toBe(VIEW.catalogue.variants.length);
+    await click(fixture, button(page, 'Variants of Skerry'));
+    expect([...page.querySelectorAll('.tree ul ul a')].map(text)).toEqual(VIEW.variantsOf('skerry').map((variant) => variant.code));
   });
 
   it('counts patterns, sizes, looks and mark places of every kind', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { RECORD_NAMES, type Sentence } from '@which-bore/core';
@@ -65,6 +65,13 @@ export class CatalogueStation {
         takeUntilDestroyed(),
       )
       .subscribe(() => this.page().nativeElement.scrollTo({ top: 0 }));
+  }
+
+  /** Families whose variants are shown in the tree. */
+  protected readonly opened = signal<ReadonlySet<string>>(new Set());
+
+  protected toggle(family: string): void {
+    this.opened.update((opened) => (opened.has(family) ? new Set([...opened].filter((each) => each !== family)) : new Set(opened).add(family)));
   }
 
   protected search(text: string): void {

@@ -40,7 +40,7 @@ import { CatalogueData } from '../data/catalogueData';
             <td class="figures number">{{ kind.looks }}</td>
             <td class="figures number">{{ kind.places }}</td>
             <td class="figures number">{{ kind.faces }}</td>
-            <td><a [routerLink]="['/catalogue/new', kind.id]" [attr.aria-label]="'Add: ' + kind.name">Add one</a></td>
+            <td><a [routerLink]="['/catalogue/new', kind.id]" [attr.aria-label]="'Add one: ' + kind.name">Add one</a></td>
           </tr>
         }
       </tbody>

@@ -13,7 +13,7 @@ import { shownAs } from '../ui/understood';
   imports: [NzButtonModule, NzIconModule, ReadingWords],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="enter($event)" role="search">
+    <form (submit)="enter($event)" role="search" aria-label="Read a part">
       <label class="seen-by-readers" for="entry">What you read, see and measure on the part</label>
       <input
         #field
