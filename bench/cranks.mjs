@@ -31,7 +31,7 @@ export async function madeUpCranks(count, seed = 1) {
       id: `made-up-${at}`,
       dimensions,
       marks: [{ text: number.slice(0, 5), making: 'cast', place: 'crank.web' }],
-      numbers: [`MU-${number}`],
+      numbers: [{ number: `MU-${number}` }],
     });
   }
   return patterns;

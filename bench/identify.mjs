@@ -44,7 +44,7 @@ function plainLoop() {
       const aligner = new Aligner(positions, reading.making);
       patterns.forEach((pattern, row) => {
         let best = 0;
-        for (const mark of [...pattern.marks, ...pattern.numbers.map((text) => ({ text, making: 'tag' }))]) {
+        for (const mark of [...pattern.marks, ...pattern.numbers.map(({ number }) => ({ text: number, making: 'tag' }))]) {
           const found = aligner.logLikelihood(normaliseMark(mark.text));
           best = Math.max(best, Math.exp(found) * (mark.making !== 'tag' && reading.making && mark.making !== reading.making ? ASSUMED.elsewhere : 1));
         }
