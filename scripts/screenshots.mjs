@@ -10,6 +10,11 @@ const VIEWS = [
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
   ['swap-dark', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-pump', 'dark'],
   ['shelf', '/shelf', 'light'],
+  ['catalogue-family', '/catalogue/family/sluice', 'light'],
+  ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
+  ['compare', '/compare?of=pattern:sluice-crank-3375-forged,pattern:sluice-crank-3375-cast,pattern:sluice-crank-3590', 'light'],
+  ['scheme', '/catalogue/edit/scheme/brackmere-date', 'light'],
+  ['audit', '/catalogue/audit', 'light'],
 ];
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
@@ -22,4 +27,24 @@ for (const [name, path, colorScheme, typed] of VIEWS) {
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
 }
+// An import as it stands before it is applied, and cleared away again.
+const form = new FormData();
+form.append(
+  'file',
+  new Blob([
+    'id;Name;Family;Stroke (mm);Main journal (mm);counterweights;Colour\r\n',
+    'pump-crank;Pump crank;sluice;85,73;59,67;8;red\r\n',
+    'winch-crank;Winch crank;sluice;3.375;59,67;8;\r\n',
+    'ghost-crank;Ghost crank;nobody;85,7;59,67;6;\r\n',
+    'sluice-crank-3115;3.115 cast, renamed;sluice;;;;\r\n',
+  ]),
+  'cranks.csv',
+);
+const { id } = await (await fetch(`${address}/api/imports`, { method: 'POST', body: form })).json();
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+await page.goto(`${address}/catalogue/import/${id}`);
+await page.getByText('Read. Nothing is changed yet').waitFor();
+await page.waitForTimeout(1000);
+await page.screenshot({ path: new URL('../docs/screenshots/import.png', import.meta.url).pathname });
+await fetch(`${address}/api/imports/${id}`, { method: 'DELETE' });
 await browser.close();

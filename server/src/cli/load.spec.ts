@@ -41,7 +41,7 @@ describe('loading files', () => {
     'may be done again: what is there is replaced, specimens are left alone',
     async () => {
       const [catalogue, specimens] = [await demoCatalogue(), await demoSpecimens()];
-      expect((await load(catalogue, specimens)).said).toContain('3 specimens added');
+      expect((await load(catalogue, specimens)).said).toContain('40 specimens added');
       expect((await load(catalogue, specimens)).said).toContain('0 specimens added');
     },
     SLOW_MS,

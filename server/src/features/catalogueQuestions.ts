@@ -71,7 +71,7 @@ export const catalogueQuestions: FastifyPluginAsyncTypebox<{ catalogue: Catalogu
         querystring: Type.Object({ units: Units }),
         response: {
           200: Type.Object({
-            rules: Type.Array(Type.Object({ id: Type.String(), name: Type.String(), checks: Type.String() })),
+            rules: Type.Array(Type.Object({ id: Type.String({ examples: ['displacement'] }), name: Type.String(), checks: Type.String() })),
             findings: Type.Array(Type.Object({ rule: Type.String(), weight: Type.String(), where: Place, also: Type.Array(Place), says: Type.String() })),
           }),
         },

@@ -6,7 +6,11 @@ import type { Readable } from 'node:stream';
 import { writeCsv, writeJson, writeXlsx, writeZip } from '../transfer/writeTable.js';
 import type { CatalogueStore } from './catalogueStore.js';
 
-const schemaOf = (summary: string, description: string) => ({ summary, tags: ['catalogue'], response: { 200: { description, type: 'string' } } });
+const schemaOf = (summary: string, description: string, example = 'a file') => ({
+  summary,
+  tags: ['catalogue'],
+  response: { 200: { description, type: 'string', examples: [example] } },
+});
 
 const send = (reply: FastifyReply, name: string, type: string, content: Readable) =>
   reply.header('content-type', type).header('content-disposition', `attachment; filename="${name}"`).send(content);

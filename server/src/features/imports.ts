@@ -11,7 +11,7 @@ import { whoOf } from './records.js';
 
 const oneOf = <T extends string>(words: readonly T[], description: string) => Type.Unsafe<T>({ type: 'string', enum: [...words], description });
 
-const Params = Type.Object({ id: Type.String({ format: 'uuid' }) });
+const Params = Type.Object({ id: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }) });
 const Outcome = oneOf(OUTCOMES, 'What becomes of a record');
 
 const TableSchema = Type.Object({
@@ -44,13 +44,16 @@ const ChoicesSchema = Type.Unsafe<Choices>(
       },
       { additionalProperties: false },
     ),
-    { description: 'By the name of the file or sheet' },
+    {
+      description: 'By the name of the file or sheet',
+      examples: [{ 'cranks.csv': { table: 'crank', columns: { Snout: 'crank.nose.diameter [mm]', Colour: '-' } } }],
+    },
   ),
 );
 
 const ImportSchema = Type.Object({
-  id: Type.String({ format: 'uuid' }),
-  fileName: Type.String(),
+  id: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }),
+  fileName: Type.String({ examples: ['cranks.csv'] }),
   bytes: Type.Number(),
   who: Type.String(),
   state: oneOf(IMPORT_STATES, 'How far it is'),
@@ -65,7 +68,7 @@ const ImportSchema = Type.Object({
 
 const RowSchema = Type.Object({
   position: Type.Integer(),
-  place: Type.String(),
+  place: Type.String({ examples: ['cranks.csv, line 3'] }),
   type: oneOf<RecordType>(RECORD_TYPES, 'Type of record'),
   id: Type.String(),
   outcome: Type.String(),
@@ -145,7 +148,14 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
   );
   app.get(
     '/imports/:id/report.csv',
-    { schema: { summary: 'The same as a table', tags: ['catalogue'], params: Params, response: { 200: { description: 'CSV', type: 'string' } } } },
+    {
+      schema: {
+        summary: 'The same as a table',
+        tags: ['catalogue'],
+        params: Params,
+        response: { 200: { description: 'CSV', type: 'string', examples: ['place,type,record,outcome,where,what'] } },
+      },
+    },
     async (request, reply) => {
       const { id } = request.params;
       await store.get(id);

@@ -126,7 +126,7 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
       schema: {
         summary: 'Bring every record back to what it was before changes made together, an import for one',
         tags: ['catalogue'],
-        params: Type.Object({ batch: Type.String({ format: 'uuid' }) }),
+        params: Type.Object({ batch: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }) }),
         response: { 200: Type.Object({ records: Type.Integer({ description: 'How many were brought back' }) }) },
       },
     },
