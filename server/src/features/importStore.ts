@@ -36,6 +36,7 @@ interface Running {
 }
 
 const AT_WORK: readonly ImportState[] = ['waiting', 'reading', 'applying'];
+const LOST = 'The database went away in the middle of it. Nothing was changed; read it again.';
 /** How often progress goes into the database, ms. */
 const NOTED_EVERY = 300;
 
@@ -46,6 +47,8 @@ const NOTED_EVERY = 300;
 export class ImportStore {
   private readonly pool: Piscina<ImportTask, ImportResult>;
   private readonly running = new Map<string, Running>();
+  /** Imports said to be at work whose work is just about to begin. */
+  private readonly beginning = new Set<string>();
 
   constructor(
     private readonly database: Database,
@@ -82,12 +85,14 @@ export class ImportStore {
     await mkdir(this.folder, { recursive: true });
     const id = randomUUID();
     const path = this.pathOf(id);
+    this.beginning.add(id);
     try {
       await pipeline(content, createWriteStream(path));
       if (content.truncated) throw tooLarge();
       const { size } = await stat(path);
       await this.imports.insert({ id, fileName: fileName.slice(0, 200), bytes: String(size), who, state: 'waiting' });
     } catch (error) {
+      this.beginning.delete(id);
       await rm(path, { force: true });
       throw error;
     }
@@ -98,7 +103,10 @@ export class ImportStore {
   async get(id: string): Promise<ImportRow> {
     const found = await this.imports.findOneBy({ id });
     if (!found) throw new UnknownImportError(id);
-    return found;
+    if (!AT_WORK.includes(found.state) || this.running.has(id) || this.beginning.has(id)) return found;
+    // Its work ended when the database was away and could not say so.
+    await this.imports.update({ id, state: found.state }, { state: 'interrupted', problem: LOST });
+    return { ...found, state: 'interrupted', problem: LOST };
   }
 
   all(): Promise<ImportRow[]> {
@@ -125,6 +133,7 @@ export class ImportStore {
     await access(path).catch(() => {
       throw new ImportStateError('The uploaded file is no longer there. Upload it again.');
     });
+    this.beginning.add(id);
     await this.imports.update({ id }, { state: 'reading', progress: 0, problem: null, choices, tables: [], counts: [] });
     this.start(id, { does: 'read', path, name: row.fileName, choices }, async (result) => {
       if (result.did === 'nothing' && result.because === 'unreadable') await this.imports.update({ id }, { state: 'failed', problem: result.problem });
@@ -146,6 +155,7 @@ export class ImportStore {
       throw new ImportStateError(
         `${refused} ${refused === 1 ? 'row is' : 'rows are'} refused. Mend the file and upload it again, or say that they are to be left out.`,
       );
+    this.beginning.add(id);
     await this.imports.update({ id }, { state: 'applying', progress: 0 });
     this.start(id, { does: 'apply', who }, async (result) => {
       if (result.did === 'nothing') {
@@ -224,6 +234,7 @@ export class ImportStore {
       });
     const running: Running = { abort, ended };
     this.running.set(id, running);
+    this.beginning.delete(id);
   }
 
   private async failed(id: string, error: unknown, aborted: boolean): Promise<void> {
@@ -232,9 +243,7 @@ export class ImportStore {
       return;
     }
     this.report('An import failed.', error);
-    const problem = isAway(error)
-      ? 'The database went away in the middle of it. Nothing was changed; read it again.'
-      : 'Something went wrong on the server; it is in the log. Nothing was changed.';
+    const problem = isAway(error) ? LOST : 'Something went wrong on the server; it is in the log. Nothing was changed.';
     await this.imports.update({ id }, { state: 'interrupted', problem });
   }
 }

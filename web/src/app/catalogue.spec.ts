@@ -41,6 +41,21 @@ describe('the Catalogue', () => {
     expect(text(page.querySelector('.help'))).toContain('Nothing has xyzzy.');
   });
 
+  it('reads a number that no record bears: a bearing, a vehicle, a casting date', async () => {
+    setUp();
+    const { fixture, page } = await show(CatalogueStation, { find: '6305-2Z/C3' });
+    expect(text(page.querySelector('.reads'))).toContain('bore 25 mm, outside 62 mm, width 17 mm (ISO 15)');
+    fixture.componentRef.setInput('find', '11111111111111111');
+    await fixture.whenStable();
+    expect(text(page.querySelector('.reads'))).toContain('The check digit agrees.');
+    fixture.componentRef.setInput('find', 'C147');
+    await fixture.whenStable();
+    expect(text(page.querySelector('.reads'))).toContain('Brackmere casting date: month letter March, day 14, year figure 7; 1967 or 1977 or 1987');
+    fixture.componentRef.setInput('find', 'piston 97');
+    await fixture.whenStable();
+    expect(page.querySelector('.reads')).toBeNull();
+  });
+
   it('has a tree of makers, families and variants', async () => {
     setUp();
     const { page, fixture } = await show(CatalogueStation);

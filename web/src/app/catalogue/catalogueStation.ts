@@ -6,6 +6,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { debounceTime, filter, of, switchMap } from 'rxjs';
 import { CatalogueData } from '../data/catalogueData';
 import { Sums } from '../data/sums';
+import { readNumber } from './readNumber';
 import { pageOf } from '../ui/recordLink';
 import { Said } from '../ui/said';
 
@@ -48,6 +49,12 @@ export class CatalogueStation {
       why: hit.because.filter((each: Sentence) => each.length > 0),
     })),
   );
+
+  /** What the line says as a number: a bearing's designation, a vehicle's number, or one of the catalogue's own schemes. */
+  protected readonly reads = computed(() => {
+    const catalogue = this.catalogue();
+    return catalogue ? readNumber(catalogue, this.find()) : [];
+  });
 
   protected readonly tree = computed(() => {
     const catalogue = this.catalogue();

@@ -9,12 +9,13 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import type { SpecimenSummary } from '../data/api';
 import { Bench } from '../data/bench';
 import { Specimens } from '../data/specimens';
+import { CompareLink } from '../ui/compareLink';
 import { UndoBar } from '../data/undoBar';
 
 /** The parts that were ever on the bench. */
 @Component({
   selector: 'wb-shelf-station',
-  imports: [DatePipe, NzButtonModule, NzIconModule, NzInputModule, RouterLink],
+  imports: [CompareLink, DatePipe, NzButtonModule, NzIconModule, NzInputModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelfStation.html',
   styleUrl: './shelfStation.less',
