@@ -66,7 +66,7 @@ export function sizeDrawn(part: Part, parameter: Parameter, guess: number): Draw
 export const countDrawn = (part: Part, feature: Feature, guess: number): number => Number(part.looks[feature.id]?.option ?? guess);
 
 /** A drawing depends on the least known of its sizes. */
-export const worse = (a: Known, b: Known): Known => (a === 'guessed' || b === 'guessed' ? 'guessed' : a === 'measured' ? a : b);
+export const worse = (a: Known, b: Known): Known => (a === 'guessed' || b === 'guessed' ? 'guessed' : a === 'measured' ? b : a);
 
 /** Collects the shapes of one drawing. */
 export class Sheet {

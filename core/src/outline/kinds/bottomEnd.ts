@@ -41,6 +41,7 @@ export function blockOutline(part: Part): Outline {
     .circle(0, 0, main.size, main.known, 'hollow', 'mainHousing')
     .at('deckHeight', skirt * 0.9, -deck.size, true)
     .at('bore', 0, -deck.size * 0.9, true)
+    .at('boreSpacing', skirt * 0.6, -deck.size * 0.75, true)
     .at('wall', -bore.size / 2 - wall.size / 2, -deck.size * 0.8, true)
     .at('linerSeat', bore.size / 2, -deck.size * 0.95, true)
     .at('mainHousing', 0, main.size / 2, false)

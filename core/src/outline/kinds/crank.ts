@@ -68,6 +68,9 @@ export function crankOutline(part: Part): Outline {
   const [first, last] = [pins.find((each) => each.y < 0) ?? pins[0], pins[pins.length - 1]];
   return sheet
     .at('nose', start - noseLength / 2, -nose.size / 2, true)
+    .at('noseLength', start - noseLength, 0, false)
+    .at('flange', flangeAt + main.size * 0.08, -seal.size * 0.5, true)
+    .at('crankpinWidth', first?.x ?? 0, first?.y ?? 0, true)
     .at('crankpin', first?.x ?? 0, (first?.y ?? 0) - pin.size / 2, true)
     .at('stroke', last?.x ?? 0, last?.y ?? 0, true)
     .at('sealJournal', (end + flangeAt) / 2, -seal.size / 2, true)

@@ -96,8 +96,10 @@ export function pistonOutline(part: Part): Outline {
         at === 0 ? 'topGroove' : undefined,
       );
   }
+  /** Below the pin's middle the piston is open between its bosses. */
+  const inside = compression.size + pinBore.size * 0.4;
   return sheet
-    .block(0, (compression.size + height.size) / 2 + pinBore.size * 0.4, gap.size, height.size - compression.size, gap.known, 'hollow', 'bossGap')
+    .rect(-gap.size / 2, inside, gap.size, height.size - inside, gap.known, 'hollow', 'bossGap')
     .circle(offset.size, compression.size, pinBore.size, worse(pinBore.known, compression.known), 'hollow', 'pin')
     .at('bore', -bore.size * 0.3, 0, true)
     .at('crown', 0, 0, true)

@@ -31,6 +31,9 @@ const LETTERS_ACROSS = 40;
 const BROADEST = 1.25;
 /** Heights of a letter above and below the part that labels take. */
 const LABEL_ROOM = 4.6;
+/** More labels than this would run into each other; those of sizes that are known come first. */
+const MOST_IN_A_ROW = 5;
+const KNOWN_FIRST: readonly Known[] = ['measured', 'pattern', 'guessed'];
 
 /**
  * Draws a part and calls out every size for which the dictionary names a place that the drawing has. Labels stand in a
@@ -54,7 +57,11 @@ function calloutsOf(part: Part, drawn: Outline, from: number, width: number): Ca
     return [{ parameter, place: parameter.drawing, known, value: known === 'guessed' ? undefined : size, ...place }];
   });
   return [true, false].flatMap((above) => {
-    const row = found.filter((each) => each.above === above).sort((a, b) => a.x - b.x);
+    const row = found
+      .filter((each) => each.above === above)
+      .sort((a, b) => KNOWN_FIRST.indexOf(a.known) - KNOWN_FIRST.indexOf(b.known))
+      .slice(0, MOST_IN_A_ROW)
+      .sort((a, b) => a.x - b.x);
     return row.map((each, at) => ({ ...each, labelX: from + (width * (at + 0.5)) / row.length }));
   });
 }
