@@ -1,7 +1,7 @@
 import { say } from '../quantity/sentence';
 import { LOOKUP } from '../testing/demo';
 import { readEntry } from '../readings/entryLine';
-import type { KindId } from '../dictionary/dictionary';
+import { KIND_IDS, type KindId } from '../dictionary/dictionary';
 import { compare, CompareError, type CompareRow } from './compare';
 import type { Subject } from './column';
 
@@ -22,6 +22,19 @@ const judged = (id: string, a: Subject, b: Subject) => {
 };
 
 describe('parts side by side', () => {
+  for (const kind of KIND_IDS)
+    it(`may be any two of a kind: ${kind}`, () => {
+      const [first, ...others] = LOOKUP.ofKind(kind);
+      for (const other of others.slice(0, 5)) {
+        const { rows } = compare(LOOKUP, [pattern(first?.id ?? ''), pattern(other.id)]);
+        expect(rows.some((row) => !row.agrees))
+          .withContext(other.id)
+          .toBeTrue();
+        for (const row of rows) expect(row.cells.length).toBe(2);
+      }
+      expect(compare(LOOKUP, [pattern(first?.id ?? ''), pattern(first?.id ?? '')]).rows.every((row) => row.agrees)).toBeTrue();
+    });
+
   it('are the same within their limits', () => {
     expect(judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), pattern('sluice-crank-3115'))).toEqual([
       'same',

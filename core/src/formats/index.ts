@@ -10,3 +10,4 @@ export * from './table.js';
 export * from './canonical.js';
 export * from './formText.js';
 export * from './schemaProblems.js';
+export * from './differences.js';

@@ -319,6 +319,27 @@ describe('an import on the screen', () => {
 });
 
 describe('the changes of the catalogue', () => {
+  it('say what was changed, from what to what', async () => {
+    setUp();
+    const { page } = await show(ChangesPage);
+    const pin = VIEW.pattern('skerry-pin-40');
+    const change = (id: string, name: string) => ({
+      id,
+      batch: id,
+      at: '2026-11-01T08:00:00Z',
+      who: 'Zoë',
+      operation: 'changed',
+      type: 'pattern',
+      record: 'skerry-pin-40',
+      before: { ...pin, name },
+    });
+    server()
+      .expectOne('/api/changes')
+      .flush([change('2', 'Second name'), change('1', 'First name')]);
+    await pause();
+    expect([...page.querySelectorAll('.what li')].map(text)).toEqual([`name: Second name to ${pin?.name ?? ''}`, 'name: First name to Second name']);
+  });
+
   it('tells changes made together together, and takes them back together', async () => {
     setUp();
     const { page, fixture } = await show(ChangesPage);

@@ -1,6 +1,7 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { RECORD_NAMES } from '@which-bore/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { differences, LIST_OF, RECORD_NAMES, type CatalogueRecord, type Difference } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { firstValueFrom } from 'rxjs';
 import { Api, ApiError, type Change } from '../data/api';
@@ -37,6 +38,15 @@ const NAMED = 5;
             @for (change of batch.changes.slice(0, named); track change.id) {
               <div>
                 {{ change.operation }} the {{ names[change.type] }} <wb-record [type]="change.type" [id]="change.record" />
+                @if (change.operation === 'changed') {
+                  <ul class="what">
+                    @for (each of what().get(change.id) ?? []; track each.what) {
+                      <li>
+                        {{ each.what }}: <del>{{ each.before || 'nothing' }}</del> to <ins>{{ each.after || 'nothing' }}</ins>
+                      </li>
+                    }
+                  </ul>
+                }
                 @if (batch.changes.length > 1) {
                   <button
                     nz-button
@@ -70,7 +80,22 @@ const NAMED = 5;
     h1 {
       font-size: 28px;
     }
-    li {
+    .what {
+      color: var(--ink-soft);
+      font-size: 14px;
+      list-style: none;
+      margin: 0;
+      overflow-wrap: anywhere;
+      padding-left: 14px;
+    }
+    del {
+      color: var(--never);
+    }
+    ins {
+      color: var(--fits);
+      text-decoration: none;
+    }
+    .plain > li {
       align-items: start;
       display: grid;
       gap: 10px;
@@ -82,7 +107,25 @@ export class ChangesPage {
   private readonly api = inject(Api);
   private readonly data = inject(CatalogueData);
   private readonly undoBar = inject(UndoBar);
+  private readonly catalogue = toSignal(this.data.view$);
   private readonly changes = signal<readonly Change[]>([]);
+  /** By change, what it changed: up to what the next change found, or to what stands now. */
+  protected readonly what = computed(() => {
+    const after = new Map<string, CatalogueRecord | undefined>();
+    const told = new Map<string, readonly Difference[]>();
+    const catalogue = this.catalogue()?.catalogue;
+    for (const { id, type, record, before } of this.changes()) {
+      const key = `${type} ${record}`;
+      if (!after.has(key))
+        after.set(
+          key,
+          (catalogue?.[LIST_OF[type]] as readonly CatalogueRecord[] | undefined)?.find((each) => each.id === record),
+        );
+      told.set(id, differences(type, (before ?? undefined) as CatalogueRecord | undefined, after.get(key)));
+      after.set(key, (before ?? undefined) as CatalogueRecord | undefined);
+    }
+    return told;
+  });
   protected readonly batches = signal<readonly Batch[]>([]);
   protected readonly more = signal(false);
   protected readonly failure = signal<string | undefined>(undefined);
