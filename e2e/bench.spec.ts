@@ -141,7 +141,7 @@ for (const [name, status, first] of [
 ] as const) {
   test(`the demo’s ${name} is called what it is`, async ({ page }) => {
     await page.goto('/shelf');
-    await page.getByRole('link', { name }).click();
+    await page.getByRole('link', { name, exact: true }).click();
     await expect(page.getByText(status, { exact: true })).toBeVisible();
     expect((await lineUp(page))[0]?.name).toBe(first);
   });

@@ -37,12 +37,12 @@ test('specimens are listed, renamed, deleted and brought back', async ({ page })
   await page.getByRole('button', { name: 'Rename Orchard spare', exact: true }).click();
   await page.getByLabel('New name').fill('Orchard spare 2');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('link', { name: 'Orchard spare 2' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Orchard spare 2', exact: true })).toBeVisible();
   await saved(page);
   await page.getByRole('button', { name: 'Delete Orchard spare 2' }).click();
-  await expect(page.getByRole('link', { name: 'Orchard spare 2' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Orchard spare 2', exact: true })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('link', { name: 'Orchard spare 2' }).click();
+  await page.getByRole('link', { name: 'Orchard spare 2', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Correct: forged' })).toBeVisible();
   await saved(page);
   await page.reload();
