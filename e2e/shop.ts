@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Page } from '@playwright/test';
 
@@ -36,7 +37,7 @@ export class Shop {
   async start(): Promise<void> {
     this.process = spawn(process.execPath, ['server/dist/main.js'], {
       cwd: ROOT,
-      env: { ...process.env, PORT: String(this.port), LOG_LEVEL: 'error' },
+      env: { ...process.env, UPLOADS: join(ROOT, 'test-results', 'uploads'), PORT: String(this.port), LOG_LEVEL: 'error' },
       stdio: 'inherit',
     });
     for (let tries = 0; tries < 100; tries++) {

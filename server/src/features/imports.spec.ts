@@ -316,10 +316,18 @@ describe('an import', () => {
   });
 
   it('larger than is taken is refused before it fills the disk', async () => {
-    const small = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent', largestUpload: 10_000 });
+    const folder = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
+    const small = await buildApp({
+      databaseUrl: testDatabaseUrl(),
+      webRoot: undefined,
+      logLevel: 'silent',
+      largestUpload: 10_000,
+      uploads: folder,
+    });
     const answer = await small.inject({ method: 'POST', url: '/api/imports', ...formOf('x'.repeat(20_000), 'pin.csv') });
     expect([answer.statusCode, answer.body]).toEqual([413, jasmine.stringContaining('Split it')]);
     await small.close();
+    await rm(folder, { recursive: true });
     const none = await app.inject({ method: 'POST', url: '/api/imports', payload: 'id,name', headers: { 'content-type': 'text/csv' } });
     expect([none.statusCode, none.body]).toEqual([415, jasmine.stringContaining('multipart/form-data')]);
   });

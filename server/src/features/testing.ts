@@ -1,4 +1,6 @@
-import { readFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Catalogue, SpecimenFile } from '@which-bore/core';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
@@ -30,7 +32,9 @@ export async function withDemo(): Promise<void> {
 
 /** An application over an emptied database that holds the demo catalogue. Close it after use. */
 export async function appWithDemo(): Promise<FastifyInstance> {
-  const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent' });
+  const uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
+  const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent', uploads });
+  app.addHook('onClose', () => rm(uploads, { recursive: true, force: true }));
   await withDemo();
   return app;
 }

@@ -34,7 +34,7 @@ const NAMED = 5;
       @for (batch of batches(); track batch.batch) {
         <li>
           <div>
-            <b>{{ batch.who }}</b> <span class="quiet">{{ batch.at | date: 'd MMM y, HH:mm' }}</span>
+            <b>{{ batch.who }}</b>&ngsp;<span class="quiet">{{ batch.at | date: 'd MMM y, HH:mm' }}</span>
             @for (change of batch.changes.slice(0, named); track change.id) {
               <div>
                 {{ change.operation }} the {{ names[change.type] }} <wb-record [type]="change.type" [id]="change.record" />
