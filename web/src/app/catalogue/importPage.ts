@@ -64,7 +64,6 @@ export class ImportPage {
   protected readonly states = STATES;
   protected readonly percent = (of: number): string => `${Math.round(of)} %`;
   protected readonly tableIds = TABLE_IDS.map((id) => ({ id, label: tableLabel(id) }));
-  protected readonly downloads = TABLE_IDS.map((id) => ({ id, label: tableLabel(id) }));
 
   protected readonly busy = computed(() => this.uploading() || AT_WORK.has(this.current()?.state ?? 'read'));
   protected readonly tally = computed(() =>

@@ -41,6 +41,7 @@ export class PatternPage {
     if (!catalogue || !pattern) return undefined;
     return {
       kind: KINDS[pattern.kind],
+      faces: Object.keys(KINDS[pattern.kind].interfaces).length > 0,
       part: partFromPattern(pattern, catalogue.label(pattern.id)),
       family: pattern.family === undefined ? undefined : catalogue.familyLabel(pattern.family),
       years: pattern.years && sayYears(pattern.years),
