@@ -7,8 +7,14 @@ const VIEWS = [
   ['bench', `/bench/${CRANK}`, 'light'],
   ['bench-typing', `/bench/${CRANK}`, 'light', 'nose 1.3748in mic flange F8 main 2.349 mm'],
   ['bench-nothing-fits', '/bench/fb97226d-64d6-4b1d-8e15-168c61a294f7', 'dark'],
+  ['bench-open', '/bench/dfb551ef-dd33-408b-8ec2-848926da3a1d', 'light'],
+  ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
+  ['rules', '/rules', 'light'],
+  ['card', `/card/${CRANK}`, 'light'],
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
-  ['swap-dark', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-pump', 'dark'],
+  ['swap-engine', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47', 'light'],
+  ['grid', '/swap/grid?donors=crank&recipients=block', 'light'],
+  ['groups', '/swap/grid?donors=piston&recipients=block&view=groups', 'dark'],
   ['shelf', '/shelf', 'light'],
   ['catalogue-family', '/catalogue/family/sluice', 'light'],
   ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
@@ -22,7 +28,9 @@ for (const [name, path, colorScheme, typed] of VIEWS) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
   await page.goto(address + path);
   await page.getByText('Saved', { exact: true }).waitFor();
-  if (typed) await page.getByRole('textbox', { name: 'What you read' }).fill(typed);
+  // What is still on its way is no picture of the view.
+  await page.waitForFunction(() => globalThis.document.querySelector('main h1, main h2') && !/Fetching|Looking at/.test(globalThis.document.body.innerText));
+  if (typed) await page.getByLabel('What you read, see and measure on the part').fill(typed);
   await page.waitForTimeout(1000);
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
@@ -47,4 +55,12 @@ await page.getByText('Read. Nothing is changed yet').waitFor();
 await page.waitForTimeout(1000);
 await page.screenshot({ path: new URL('../docs/screenshots/import.png', import.meta.url).pathname });
 await fetch(`${address}/api/imports/${id}`, { method: 'DELETE' });
+
+// A drill in the middle of its questions.
+const drill = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+await drill.goto(`${address}/drill`);
+await drill.getByRole('button', { name: 'Hide a part' }).click();
+for (const at of [0, 6, 12]) await drill.locator('.asking button').nth(at).click();
+await drill.waitForTimeout(600);
+await drill.screenshot({ path: new URL('../docs/screenshots/drill.png', import.meta.url).pathname });
 await browser.close();

@@ -5,6 +5,7 @@
 export * from './quantity/index.js';
 export * from './dictionary/index.js';
 export * from './marks/index.js';
+export * from './shop/index.js';
 export * from './readings/index.js';
 export * from './catalogue/index.js';
 export * from './designations/index.js';
@@ -12,6 +13,8 @@ export * from './outline/index.js';
 export * from './compare/index.js';
 export * from './search/index.js';
 export * from './identify/index.js';
+export * from './engine/index.js';
+export * from './drill/index.js';
 export * from './joints/index.js';
 export * from './interchange/index.js';
 export * from './formats/index.js';

@@ -7,3 +7,4 @@ export * from './size.js';
 export * from './value.js';
 export * from './lookup.js';
 export * from './part.js';
+export { idFrom, patternFromReadings } from './patternFromReadings.js';

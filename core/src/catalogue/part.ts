@@ -1,11 +1,12 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { KINDS } from '../dictionary/dictionary.js';
-import { estimate, expanded, INSTRUMENTS } from '../quantity/instrument.js';
+import { estimate, expanded } from '../quantity/instrument.js';
 import { width, type Interval } from '../quantity/interval.js';
 import { toInside } from '../quantity/unit.js';
 import type { Specimen } from '../readings/reading.js';
+import { Drawer } from '../shop/ownInstrument.js';
 import { sizesMeasured } from '../readings/measured.js';
-import type { Pattern } from './pattern.js';
+import type { Companion, Pattern } from './pattern.js';
 import { optionOf, sizeOf, valueIds } from './value.js';
 
 /** Where a value comes from, strongest first. */
@@ -36,7 +37,13 @@ export interface Part {
   readonly standard: Readonly<Record<string, Interval>>;
   /** The pattern the values stand on, if any. */
   readonly pattern?: string;
+  /** What the catalogue records of that pattern together with others, or apart from them. */
+  readonly companions?: readonly Companion[];
+  /** What one is sold for, in the shop's money; nothing for what is on the shelf already, absent where nobody says. */
+  readonly price?: number;
 }
+
+const USUAL_DRAWER = new Drawer();
 
 /** A new part of this pattern, within its limits. */
 export function partFromPattern(pattern: Pattern, label: string, source: 'pattern' | 'identified' = 'pattern'): Part {
@@ -63,20 +70,33 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
       else looks[id] = { option, source };
     }
   }
-  return { kind: pattern.kind, label, values, looks, interfaces, service, standard, pattern: pattern.id };
+  return {
+    kind: pattern.kind,
+    label,
+    values,
+    looks,
+    interfaces,
+    service,
+    standard,
+    pattern: pattern.id,
+    ...(pattern.companions ? { companions: pattern.companions } : {}),
+    ...(pattern.price === undefined ? {} : { price: pattern.price }),
+  };
 }
 
 /**
  * A specimen as it lies on the bench. What was measured or seen counts; what was not is taken from the pattern it
  * was identified as, when one is given, and says so. Without one it stays unknown.
+ *
+ * @param drawer the shop's instruments, which say how uncertain a measurement is
  */
-export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern): Part {
+export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern, drawer: Drawer = USUAL_DRAWER): Part {
   const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;
   const values: Record<string, Value> = { ...base?.values };
   const looks: Record<string, SeenLook> = { ...base?.looks };
   for (const size of sizesMeasured(specimen.readings.map((reading) => reading.is))) {
     const repeats = size.values.map((value) => toInside(value, size.unit));
-    const measured = expanded(estimate(repeats, INSTRUMENTS[size.instrument]));
+    const measured = expanded(estimate(repeats, drawer.take(size.instrument, repeats[0] ?? 0)));
     const before = values[size.parameter];
     // Of two instruments on one size the finer one counts.
     if (before?.source === 'measured' && width(before.interval) <= width(measured)) continue;
@@ -95,5 +115,6 @@ export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern): Pa
     service: { ...Object.fromEntries(usualService), ...base?.service },
     standard: base?.standard ?? {},
     ...(identifiedAs ? { pattern: identifiedAs.id } : {}),
+    ...(identifiedAs?.companions ? { companions: identifiedAs.companions } : {}),
   };
 }

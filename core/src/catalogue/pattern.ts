@@ -62,6 +62,7 @@ export const PatternSchema = Type.Object(
     marks: Type.Array(MarkSchema, { maxItems: 40 }),
     numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
     companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
+    price: Type.Optional(Type.Number({ minimum: 0, maximum: 1e7, description: 'What one is sold for, as last heard, in the shop’s money' })),
     note: Note,
   },
   { additionalProperties: false },

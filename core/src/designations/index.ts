@@ -1,2 +1,3 @@
 export * from './rollingBearing.js';
 export * from './vehicleNumber.js';
+export * from './isoFit.js';

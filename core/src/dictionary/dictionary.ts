@@ -55,8 +55,14 @@ export const KINDS: Readonly<Record<KindId, Kind>> = KINDS_BY_ID;
 
 export const isKindId = (id: string): id is KindId => Object.hasOwn(KINDS_BY_ID, id);
 
-/** Kinds of part, and the engine as a whole. */
-const DESCRIBED: readonly Kind[] = [...Object.values(KINDS), engineVariant];
+/** A kind of part, or the engine as a whole: whatever has sizes and looks of its own. */
+export type DescribedId = KindId | 'variant';
+export const DESCRIBED_IDS: readonly DescribedId[] = [...KIND_IDS, 'variant'];
+
+/** The words for a kind of part or for the engine as a whole. */
+export const describedAs = (id: DescribedId): Kind => (id === 'variant' ? engineVariant : KINDS[id]);
+
+const DESCRIBED: readonly Kind[] = DESCRIBED_IDS.map(describedAs);
 
 function gather<T extends { readonly id: string }>(of: (kind: Kind) => Readonly<Record<string, T>>): ReadonlyMap<string, T> {
   return new Map(DESCRIBED.flatMap((kind) => Object.values(of(kind)).map((entry): [string, T] => [entry.id, entry])));

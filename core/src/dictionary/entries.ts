@@ -5,7 +5,7 @@ import type { FeatureSpec, InterfaceSpec, Making, MarkPlaceSpec, ParameterSpec, 
 
 /** What is usually meant when an entry of the dictionary says nothing else, by what is measured. */
 const USUAL: Readonly<Record<Exclude<QuantityKind, 'count'>, Pick<ParameterSpec, 'usualWear' | 'usualTolerance' | 'instruments' | 'minutes'>>> = {
-  length: { usualWear: 0.01, usualTolerance: 0.05, instruments: ['caliper', 'micrometer'], minutes: 1 },
+  length: { usualWear: 0.01, usualTolerance: 0.05, instruments: ['caliper', 'rule'], minutes: 1 },
   angle: { usualWear: 0.1, usualTolerance: 0.5, instruments: ['degreeWheel'], minutes: 5 },
   volume: { usualWear: 0.1, usualTolerance: 0.6, instruments: ['burette'], minutes: 8 },
   mass: { usualWear: 0.5, usualTolerance: 4, instruments: ['scale'], minutes: 1 },
@@ -113,5 +113,5 @@ export const markedAt = (name: string, placed: string, makings: readonly Making[
 export const face = (name: string, definition: string): InterfaceSpec => ({ name, definition });
 
 /** The usual hand instruments, by what they can get hold of. */
-export const BY_MICROMETER: readonly [InstrumentId, ...InstrumentId[]] = ['micrometer', 'caliper'];
-export const BY_BORE_GAUGE: readonly [InstrumentId, ...InstrumentId[]] = ['boreGauge', 'caliper'];
+export const BY_MICROMETER: readonly [InstrumentId, ...InstrumentId[]] = ['micrometer', 'snapGauge', 'caliper'];
+export const BY_BORE_GAUGE: readonly [InstrumentId, ...InstrumentId[]] = ['boreGauge', 'insideMicrometer', 'telescopingGauge', 'caliper'];

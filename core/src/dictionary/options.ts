@@ -41,3 +41,17 @@ export const COOLANT_FACE = {
   intake: 'through the intake face | intake coolant, intake ports',
   both: 'through both | both ways',
 } as const;
+
+/** How gear and pulley hub are held on the crank nose, as the crank is and as the hub is made. */
+export const FRONT_DRIVE = {
+  key: 'by a key | keyed, key',
+  friction: 'by friction | friction hub, friction, no key',
+  spline: 'by a spline | splined, spline',
+} as const;
+
+/** What centres the head on the deck. */
+export const HEAD_DOWELS = {
+  none: 'none | no dowels, without dowels',
+  pins: 'solid pins | solid dowels, dowel pins, pins',
+  hollow: 'hollow, round bolts | hollow dowels, ring dowels, sleeves',
+} as const;

@@ -1,4 +1,5 @@
 import { defineKind } from './definition.js';
+import { BORE_OVERSIZES } from './serviceSizes.js';
 import { counted, look, markedAt, stated } from './entries.js';
 
 /** A whole engine as a catalogue describes it. No kind of part, but told with the same words, so that it is compared and edited alike. */
@@ -8,8 +9,21 @@ export const variant = defineKind({
   plural: 'Engine variants',
   words: ['engine', 'variant'],
   parameters: {
-    bore: stated('Bore', 'cylinder bore', 'Nominal diameter of the cylinders.', [25, 220], { usualTolerance: 0.05 }),
-    stroke: stated('Stroke', 'piston stroke', 'Nominal stroke.', [20, 220], { usualTolerance: 0.1 }),
+    bore: stated('Bore', 'cylinder bore', 'Nominal diameter of the cylinders.', [25, 220], {
+      usualTolerance: 0.05,
+      wear: 'grows',
+      usualWear: 0.03,
+      reach: 'headOff',
+      instruments: ['caliper', 'boreGauge', 'telescopingGauge', 'rule'],
+      service: BORE_OVERSIZES,
+      minutes: 2,
+    }),
+    stroke: stated('Stroke', 'piston stroke', 'Nominal stroke.', [20, 220], {
+      usualTolerance: 0.1,
+      reach: 'headOff',
+      instruments: ['caliper', 'heightGauge', 'rule'],
+      minutes: 4,
+    }),
     displacement: stated('Stated size', 'size, displacement, capacity, swept volume', 'Swept volume of all cylinders as the maker states it.', [15, 40000], {
       quantity: 'volume',
       usualTolerance: 8,

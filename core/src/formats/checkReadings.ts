@@ -1,20 +1,21 @@
-import { featureOf, isOptionOf, KINDS, parameterOf, type KindId } from '../dictionary/dictionary.js';
+import { describedAs, featureOf, isOptionOf, parameterOf, type DescribedId } from '../dictionary/dictionary.js';
 import { MarkTextError, readMark } from '../marks/markText.js';
 import { toInside, UNITS } from '../quantity/unit.js';
 import { showInterval } from '../quantity/format.js';
+import { monthsOf } from '../readings/claim.js';
 import type { Understood } from '../readings/reading.js';
 import type { Problem } from './problem.js';
 
 /** What the schema of readings cannot see: names that are not of this kind of part, and sizes no such part has. */
-export function checkReadings(kind: KindId, readings: readonly Understood[], where = 'readings'): Problem[] {
+export function checkReadings(kind: DescribedId, readings: readonly Understood[], where = 'readings'): Problem[] {
   return readings.flatMap((reading, at) => {
     const what = problemOf(kind, reading);
     return what === undefined ? [] : [{ where: `${where}[${at}]`, what }];
   });
 }
 
-function problemOf(kindId: KindId, reading: Understood): string | undefined {
-  const kind = KINDS[kindId];
+function problemOf(kindId: DescribedId, reading: Understood): string | undefined {
+  const kind = describedAs(kindId);
   const name = kind.name.toLowerCase();
   const has = (entries: Readonly<Record<string, { readonly id: string }>>, id: string) => Object.values(entries).some((entry) => entry.id === id);
   switch (reading.sort) {
@@ -23,6 +24,12 @@ function problemOf(kindId: KindId, reading: Understood): string | undefined {
     case 'mark':
       if (reading.place !== undefined && !has(kind.markPlaces, reading.place)) return `a ${name} has no mark place "${reading.place}".`;
       return reading.characters ? markProblem(reading.characters) : undefined;
+    case 'claim':
+      return reading.about === 'year' && !monthsOf(reading.value) ? `"${reading.value}" is no year: write it like 1962, 1962-03 or 1962/1964.` : undefined;
+    case 'step': {
+      if (!has(kind.parameters, reading.parameter)) return `a ${name} has no size "${reading.parameter}".`;
+      return parameterOf(reading.parameter).service ? undefined : `${reading.parameter} is not made in service sizes.`;
+    }
     case 'look':
       if (!has(kind.features, reading.feature)) return `a ${name} has no look "${reading.feature}".`;
       return isOptionOf(featureOf(reading.feature), reading.option) ? undefined : `"${reading.option}" is not an option of ${reading.feature}.`;

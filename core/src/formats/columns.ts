@@ -182,6 +182,7 @@ const FIELD_WORDS: Readonly<Record<string, readonly string[]>> = {
   numbers: ['partnumber', 'partno', 'partnumbers', 'number', 'numbers', 'oem'],
   marks: ['mark', 'castingnumber', 'castno', 'castings'],
   note: ['notes', 'remark', 'remarks', 'comment'],
+  price: ['cost', 'listprice', 'priceeach'],
   code: ['designation', 'variant', 'engine'],
 };
 

@@ -82,7 +82,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
   maker: { fields: [NAME, ALIASES, reference('licensedFrom', 'Licensed from', 'maker'), NOTE], lists: [] },
   family: { fields: [needed(reference('maker', 'Maker', 'maker')), NAME, ALIASES, NOTE], lists: [] },
   pattern: {
-    fields: [reference('family', 'Family', 'family'), NAME, ...YEARS, ...SOURCE, NOTE],
+    fields: [reference('family', 'Family', 'family'), NAME, ...YEARS, { path: 'price', name: 'Price', form: 'number' }, ...SOURCE, NOTE],
     lists: [
       {
         path: 'marks',

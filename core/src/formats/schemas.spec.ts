@@ -55,7 +55,8 @@ describe('the schemas', () => {
 
   it('refuse properties nobody knows, so that a slip in a name is found', () => {
     expect(accepts(IdentifyRequestSchema)({ kind: 'crank', reading: [] })).toBeFalse();
-    expect(accepts(InterchangeRequestSchema)({ donor: { pattern: 'a' }, recipients: [] })).toBeFalse();
-    expect(accepts(InterchangeRequestSchema)({ donor: { pattern: 'a' }, recipients: ['b'] })).toBeTrue();
+    expect(accepts(InterchangeRequestSchema)({ donors: [{ pattern: 'a' }], recipients: [] })).toBeFalse();
+    expect(accepts(InterchangeRequestSchema)({ donors: [{ patern: 'a' }], recipients: [{ pattern: 'b' }] })).toBeFalse();
+    expect(accepts(InterchangeRequestSchema)({ donors: [{ pattern: 'a' }], recipients: [{ pattern: 'b' }] })).toBeTrue();
   });
 });

@@ -1,6 +1,6 @@
 /**
- * The numbers the identification rests on that no part can tell. From memory of the trade, to be learnt from records
- * later; each is a plain probability so that it can be argued about.
+ * The numbers the identification rests on that no part can tell. From memory of the trade; each is a plain probability so
+ * that it can be argued about, and the simulation in `bench/simulate.mjs` shows what they do to the answers.
  */
 export const ASSUMED = {
   /** A part on the bench is in no catalogue. */
@@ -21,14 +21,28 @@ export const ASSUMED = {
   sharedMark: 0.02,
   /** A mark is looked for at its place and is not there, though the catalogue records it. */
   markGone: 0.1,
+  /** Nothing is recorded for a place, and yet something stands there. */
+  markThere: 0.2,
   /** A mark recorded in one place is found in another; or said to be cast and is stamped. */
   elsewhere: 0.3,
+  /** A mark read on a part whose maker has such a scheme is one of the scheme. */
+  ofScheme: 0.3,
+  /** A figure read on a part made in service sizes is the stamp of its size. */
+  sizeStamp: 0.05,
+  /** A service size said of a part is right. */
+  stepRight: 0.95,
+  /** A claim is meant of the engine in which the part was made, and right. By what is claimed; house rules move it. */
+  claimRight: { serial: 0.97, tag: 0.8, engine: 0.75, machine: 0.75, year: 0.8 },
+  /** A part found in an engine has been there from the first. */
+  original: 0.85,
 } as const;
 
 /** Decibans at and below which one piece of evidence is a strong contradiction. */
 export const STRONG_CONTRADICTION = -10;
+/** Decibans that marks and sizes together must say for a pattern before it is settled, whatever the looks say. */
+export const CORROBORATES = 15;
 /** Probability from which an answer is settled, when nothing contradicts it strongly. */
-export const SETTLED_FROM = 0.98;
+export const SETTLED_FROM = 0.995;
 /** Probability from which an answer is probable. */
 export const PROBABLE_FROM = 0.75;
 

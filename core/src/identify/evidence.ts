@@ -1,57 +1,142 @@
-import { featureOf, parameterOf } from '../dictionary/dictionary.js';
 import type { Feature, Making, Parameter } from '../dictionary/definition.js';
+import { featureOf, parameterOf } from '../dictionary/dictionary.js';
 import { readMark, type MarkPosition } from '../marks/markText.js';
-import { estimate, INSTRUMENTS, type Estimate, type Instrument } from '../quantity/instrument.js';
+import { estimate, type Estimate } from '../quantity/instrument.js';
+import type { Sentence } from '../quantity/sentence.js';
 import { toInside } from '../quantity/unit.js';
 import { sizesMeasured } from '../readings/measured.js';
-import type { Understood } from '../readings/reading.js';
+import type { ClaimAbout, Understood } from '../readings/reading.js';
+import { Drawer, type Tool } from '../shop/ownInstrument.js';
+
+export interface SizeEvidence {
+  readonly sort: 'size';
+  readonly text: string;
+  readonly parameter: Parameter;
+  readonly estimate: Estimate;
+  readonly tool: Tool;
+  /** How far from standard the size is said to stand, inside unit; undefined where nothing was said. */
+  readonly step: number | undefined;
+}
+export interface LookEvidence {
+  readonly sort: 'look';
+  readonly text: string;
+  readonly feature: Feature;
+  readonly option: string;
+}
+export interface MarkEvidence {
+  readonly sort: 'mark';
+  readonly text: string;
+  /** Empty where it was found that nothing is marked. */
+  readonly positions: readonly MarkPosition[];
+  readonly making: Making | undefined;
+  readonly place: string | undefined;
+}
+export interface StepEvidence {
+  readonly sort: 'step';
+  readonly text: string;
+  readonly parameter: Parameter;
+  /** Signed distance from standard, inside unit. */
+  readonly offset: number;
+}
+export interface ClaimEvidence {
+  readonly sort: 'claim';
+  readonly text: string;
+  readonly about: ClaimAbout;
+  readonly value: string;
+}
+
+/** A part found in an engine: how it agrees with each engine is worked out from its own identification. */
+export interface PartEvidence {
+  readonly sort: 'part';
+  readonly text: string;
+  readonly say: (row: number) => Sentence;
+}
 
 /** One independent piece of evidence, with the words it came from. */
-export type Evidence =
-  | { readonly sort: 'size'; readonly text: string; readonly parameter: Parameter; readonly estimate: Estimate; readonly instrument: Instrument }
-  | { readonly sort: 'look'; readonly text: string; readonly feature: Feature; readonly option: string }
-  | {
-      readonly sort: 'mark';
-      readonly text: string;
-      readonly positions: readonly MarkPosition[];
-      readonly making: Making | undefined;
-      readonly place: string | undefined;
-    };
+export type Evidence = SizeEvidence | LookEvidence | MarkEvidence | StepEvidence | ClaimEvidence | PartEvidence;
+
+const USUAL_DRAWER = new Drawer();
 
 /**
- * The evidence in some readings. The same thing seen twice counts once, repeats are pooled, words not understood
- * say nothing. The order of the result does not depend on the order of the readings, so sums come out alike.
+ * The evidence in some readings, by a key that is the same whenever the evidence is. The same thing seen twice counts
+ * once, repeats are pooled, words not understood say nothing. Neither order nor keys depend on the order of the readings.
  */
-export function evidenceFrom(readings: readonly Understood[]): Evidence[] {
+export function evidenceByKey(readings: readonly Understood[], drawer: Drawer = USUAL_DRAWER): ReadonlyMap<string, Evidence> {
   const byKey = new Map<string, Evidence>();
-  sizesMeasured(readings).forEach((size, at) => {
-    const instrument = INSTRUMENTS[size.instrument];
-    const inside = size.values.map((value) => toInside(value, size.unit));
-    byKey.set(`1 size ${size.parameter} ${size.instrument} ${String(at).padStart(4, '0')}`, {
-      sort: 'size',
-      text: size.text,
-      parameter: parameterOf(size.parameter),
-      estimate: estimate(inside, instrument),
-      instrument,
-    });
-  });
+  /** Of the same thing said in two ways the words that come first in the alphabet stay, whichever was typed first. */
+  const put = (key: string, evidence: Evidence) => {
+    const known = byKey.get(key);
+    if (!known || evidence.text < known.text) byKey.set(key, evidence);
+  };
+  const steps = new Map(
+    readings.flatMap((reading): [string, number][] => (reading.sort === 'step' ? [[reading.parameter, toInside(reading.offset, reading.unit)]] : [])),
+  );
+  for (const { parameter, text, inside, tool } of finest(readings, drawer)) {
+    const step = steps.get(parameter.id);
+    const evidence: SizeEvidence = { sort: 'size', text, parameter, estimate: estimate(inside, tool), tool, step };
+    put(`1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${step ?? ''} ${tool.permissibleError}`, evidence);
+  }
   for (const reading of readings) {
-    if (reading.sort === 'look') {
-      byKey.set(`2 look ${reading.feature} ${reading.option}`, {
-        sort: 'look',
-        text: reading.text,
-        feature: featureOf(reading.feature),
-        option: reading.option,
-      });
-    } else if (reading.sort === 'mark') {
-      byKey.set(`0 mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
-        sort: 'mark',
-        text: reading.text,
-        positions: reading.characters ? readMark(reading.characters) : [],
-        making: reading.making,
-        place: reading.place,
-      });
+    switch (reading.sort) {
+      case 'look':
+        put(`2 look ${reading.feature} ${reading.option}`, { sort: 'look', text: reading.text, feature: featureOf(reading.feature), option: reading.option });
+        break;
+      case 'mark':
+        put(`0 mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
+          sort: 'mark',
+          text: reading.text,
+          positions: reading.characters ? readMark(reading.characters) : [],
+          making: reading.making,
+          place: reading.place,
+        });
+        break;
+      case 'step': {
+        const offset = toInside(reading.offset, reading.unit);
+        put(`3 step ${reading.parameter} ${offset.toFixed(5)}`, { sort: 'step', text: reading.text, parameter: parameterOf(reading.parameter), offset });
+        break;
+      }
+      case 'claim':
+        put(`4 claim ${reading.about} ${reading.value.toLowerCase()}`, { sort: 'claim', text: reading.text, about: reading.about, value: reading.value });
+        break;
+      case 'size':
+      case 'unread':
+        break;
     }
   }
-  return [...byKey].sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)).map(([, evidence]) => evidence);
+  return new Map([...byKey].sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)));
+}
+
+export const evidenceFrom = (readings: readonly Understood[], drawer?: Drawer): Evidence[] => [...evidenceByKey(readings, drawer).values()];
+
+interface Measured {
+  readonly parameter: Parameter;
+  readonly text: string;
+  readonly inside: readonly number[];
+  readonly tool: Tool;
+}
+
+/** How many times finer an instrument must be for its reading to take the place of a coarser one's. */
+const FINER = 1.5;
+/** Readings of one size further apart than this many of their uncertainties are not of one thing. */
+const AGREE_WITHIN = 3;
+
+/**
+ * The measurements, with only the finest of several that agree on one size: a caliper before a micrometer tells nothing
+ * more once the micrometer has spoken, and counting both would count the part's own spread twice.
+ */
+function finest(readings: readonly Understood[], drawer: Drawer): Measured[] {
+  const all = sizesMeasured(readings).map((size): Measured => {
+    const inside = size.values.map((value) => toInside(value, size.unit)).sort((a, b) => a - b);
+    return { parameter: parameterOf(size.parameter), text: size.text, inside, tool: drawer.take(size.instrument, inside[0] ?? 0) };
+  });
+  const outdone = (coarse: Measured, fine: Measured): boolean => {
+    if (coarse.parameter.id !== fine.parameter.id) return false;
+    const [a, b] = [estimate(coarse.inside, coarse.tool), estimate(fine.inside, fine.tool)];
+    return (
+      a.uncertainty > FINER * b.uncertainty && Math.abs(a.mean - b.mean) <= AGREE_WITHIN * Math.hypot(a.uncertainty, b.uncertainty) + coarse.parameter.usualWear
+    );
+  };
+  return all
+    .filter((each) => !all.some((other) => outdone(each, other)))
+    .map((each) => ({ ...each, text: [each.text, ...all.filter((other) => outdone(other, each)).map(({ text }) => text)].join(', ') }));
 }

@@ -1,16 +1,20 @@
-import type { Understood } from '../readings/reading.js';
-import type { CatalogueIndex } from './catalogueIndex.js';
-import { ASSUMED, decibans, PROBABLE_FROM, SETTLED_FROM, STRONG_CONTRADICTION } from './assumptions.js';
-import { evidenceFrom } from './evidence.js';
 import type { Sentence } from '../quantity/sentence.js';
-import { reasonFor } from './reason.js';
-import { weigh, type Weighed } from './weigh.js';
+import type { Understood } from '../readings/reading.js';
+import type { HouseRules } from '../shop/houseRules.js';
+import type { Drawer } from '../shop/ownInstrument.js';
+import { CORROBORATES, decibans, PROBABLE_FROM, SETTLED_FROM, STRONG_CONTRADICTION } from './assumptions.js';
+import type { CatalogueIndex } from './catalogueIndex.js';
+import { evidenceByKey, type Evidence } from './evidence.js';
+import { reasonFor } from './reason/index.js';
+import { likeliest, Scores, type Posterior } from './scores.js';
+import { weigh } from './weigh/index.js';
+import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
 /** One piece of evidence, pulling for (positive) or against a candidate. */
 export interface Pull {
   /** The words of the reading. */
   readonly text: string;
-  readonly sort: 'mark' | 'size' | 'look';
+  readonly sort: Evidence['sort'];
   /** Weight against a part in no catalogue. The weights of a candidate add up. */
   readonly decibans: number;
   readonly reason: Sentence;
@@ -28,9 +32,13 @@ export interface Candidate {
  */
 export type Status = 'settled' | 'probable' | 'open' | 'nothingFits' | 'noEvidence';
 
+/** What keeps an answer that is likely enough from being settled. */
+export type HeldBy = 'contradiction' | 'houseRule' | 'looksOnly';
+
 export interface LineUp {
   readonly kind: CatalogueIndex['kind'];
   readonly status: Status;
+  readonly heldBy?: HeldBy;
   /** Likeliest first, at most as many as asked for. */
   readonly candidates: readonly Candidate[];
   /** Probability that the part is in no catalogue. */
@@ -39,86 +47,126 @@ export interface LineUp {
   readonly weighed: number;
   /** Readings the catalogue has nothing to hold against. */
   readonly unused: readonly string[];
+  /** What is doubtful about how something was measured. */
+  readonly doubts: readonly { readonly text: string; readonly says: string }[];
+}
+
+/** Whose instruments and rules count; the usual ones where nothing is said. */
+export interface Circumstances {
+  readonly drawer?: Drawer;
+  readonly rules?: HouseRules;
 }
 
 /**
- * Ranks the patterns of a catalogue, and *none of these*, by what was read.
+ * The identification of one part while it is being read. Keeps what each piece of evidence weighs, so that one more
+ * reading costs one column and not all of them again; what comes out depends only on the readings, never on the way there.
  *
  * Bayes' rule with every pattern equally likely beforehand and the readings independent given the pattern; see
- * `assumptions.ts` for the chances taken for granted. Neither the order of the readings nor their unit changes it.
- *
- * @param most how many candidates to return with their reasons
+ * `assumptions.ts` for the chances taken for granted.
  */
-export function identify(index: CatalogueIndex, readings: readonly Understood[], most = 6): LineUp {
-  const evidence = evidenceFrom(readings);
-  const weighed: Weighed[] = [];
-  const unused: string[] = [];
-  for (const each of evidence) {
-    const result = weigh(index, each);
-    if (result) weighed.push(result);
-    else unused.push(each.text);
+export class Identification {
+  private readonly scores: Scores;
+  private readonly applied = new Map<string, Weighed | undefined>();
+  private evidence: ReadonlyMap<string, Evidence> = new Map();
+  private last: Posterior | undefined;
+
+  constructor(
+    readonly index: CatalogueIndex,
+    private readonly circumstances: Circumstances = {},
+  ) {
+    this.scores = new Scores(index.patterns.length);
   }
-  const scores = sumScores(index.patterns.length, weighed);
-  const { probabilities, none } = posterior(scores);
-  const rows = weighed.length > 0 ? topRows(scores, most) : [];
-  const candidates = rows.map((row): Candidate => ({
-    pattern: index.patterns[row] ?? '',
-    probability: probabilities(row),
-    pulls: weighed.map((each): Pull => {
-      const logRatio = ratioAt(each, row);
-      return { text: each.evidence.text, sort: each.evidence.sort, decibans: decibans(logRatio), reason: reasonFor(index, row, each.evidence, logRatio) };
-    }),
-  }));
-  return { kind: index.kind, status: statusOf(candidates, none, weighed.length), candidates, none, weighed: index.patterns.length, unused };
-}
 
-function ratioAt(weighed: Weighed, row: number): number {
-  return weighed.logRatios[weighed.codes ? (weighed.codes[row] ?? 0) : row] ?? 0;
-}
-
-/** The sum over the evidence, by pattern. */
-function sumScores(patterns: number, weighed: readonly Weighed[]): Float64Array {
-  const scores = new Float64Array(patterns);
-  for (const { logRatios, codes } of weighed) {
-    if (codes) for (let row = 0; row < patterns; row++) scores[row] = (scores[row] as number) + (logRatios[codes[row] as number] as number);
-    else for (let row = 0; row < patterns; row++) scores[row] = (scores[row] as number) + (logRatios[row] as number);
+  /**
+   * Takes these readings in the place of those before.
+   * @param more evidence weighed elsewhere, by a key of its own
+   */
+  read(readings: readonly Understood[], more: ReadonlyMap<string, Weighed> = new Map()): this {
+    this.evidence = new Map([...evidenceByKey(readings, this.circumstances.drawer), ...[...more].map(([key, { evidence }]) => [key, evidence] as const)]);
+    for (const [key, weighed] of this.applied) {
+      if (this.evidence.has(key)) continue;
+      if (weighed) this.scores.apply(weighed, -1);
+      this.applied.delete(key);
+    }
+    for (const [key, evidence] of this.evidence) {
+      if (this.applied.has(key)) continue;
+      const weighed = more.get(key) ?? weigh(this.index, evidence, this.circumstances.rules);
+      if (weighed) this.scores.apply(weighed, 1);
+      this.applied.set(key, weighed);
+    }
+    this.last = undefined;
+    return this;
   }
-  return scores;
-}
 
-function posterior(scores: Float64Array) {
-  const noneScore = Math.log(ASSUMED.notInCatalogue);
-  const prior = Math.log((1 - ASSUMED.notInCatalogue) / Math.max(1, scores.length));
-  let top = noneScore;
-  for (const score of scores) top = Math.max(top, score + prior);
-  let sum = Math.exp(noneScore - top);
-  for (const score of scores) sum += Math.exp(score + prior - top);
-  return {
-    probabilities: (row: number) => Math.exp((scores[row] ?? -Infinity) + prior - top) / sum,
-    none: Math.exp(noneScore - top) / sum,
-  };
-}
-
-/** The rows with the highest scores, highest first; equal ones in catalogue order. One pass, however long the catalogue. */
-function topRows(scores: Float64Array, most: number): number[] {
-  const rows: number[] = [];
-  for (let row = 0; row < scores.length; row++) {
-    const score = scores[row] ?? -Infinity;
-    const last = rows[rows.length - 1];
-    if (rows.length === most && last !== undefined && score <= (scores[last] ?? -Infinity)) continue;
-    let at = rows.length;
-    while (at > 0 && score > (scores[rows[at - 1] ?? 0] ?? -Infinity)) at--;
-    rows.splice(at, 0, row);
-    if (rows.length > most) rows.pop();
+  get posterior(): Posterior {
+    return (this.last ??= this.scores.posterior());
   }
-  return rows;
+
+  /** The log ratio of a pattern against a part in no catalogue, natural units. */
+  scoreOf(row: number): number {
+    return this.scores.of(row);
+  }
+
+  /** What was read and weighed, in its order. */
+  get weighed(): readonly Weighed[] {
+    return [...this.evidence].flatMap(([key, evidence]) => {
+      const weighed = this.applied.get(key);
+      return weighed ? [{ ...weighed, evidence }] : [];
+    });
+  }
+
+  /** @param most how many candidates to return with their reasons */
+  lineUp(most = 6): LineUp {
+    const { index, posterior, weighed } = this;
+    const places = weighed.length > 0 ? likeliest(posterior, most) : [];
+    const candidates = places.map((place): Candidate => {
+      const row = posterior.rows[place] ?? 0;
+      return {
+        pattern: index.patterns[row] ?? '',
+        probability: posterior.probabilities[place] ?? 0,
+        pulls: this.pullsOn(row),
+      };
+    });
+    const evidence = [...this.evidence];
+    return {
+      kind: index.kind,
+      ...this.status(candidates, weighed.length),
+      candidates,
+      none: posterior.none,
+      weighed: index.patterns.length,
+      unused: evidence.filter(([key]) => this.applied.get(key) === undefined).map(([, { text }]) => text),
+      doubts: evidence.flatMap(([, each]) => (each.sort === 'size' && each.tool.doubt !== undefined ? [{ text: each.text, says: each.tool.doubt }] : [])),
+    };
+  }
+
+  /** What each piece of evidence says of one pattern, however far behind it stands. */
+  pullsOn(row: number): Pull[] {
+    return this.weighed.map((each): Pull => {
+      const logRatio = ratioAt(each, row) / FIXED;
+      return { text: each.evidence.text, sort: each.evidence.sort, decibans: decibans(logRatio), reason: reasonFor(this.index, row, each.evidence, logRatio) };
+    });
+  }
+
+  private status(candidates: readonly Candidate[], evidence: number): { readonly status: Status; readonly heldBy?: HeldBy } {
+    const [first] = candidates;
+    const { none } = this.posterior;
+    if (evidence === 0) return { status: 'noEvidence' };
+    const borneOut = first?.pulls.reduce((sum, pull) => sum + (bearsOut(pull) ? Math.max(0, pull.decibans) : 0), 0) ?? 0;
+    const looksOnly = !first?.pulls.some(bearsOut);
+    if (!first || (none >= PROBABLE_FROM && !looksOnly)) return { status: 'nothingFits' };
+    const likely = first.probability >= PROBABLE_FROM ? 'probable' : 'open';
+    if (first.pulls.some((pull) => pull.decibans <= STRONG_CONTRADICTION)) return { status: likely, heldBy: 'contradiction' };
+    if (first.probability < SETTLED_FROM) return { status: likely };
+    // A copy by another maker looks the same: looks name no part without a mark or a size beside them.
+    if (borneOut < CORROBORATES) return { status: 'probable', heldBy: 'looksOnly' };
+    const unmeasured = this.circumstances.rules?.marks === 'measure' && !first.pulls.some((pull) => pull.sort === 'size' && pull.decibans > 0);
+    return unmeasured ? { status: 'probable', heldBy: 'houseRule' } : { status: 'settled' };
+  }
 }
 
-function statusOf(candidates: readonly Candidate[], none: number, evidence: number): Status {
-  const first = candidates[0];
-  if (evidence === 0) return 'noEvidence';
-  if (!first || none > Math.max(0.5, first.probability)) return 'nothingFits';
-  const contradicted = first.pulls.some((pull) => pull.decibans <= STRONG_CONTRADICTION);
-  if (first.probability >= SETTLED_FROM && !contradicted) return 'settled';
-  return first.probability >= PROBABLE_FROM ? 'probable' : 'open';
-}
+/** Sizes, marks, and parts named by them: what a copy does not share. */
+const bearsOut = ({ sort }: Pull): boolean => sort === 'size' || sort === 'mark' || sort === 'part';
+
+/** Ranks the patterns of a catalogue, and *none of these*, by what was read. */
+export const identify = (index: CatalogueIndex, readings: readonly Understood[], most = 6, circumstances: Circumstances = {}): LineUp =>
+  new Identification(index, circumstances).read(readings).lineUp(most);

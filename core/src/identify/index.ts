@@ -1,4 +1,9 @@
-export { indexCatalogue, type CatalogueIndex } from './catalogueIndex.js';
-export { identify, type Candidate, type LineUp, type Pull, type Status } from './identify.js';
+export { indexCatalogue, indexEngines, bytesOf, type CatalogueIndex, type Indexed } from './catalogueIndex.js';
+export { Identification, identify, type Candidate, type Circumstances, type LineUp, type Pull, type Status } from './identify.js';
 export { sayProbability, sayStatus } from './sayStatus.js';
 export { ASSUMED, STRONG_CONTRADICTION, decibans } from './assumptions.js';
+export { FIXED, type Weighed } from './weigh/weighed.js';
+export { listAt } from './columns.js';
+export type { Evidence } from './evidence.js';
+export * from './nextCheck/index.js';
+export { calculationOf } from './calculation.js';

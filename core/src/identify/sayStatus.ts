@@ -1,4 +1,4 @@
-import { KINDS } from '../dictionary/dictionary.js';
+import { describedAs } from '../dictionary/dictionary.js';
 import { STRONG_CONTRADICTION } from './assumptions.js';
 import type { LineUp } from './identify.js';
 
@@ -15,7 +15,7 @@ export function sayProbability(probability: number): string {
  * @param label what a pattern is called, by its id
  */
 export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): string {
-  const kind = KINDS[lineUp.kind].name.toLowerCase();
+  const kind = describedAs(lineUp.kind).name.toLowerCase();
   const [first, second] = lineUp.candidates;
   const against = first?.pulls.find((pull) => pull.decibans <= STRONG_CONTRADICTION);
   const contradiction = against ? ` But “${against.text}” speaks strongly against it: check that reading again.` : '';
@@ -23,14 +23,26 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
     case 'noEvidence':
       return `Nothing read yet that tells one ${kind} from another.`;
     case 'nothingFits':
-      return `None of the ${lineUp.weighed} ${KINDS[lineUp.kind].plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
+      return `None of the ${lineUp.weighed} ${describedAs(lineUp.kind).plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
     case 'settled':
       return `This is the ${label(first?.pattern ?? '')}.`;
     case 'probable':
-      return `Probably the ${label(first?.pattern ?? '')}.${contradiction}`;
+      return `Probably the ${label(first?.pattern ?? '')}.${contradiction}${heldBecause(lineUp)}`;
     case 'open':
       return second && first
         ? `The ${label(first.pattern)} or the ${label(second.pattern)}, or another.${contradiction}`
         : `It may be several.${contradiction}`;
+  }
+}
+
+function heldBecause({ heldBy }: LineUp): string {
+  switch (heldBy ?? 'nothing') {
+    case 'houseRule':
+      return ' By your house rule it is settled only once one of its sizes was measured.';
+    case 'looksOnly':
+      return ' So far it is mostly looks that speak for it, and a copy looks the same: one more mark or size settles it.';
+    case 'contradiction':
+    case 'nothing':
+      return '';
   }
 }

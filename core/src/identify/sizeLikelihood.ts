@@ -22,12 +22,30 @@ export interface SizeExplanation {
  * The part was made evenly between its limits, at standard or at one of its service sizes; it has worn one way by an
  * exponentially distributed amount (a tenth of parts much more); the instrument adds a normal error. The integral over
  * the limits of the worn density is a difference of distribution functions.
+ *
+ * @param said how far from standard the part is said to stand, inside unit, where anybody said so
  */
-export function sizeDensity(size: Size, parameter: Parameter, measured: Estimate): number {
+export function sizeDensity(size: Size, parameter: Parameter, measured: Estimate, said?: number): number {
   let density = 0;
   for (let step = 0; step <= size.service.length; step++) density += stepDensity(size, parameter, measured, step);
-  return density;
+  const step = said === undefined ? undefined : stepAt(size, said);
+  if (step === undefined) return density;
+  const share = STEP_SHARES[size.service.length]?.[step] ?? 1;
+  return (ASSUMED.stepRight * stepDensity(size, parameter, measured, step)) / share + (1 - ASSUMED.stepRight) * density;
 }
+
+/** Steps closer together than this are the same, mm. */
+const SAME_STEP = 0.03;
+
+/** The service step at a distance from standard, counted from 1, 0 for standard; undefined where there is none. */
+export function stepAt({ service }: Size, offset: number): number | undefined {
+  if (Math.abs(offset) < SAME_STEP) return 0;
+  const at = service.findIndex((each) => Math.abs(each - offset) < SAME_STEP);
+  return at < 0 ? undefined : at + 1;
+}
+
+/** Share of parts that stand at a service step, as they come in. */
+export const stepShare = ({ service }: Size, step: number): number => STEP_SHARES[service.length]?.[step] ?? 0;
 
 function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step: number): number {
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
@@ -71,7 +89,7 @@ function worn(aboveLow: number, aboveHigh: number, usualWear: number, sigma: num
 }
 
 /** The service step that accounts best for a measured size, and what is left over. */
-export function explainSize(size: Size, parameter: Parameter, measured: Estimate): SizeExplanation {
+export function explainSize(size: Size, parameter: Parameter, measured: Estimate, said?: number): SizeExplanation {
   let step = 0;
   let most = -1;
   for (let each = 0; each <= size.service.length; each++) {
@@ -79,6 +97,8 @@ export function explainSize(size: Size, parameter: Parameter, measured: Estimate
     if (density > most) [step, most] = [each, density];
   }
   if (most <= 0) step = nearestStep(size, measured.mean);
+  const told = said === undefined ? undefined : stepAt(size, said);
+  if (told !== undefined && stepDensity(size, parameter, measured, told) > 0) step = told;
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
   const limits = { low: size.limits.low + shift, high: size.limits.high + shift };
   const outside = measured.mean < limits.low ? measured.mean - limits.low : measured.mean > limits.high ? measured.mean - limits.high : 0;
@@ -98,8 +118,12 @@ function nearestStep(size: Size, mean: number): number {
   return step;
 }
 
-/** Density of a size if nothing is known of the part: as many in every ratio of the plausible range (log-uniform). */
+/**
+ * Density of a size if nothing is known of the part: as many in every ratio of the plausible range (log-uniform); evenly
+ * spread where the range begins at nothing, as offsets and protrusions do.
+ */
 export function chanceDensity(parameter: Parameter, mean: number): number {
   const { low, high } = parameter.plausible;
+  if (low <= 0) return 1 / (high - low);
   return 1 / (Math.min(Math.max(mean, low), high) * Math.log(high / low));
 }

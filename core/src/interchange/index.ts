@@ -1,1 +1,10 @@
-export * from './swap.js';
+export { Grid, verdictOf, verdictOfJoint } from './grid.js';
+export * from './groups.js';
+export * from './judge.js';
+export * from './needs.js';
+export { DONOR_KINDS, recipientsFor } from './pairing.js';
+export * from './parties.js';
+export * from './setting.js';
+export type { Consequence } from './consequences.js';
+export { NoJointError, swap, swapParts, type JudgedCheck, type JudgedJoint, type JudgedOption, type LeftOut, type Swap } from './swap.js';
+export { WhatElse, type Taker, type Takers } from './whatElse.js';

@@ -1,14 +1,15 @@
 import { partFromSpecimen, type Part } from '../catalogue/part';
-import { NoJointError, swap } from './swap';
+import { NoJointError, swapParts } from './swap';
 import { contains, interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
-import { demoPart, demoPattern, SHELLS, words } from '../testing/demo';
-import { hold } from '../joints/check';
-import { oilClearance, requiredClearance } from '../joints/shellChoice';
+import { demoPart, demoPattern, SETTING, words } from '../testing/demo';
+import { MAIN_BEARING } from '../joints/mains';
+import { hold } from '../joints/finding';
+import { oilClearance, requiredClearance } from '../joints/bearings';
 import { worst } from '../joints/verdict';
 
-const into = (donor: Part | string, block: string) => swap(typeof donor === 'string' ? demoPart(donor) : donor, demoPart(block), SHELLS);
-const check = (judged: ReturnType<typeof swap>, id: string) => judged.joints.flatMap((joint) => joint.checks).find((each) => each.id === id);
+const into = (donor: Part | string, block: string) => swapParts(typeof donor === 'string' ? demoPart(donor) : donor, demoPart(block), SETTING);
+const check = (judged: ReturnType<typeof swapParts>, id: string) => judged.joints.flatMap((joint) => joint.checks).find((each) => each.id === id);
 const specimen = (text: string, as?: string) =>
   partFromSpecimen(
     { id: '', name: 'On the bench', kind: 'crank', readings: words(text).map((is, at) => ({ id: String(at), at: '', is })) },
@@ -31,7 +32,7 @@ describe('oil clearance', () => {
   });
 
   it('without a specification is about a thousandth of the journal (common practice, no source)', () => {
-    const { band, ruleOfThumb } = requiredClearance({ parts: {}, available: [] }, interval(63.5));
+    const { band, ruleOfThumb } = requiredClearance(MAIN_BEARING, { parts: {}, replaced: {}, stock: {}, rules: {} }, interval(63.5));
     // "A thousandth an inch": 2.5 in of journal, 0.0025 in of clearance.
     expect(contains(band, interval(0.0025 * 25.4))).toBeTrue();
     expect(ruleOfThumb).toContain('Rule of thumb');
@@ -113,7 +114,7 @@ describe('a crank into a block', () => {
   it('cannot be told where the block was never measured, and names what to measure', () => {
     const judged = into('sluice-crank-3375-forged', 'sluice-block-pump');
     expect(judged.verdict).toBe('cannotTell');
-    expect(judged.needs).toEqual(['block.crankcase.swing']);
+    expect(judged.needs.map(({ id }) => id)).toEqual(['block.crankcase.swing']);
     expect(judged.judged).toBe(judged.checks - 1);
   });
 
@@ -134,10 +135,10 @@ describe('a crank into a block', () => {
   it('is not known by what nobody measured', () => {
     const judged = into(specimen('main 2.349in mic'), 'sluice-block-low-small');
     expect(judged.verdict).toBe('cannotTell');
-    expect(judged.needs).toContain('crank.swing');
+    expect(judged.needs.map(({ id }) => id)).toContain('crank.swing');
   });
 
-  it('does not go into a crank, nor a block into it', () => {
-    expect(() => swap(demoPart('ambit-block-3'), demoPart('ambit-crank-3'), SHELLS)).toThrowError(NoJointError);
+  it('is not asked of parts that never meet', () => {
+    expect(() => swapParts(demoPart('ambit-block-3'), demoPart('ambit-valve-intake-34'), SETTING)).toThrowError(NoJointError);
   });
 });

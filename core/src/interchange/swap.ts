@@ -1,21 +1,42 @@
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
-import { JOINTS, worst, type Assembly, type Finding, type Verdict } from '../joints/index.js';
-import type { Sentence } from '../quantity/sentence.js';
+import { JOINTS, takes, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
+import { sentence, type Sentence } from '../quantity/sentence.js';
+import { meetingsOf, sidesOf } from './assemblies.js';
+import { afterAllWork, elsewhere, harm, type Consequence, type Place } from './consequences.js';
+import { needsOf, type Need } from './needs.js';
+import { placed, type PlacedPart } from './parties.js';
+import type { Setting } from './setting.js';
 
-export interface JudgedCheck extends Finding {
+/** A way to mend a check, what it takes, and what it does elsewhere. */
+export interface JudgedOption extends WorkOption {
+  readonly hours: number;
+  readonly price: number;
+  readonly elsewhere: readonly Consequence[];
+}
+
+export interface JudgedCheck extends Omit<Finding, 'work'> {
   readonly id: string;
   readonly name: string;
+  readonly work: readonly JudgedOption[];
 }
 
 export interface JudgedJoint {
   readonly id: string;
   readonly name: string;
+  /** Which of several parts of one kind it is about. */
+  readonly about?: string;
   readonly verdict: Verdict;
   readonly checks: readonly JudgedCheck[];
 }
 
-/** A donor judged for a recipient, joint by joint. */
+/** A joint that could not be looked at, because a part that meets in it is not among these. */
+export interface LeftOut {
+  readonly joint: string;
+  readonly lacking: readonly KindId[];
+}
+
+/** Donors judged for recipients, joint by joint. */
 export interface Swap {
   readonly donor: string;
   readonly recipient: string;
@@ -26,45 +47,101 @@ export interface Swap {
   /** How many checks had the data to be judged, of how many. */
   readonly judged: number;
   readonly checks: number;
-  /** Ids of what to find out first. */
-  readonly needs: readonly string[];
+  /** What to find out first, the quickest to learn before the others. */
+  readonly needs: readonly Need[];
+  /** Patterns that must come with them. */
+  readonly companions: readonly string[];
+  /** What the least work takes, altogether. */
+  readonly hours: number;
+  readonly price: number;
+  readonly cautions: readonly string[];
+  readonly leftOut: readonly LeftOut[];
 }
 
-/** Asked to put a part into a kind it has no joint with. */
+/** Asked to put a part where it has no joint. */
 export class NoJointError extends Error {
   constructor(
     readonly donor: KindId,
     readonly recipient: KindId,
   ) {
-    super(`A ${KINDS[donor].name.toLowerCase()} does not go into a ${KINDS[recipient].name.toLowerCase()}: a crank goes into a block.`);
+    super(`A ${KINDS[donor].name.toLowerCase()} and a ${KINDS[recipient].name.toLowerCase()} do not meet in any joint.`);
     this.name = 'NoJointError';
   }
 }
 
 /**
- * Judges whether `donor` goes into `recipient`, with what the catalogue has to put between them. It has a direction:
- * the recipient's housings, seals and flywheel stay, the donor comes.
- * Throws a NoJointError for kinds that do not meet that way.
+ * Judges whether `donors` go into or among `recipients`, with what the setting has to put between them. It has a
+ * direction: the recipient's parts, faces and machine stay, the donors come.
+ * Throws a NoJointError for parts that do not meet that way.
  */
-export function swap(donor: Part, recipient: Part, available: readonly Part[]): Swap {
-  if (donor.kind !== 'crank' || recipient.kind !== 'block') throw new NoJointError(donor.kind, recipient.kind);
-  const assembly: Assembly = { parts: { [donor.kind]: donor, [recipient.kind]: recipient }, available };
-  const joints = JOINTS.map((joint): JudgedJoint => {
-    const checks = joint.checks.map((check): JudgedCheck => ({ id: check.id, name: check.name, ...check.judge(assembly) }));
-    return { id: joint.id, name: joint.name, verdict: worst(checks.map((check) => check.verdict)), checks };
+export function swap(
+  donors: readonly PlacedPart[],
+  recipients: readonly PlacedPart[],
+  setting: Setting,
+  called?: { readonly donor?: string; readonly recipient?: string },
+): Swap {
+  const sides = sidesOf(donors, recipients);
+  const meetings = meetingsOf(sides, setting);
+  if (meetings.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
+  const places = meetings.flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check })));
+  const found = new Map(places.map((place) => [place, place.check.judge(place.meeting.assembly)]));
+  const judgedOf = (place: Place): Finding => found.get(place) ?? place.check.judge(place.meeting.assembly);
+  const joints = meetings.map((meeting): JudgedJoint => {
+    const checks = places
+      .filter((place) => place.meeting === meeting)
+      .map((place): JudgedCheck => {
+        const finding = judgedOf(place);
+        const work = finding.work.map((option) => ({ ...option, ...takes(option, setting.rules), elsewhere: elsewhere(option, place, places, judgedOf) }));
+        // An option that breaks something else comes after those that do not.
+        return { id: place.check.id, name: place.check.name, ...finding, work: [...work].sort((a, b) => harm(a.elsewhere) - harm(b.elsewhere)) };
+      });
+    return {
+      id: meeting.joint.id,
+      name: meeting.joint.name,
+      ...(meeting.about ? { about: meeting.about } : {}),
+      verdict: worst(checks.map(({ verdict }) => verdict)),
+      checks,
+    };
   });
-  const all = joints.flatMap((joint) => joint.checks);
-  const verdict = worst(joints.map((joint) => joint.verdict));
+  const all = joints.flatMap(({ checks }) => checks);
+  const alone = worst(all.map(({ verdict }) => verdict));
+  const together = alone === 'fitsWithWork' ? afterAllWork(places, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf }) : alone;
+  // What is refused is not priced: no work makes it go.
+  const least = together === 'doesNotFit' ? [] : all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []);
   return {
-    donor: donor.label,
-    recipient: recipient.label,
-    verdict,
-    says: summary(verdict, all),
+    donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
+    recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),
+    verdict: together,
+    says:
+      together === alone
+        ? summary(alone, all)
+        : ['Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.'],
     joints,
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
-    needs: [...new Set(all.flatMap((check) => check.needs))],
+    needs: needsOf(all.flatMap((check) => check.needs)),
+    companions: [...new Set(all.flatMap(({ id, work }) => (id === 'companions' ? (work[0]?.buy ?? []) : [])))],
+    hours: sum(least.map(({ hours }) => hours)),
+    price: sum(least.map(({ price }) => price)),
+    cautions: [...new Set(all.flatMap((check) => [check.caution ?? [], check.verdict === 'fitsWithWork' ? (check.work[0]?.caution ?? []) : []].flat()))],
+    leftOut: leftOut(sides.coming, [...sides.staying, ...sides.coming]),
   };
+}
+
+/** One part into one other. */
+export const swapParts = (donor: Part, recipient: Part, setting: Setting): Swap =>
+  swap([placed(donor)], [donor.kind === recipient.kind ? { slot: placed(donor).slot, part: recipient } : placed(recipient)], setting);
+
+const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
+
+/** Joints of what comes for which a part is wanting. */
+function leftOut(coming: readonly PlacedPart[], all: readonly PlacedPart[]): readonly LeftOut[] {
+  const [brought, here] = [new Set(coming.map(({ part }) => part.kind)), new Set(all.map(({ part }) => part.kind))];
+  return JOINTS.flatMap((joint): readonly LeftOut[] => {
+    if (joint.inPlaceOf || !joint.kinds.some((kind) => brought.has(kind))) return [];
+    const lacking = joint.kinds.filter((kind) => !here.has(kind));
+    return lacking.length > 0 ? [{ joint: joint.name, lacking }] : [];
+  });
 }
 
 const listed = (names: readonly string[]): string =>
@@ -72,19 +149,23 @@ const listed = (names: readonly string[]): string =>
 
 function summary(verdict: Verdict, checks: readonly JudgedCheck[]): Sentence {
   const those = (which: Verdict) => checks.filter((check) => check.verdict === which);
-  const names = (which: Verdict) => listed(those(which).map((check) => check.name.toLowerCase()));
+  const names = (which: Verdict) => listed([...new Set(those(which).map((check) => check.name.toLowerCase()))]);
   switch (verdict) {
     case 'fits':
       return [`Drops in: all ${checks.length} checks agree.`];
     case 'fitsWithWork': {
-      const work = those('fitsWithWork').map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase());
-      return [`Goes in after work: ${listed(work)}.`];
+      const mended = those('fitsWithWork');
+      const bought = mended.filter(({ id }) => id === 'companions');
+      const work = [...new Set(mended.filter(({ id }) => id !== 'companions').map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase()))];
+      const with_ = bought.flatMap(({ because }) => because);
+      if (work.length === 0) return sentence`Goes in only together with other parts. ${with_}`;
+      return sentence`Goes in after work: ${listed(work)}.${bought.length > 0 ? ' ' : ''}${with_}`;
     }
     case 'cannotTell':
       return [`Cannot be told yet: ${names('cannotTell')}.`];
     case 'doesNotFit': {
       const first = those('doesNotFit')[0];
-      return [`Does not go in: ${names('doesNotFit')}. `, ...(first?.because ?? [])];
+      return sentence`Does not go in: ${names('doesNotFit')}. ${first?.because ?? []}`;
     }
   }
 }

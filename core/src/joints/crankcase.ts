@@ -1,75 +1,88 @@
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
-import { interval, minus } from '../quantity/interval.js';
+import { rod } from '../dictionary/kinds/rod.js';
+import { interval, minus, plus, scaled } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
-import { hold, lookOf, missing, valueOf, withPart, type Assembly, type Check, type Joint, type WorkOption } from './check.js';
-import { BALANCE_CAUTION, turnCounterweights, turnOffWebLip } from './operations/trim.js';
-import { notLargerThan } from './shapes.js';
+import { lookOf, valueOf, withPart, type Assembly } from './assembly.js';
+import { ALWAYS_MENDED, type Check, type Joint } from './check.js';
+import { atLeast, closer, hold, mended, missing, said, work, type Offer } from './finding.js';
+import { isDone } from './operations/operation.js';
+import { turnCounterweights, turnOffWebLip } from './operations/trim.js';
+import { notLargerThan } from './shapes/sizes.js';
+import { noLess, NONE, within } from './shapes/within.js';
 
 /** Least room between anything that turns and the case: 1.5 mm. *Common practice, no source* ("sixty thou"). */
 const LEAST_ROOM = 1.5;
 
-function turnedWeights(assembly: Assembly, lacking: number): WorkOption[] {
+function turnedWeights(assembly: Assembly, lacking: number): readonly Offer[] {
   const part = assembly.parts.crank;
   const room = valueOf(assembly, block.parameters['crankcase.swing'])?.interval;
   const worked = part && turnCounterweights(part, lacking);
-  if (!worked || 'refused' in worked || !room) return [];
+  if (!worked || !isDone(worked) || !room) return [];
   const swing = valueOf(withPart(assembly, worked.part), crank.parameters.swing)?.interval ?? room;
   const found = minus(room, swing);
   return [
-    {
-      name: 'Turn the counterweights down',
+    work({
+      steps: ['turnCounterweights'],
       says: sentence`Take ${value(lacking)} off the radius of the counterweights: ${band(found)} of room.`,
       found,
-      required: interval(LEAST_ROOM, Math.max(found.high, LEAST_ROOM) + LEAST_ROOM),
-      canUndo: false,
-      caution: BALANCE_CAUTION,
-    },
+      required: atLeast(LEAST_ROOM, found),
+      parts: [worked.part],
+    }),
   ];
 }
 
 /** Room a lip needs round it in its groove. */
 const LIP_ROOM = interval(0.5, 20);
 
+const lipSize = crank.parameters['webLip.diameter'];
+const grooveSize = block.parameters['lipGroove.diameter'];
+
 const webLip: Check = {
   id: 'webLip',
   name: 'Lip on the rear web',
+  reads: [crank.features.webLip.id, block.features.lipGroove.id, lipSize.id, grooveSize.id],
+  verdicts: ALWAYS_MENDED,
   judge: (assembly) => {
     const [lip, groove] = [lookOf(assembly, crank.features.webLip), lookOf(assembly, block.features.lipGroove)];
     if (lip === undefined) return missing([crank.features.webLip], 'count');
-    if (lip === 'none') return { verdict: 'fits', quantity: 'count', because: ['The web is plain, so no groove is needed.'], work: [], needs: [] };
+    if (lip === 'none') return said('fits', ['The web is plain, so no groove is needed.']);
     if (groove === undefined) return missing([block.features.lipGroove], 'count');
-    if (groove === 'present') {
-      const [size, room] = [valueOf(assembly, crank.parameters['webLip.diameter']), valueOf(assembly, block.parameters['lipGroove.diameter'])];
-      if (!size || !room) return missing([...(size ? [] : [crank.parameters['webLip.diameter']]), ...(room ? [] : [block.parameters['lipGroove.diameter']])]);
-      const found = minus(room.interval, size.interval);
-      const held = hold(found, LIP_ROOM);
-      return {
+    if (groove !== 'present')
+      return mended(
+        said('doesNotFit', ['The web carries a lip and this case has no groove for it: it will not turn until the lip is off.']),
+        turnedLip(assembly),
+      );
+    const [size, room] = [valueOf(assembly, lipSize), valueOf(assembly, grooveSize)];
+    if (!size || !room) return missing([...(size ? [] : [lipSize]), ...(room ? [] : [grooveSize])]);
+    const found = minus(room.interval, size.interval);
+    const held = hold(found, LIP_ROOM);
+    return mended(
+      {
         ...held,
-        verdict: held.verdict === 'doesNotFit' ? 'fitsWithWork' : held.verdict,
         quantity: 'length',
         found,
         required: LIP_ROOM,
         because: sentence`The lip ${band(size.interval)} has ${band(found)} of room in the groove.`,
-        work: held.verdict === 'doesNotFit' ? turnedLip(assembly) : [],
-        needs: held.verdict === 'cannotTell' ? [crank.parameters['webLip.diameter'].id] : [],
-      };
-    }
-    return {
-      verdict: 'fitsWithWork',
-      quantity: 'count',
-      because: ['The web carries a lip and this case has no groove for it: it will not turn until the lip is off.'],
-      work: turnedLip(assembly),
-      needs: [],
-    };
+        work: [],
+        needs:
+          held.verdict === 'cannotTell'
+            ? closer([
+                [lipSize, size],
+                [grooveSize, room],
+              ])
+            : [],
+      },
+      held.verdict === 'doesNotFit' ? turnedLip(assembly) : [],
+    );
   },
 };
 
-function turnedLip(assembly: Assembly): WorkOption[] {
+function turnedLip(assembly: Assembly): readonly Offer[] {
   const part = assembly.parts.crank;
   if (!part) return [];
-  const then = webLip.judge(withPart(assembly, turnOffWebLip(part)));
-  return [{ name: 'Turn the lip off', says: sentence`Turn the lip off the rear web. ${then.because}`, canUndo: false, caution: BALANCE_CAUTION }];
+  const plain = turnOffWebLip(part);
+  return [work({ steps: ['turnOffLip'], says: sentence`Turn the lip off the rear web. ${webLip.judge(withPart(assembly, plain)).because}`, parts: [plain] })];
 }
 
 /** What turns, and the room the case gives it. */
@@ -84,9 +97,29 @@ export const crankcase: Joint = {
       of: crank.parameters.swing,
       within: block.parameters['crankcase.swing'],
       room: LEAST_ROOM,
-      roomFrom: 'Rod bolts, bores, oil gallery and pan rail want room as well: turn it by hand with rods on. Common practice.',
+      roomFrom: 'Bores, oil gallery and pan rail want room as well: turn it by hand with rods on.',
       mend: (assembly, { lacking }) => turnedWeights(assembly, lacking),
     }),
     webLip,
+  ],
+};
+
+/** The rods as they swing through the case. */
+export const rodsInCase: Joint = {
+  id: 'rodsInCase',
+  name: 'Rods in the crankcase',
+  kinds: ['block', 'crank', 'rod'],
+  checks: [
+    within({
+      id: 'rodSwing',
+      name: 'Swing of the rod bolts',
+      of: [block.parameters['crankcase.rodSwing'], crank.parameters.stroke, rod.parameters['bigEnd.reach']],
+      found: ([room = NONE, stroke = NONE, reach = NONE]) => minus(room, plus(scaled(stroke, 0.5), reach)),
+      required: noLess(LEAST_ROOM, 'Rod bolts pass bores, gallery and cam: turn it by hand before trusting any figure.'),
+      fits: ({ found }) => sentence`The rod bolts pass the case with ${band(found)} of room.`,
+      subject: 'The room for the rod bolts',
+      tooLittle: 'they would strike the case',
+      tooMuch: 'there is more than enough',
+    }),
   ],
 };

@@ -1,49 +1,57 @@
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
-import { interval } from '../quantity/interval.js';
+import { interval, middle, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
-import type { Assembly, Joint, WorkOption } from './check.js';
+import { lookOf, machined, type Assembly } from './assembly.js';
+import { ALWAYS_MENDED, type Joint } from './check.js';
+import { offer, work, type Offer } from './finding.js';
+import { withPattern } from './operations/patterns.js';
 import { turnSealLand } from './operations/trim.js';
-import { sameLook, samePattern, sameSize } from './shapes.js';
+import { sameLook, samePattern } from './shapes/same.js';
+import { sameSize } from './shapes/sizes.js';
 
 const seal = crank.parameters['sealJournal.diameter'];
 
-function sealWork(
-  assembly: Assembly,
-  found: { readonly low: number; readonly high: number },
-  required: { readonly low: number; readonly high: number },
-): WorkOption[] {
-  const part = assembly.parts.crank;
-  if (!part) return [];
-  if (found.low > required.high) {
-    const worked = turnSealLand(part, required);
-    return 'refused' in worked
-      ? []
-      : [
-          {
-            name: 'Turn the seal land',
-            says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`,
-            found: required,
-            required,
-            canUndo: false,
-          },
-        ];
-  }
-  // A repair sleeve adds up to 6 mm of diameter. Common practice, no source.
-  return required.low - found.high > 6
-    ? []
-    : [
-        {
-          name: 'Sleeve the seal land',
-          says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`,
-          found: required,
-          required,
-          canUndo: true,
-        },
-      ];
+/** Most that a repair sleeve adds to a seal land, by diameter. *Common practice, no source.* */
+const MOST_SLEEVED = 6;
+
+/** Farthest that a carrier for another seal goes in the same place. *Common practice, no source.* */
+const MOST_CARRIED = 10;
+
+/** A lip seal sits in a carrier that is bolted on, which may come with the crank; a rope lies in the block itself. */
+function carrier(assembly: Assembly, found: Interval, required: Interval): readonly Offer[] {
+  const form = lookOf(assembly, crank.features.rearSeal);
+  if (form === undefined) return [{ unknown: crank.features.rearSeal.id }];
+  return form === 'lip' && Math.abs(middle(found) - middle(required)) <= MOST_CARRIED
+    ? [
+        work({
+          steps: ['takeAlong'],
+          name: 'Seal carrier with the crank',
+          says: sentence`Take the rear seal carrier that belongs to this crank, for a land of ${band(found)}, where it bolts to this block.`,
+        }),
+      ]
+    : [];
 }
 
-/** The flywheel end. */
+function sealWork(assembly: Assembly, found: Interval, required: Interval): readonly Offer[] {
+  const part = assembly.parts.crank;
+  if (!part) return [];
+  const carried = carrier(assembly, found, required);
+  if (found.low > required.high) {
+    const turned = offer(turnSealLand(part, required), (smaller) =>
+      work({ steps: ['turnSealLand'], says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`, parts: [smaller] }),
+    );
+    return [...turned, ...carried];
+  }
+  if (required.low - found.high > MOST_SLEEVED) return carried;
+  const sleeved = machined(part, seal, required);
+  return [
+    work({ steps: ['sleeveSealLand'], says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`, parts: [sleeved] }),
+    ...carried,
+  ];
+}
+
+/** The flywheel end of block and crank. */
 export const rearEnd: Joint = {
   id: 'rearEnd',
   name: 'Rear end',
@@ -51,41 +59,45 @@ export const rearEnd: Joint = {
   checks: [
     sameLook({
       id: 'rearSealForm',
+      verdicts: ALWAYS_MENDED,
       name: 'Rear seal form',
       of: crank.features.rearSeal,
       as: block.features.rearSeal,
       mend: (_assembly, { mine }) =>
         mine === 'rope'
-          ? [{ name: 'Polish the land', says: ['Turn off the knurl and polish the land for a lip seal.'], canUndo: false }]
-          : [
-              {
-                name: 'Fit a lip seal in halves',
-                says: ['Fit a lip seal in two halves in place of the rope, if one can be had for this groove.'],
-                canUndo: true,
-              },
-            ],
+          ? [work({ steps: ['polishSealLand'], says: ['Turn off the knurl and polish the land for a lip seal.'] })]
+          : [work({ steps: ['sealInHalves'], says: ['Fit a lip seal in two halves in place of the rope, if one can be had for this groove.'] })],
     }),
     sameSize({
       id: 'rearSeal',
       name: 'Rear seal',
       of: seal,
       as: block.parameters['rearSeal.journal'],
-      play: interval(-0.2, 0.1),
-      playFrom: 'A lip follows a land a little under its size, hardly over it. Common practice.',
+      play: interval(-0.35, 0.25),
+      also: [crank.features.rearSeal.id],
+      playFrom: 'A lip follows a land a little under its size, hardly over it; the size it is made for is known to a tenth.',
       mend: (assembly, { found, required }) => sealWork(assembly, found, required),
     }),
     samePattern({
       id: 'flywheelFlange',
+      verdicts: ALWAYS_MENDED,
       name: 'Flywheel flange',
       of: crank.interfaces.flywheelFlange,
       as: block.interfaces.flywheelFlange,
-      mend: (_assembly, { mine }) => [
-        {
-          name: 'Flywheel with the crank',
+      mend: (assembly, { mine, theirs }) => [
+        work({
+          steps: ['flywheelWithCrank'],
           says: [`Take the flywheel that belongs to this crank (${mine}), if its ring gear meets the starter and it clears the bellhousing.`],
-          canUndo: true,
-          caution: 'A flywheel that is cracked, wrongly bolted or run too fast bursts: inspect it and keep to its rated speed.',
-        },
+        }),
+        ...(assembly.parts.crank
+          ? [
+              work({
+                steps: ['redrillFlange'],
+                says: [`Weld up the flange of the crank and redrill it for ${theirs}, where a shop does that at all.`],
+                parts: [withPattern(assembly.parts.crank, crank.interfaces.flywheelFlange, theirs)],
+              }),
+            ]
+          : []),
       ],
     }),
   ],
@@ -99,18 +111,60 @@ export const frontEnd: Joint = {
   checks: [
     sameSize({
       id: 'nose',
+      verdicts: ALWAYS_MENDED,
       name: 'Nose',
       of: crank.parameters['nose.diameter'],
       as: block.parameters['front.nose'],
-      play: interval(-0.04, 0.04),
-      playFrom: 'Gear and hub sit on the nose with a light press. Common practice.',
+      play: interval(-0.06, 0.06),
+      playFrom: 'Gear and hub sit on the nose with a light press.',
       mend: (_assembly, { found }) => [
-        {
-          name: 'Gear and hub with the crank',
+        work({
+          steps: ['gearWithCrank'],
           says: sentence`Take the timing gear and pulley hub that belong to a nose of ${band(found)}, and the front seal for that hub.`,
-          canUndo: true,
-        },
+        }),
       ],
+    }),
+    sameLook({
+      id: 'frontDrive',
+      verdicts: ALWAYS_MENDED,
+      name: 'Drive of the nose',
+      of: crank.features.frontDrive,
+      as: block.features.frontDrive,
+      mend: () => [
+        work({
+          steps: ['gearWithCrank'],
+          says: ['Take timing gear and pulley hub of this crank: key, friction face and spline do not take each other’s hub.'],
+        }),
+      ],
+    }),
+  ],
+};
+
+/** A crank in place of another: what drove the timing stays. */
+export const crankInPlace: Joint = {
+  id: 'crankInPlace',
+  name: 'In place of the crank',
+  kinds: ['crank'],
+  inPlaceOf: 'crank',
+  checks: [
+    samePattern({
+      id: 'timingGear',
+      verdicts: ALWAYS_MENDED,
+      name: 'Timing gear',
+      of: crank.interfaces.timingGear,
+      as: crank.interfaces.timingGear,
+      asOf: 'replaced',
+      mend: () => [work({ steps: ['gearWithCrank'], says: ['Take the timing gear of this crank, and the wheel on the cam that meshes or runs with it.'] })],
+    }),
+    sameLook({
+      id: 'sensorWheel',
+      verdicts: ALWAYS_MENDED,
+      name: 'Sensor wheel',
+      of: crank.features.sensorWheel,
+      as: crank.features.sensorWheel,
+      asOf: 'replaced',
+      agree: ({ theirs }) => (theirs === 'none' ? ['It carries a sensor wheel that nothing reads here: it may stay if it clears the case.'] : undefined),
+      mend: () => [work({ steps: ['takeAlong'], says: ['Press on the sensor wheel of the crank that comes out, clocked as it was.'] })],
     }),
   ],
 };

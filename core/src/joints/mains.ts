@@ -1,16 +1,112 @@
+import type { Part } from '../catalogue/part.js';
+import type { Parameter } from '../dictionary/definition.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { mainShell } from '../dictionary/kinds/mainShell.js';
-import { around, interval, middle, minus } from '../quantity/interval.js';
+import { around, interval, margin, middle, minus, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
-import { hold, missing, valueOf, type Check, type Finding, type Joint, type WorkOption } from './check.js';
-import { mainBearingClearance } from './mainBearingClearance.js';
+import { lookOf, valueOf, withPart, type Assembly } from './assembly.js';
+import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
+import { isSpacer, requiredClearance, sayShell, sayShells, shellChoices, shellsForJournal, oilClearance, type PlainBearing } from './bearings.js';
+import { MENDED, TOLD, type Check, type Joint } from './check.js';
+import { closer, hold, isOption, mended, missing, offer, said, work, type Finding, type Offer } from './finding.js';
+import { fitSpacerShells, lineBore } from './operations/housings.js';
+import { isDone } from './operations/operation.js';
 import { grindThrustFaces } from './operations/trim.js';
-import { sameCount, sameSize } from './shapes.js';
-import { chosenShell, sayShell } from './shellChoice.js';
+import { sameCount } from './shapes/same.js';
+import { sameSize } from './shapes/sizes.js';
+
+/** The main bearings, where they run in shells. */
+export const MAIN_BEARING: PlainBearing = {
+  housing: block.parameters['mainHousing.diameter'],
+  journal: crank.parameters['mainJournal.diameter'],
+  clearance: block.parameters['main.oilClearance'],
+  shell: 'mainShell',
+  suits: () => true,
+};
+
+/** What is said where the mains run in rolling bearings, which have a joint of their own. */
+const inRollingBearings = (assembly: Assembly): Finding | undefined =>
+  lookOf(assembly, block.features.mainsRun) === 'rolling' ? said('fits', ['The mains run in rolling bearings: there are no shells here.']) : undefined;
+
+const RUN = block.features.mainsRun.id;
+
+/** Line the housings for smaller journals, or bore them out for larger ones. */
+const housingWork: HousingWork = (assembly, required, grind) => {
+  const recipient = assembly.parts.block;
+  const shaft = valueOf(assembly, MAIN_BEARING.journal)?.interval;
+  if (!recipient || !shaft) return [];
+  const spacers = (assembly.stock.mainShell ?? []).filter(isSpacer).flatMap((spacer): readonly Offer[] => {
+    const worked = fitSpacerShells(recipient, spacer);
+    if (!isDone(worked)) return [];
+    const lined = withPart(assembly, worked.part);
+    const choice = shellChoices(MAIN_BEARING, lined, required)[0];
+    if (!choice) return [];
+    if (!centred(choice.clearance, required))
+      // The right shells by their housing, but the journals are worn or too large for them: then they are ground as well.
+      return grind(lined)
+        .filter(isOption)
+        .map((option) =>
+          work({
+            ...option,
+            name: 'Spacer shells, and regrind the mains',
+            steps: ['spacerShells', 'regrindMains'],
+            says: sentence`Line the housings with ${spacer.label}. ${option.says}`,
+            parts: [worked.part, ...option.parts],
+            buy: [spacer.pattern, ...option.buy],
+          }),
+        );
+    return [
+      work({
+        steps: ['spacerShells'],
+        says: sentence`Line the housings with ${spacer.label} and fit ${sayShells(choice)}: clearance ${band(choice.clearance)}.`,
+        found: choice.clearance,
+        required,
+        parts: [worked.part],
+        buy: [spacer.pattern, ...choice.shells.map(({ shell }) => shell.pattern)],
+      }),
+    ];
+  });
+  const bored = shellsForJournal(MAIN_BEARING, assembly, shaft, required).flatMap((each): readonly Offer[] => {
+    const found = oilClearance(each.housing, each.wall, shaft);
+    if (!centred(found, required)) return [];
+    return offer(lineBore(recipient, each.housing), (bored) =>
+      work({
+        steps: ['lineBore'],
+        says: sentence`Bore the main housings out to ${band(each.housing)} and fit ${sayShell(each)}: clearance ${band(found)}.`,
+        found,
+        required,
+        parts: [bored],
+        buy: [each.shell.pattern],
+      }),
+    );
+  });
+  return [...spacers, ...bored.slice(0, 1)];
+};
 
 const thrust = crank.parameters['thrustJournal.width'];
 const journalWidth = crank.parameters['mainJournal.width'];
+const BEARING_READS = [MAIN_BEARING.housing.id, MAIN_BEARING.journal.id, MAIN_BEARING.clearance.id, RUN];
+
+/**
+ * The shells that the main bearings of this assembly would be given: the right ones, or all that are made for the
+ * housing while it is not known which of them it will be.
+ */
+function possibleShells(assembly: Assembly): readonly Part[] {
+  const journal = valueOf(assembly, MAIN_BEARING.journal)?.interval;
+  if (!journal) return [];
+  const required = requiredClearance(MAIN_BEARING, assembly, journal).band;
+  const choices = shellChoices(MAIN_BEARING, assembly, required);
+  const right = choices[0] && margin(choices[0].clearance, required) >= 0 ? choices[0].shells : undefined;
+  return [...new Set((right ?? choices.flatMap(({ shells }) => shells)).map(({ shell }) => shell))];
+}
+
+/** What a size of the possible shells may be, all of them together; nothing where one of them does not tell. */
+function sizeOfShells(shells: readonly Part[], parameter: Parameter): Interval | undefined {
+  const sizes = shells.map((shell) => shell.values[parameter.id]?.interval);
+  if (sizes.length === 0 || sizes.includes(undefined)) return undefined;
+  return { low: Math.min(...sizes.map((size) => size?.low ?? 0)), high: Math.max(...sizes.map((size) => size?.high ?? 0)) };
+}
 
 /** End float when the block specifies none. *Common practice, no source*: 0.05 to 0.25 mm. */
 const USUAL_END_FLOAT = interval(0.05, 0.25);
@@ -18,45 +114,48 @@ const USUAL_END_FLOAT = interval(0.05, 0.25);
 const endFloat: Check = {
   id: 'endFloat',
   name: 'Thrust and end float',
+  reads: [thrust.id, block.parameters['crank.endFloat'].id, ...BEARING_READS],
+  verdicts: MENDED,
   judge: (assembly) => {
+    const rolling = inRollingBearings(assembly);
+    if (rolling) return rolling;
     const journal = valueOf(assembly, thrust);
-    const shell = chosenShell(assembly)?.shell;
-    const flange = shell?.values[mainShell.parameters.flangeWidth.id];
+    const flange = sizeOfShells(possibleShells(assembly), mainShell.parameters.flangeWidth);
     if (!journal || !flange) return missing([...(journal ? [] : [thrust]), ...(flange ? [] : [mainShell.parameters.flangeWidth])]);
     const specified = valueOf(assembly, block.parameters['crank.endFloat']);
     const required = specified?.interval ?? USUAL_END_FLOAT;
-    const found = minus(journal.interval, flange.interval);
+    const found = minus(journal.interval, flange);
     const held = hold(found, required);
-    const work: WorkOption[] = [];
     const part = assembly.parts.crank;
-    if (held.verdict === 'doesNotFit' && part && found.high < required.high) {
-      const to = middle(flange.interval) + middle(required);
-      if ('part' in grindThrustFaces(part, to)) {
-        const then = minus(around(to, 0.02), flange.interval);
-        work.push({
-          name: 'Grind the thrust faces',
-          says: sentence`Grind the thrust faces apart to ${band(around(to, 0.02))}: end float ${band(then)}.`,
-          found: then,
-          required,
-          canUndo: false,
-        });
-      }
-    }
-    const finding: Finding = {
-      ...held,
-      verdict: work.length > 0 ? 'fitsWithWork' : held.verdict,
-      quantity: 'length',
-      found,
-      required,
-      ...(specified ? {} : { ruleOfThumb: 'Rule of thumb, the block specifies none. Common practice.' }),
-      because:
-        held.verdict === 'fits'
-          ? sentence`Thrust journal ${band(journal.interval)} over the thrust shell ${band(flange.interval)} leaves ${band(found)}.`
-          : sentence`End float would be ${band(found)}: ${band(required)} wanted.`,
-      work,
-      needs: held.verdict === 'cannotTell' && journal.source !== 'measured' ? [thrust.id] : [],
-    };
-    return finding;
+    const to = middle(flange) + middle(required);
+    const then = minus(around(to, 0.02), flange);
+    const ground = held.verdict === 'doesNotFit' && part && found.high < required.high ? grindThrustFaces(part, to) : undefined;
+    return mended(
+      {
+        ...held,
+        quantity: 'length',
+        found,
+        required,
+        ...(specified ? {} : { ruleOfThumb: 'Rule of thumb, the block specifies none. Common practice.' }),
+        because:
+          held.verdict === 'fits'
+            ? sentence`Thrust journal ${band(journal.interval)} over the thrust shell ${band(flange)} leaves ${band(found)}.`
+            : sentence`End float would be ${band(found)}: ${band(required)} wanted.`,
+        work: [],
+        needs: held.verdict === 'cannotTell' ? closer([[thrust, journal]]) : [],
+      },
+      ground && isDone(ground)
+        ? [
+            work({
+              steps: ['grindThrust'],
+              says: sentence`Grind the thrust faces apart to ${band(around(to, 0.02))}: end float ${band(then)}.`,
+              found: then,
+              required,
+              parts: [ground.part],
+            }),
+          ]
+        : [],
+    );
   },
 };
 
@@ -66,12 +165,16 @@ const FILLET_ROOM = interval(0.5, 8);
 const shellWidth: Check = {
   id: 'shellWidth',
   name: 'Main widths',
+  reads: [journalWidth.id, ...BEARING_READS],
+  verdicts: TOLD,
   judge: (assembly) => {
+    const rolling = inRollingBearings(assembly);
+    if (rolling) return rolling;
     const journal = valueOf(assembly, journalWidth);
-    const choice = chosenShell(assembly);
-    const shell = choice?.shell.values[mainShell.parameters.width.id];
-    if (!journal || !choice || !shell) return missing([...(journal ? [] : [journalWidth]), ...(shell ? [] : [mainShell.parameters.width])]);
-    const found = minus(journal.interval, shell.interval);
+    const shells = possibleShells(assembly);
+    const shell = sizeOfShells(shells, mainShell.parameters.width);
+    if (!journal || !shell) return missing([...(journal ? [] : [journalWidth]), ...(shell ? [] : [mainShell.parameters.width])]);
+    const found = minus(journal.interval, shell);
     const held = hold(found, FILLET_ROOM);
     return {
       ...held,
@@ -81,19 +184,28 @@ const shellWidth: Check = {
       ruleOfThumb: 'The shell must clear the fillets and cover the journal. Common practice.',
       because:
         held.verdict === 'fits'
-          ? sentence`Journals ${band(journal.interval)} wide take shells ${band(shell.interval)} wide, clear of the fillets.`
-          : sentence`Journals ${band(journal.interval)} wide against shells ${band(shell.interval)}, ${sayShell(choice)}: they would ${found.low < FILLET_ROOM.low ? 'ride up the fillets' : 'leave too much journal bare'}.`,
+          ? sentence`Journals ${band(journal.interval)} wide take shells ${band(shell)} wide, clear of the fillets.`
+          : sentence`Journals ${band(journal.interval)} wide against shells ${band(shell)}, ${shells[0]?.label ?? ''}: they would ${found.low < FILLET_ROOM.low ? 'ride up the fillets' : 'leave too much journal bare'}.`,
       work: [],
-      needs: held.verdict === 'cannotTell' && journal.source !== 'measured' ? [journalWidth.id] : [],
+      needs: held.verdict === 'cannotTell' ? closer([[journalWidth, journal]]) : [],
     };
   },
 };
+
+const clearance = bearingClearance({
+  id: 'oilClearance',
+  name: 'Oil clearance',
+  bearing: MAIN_BEARING,
+  grinding: 'regrindMains',
+  housingWork,
+  also: [block.parameters['mainHousing.greatestBore'].id, RUN],
+});
 
 /** Block, main shells and crank. */
 export const mains: Joint = {
   id: 'mains',
   name: 'Main bearings',
-  kinds: ['block', 'mainShell', 'crank'],
+  kinds: ['block', 'crank'],
   checks: [
     sameCount({ id: 'mainCount', name: 'Number of mains', of: crank.features.mainCount, as: block.features.mainCount }),
     sameSize({
@@ -102,9 +214,9 @@ export const mains: Joint = {
       of: crank.parameters.mainPitch,
       as: block.parameters.mainPitch,
       play: interval(-0.6, 0.6),
-      playFrom: 'Journals must lie under their housings within the play of the widths. Common practice.',
+      playFrom: 'Journals must lie under their housings within the play of the widths.',
     }),
-    mainBearingClearance,
+    { ...clearance, judge: (assembly) => inRollingBearings(assembly) ?? clearance.judge(assembly) },
     shellWidth,
     endFloat,
   ],

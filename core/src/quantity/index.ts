@@ -4,4 +4,6 @@ export * from './format.js';
 export * from './number.js';
 export * from './normal.js';
 export * from './instrument.js';
+export * from './decision.js';
 export * from './sentence.js';
+export * from './random.js';

@@ -1,7 +1,7 @@
-import { COVERAGE, estimate, expanded, INSTRUMENTS, type Instrument } from './instrument';
+import { COVERAGE, estimate, expanded, INSTRUMENTS, type Precision } from './instrument';
 import { width } from './interval';
 
-const instrument = (resolution: number, permissibleError: number): Instrument => ({ id: 'test', name: 'test', words: [], resolution, permissibleError });
+const instrument = (resolution: number, permissibleError: number): Precision => ({ resolution, permissibleError });
 
 describe('measurement uncertainty', () => {
   it('takes a bound for a rectangular distribution: the copper example of JCGM 100:2008, 4.3.7 (0.40 gives 0.23)', () => {

@@ -1,37 +1,63 @@
 import { around, type Interval } from './interval.js';
 
-/** A measuring instrument: how finely it reads, and how far it may be wrong and still be in order. In the inside unit of what it measures. */
-export interface Instrument {
-  readonly id: string;
-  readonly name: string;
-  readonly words: readonly string[];
+/** What a measurement's uncertainty is worked out from: how finely the tool reads, and how far it may be wrong and still be in order. Inside unit. */
+export interface Precision {
   readonly resolution: number;
   /** Maximum permissible error, either way. */
   readonly permissibleError: number;
 }
 
-/**
- * The instruments of a usual shop. Permissible errors are workshop values for the usual measuring range:
- * micrometers after ISO 3611, calipers after ISO 13385-1 (both figures from memory); the rest is common practice,
- * no source. A sheet measures nothing: it is where figures come from that a part does not show, like a rated ratio.
- */
-export const INSTRUMENTS = {
-  micrometer: { id: 'micrometer', name: 'Micrometer', words: ['mic', 'micrometer', 'mike'], resolution: 0.002, permissibleError: 0.004 },
-  boreGauge: { id: 'boreGauge', name: 'Bore gauge', words: ['bore gauge', 'boregauge', 'dial bore'], resolution: 0.002, permissibleError: 0.005 },
-  depthMicrometer: { id: 'depthMicrometer', name: 'Depth micrometer', words: ['depth mic', 'depth micrometer'], resolution: 0.002, permissibleError: 0.006 },
-  caliper: { id: 'caliper', name: 'Caliper', words: ['caliper', 'calliper', 'calipers', 'vernier'], resolution: 0.02, permissibleError: 0.03 },
-  heightGauge: { id: 'heightGauge', name: 'Height gauge', words: ['height gauge'], resolution: 0.02, permissibleError: 0.04 },
-  rule: { id: 'rule', name: 'Steel rule', words: ['rule', 'ruler', 'steel rule', 'tape'], resolution: 0.5, permissibleError: 0.3 },
-  feeler: { id: 'feeler', name: 'Feeler', words: ['feeler', 'feelers', 'feeler gauge'], resolution: 0.01, permissibleError: 0.01 },
-  plug: { id: 'plug', name: 'Plug gauge', words: ['plug gauge', 'pin gauge'], resolution: 0.01, permissibleError: 0.003 },
-  scale: { id: 'scale', name: 'Scale', words: ['scale', 'scales', 'balance'], resolution: 0.1, permissibleError: 0.3 },
-  burette: { id: 'burette', name: 'Burette', words: ['burette', 'buret'], resolution: 0.1, permissibleError: 0.2 },
-  degreeWheel: { id: 'degreeWheel', name: 'Degree wheel', words: ['degree wheel', 'protractor'], resolution: 0.5, permissibleError: 0.5 },
-  springTester: { id: 'springTester', name: 'Spring tester', words: ['spring tester', 'tester'], resolution: 2, permissibleError: 8 },
-  sheet: { id: 'sheet', name: 'Sheet', words: ['sheet', 'as stated', 'from sheet'], resolution: 0.001, permissibleError: 0.001 },
-} as const satisfies Record<string, Instrument>;
+/** A sort of measuring instrument, with the values usual for it. In the inside unit of what it measures. */
+export interface Instrument extends Precision {
+  readonly id: string;
+  readonly name: string;
+  readonly words: readonly string[];
+  /** Smallest and largest size it measures. */
+  readonly reach: Interval;
+  /** Minutes to lay it out and set it, before the first size is taken with it. */
+  readonly settingUp: number;
+}
 
-export type InstrumentId = keyof typeof INSTRUMENTS;
+const sort = (
+  name: string,
+  words: string,
+  [resolution, permissibleError]: readonly [number, number],
+  [low, high]: readonly [number, number],
+  settingUp = 0,
+): Omit<Instrument, 'id'> => ({ name, words: words.split(', '), resolution, permissibleError, reach: { low, high }, settingUp });
+
+/**
+ * The sorts of instrument of a usual shop. Permissible errors are workshop values for the usual measuring range:
+ * micrometers after ISO 3611, calipers after ISO 13385-1 (both figures from memory); the rest is common practice,
+ * no source. A telescoping gauge is as good as the micrometer over it and the feel of the hand. A sheet measures
+ * nothing: it is where figures come from that a part does not show, like a rated ratio. A calibrated eye is a guess
+ * that knows it is one.
+ */
+const SORTS = {
+  micrometer: sort('Micrometer', 'mic, micrometer, mike, outside mic, outside micrometer', [0.002, 0.004], [0, 150]),
+  insideMicrometer: sort('Inside micrometer', 'inside mic, inside micrometer', [0.002, 0.006], [50, 300], 1),
+  depthMicrometer: sort('Depth micrometer', 'depth mic, depth micrometer', [0.002, 0.006], [0, 100], 0.5),
+  boreGauge: sort('Bore gauge', 'bore gauge, boregauge, dial bore, dial bore gauge', [0.002, 0.005], [18, 160], 2),
+  snapGauge: sort('Snap gauge', 'snap gauge, snap, dial snap', [0.001, 0.003], [0, 100], 2),
+  telescopingGauge: sort('Telescoping gauge', 'telescoping gauge, telescope gauge, t gauge, snap bore', [0.005, 0.015], [8, 150], 0.5),
+  caliper: sort('Caliper', 'caliper, calliper, calipers, vernier', [0.02, 0.03], [0, 150]),
+  heightGauge: sort('Height gauge', 'height gauge', [0.02, 0.04], [0, 300], 1),
+  rule: sort('Steel rule', 'rule, ruler, steel rule, tape', [0.5, 0.3], [0, 1000]),
+  feeler: sort('Feeler', 'feeler, feelers, feeler gauge', [0.01, 0.01], [0.03, 2]),
+  plug: sort('Plug gauge', 'plug gauge, pin gauge, plug', [0.01, 0.003], [1, 25], 0.5),
+  scale: sort('Scale', 'scale, scales, balance', [0.1, 0.3], [0, 5000], 0.5),
+  burette: sort('Burette', 'burette, buret', [0.1, 0.2], [0, 300], 3),
+  degreeWheel: sort('Degree wheel', 'degree wheel, protractor', [0.5, 0.5], [0, 360], 3),
+  springTester: sort('Spring tester', 'spring tester, tester', [2, 8], [0, 5000], 1),
+  eye: sort('Calibrated eye', 'eye, by eye, by eyeball, guess', [1, 3], [0, 2000]),
+  sheet: sort('Sheet', 'sheet, as stated, from sheet', [0.001, 0.001], [0, 1e6]),
+};
+
+export type InstrumentId = keyof typeof SORTS;
+
+export const INSTRUMENTS = Object.fromEntries(Object.entries(SORTS).map(([id, each]) => [id, { ...each, id }])) as unknown as {
+  readonly [Id in InstrumentId]: Instrument & { readonly id: Id };
+};
 
 export const INSTRUMENT_IDS = Object.keys(INSTRUMENTS) as InstrumentId[];
 
@@ -50,7 +76,7 @@ export interface Estimate {
  *
  * @param repeats one or more readings, inside unit
  */
-export function estimate(repeats: readonly number[], instrument: Instrument): Estimate {
+export function estimate(repeats: readonly number[], instrument: Precision): Estimate {
   if (repeats.length === 0) throw new RangeError('A measurement needs at least one reading.');
   // Summed in order of size, so that the order of typing cannot change the last digit.
   const sorted = [...repeats].sort((a, b) => a - b);

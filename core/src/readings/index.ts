@@ -2,3 +2,5 @@ export * from './reading.js';
 export * from './entryLine.js';
 export { readFigures, type Figures } from './size.js';
 export * from './measured.js';
+export { monthsOf, type Months } from './claim.js';
+export { completeEntry, type Completion } from './completion.js';

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { MAKINGS } from '../dictionary/definition.js';
+import { MAKINGS, REACHES } from '../dictionary/definition.js';
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
@@ -50,6 +50,40 @@ export const LookReadingSchema = Type.Object(
   { additionalProperties: false },
 );
 
+/** What a thing is said to be, by papers, tags and people. */
+export const CLAIMS = {
+  year: 'Year',
+  serial: 'Serial number',
+  machine: 'Machine',
+  tag: 'Engine tag',
+  engine: 'Engine',
+} as const;
+export type ClaimAbout = keyof typeof CLAIMS;
+export const CLAIM_IDS = Object.keys(CLAIMS) as ClaimAbout[];
+
+/** Something the part or its engine is said to be: weaker than what it shows, and told apart by how easily it goes wrong. */
+export const ClaimReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('claim'),
+    text,
+    about: OneOf<ClaimAbout>(CLAIM_IDS, 'What is claimed: serial is one stamped in the metal, tag one that can be lost or swapped'),
+    value: Type.String({ minLength: 1, maxLength: 120, description: 'As said; a year as 1962, 1962-03 or 1962/1964' }),
+  },
+  { additionalProperties: false },
+);
+
+/** That a size stands at a service size, told by a stamp, a box or a customer: ten under, 0.50 over, standard. */
+export const StepReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('step'),
+    text,
+    parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
+    offset: Type.Number({ minimum: -100, maximum: 100, description: 'Signed distance from standard in `unit`; 0 for standard' }),
+    unit: OneOf<'mm' | 'in'>(['mm', 'in'], 'Unit of the offset'),
+  },
+  { additionalProperties: false },
+);
+
 /** Words that could not be understood, kept until somebody mends them. */
 export const UnreadReadingSchema = Type.Object(
   {
@@ -64,15 +98,17 @@ export const UnreadReadingSchema = Type.Object(
 export type MarkReading = Static<typeof MarkReadingSchema>;
 export type SizeReading = Static<typeof SizeReadingSchema>;
 export type LookReading = Static<typeof LookReadingSchema>;
+export type ClaimReading = Static<typeof ClaimReadingSchema>;
+export type StepReading = Static<typeof StepReadingSchema>;
 export type UnreadReading = Static<typeof UnreadReadingSchema>;
-export type Understood = MarkReading | SizeReading | LookReading | UnreadReading;
+export type Understood = MarkReading | SizeReading | LookReading | StepReading | ClaimReading | UnreadReading;
 
-/** What the entry line made of some words: a mark, a size, a look, or words left unread. `sort` tells which. */
+/** What the entry line made of some words: a mark, a size, a look, a service size, a claim, or words left unread. `sort` tells which. */
 export const UnderstoodSchema = Type.Unsafe<Understood>({
   type: 'object',
   required: ['sort'],
   discriminator: { propertyName: 'sort' },
-  oneOf: [MarkReadingSchema, SizeReadingSchema, LookReadingSchema, UnreadReadingSchema],
+  oneOf: [MarkReadingSchema, SizeReadingSchema, LookReadingSchema, StepReadingSchema, ClaimReadingSchema, UnreadReadingSchema],
 });
 
 /** A reading on a specimen: what was understood, with its own id and the time at which it was made. */
@@ -93,6 +129,11 @@ export const SpecimenSchema = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 120 }),
     kind: KindIdSchema,
     readings: Type.Array(ReadingSchema, { maxItems: 500 }),
+    job: Type.Optional(Type.String({ format: 'uuid', description: 'The job whose engine it belongs to' })),
+    state: Type.Optional(OneOf(REACHES, 'How far its engine is apart; on the bench where nothing is said')),
+    skipped: Type.Optional(
+      Type.Array(Type.String({ maxLength: 80 }), { maxItems: 200, description: 'Ids of sizes, looks and mark places that cannot be got at' }),
+    ),
   },
   { additionalProperties: false },
 );

@@ -1,5 +1,6 @@
-import { KINDS, KIND_IDS, type KindId } from '../dictionary/dictionary.js';
+import { describedAs, KINDS, KIND_IDS, type DescribedId, type KindId } from '../dictionary/dictionary.js';
 import type { Feature, Making, MarkPlace, Option, Parameter } from '../dictionary/definition.js';
+import { CLAIM_IDS, type ClaimAbout } from './reading.js';
 import { INSTRUMENTS, INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 
 /** What a phrase can mean to the entry line. */
@@ -12,6 +13,9 @@ export type Meaning =
   | { readonly is: 'place'; readonly place: MarkPlace }
   | { readonly is: 'making'; readonly making: Making }
   | { readonly is: 'instrument'; readonly instrument: InstrumentId }
+  | { readonly is: 'claim'; readonly about: ClaimAbout }
+  | { readonly is: 'step'; readonly sign: 1 | 0 | -1 }
+  | { readonly is: 'sign'; readonly characters: string }
   | { readonly is: 'absent' };
 
 /** Phrases of lower-case words, each with everything it can mean. A word can be a size, a count and a place at once. */
@@ -29,18 +33,46 @@ const MAKING_WORDS: Readonly<Record<string, Making | undefined>> = {
   painted: 'painted',
   paint: 'painted',
   tag: 'tag',
+  number: 'tag',
+  'part number': 'tag',
+  'part no': 'tag',
 };
 
-function vocabularyOf(id: KindId): Vocabulary {
+/** What is claimed, by the words that say so. */
+const CLAIM_WORDS: Readonly<Record<ClaimAbout, string>> = {
+  year: 'year, years, made in, model year, built in',
+  serial: 'serial, serial no, serial number, engine no, engine number',
+  machine: 'machine, from machine, out of, from a',
+  tag: 'engine tag, engine plate, id plate',
+  engine: 'engine, variant, designation, said to be',
+};
+
+/** Service sizes, and the way they go: over, under, or standard. */
+const STEP_WORDS: Readonly<Record<string, 1 | 0 | -1>> = {
+  over: 1,
+  oversize: 1,
+  'o/s': 1,
+  under: -1,
+  undersize: -1,
+  'u/s': -1,
+  std: 0,
+  standard: 0,
+};
+
+/** Signs that are no characters, and how they are written down. A circle round a letter is written (S). */
+const SIGN_WORDS: Readonly<Record<string, string>> = { dot: '•', 'one dot': '•', 'two dots': '••', dash: '|', 'one dash': '|', 'two dashes': '||', star: '*' };
+
+function vocabularyOf(id: DescribedId): Vocabulary {
   const words = new Map<string, Meaning[]>();
   const add = (phrase: string, meaning: Meaning) => {
-    const key = phrase.toLowerCase();
+    // Commas and colons are no part of a word on the line.
+    const key = phrase.toLowerCase().replace(/[,;:=]/g, '');
     const meanings = words.get(key);
     if (meanings) meanings.push(meaning);
     else words.set(key, [meaning]);
   };
   for (const each of KIND_IDS) for (const word of KINDS[each].words) add(word, { is: 'kind', kind: each });
-  const kind = KINDS[id];
+  const kind = describedAs(id);
   for (const parameter of Object.values(kind.parameters)) {
     for (const word of new Set([parameter.name.toLowerCase(), ...parameter.synonyms])) add(word, { is: 'parameter', parameter });
   }
@@ -56,14 +88,17 @@ function vocabularyOf(id: KindId): Vocabulary {
   for (const place of Object.values(kind.markPlaces)) for (const word of place.words) add(word, { is: 'place', place });
   for (const [word, making] of Object.entries(MAKING_WORDS)) if (making) add(word, { is: 'making', making });
   for (const instrument of INSTRUMENT_IDS) for (const word of INSTRUMENTS[instrument].words) add(word, { is: 'instrument', instrument });
+  for (const about of CLAIM_IDS) for (const word of CLAIM_WORDS[about].split(', ')) add(word, { is: 'claim', about });
+  for (const [word, sign] of Object.entries(STEP_WORDS)) add(word, { is: 'step', sign });
+  for (const [word, characters] of Object.entries(SIGN_WORDS)) add(word, { is: 'sign', characters });
   for (const word of ['no mark', 'no marks', 'unmarked']) add(word, { is: 'absent' });
   return words;
 }
 
-const cache = new Map<KindId, Vocabulary>();
+const cache = new Map<DescribedId, Vocabulary>();
 
 /** The phrases understood while a part of this kind is on the bench. */
-export function vocabulary(kind: KindId): Vocabulary {
+export function vocabulary(kind: DescribedId): Vocabulary {
   const known = cache.get(kind);
   if (known) return known;
   const made = vocabularyOf(kind);
@@ -72,4 +107,4 @@ export function vocabulary(kind: KindId): Vocabulary {
 }
 
 /** The most words any phrase has. */
-export const LONGEST_PHRASE = 4;
+export const LONGEST_PHRASE = 8;

@@ -83,8 +83,8 @@ export class CodeIndex {
     return found.sort((a, b) => b.gain - a.gain || a.code - b.code).slice(0, most);
   }
 
-  /** The codes that share the most pairs with a reading; all where it has no pair that can be read. */
-  private likely(reading: readonly MarkPosition[]): number[] {
+  /** The codes that share the most pairs with a reading, at most some hundreds; all where it has no pair that can be read. */
+  likely(reading: readonly MarkPosition[]): number[] {
     const { shared } = this;
     const touched: number[] = [];
     let pairs = 0;

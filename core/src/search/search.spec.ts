@@ -38,7 +38,9 @@ describe('the search of the catalogue', () => {
       expect([Number(low), service.map(Number).includes(0.5)]).toEqual([116, true]);
     }
     expect(ids('4.000 piston 30 over')).toEqual(ids('piston 4 in +30'));
-    expect(ids('piston 116.5').slice(0, found.length).sort()).toEqual([...found].sort());
+    // A piston listed at that size is found beside those that are made at the step.
+    const listed = ids('piston 116.5').filter((id) => LOOKUP.pattern(id)?.dimensions['piston.bore']?.low === '116.0');
+    expect(listed.slice(0, found.length).sort()).toEqual([...found].sort());
   });
 
   it('takes a figure as millimetres and as inches', () => {

@@ -5,6 +5,7 @@ import { partFromPattern, type Part } from '../catalogue/part';
 import type { Pattern } from '../catalogue/pattern';
 import { indexCatalogue } from '../identify/catalogueIndex';
 import { identify } from '../identify/identify';
+import { settingOf } from '../interchange/setting';
 import { readEntry } from '../readings/entryLine';
 import type { Understood } from '../readings/reading';
 
@@ -21,9 +22,10 @@ export function demoPattern(id: string): Pattern {
 
 export const demoPart = (id: string): Part => partFromPattern(demoPattern(id), LOOKUP.label(id));
 
-export const SHELLS = LOOKUP.ofKind('mainShell').map((pattern) => demoPart(pattern.id));
+/** The demo's shells and bearings, and a shop without rules of its own. */
+export const SETTING = settingOf(LOOKUP);
 
-const CRANKS = indexCatalogue('crank', CATALOGUE.patterns);
+const CRANKS = indexCatalogue('crank', CATALOGUE);
 
 export const words = (text: string): readonly Understood[] => readEntry(text, 'crank').words;
 

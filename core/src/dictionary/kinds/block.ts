@@ -1,6 +1,6 @@
 import { defineKind } from '../definition.js';
 import { BY_BORE_GAUGE, counted, face, look, markedAt, measured, presence, stated } from '../entries.js';
-import { COOLANT_FACE } from '../options.js';
+import { COOLANT_FACE, FRONT_DRIVE, HEAD_DOWELS } from '../options.js';
 import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 import { BORE_OVERSIZES } from '../serviceSizes.js';
 
@@ -95,6 +95,13 @@ export const block = defineKind({
       [25, 260],
       { usualTolerance: 0.8, reach: 'rotatingPartsOut', instruments: ['rule', 'caliper'], minutes: 5, drawing: 'crankcaseSwing' },
     ),
+    'crankcase.rodSwing': measured(
+      'Room for the rods',
+      'rod room, rod swing',
+      'Radius about the main axis that stays clear where the big ends pass bores, cam and pan rail.',
+      [30, 300],
+      { usualTolerance: 0.5, reach: 'rotatingPartsOut', instruments: ['rule', 'caliper'], minutes: 5 },
+    ),
     'camBore.diameter': measured(
       'Cam bore',
       'cam tunnel, cam bearing bore',
@@ -144,6 +151,18 @@ export const block = defineKind({
       minutes: 2,
       drawing: 'linerSeat',
     }),
+    'liner.lowerSeat': measured(
+      'Lower liner seat',
+      'lower seat, lower liner bore',
+      'Diameter of the lower bore in which the seal rings of a wet liner seal.',
+      [28, 258],
+      {
+        usualTolerance: 0.02,
+        reach: 'rotatingPartsOut',
+        instruments: BY_BORE_GAUGE,
+        minutes: 2,
+      },
+    ),
     'liner.counterbore': measured(
       'Liner counterbore depth',
       'counterbore, flange recess',
@@ -177,6 +196,13 @@ export const block = defineKind({
       'Diameter of crank nose for which the timing gear, front seal and pulley hub of this block are made.',
       [8, 100],
       { usualTolerance: 0.02, reach: 'outside', instruments: ['caliper'], minutes: 3, drawing: 'frontNose' },
+    ),
+    'frontFace.height': measured(
+      'Height of the front face',
+      'front face, front face height',
+      'Height of the face on which the front cover sits, from the pan rail to the top bolt boss.',
+      [60, 800],
+      { usualTolerance: 0.15, reach: 'outside', instruments: ['heightGauge', 'rule'], minutes: 3 },
     ),
     'lipGroove.diameter': measured(
       'Groove for the web lip',
@@ -285,6 +311,35 @@ export const block = defineKind({
         reach: 'headOff',
       },
     ),
+    mainsRun: look(
+      'Mains run in',
+      'mains run, main bearing form',
+      'Split caps and thin shells, or a case that takes whole rolling bearings.',
+      { shells: 'shells | plain mains, shell mains', rolling: 'rolling bearings | rolling mains, ball mains' },
+      { misjudged: 0.002, reach: 'panOff' },
+    ),
+    frontDrive: look(
+      'Hub is driven by',
+      'hub drive, front hub drive',
+      'Look into the pulley hub that belongs to the block: a keyway, plain faces that are clamped, or a spline.',
+      FRONT_DRIVE,
+      { reach: 'outside' },
+    ),
+    deactivation: presence(
+      'Oil valves for deactivating lifters',
+      'deactivation valves, oil valves',
+      'Look for solenoid valves or their towers over the lifter galleries.',
+      'with oil valves | deactivation oil',
+      'no oil valves | no deactivation oil',
+      { reach: 'headOff' },
+    ),
+    headDowels: look(
+      'Head dowels',
+      'dowels, head dowels',
+      'Look at the deck: two solid pins beside the bolts, hollow sleeves round two of the bolts, or nothing at all.',
+      HEAD_DOWELS,
+      { reach: 'headOff' },
+    ),
     rearSeal: look(
       'Rear seal form',
       'seal form, seal type, rear seal form',
@@ -338,6 +393,10 @@ export const block = defineKind({
   interfaces: {
     flywheelFlange: face('Flywheel flange served', 'Crank flange pattern for which the flywheel and bellhousing of this block are made.'),
     headBolts: face('Head bolt pattern', 'Bolt places, threads and dowels by which the head is held.'),
+    sparePattern: face(
+      'Head bolt pattern of undrilled bosses',
+      'Bolt pattern that the block would take besides, if bosses that were cast but never drilled were drilled and tapped; none where there are no such bosses.',
+    ),
     coolant: face('Coolant ports', 'Which coolant holes open in the deck, and where.'),
     bellhousing: face('Bellhousing', 'Bolt places and dowels of the rear face.'),
     mounts: face('Engine mounts', 'Bosses and threads by which the engine is held in its machine.'),

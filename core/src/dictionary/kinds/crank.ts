@@ -1,5 +1,6 @@
 import { defineKind } from '../definition.js';
-import { BY_MICROMETER, counted, face, look, markedAt, measured, presence } from '../entries.js';
+import { BY_MICROMETER, counted, face, look, markedAt, measured, presence, stated } from '../entries.js';
+import { FRONT_DRIVE } from '../options.js';
 import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 import { JOURNAL_UNDERSIZES } from '../serviceSizes.js';
 
@@ -69,6 +70,19 @@ export const crank = defineKind({
         reach: 'panOff',
         drawing: 'crankpinWidth',
       },
+    ),
+    'crankpin.fillet': measured('Crankpin fillet', 'fillet, fillet radius', 'Radius between crankpin and web.', [0.5, 8], {
+      usualTolerance: 0.2,
+      reach: 'panOff',
+      instruments: ['rule'],
+      minutes: 2,
+    }),
+    'crankpin.oilClearance': stated(
+      'Rod oil clearance, as specified',
+      'rod clearance, big end clearance',
+      'Diametral running clearance between crankpin and rod shell that the maker asks for.',
+      [0.005, 0.4],
+      { usualTolerance: 0.01 },
     ),
     stroke: measured('Stroke', 'throw to throw', 'Twice the distance from the main axis to the crankpin axis.', [20, 220], {
       usualTolerance: 0.08,
@@ -214,7 +228,7 @@ export const crank = defineKind({
       'Gear and hub are held',
       'nose drive, hub drive',
       'A keyed nose has a slot; a friction hub sits on a smooth nose and is held by its bolt alone; a splined one has teeth.',
-      { key: 'by a key | keyed, key', friction: 'by friction | friction hub, friction, no key', spline: 'by a spline | splined, spline' },
+      FRONT_DRIVE,
       { reach: 'outside', misjudged: 0.01 },
     ),
     sensorWheel: presence(

@@ -1,6 +1,6 @@
 import { defineKind } from '../definition.js';
 import { BY_BORE_GAUGE, counted, face, look, markedAt, measured, presence } from '../entries.js';
-import { CHAMBER_POSITION, COOLANT_FACE } from '../options.js';
+import { CHAMBER_POSITION, COOLANT_FACE, HEAD_DOWELS } from '../options.js';
 
 /** The cylinder head, bare or with its valves. */
 export const head = defineKind({
@@ -84,6 +84,13 @@ export const head = defineKind({
     bolts: counted('Head bolts', 'bolts, head bolts, bolt holes, studs', 'Count the holes for head bolts or studs in one head.', [3, 40], { reach: 'outside' }),
     camBearings: counted('Cam bearings', 'cam bearings', 'Count the cam bearings in the head; none where the cam is in the block.', [0, 9]),
     valves: counted('Valves a cylinder', 'valves, valves per cylinder', 'Count the valves of one chamber.', [1, 5], { misjudged: 0.002, reach: 'headOff' }),
+    headDowels: look(
+      'Holes for dowels',
+      'dowels, dowel holes, head dowels',
+      'Look at the face: two blind holes for solid pins, two bolt holes counterbored for hollow dowels, or neither.',
+      HEAD_DOWELS,
+      { reach: 'headOff' },
+    ),
     chamberForm: look(
       'Chamber form',
       'chamber shape',
@@ -116,6 +123,13 @@ export const head = defineKind({
       COOLANT_FACE,
       { reach: 'outside' },
     ),
+    deactivation: presence(
+      'Oil valves for deactivating lifters',
+      'deactivation valves, oil valves',
+      'Look for solenoid valves or their drillings over the bucket galleries.',
+      'with oil valves | deactivation oil',
+      'no oil valves | no deactivation oil',
+    ),
     secondaryAir: presence(
       'Secondary air ports',
       'secondary air, air injection',
@@ -130,7 +144,12 @@ export const head = defineKind({
       'Oil to the rockers',
       'oil feed, rocker oil',
       'Through a drilled bolt hole, through a drilling of its own, or up the pushrods.',
-      { bolt: 'by a bolt hole | oil by bolt', drilling: 'by a drilling | oil by drilling', pushrods: 'by the pushrods | oil by pushrods' },
+      {
+        bolt: 'by a bolt hole | oil by bolt',
+        drilling: 'by a drilling | oil by drilling',
+        pushrods: 'by the pushrods | oil by pushrods',
+        none: 'none, nothing to oil | no rocker oil',
+      },
       { misjudged: 0.06, reach: 'headOff', minutes: 2 },
     ),
     plug: look(

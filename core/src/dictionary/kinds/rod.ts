@@ -30,6 +30,13 @@ export const rod = defineKind({
       reach: 'panOff',
       drawing: 'bigEndWidth',
     }),
+    'bigEnd.reach': measured(
+      'Reach of the big end',
+      'big end reach, bolt reach, cap reach',
+      'Distance from the big end axis to the farthest corner of a rod bolt or the cap.',
+      [12, 150],
+      { usualTolerance: 0.4, minutes: 2 },
+    ),
     'smallEnd.bore': measured(
       'Small end',
       'small end bore, small end diameter, bush',
@@ -142,6 +149,13 @@ export const rod = defineKind({
       'Look into the big end bore for a hole that runs up the beam; blow through it to the small end.',
       'drilled rod | drilled, drilled rod',
       'undrilled rod | undrilled, not drilled',
+      { misjudged: 0.01 },
+    ),
+    smallEndForm: look(
+      'Small end runs',
+      'small end form, bush or needle',
+      'A bush shows a bronze ring, a needle cage a hard bare eye; a pressed pin sits in plain steel.',
+      { bush: 'in a bush | bushed, bush', needle: 'on needles | needle, needle cage', plain: 'pressed, without a bush | no bush, plain eye' },
       { misjudged: 0.01 },
     ),
     topOilHoles: counted(

@@ -1,10 +1,8 @@
 import type { Part } from '../../catalogue/part.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import { around, shifted, type Interval } from '../../quantity/interval.js';
-import { machined } from '../check.js';
+import { machined } from '../assembly.js';
 import type { Worked } from './operation.js';
-
-export const BALANCE_CAUTION = 'The crank must be balanced again with its rods and pistons before it turns at speed.';
 
 /** Most that is taken off counterweights in the radius. *Common practice, no source.* */
 const MOST_OFF_WEIGHTS = 3;

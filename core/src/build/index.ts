@@ -1,0 +1,2 @@
+export * from './ratio.js';
+export * from './stack.js';

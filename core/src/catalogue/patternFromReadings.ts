@@ -1,0 +1,68 @@
+import type { KindId } from '../dictionary/dictionary.js';
+import { KINDS, markPlaceOf } from '../dictionary/dictionary.js';
+import { readMark } from '../marks/markText.js';
+import { toInside } from '../quantity/unit.js';
+import { sizesMeasured } from '../readings/measured.js';
+import type { MarkReading, SizeReading, Specimen } from '../readings/reading.js';
+import type { Dimension } from './figure.js';
+import type { Mark, Pattern } from './pattern.js';
+
+const DECIMAL = /^\d{1,6}(\.\d{1,8})?$/;
+
+/** The size as it was read: its figures where they are one plain number, else the mean of the repeats with their digits. */
+function dimensionOf({ values, figures, unit }: SizeReading): Dimension {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  const places = Math.max(...values.map((value) => (String(value).split('.')[1] ?? '').length));
+  const digits = figures !== undefined && DECIMAL.test(figures) ? figures : mean.toFixed(Math.min(8, places));
+  return { low: digits, high: digits, unit };
+}
+
+const legible = ({ characters }: MarkReading): boolean => characters !== '' && readMark(characters).every((position) => position.length === 1);
+
+function markOf({ characters, making, place }: MarkReading): Mark {
+  const usual = place === undefined ? undefined : markPlaceOf(place).makings[0];
+  return { text: characters, making: making ?? usual ?? 'cast', ...(place === undefined ? {} : { place }) };
+}
+
+/** An id made of words: lower case, figures and dashes, at most eighty characters. */
+export const idFrom = (words: string): string =>
+  words
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 70) || 'a-part';
+
+/**
+ * A pattern with what was read on one part, for a part that no catalogue has: sizes, looks and legible marks as claims
+ * measured here. Marks with characters that could not be read, and what was only claimed, go into the note.
+ *
+ * @param id of the new pattern, not yet in the catalogue
+ * @param on the day, `YYYY-MM-DD`
+ */
+export function patternFromReadings(specimen: Pick<Specimen, 'kind' | 'name' | 'readings'>, id: string, on: string, who?: string): Pattern {
+  const readings = specimen.readings.map(({ is }) => is);
+  const kind: KindId = specimen.kind;
+  const known = new Set(Object.values(KINDS[kind].parameters).map((parameter) => parameter.id));
+  const dimensions: Record<string, Dimension> = {};
+  // Of several instruments on one size the one with the least spread in its unit is not known here; the last one typed counts.
+  for (const size of sizesMeasured(readings))
+    if (known.has(size.parameter) && toInside(size.values[0] ?? 0, size.unit) > 0) dimensions[size.parameter] = dimensionOf(size);
+  const features = Object.fromEntries(readings.flatMap((reading) => (reading.sort === 'look' ? [[reading.feature, reading.option]] : [])));
+  const marks = readings.filter((reading) => reading.sort === 'mark');
+  const kept = readings.flatMap((reading) => {
+    if (reading.sort === 'mark') return reading.characters !== '' && !legible(reading) ? [reading.text] : [];
+    return reading.sort === 'claim' || reading.sort === 'step' ? [reading.text] : [];
+  });
+  return {
+    id,
+    kind,
+    name: specimen.name.slice(0, 200),
+    dimensions,
+    features,
+    interfaces: {},
+    marks: marks.filter(legible).map(markOf),
+    numbers: [],
+    source: { kind: 'measuredHere', on, ...(who ? { who } : {}) },
+    note: [`From one part read on the bench.`, ...(kept.length > 0 ? [`Read or said besides: ${kept.join('; ')}.`] : [])].join(' ').slice(0, 1000),
+  };
+}

@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { isoFit, isoLimits, standardTolerance, UnknownFitError } from './isoFit';
+
+const micrometres = (text: string, size: number) => {
+  const { low, high } = isoLimits(text, size);
+  return [low - size, high - size].map((each) => Math.round(each * 10_000) / 10);
+};
+
+describe('limits of ISO 286', () => {
+  // ISO 286-2, tables of limit deviations for holes and shafts, lower and upper in micrometres (from memory).
+  const TABLE: readonly (readonly [string, number, number, number])[] = [
+    ['H7', 25, 0, 21],
+    ['g6', 25, -20, -7],
+    ['H8', 8, 0, 22],
+    ['f7', 16, -34, -16],
+    ['e8', 10, -47, -25],
+    ['d9', 5, -60, -30],
+    ['h6', 120, -22, 0],
+    ['k6', 50, 2, 18],
+    ['m6', 12, 7, 18],
+    ['n6', 6, 8, 16],
+    ['p6', 60, 32, 51],
+    ['r6', 150, 65, 90],
+    ['s6', 220, 130, 159],
+    ['j6', 40, -5, 11],
+    ['js6', 75, -9.5, 9.5],
+    ['G7', 250, 15, 61],
+    ['F8', 100, 36, 90],
+    ['J7', 28, -9, 12],
+    ['K7', 30, -15, 6],
+    ['M7', 80, -30, 0],
+    ['N7', 40, -33, -8],
+    ['P7', 20, -35, -14],
+    ['R7', 45, -50, -25],
+    ['S7', 60, -72, -42],
+    ['N9', 12, -55, -12],
+    ['H11', 200, 0, 290],
+  ];
+  for (const [text, size, low, high] of TABLE) it(`are those of the tables for ${size} ${text}`, () => expect(micrometres(text, size)).toEqual([low, high]));
+
+  it('make the fits that are quoted: 50 H7/f7 has 25 to 75 µm, 30 H7/p6 presses by 1 to 35 µm', () => {
+    // ISO 286-2 (from memory): H7 +25/0 over f7 -25/-50; H7 +21/0 over p6 +35/+22.
+    const rounded = (fit: string, size: number) => [isoFit(fit, size).low, isoFit(fit, size).high].map((each) => Math.round(each * 1000));
+    expect(rounded('H7/f7', 50)).toEqual([25, 75]);
+    expect(rounded('H7/p6', 30)).toEqual([-35, -1]);
+  });
+
+  it('make the same fit turned round: H7/p6 is P7/h6, as the rule of the steps wants (ISO 286-1)', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 250 }), fc.constantFrom('p', 'r', 's'), (size, letter) => {
+        const [basicHole, basicShaft] = [isoFit(`H7/${letter}6`, size), isoFit(`${letter.toUpperCase()}7/h6`, size)];
+        expect(basicShaft.low).toBeCloseTo(basicHole.low, 9);
+        expect(basicShaft.high).toBeCloseTo(basicHole.high, 9);
+      }),
+    );
+  });
+
+  it('grow with size and grade', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 499, noNaN: true }), fc.integer({ min: 4, max: 10 }), (size, grade) => {
+        expect(standardTolerance(grade + 1, size)).toBeGreaterThan(standardTolerance(grade, size));
+        expect(standardTolerance(grade, size + 1)).toBeGreaterThanOrEqual(standardTolerance(grade, size));
+      }),
+    );
+  });
+
+  it('refuse what is in no table', () => {
+    for (const text of ['Q7', 'H', '7', 'z6', 'hH7']) expect(() => isoLimits(text, 20)).toThrowError(UnknownFitError);
+    expect(() => isoLimits('H7', 600)).toThrowError(RangeError);
+    expect(() => isoLimits('H3', 20)).toThrowError(RangeError);
+  });
+});

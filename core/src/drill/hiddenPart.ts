@@ -1,0 +1,107 @@
+import type { Pattern } from '../catalogue/pattern.js';
+import { sizeFrom } from '../catalogue/size.js';
+import type { Making, Parameter } from '../dictionary/definition.js';
+import { KINDS, type KindId } from '../dictionary/dictionary.js';
+import { ASSUMED } from '../identify/assumptions.js';
+import { normaliseMark } from '../marks/markText.js';
+
+/** A part as it really is: what the trainee, or a simulation, has to find out by asking. */
+export interface HiddenPart {
+  readonly kind: KindId;
+  /** Which pattern it is; undefined for one that is in no catalogue. */
+  readonly pattern: string | undefined;
+  /** True sizes by parameter id, worn as they are, inside unit. */
+  readonly sizes: Readonly<Record<string, number>>;
+  /** Service step of each size that has any, counted from 1; 0 standard. */
+  readonly steps: Readonly<Record<string, number>>;
+  readonly looks: Readonly<Record<string, string>>;
+  readonly marks: readonly { readonly text: string; readonly making: Making; readonly place: string | undefined }[];
+}
+
+/** How hard a drill is: what has become of the part. */
+export interface Hardship {
+  /** How many times the usual wear. */
+  readonly wear: number;
+  /** Share of service sizes. */
+  readonly reground: number;
+  /** Share of marks that are gone. */
+  readonly marksGone: number;
+}
+
+export const USUAL_HARDSHIP: Hardship = { wear: 1, reground: 1 - ASSUMED.standardSize, marksGone: ASSUMED.markGone };
+
+/** A part of a pattern, as one comes in: made somewhere between its limits, perhaps reground, worn, with the marks that are left. */
+export function drawPart(pattern: Pattern, next: () => number, hardship: Hardship = USUAL_HARDSHIP): HiddenPart {
+  const kind = KINDS[pattern.kind];
+  const sizes: Record<string, number> = {};
+  const steps: Record<string, number> = {};
+  for (const parameter of Object.values(kind.parameters)) {
+    const dimension = pattern.dimensions[parameter.id];
+    if (!dimension) continue;
+    const { limits, service } = sizeFrom(dimension, parameter);
+    const step = drawStep(service.length, next, hardship.reground);
+    const made = limits.low + next() * (limits.high - limits.low) + (step === 0 ? 0 : (service[step - 1] ?? 0));
+    sizes[parameter.id] = made + drawWear(parameter, next, hardship.wear);
+    if (service.length > 0) steps[parameter.id] = step;
+  }
+  const marks = pattern.marks.filter(() => next() >= hardship.marksGone).map(({ text, making, place }) => ({ text: normaliseMark(text), making, place }));
+  return { kind: pattern.kind, pattern: pattern.id, sizes, steps, looks: pattern.features, marks };
+}
+
+/** Each further service step half as often as the one before. */
+function drawStep(steps: number, next: () => number, reground: number): number {
+  if (steps === 0 || next() >= reground) return 0;
+  for (let step = 1; step < steps; step++) if (next() < 0.5) return step;
+  return steps;
+}
+
+/** Signed: the way use moves the size. A tenth of parts are worn several times more. */
+function drawWear({ wear, usualWear }: Parameter, next: () => number, times: number): number {
+  const amount = -Math.log(1 - next()) * usualWear * times * (next() < ASSUMED.muchWorn ? ASSUMED.muchWornTimes : 1);
+  switch (wear) {
+    case 'shrinks':
+      return -amount;
+    case 'grows':
+      return amount;
+    case 'neither':
+      return 0;
+  }
+}
+
+/**
+ * A part that no catalogue has: of the build of a pattern, as engines of one trade are alike, but every size three to
+ * nine per cent off, other numbers, and half of its looks its own.
+ */
+export function drawStranger(model: Pattern, next: () => number): HiddenPart {
+  const kind = KINDS[model.kind];
+  const scale = 1 + (next() < 0.5 ? -1 : 1) * (0.03 + 0.06 * next());
+  const part = drawPart(model, next);
+  const looks = Object.fromEntries(
+    Object.entries(part.looks).map(([id, option]) => {
+      const feature = Object.values(kind.features).find((each) => each.id === id);
+      return [id, feature && next() < 0.5 ? anyOption(feature.form, next) : option];
+    }),
+  );
+  return {
+    kind: model.kind,
+    pattern: undefined,
+    sizes: Object.fromEntries(Object.entries(part.sizes).map(([id, size]) => [id, size * scale])),
+    steps: part.steps,
+    looks,
+    marks: part.marks.map((mark) => ({
+      ...mark,
+      text: mark.text.replace(/[A-Z]/g, () => pick('ABCDEFGHKLMNPRSTVW', next)).replace(/\d/g, () => pick('0123456789', next)),
+    })),
+  };
+}
+
+export const pick = (from: string, next: () => number): string => from.charAt(Math.floor(next() * from.length));
+
+/** Any answer a look can have. */
+export function anyOption(
+  form: { readonly options: readonly { readonly id: string }[] } | { readonly count: { readonly low: number; readonly high: number } },
+  next: () => number,
+): string {
+  if ('options' in form) return form.options[Math.floor(next() * form.options.length)]?.id ?? '';
+  return String(form.count.low + Math.floor(next() * (Math.min(form.count.high, form.count.low + 8) - form.count.low + 1)));
+}

@@ -1,0 +1,7 @@
+export * from './hiddenPart.js';
+export { ask, USUAL_READER, type Reader } from './ask.js';
+export * from './solve.js';
+export * from './simulate.js';
+export * from './lookUp.js';
+export * from './levels.js';
+export * from './debrief.js';

@@ -1,0 +1,101 @@
+import { COVERAGE } from '../quantity/instrument.js';
+import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
+import { logChance } from '../marks/alignment.js';
+import { ASSUMED, decibans } from './assumptions.js';
+import type { CatalogueIndex } from './catalogueIndex.js';
+import type { SizeEvidence } from './evidence.js';
+import type { Identification } from './identify.js';
+import { explainSize } from './sizeLikelihood.js';
+import { answersOf, lookChance } from './weigh/look.js';
+import { sizeRatios } from './weigh/size.js';
+import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
+
+const figure = (of: number): string =>
+  of === 0 ? '0' : Math.abs(of) < 0.001 || Math.abs(of) >= 100_000 ? of.toExponential(2) : String(Number(of.toPrecision(4)));
+
+/**
+ * How a weight was worked out: the formula, the figures put in, and where the chances come from; a line a step. For the
+ * reading with these words and one pattern. Empty where there is no such reading.
+ */
+export function calculationOf(identification: Identification, pattern: string, text: string): Sentence[] {
+  const { index } = identification;
+  const row = index.patterns.indexOf(pattern);
+  const weighed = identification.weighed.find((each) => each.evidence.text === text);
+  if (row < 0 || !weighed) return [];
+  return [...linesFor(index, row, weighed), total(ratioAt(weighed, row) / FIXED)];
+}
+
+const total = (logRatio: number): Sentence => [
+  `Weight: 10 × log₁₀ of the ratio, ${figure(Math.exp(logRatio))} to 1, is ${decibans(logRatio).toFixed(1)} decibans (I. J. Good, 1979), against a part in no catalogue.`,
+];
+
+function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Sentence[] {
+  switch (evidence.sort) {
+    case 'size':
+      return sizeLines(index, row, evidence);
+    case 'look': {
+      const column = index.looks.get(evidence.feature.id);
+      const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
+      if (recorded === undefined) return [['The catalogue does not say, so the ratio is 1.']];
+      return [
+        [`A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, over ${answersOf(evidence.feature)} answers.`],
+        [`P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option))}.`],
+        ['A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).'],
+      ];
+    }
+    case 'mark':
+      if (evidence.positions.length === 0)
+        return [
+          [
+            `Where a mark is recorded it is gone ${figure(100 * ASSUMED.markGone)} times in a hundred; where none is, something stands there ${figure(100 * ASSUMED.markThere)} times.`,
+          ],
+        ];
+      return [
+        [
+          'The reading is aligned with each mark and number of the pattern (Needleman and Wunsch, 1970), each character by the confusion table of how it was made.',
+        ],
+        [
+          `A mark that the catalogue does not record is read ${figure(100 * ASSUMED.markUnrecorded)} times in a hundred; by mere chance these characters come up once in ${figure(Math.exp(-logChance(evidence.positions)))}.`,
+        ],
+      ];
+    case 'step':
+      return [
+        [
+          `Standard is taken for ${figure(100 * ASSUMED.standardSize)} parts in a hundred, each further service size for half as many; what is said of a size is right ${figure(100 * ASSUMED.stepRight)} times.`,
+        ],
+      ];
+    case 'claim':
+      return [
+        [
+          `Such a claim is right ${figure(100 * ASSUMED.claimRight[evidence.about])} times in a hundred before the house rule, and a part is original ${figure(100 * ASSUMED.original)} times.`,
+        ],
+        ['The pattern counts by the share of its engines that agree, set against the mean of all patterns.'],
+      ];
+    case 'part':
+      return [
+        [`A part found in an engine has been there from the first ${figure(100 * ASSUMED.original)} times in a hundred; else it may be any of its kind.`],
+      ];
+  }
+}
+
+function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): Sentence[] {
+  const { parameter, estimate, tool, step } = evidence;
+  const column = index.sizes.get(parameter.id);
+  const code = column?.codes[row] ?? 0;
+  const size = column?.distinct[code - 1];
+  if (!column || !size) return [['The catalogue does not say, so the ratio is 1.']];
+  const { quantity } = parameter;
+  const { densities, chance, unknown } = sizeRatios(column, evidence);
+  const density = densities[code] ?? 0;
+  const { limits } = explainSize(size, parameter, estimate, step);
+  return [
+    sentence`Measured ${value(estimate.mean, quantity)}, standard uncertainty u = √(a²/3 + d²/12 + s²/n) = ${value(estimate.uncertainty, quantity)}, with a = ${value(tool.permissibleError, quantity)} and d = ${value(tool.resolution, quantity)} of the ${tool.name.toLowerCase()} (JCGM 100:2008); expanded, k = ${COVERAGE}: ${value(COVERAGE * estimate.uncertainty, quantity)}.`,
+    sentence`Limits that explain it best: ${band(limits, quantity)}${size.toleranceAssumed ? ', of which the tolerance is the one usual for the kind' : ''}; ${parameter.wear === 'neither' ? 'it does not wear' : `wear ${parameter.wear === 'shrinks' ? 'makes it smaller' : 'makes it larger'}, on average by `}${parameter.wear === 'neither' ? '' : value(parameter.usualWear, quantity)}.`,
+    [
+      `Density at the reading, over all service sizes: ${figure(density)} per unit for this pattern; ${figure(chance)} for a part of which nothing is known; ${figure(unknown)} for one in no catalogue, which shares its size with those of the catalogue ${figure(100 * ASSUMED.sharedSize)} times in a hundred.`,
+    ],
+    [
+      `Ratio: (${figure(1 - ASSUMED.sizeMistaken)} × ${figure(density)} + ${figure(ASSUMED.sizeMistaken)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(ASSUMED.sizeMistaken)} of sizes are slips.`,
+    ],
+  ];
+}

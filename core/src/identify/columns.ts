@@ -1,0 +1,67 @@
+/** Codes of a column: two bytes a pattern where they suffice, so that more of the column fits into a cache line. */
+export type Codes = Uint16Array | Uint32Array;
+
+/**
+ * One column of the catalogue, dictionary encoded: patterns share few distinct values, so the likelihood is worked
+ * out once a value and looked up once a pattern.
+ */
+export interface Column<T> {
+  /** By pattern: which distinct value it has, counted from 1; 0 where it states none. */
+  readonly codes: Codes;
+  readonly distinct: readonly T[];
+  /** By code: how many patterns have it. */
+  readonly counts: Uint32Array;
+}
+
+const TWO_BYTES = 65_536;
+
+/** Builds a column a pattern at a time. */
+export class ColumnBuilder<T> {
+  private readonly codeOf = new Map<string, number>();
+  private readonly distinct: T[] = [];
+  private readonly codes: Uint32Array;
+
+  constructor(length: number) {
+    this.codes = new Uint32Array(length);
+  }
+
+  set(row: number, key: string, make: () => T): void {
+    let code = this.codeOf.get(key);
+    if (code === undefined) {
+      this.distinct.push(make());
+      code = this.distinct.length;
+      this.codeOf.set(key, code);
+    }
+    this.codes[row] = code;
+  }
+
+  build(): Column<T> {
+    const counts = new Uint32Array(this.distinct.length + 1);
+    for (const code of this.codes) counts[code] = (counts[code] ?? 0) + 1;
+    return { codes: this.distinct.length < TWO_BYTES ? Uint16Array.from(this.codes) : this.codes, distinct: this.distinct, counts };
+  }
+}
+
+/** Lists of numbers laid end to end: those of `i` are `items[starts[i]]` up to `items[starts[i + 1]]`. */
+export interface Lists {
+  readonly starts: Uint32Array;
+  readonly items: Uint32Array;
+}
+
+/** Lays out pairs of (list, item) as lists, in the order of the pairs. */
+export function listsOf(count: number, pairs: readonly (readonly [list: number, item: number])[]): Lists {
+  const starts = new Uint32Array(count + 1);
+  for (const [list] of pairs) starts[list + 1] = (starts[list + 1] ?? 0) + 1;
+  for (let at = 0; at < count; at++) starts[at + 1] = (starts[at + 1] ?? 0) + (starts[at] ?? 0);
+  const next = starts.slice();
+  const items = new Uint32Array(pairs.length);
+  for (const [list, item] of pairs) {
+    const at = next[list] ?? 0;
+    items[at] = item;
+    next[list] = at + 1;
+  }
+  return { starts, items };
+}
+
+/** The items of one list. */
+export const listAt = ({ starts, items }: Lists, list: number): Uint32Array => items.subarray(starts[list] ?? 0, starts[list + 1] ?? 0);

@@ -1,0 +1,38 @@
+import { sayLook } from '../../dictionary/dictionary.js';
+import type { Sentence } from '../../quantity/sentence.js';
+import type { CatalogueIndex } from '../catalogueIndex.js';
+import type { Evidence, LookEvidence } from '../evidence.js';
+import { claimReason } from './claim.js';
+import { markReason } from './mark.js';
+import { notStated } from './notStated.js';
+import { sizeReason, stepReason } from './size.js';
+
+/**
+ * Why `evidence` weighs as it does for the pattern in row `row`, as a sentence.
+ * @param logRatio its weight, above 0 when it speaks for the pattern
+ */
+export function reasonFor(index: CatalogueIndex, row: number, evidence: Evidence, logRatio: number): Sentence {
+  switch (evidence.sort) {
+    case 'size':
+      return sizeReason(index, row, evidence, logRatio > 0);
+    case 'step':
+      return stepReason(index, row, evidence);
+    case 'look':
+      return lookReason(index, row, evidence);
+    case 'mark':
+      return markReason(index, row, evidence);
+    case 'claim':
+      return claimReason(index, row, evidence);
+    case 'part':
+      return evidence.say(row);
+  }
+}
+
+function lookReason(index: CatalogueIndex, row: number, { feature, option }: LookEvidence): Sentence {
+  const column = index.looks.get(feature.id);
+  const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
+  if (recorded === undefined) return notStated(feature.name);
+  return recorded === option
+    ? [`Seen ${sayLook(feature, option)}, as the catalogue has it.`]
+    : [`Seen ${sayLook(feature, option)}, but this one has ${sayLook(feature, recorded)}.`];
+}

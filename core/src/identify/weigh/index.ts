@@ -1,0 +1,32 @@
+import type { HouseRules } from '../../shop/houseRules.js';
+import type { CatalogueIndex } from '../catalogueIndex.js';
+import type { Evidence } from '../evidence.js';
+import { weighClaim } from './claim.js';
+import { weighLook } from './look.js';
+import { weighMark } from './mark.js';
+import { weighSize, weighStep } from './size.js';
+import type { Weighed } from './weighed.js';
+
+/** Weighs one piece of evidence against the whole catalogue; undefined where the catalogue has nothing to hold it against. */
+export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRules = {}): Weighed | undefined {
+  switch (evidence.sort) {
+    case 'size': {
+      const column = index.sizes.get(evidence.parameter.id);
+      return column && weighSize(column, evidence);
+    }
+    case 'step': {
+      const column = index.sizes.get(evidence.parameter.id);
+      return column && weighStep(column, evidence);
+    }
+    case 'look': {
+      const column = index.looks.get(evidence.feature.id);
+      return column && weighLook(column, evidence);
+    }
+    case 'mark':
+      return index.marks.distinct.length > 0 || index.schemes.length > 0 ? weighMark(index, evidence) : undefined;
+    case 'claim':
+      return weighClaim(index, evidence, rules);
+    case 'part':
+      return undefined;
+  }
+}

@@ -1,0 +1,103 @@
+import type { Mark } from '../../catalogue/pattern.js';
+import type { Making } from '../../dictionary/definition.js';
+import { Aligner, logChance } from '../../marks/alignment.js';
+import type { MarkPosition } from '../../marks/markText.js';
+import { ASSUMED } from '../assumptions.js';
+import { codeIndexOf, type CatalogueIndex, type MarkColumn } from '../catalogueIndex.js';
+import { listAt } from '../columns.js';
+import type { MarkEvidence } from '../evidence.js';
+import { schemeChance } from '../schemeChance.js';
+import { stampOffsets } from '../sizeStamp.js';
+import { stepAt, stepShare } from '../sizeLikelihood.js';
+import { few, type Weighed } from './weighed.js';
+
+/**
+ * A mark as read, against the marks and numbers of every pattern; and, where it is none of those, whether it may be one
+ * of its maker's scheme or the stamp of a service size. Only patterns that have something to do with it are touched.
+ */
+export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighed {
+  if (evidence.positions.length === 0) return weighNoMark(index, evidence);
+  const { marks } = index;
+  const chance = Math.exp(logChance(evidence.positions));
+  /** Best explanation by one of its marks, by pattern; patterns that are not here have none. */
+  const best = new Map<number, number>();
+  const explain = (row: number, likelihood: number) => {
+    if (likelihood > (best.get(row) ?? 0)) best.set(row, likelihood);
+  };
+  for (const [code, likelihood] of likelihoods(marks, evidence)) for (const row of listAt(marks.bearers, code)) explain(row, likelihood);
+  for (const { scheme, rows } of index.schemes) {
+    const likelihood = ASSUMED.ofScheme * schemeChance(scheme, evidence.positions);
+    if (likelihood > chance) for (const row of rows) explain(row, likelihood);
+  }
+  for (const [row, likelihood] of stamped(index, evidence.positions)) explain(row, likelihood);
+  const nothing = ASSUMED.markUnrecorded * chance;
+  let sum = 0;
+  for (const likelihood of best.values()) sum += (1 - ASSUMED.markUnrecorded) * likelihood;
+  const marked = index.patterns.length - marks.unmarked.length;
+  const mean = sum / Math.max(1, index.patterns.length) + nothing;
+  const unknown = (1 - ASSUMED.sharedMark) * chance + ASSUMED.sharedMark * (marked > 0 ? mean : chance);
+  const differing = new Map<number, number>();
+  for (const row of marks.unmarked) differing.set(row, 0);
+  for (const [row, likelihood] of best) differing.set(row, Math.log(((1 - ASSUMED.markUnrecorded) * likelihood + nothing) / unknown));
+  return few(evidence, Math.log(nothing / unknown), differing);
+}
+
+/** How likely each distinct mark was to be read so; those that explain it no better than chance are left out. */
+function* likelihoods(marks: MarkColumn, evidence: MarkEvidence): Generator<readonly [code: number, likelihood: number]> {
+  const aligners = new Map<Making, Aligner>();
+  const codes = codeIndexOf(marks);
+  const texts = codes ? codes.likely(evidence.positions) : undefined;
+  const count = texts?.length ?? marks.texts.length;
+  for (let at = 0; at < count; at++) {
+    for (const code of listAt(marks.ofText, texts?.[at] ?? at)) {
+      const mark = marks.distinct[code];
+      if (!mark) continue;
+      const making = evidence.making ?? mark.making;
+      let aligner = aligners.get(making);
+      if (!aligner) aligners.set(making, (aligner = new Aligner(evidence.positions, making)));
+      if (!aligner.mayExplain(marks.characters[2 * code] ?? 0, marks.characters[2 * code + 1] ?? 0)) continue;
+      const likelihood = Math.exp(aligner.logLikelihood(mark.text)) * placing(mark, evidence.making, evidence.place);
+      if (likelihood > 0) yield [code, likelihood];
+    }
+  }
+}
+
+/** What it costs that a mark is found elsewhere, or made otherwise, than the catalogue records. */
+function placing(mark: Pick<Mark, 'making' | 'place'>, making: Making | undefined, place: string | undefined): number {
+  const otherMaking = making !== undefined && mark.making !== 'tag' && making !== mark.making;
+  const otherPlace = place !== undefined && mark.place !== undefined && place !== mark.place;
+  return (otherMaking ? ASSUMED.elsewhere : 1) * (otherPlace ? ASSUMED.elsewhere : 1);
+}
+
+/** Patterns made in a service size that the mark may be the stamp of, with the chance of that. */
+function* stamped(index: CatalogueIndex, positions: readonly MarkPosition[]): Generator<readonly [row: number, likelihood: number]> {
+  const offsets = stampOffsets(positions);
+  if (offsets.length === 0) return;
+  for (const { codes, distinct } of index.sizes.values()) {
+    const shares = distinct.map((size) => (size.service.length === 0 ? 0 : Math.max(...offsets.map((offset) => shareAt(size, offset)))));
+    if (!shares.some((share) => share > 0)) continue;
+    for (let row = 0; row < codes.length; row++) {
+      const share = shares[(codes[row] ?? 0) - 1] ?? 0;
+      if (share > 0) yield [row, ASSUMED.sizeStamp * share];
+    }
+  }
+}
+
+function shareAt(size: Parameters<typeof stepAt>[0], offset: number): number {
+  const step = stepAt(size, offset) ?? stepAt(size, -offset);
+  return step === undefined ? 0 : stepShare(size, step);
+}
+
+/** "No mark here": against patterns that record one in that place, and for those that record none. */
+function weighNoMark({ marks }: CatalogueIndex, evidence: MarkEvidence): Weighed {
+  const recorded = new Set<number>();
+  marks.distinct.forEach((mark, code) => {
+    if (mark.place === undefined || (evidence.place !== undefined && mark.place !== evidence.place)) return;
+    for (const row of listAt(marks.bearers, code)) recorded.add(row);
+  });
+  const rows = marks.ofPattern.starts.length - 1;
+  const share = recorded.size / Math.max(1, rows);
+  const unknown = share * ASSUMED.markGone + (1 - share) * (1 - ASSUMED.markThere);
+  const gone = Math.log(ASSUMED.markGone / unknown);
+  return few(evidence, Math.log((1 - ASSUMED.markThere) / unknown), new Map([...recorded].map((row) => [row, gone])));
+}

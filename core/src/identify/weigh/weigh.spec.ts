@@ -1,0 +1,87 @@
+import type { Pattern } from '../../catalogue/pattern';
+import { sizeFrom } from '../../catalogue/size';
+import { Aligner, logChance } from '../../marks/alignment';
+import { normaliseMark } from '../../marks/markText';
+import { CATALOGUE, words } from '../../testing/demo';
+import { ASSUMED, decibans } from '../assumptions';
+import { indexCatalogue } from '../catalogueIndex';
+import { evidenceFrom, type Evidence as AnyEvidence } from '../evidence';
+import { chanceDensity, sizeDensity } from '../sizeLikelihood';
+import { weigh } from './index';
+import { FIXED, ratioAt } from './weighed';
+
+const index = indexCatalogue('crank', CATALOGUE);
+const patterns = index.patterns.map((id) => CATALOGUE.patterns.find((pattern) => pattern.id === id)).filter((pattern) => pattern !== undefined);
+
+type Evidence = Extract<AnyEvidence, { sort: 'size' | 'look' | 'mark' }>;
+
+/** The same weights worked out pattern by pattern from the objects of the catalogue. */
+function plainly(evidence: Evidence): number[] {
+  const likelihoods = patterns.map((pattern) => likelihood(pattern, evidence));
+  const stated = likelihoods.filter((each) => each !== undefined);
+  const mean = stated.reduce((sum, each) => sum + each, 0) / stated.length;
+  const unknown = unknownOf(evidence, mean, stated.length);
+  return likelihoods.map((each) => (each === undefined ? 0 : Math.log(mistaken(evidence, each) / unknown)));
+}
+
+function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
+  if (evidence.sort === 'size') {
+    const dimension = pattern.dimensions[evidence.parameter.id];
+    return dimension && sizeDensity(sizeFrom(dimension, evidence.parameter), evidence.parameter, evidence.estimate);
+  }
+  if (evidence.sort === 'look') {
+    const option = pattern.features[evidence.feature.id];
+    const options = 'options' in evidence.feature.form ? evidence.feature.form.options.length : 6;
+    return option === undefined ? undefined : option === evidence.option ? 1 - evidence.feature.misjudged : evidence.feature.misjudged / (options - 1);
+  }
+  const aligner = new Aligner(evidence.positions, evidence.making ?? 'cast');
+  const marks = [...pattern.marks.filter((mark) => mark.making === 'cast').map((mark) => mark.text), ...pattern.numbers.map(({ number }) => number)];
+  const best = Math.max(...marks.map((mark) => Math.exp(aligner.logLikelihood(normaliseMark(mark)))));
+  return (1 - ASSUMED.markUnrecorded) * best + ASSUMED.markUnrecorded * Math.exp(logChance(evidence.positions));
+}
+
+function unknownOf(evidence: Evidence, mean: number, stated: number): number {
+  if (evidence.sort === 'size') return (1 - ASSUMED.sharedSize) * chanceDensity(evidence.parameter, evidence.estimate.mean) + ASSUMED.sharedSize * mean;
+  if (evidence.sort === 'mark') return (1 - ASSUMED.sharedMark) * Math.exp(logChance(evidence.positions)) + ASSUMED.sharedMark * mean;
+  const options = 'options' in evidence.feature.form ? evidence.feature.form.options.length : 6;
+  return (mean * stated + 1) / (stated + options);
+}
+
+const mistaken = (evidence: Evidence, density: number): number =>
+  evidence.sort === 'size' ? (1 - ASSUMED.sizeMistaken) * density + ASSUMED.sizeMistaken * chanceDensity(evidence.parameter, evidence.estimate.mean) : density;
+
+describe('weighing', () => {
+  for (const text of ['main 2.3482in mic', 'pin 66.70 mic', 'lip diameter 132 caliper', 'cast 41?7', 'cast H72l0', 'forged', '8 weights', 'rope seal']) {
+    it(`by columns is the plain sum over objects: ${text}`, () => {
+      const [evidence] = evidenceFrom(words(text));
+      if (!evidence || evidence.sort === 'step' || evidence.sort === 'claim' || evidence.sort === 'part') throw new Error('nothing understood');
+      const weighed = weigh(index, evidence);
+      const byRow = patterns.map((_pattern, row) => (weighed ? ratioAt(weighed, row) / FIXED : NaN));
+      plainly(evidence).forEach((expected, row) =>
+        expect(byRow[row])
+          .withContext(index.patterns[row] ?? '')
+          .toBeCloseTo(expected, 4),
+      );
+    });
+  }
+
+  it('counts neither way what a pattern does not state', () => {
+    const [evidence] = evidenceFrom(words('lip diameter 132 caliper'));
+    const weighed = evidence && weigh(index, evidence);
+    const plain = index.patterns.indexOf('ambit-crank-3');
+    expect(weighed && ratioAt(weighed, plain)).toBe(0);
+  });
+
+  it('counts a missing mark against those that record one there', () => {
+    const [evidence] = evidenceFrom(words('no mark on flange'));
+    const weighed = evidence && weigh(index, evidence);
+    const at = (id: string) => decibans(weighed ? ratioAt(weighed, index.patterns.indexOf(id)) / FIXED : NaN);
+    expect(at('sluice-crank-3590')).toBeLessThan(-5);
+    expect(at('ambit-crank-3')).toBeGreaterThan(0);
+  });
+
+  it('says ten decibans for ten to one (I. J. Good’s definition)', () => {
+    expect(decibans(Math.log(10))).toBeCloseTo(10, 12);
+    expect(decibans(Math.log(1 / 100))).toBeCloseTo(-20, 12);
+  });
+});

@@ -1,0 +1,84 @@
+import type { Part } from '../catalogue/part.js';
+import { kindOf, RECORD, REPLACED, type Check } from '../joints/index.js';
+import type { Pairing } from './pairing.js';
+
+/** On which side of a pairing parts stand. */
+export type Side = 'donor' | 'recipient';
+
+/**
+ * Parts sorted, for every check of a pairing, into classes that agree in all it goes by. A check is a pure function of
+ * those, so one part speaks for its class.
+ */
+export interface Classes {
+  /** By check: the class of each part. */
+  readonly of: readonly Int32Array[];
+  /** By check: a part of each class. */
+  readonly speakers: readonly (readonly Part[])[];
+}
+
+/** What a check reads of the parts on one side: ids, and whether it goes by their records. */
+interface Reading {
+  readonly ids: readonly string[];
+  readonly byRecord: boolean;
+}
+
+function readingOf(check: Check, pairing: Pairing, side: Side): Reading {
+  const kind = pairing[side];
+  const inPlace = pairing.donor === pairing.recipient;
+  const mine = check.reads.flatMap((read): readonly string[] => {
+    const replaced = read.startsWith(REPLACED);
+    const id = replaced ? read.slice(REPLACED.length) : read;
+    if (id === RECORD || kindOf(id) !== kind) return [];
+    return !inPlace || replaced === (side === 'recipient') ? [id] : [];
+  });
+  return { ids: mine, byRecord: check.reads.includes(RECORD) };
+}
+
+/** Patterns that any of these names as a companion. */
+const namedBy = (parts: readonly Part[]): readonly string[] => parts.flatMap(({ companions }) => companions?.map(({ pattern }) => pattern) ?? []);
+
+/** All that a check can see of a part, as text. */
+function seen(part: Part, { ids, byRecord }: Reading, named: ReadonlySet<string>): string {
+  let text = '';
+  for (const id of ids) {
+    const value = part.values[id]?.interval;
+    if (value) {
+      const standard = part.standard[id];
+      text += `${value.low} ${value.high} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
+    } else text += part.looks[id]?.option ?? part.interfaces[id] ?? '';
+    text += '\n';
+  }
+  // Records speak of a pattern by its name; a pattern that none of them names is like any other.
+  if (byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern))) text += part.pattern;
+  return text;
+}
+
+/**
+ * Sorts parts into classes.
+ *
+ * @param others companions named by parts of the other side, where it is known
+ */
+export function classify(pairing: Pairing, side: Side, parts: readonly Part[], others: readonly Part[] = []): Classes {
+  const named = new Set([...namedBy(parts), ...namedBy(others)]);
+  const of: Int32Array[] = [];
+  const speakers: (readonly Part[])[] = [];
+  for (const { check } of pairing.checks) {
+    const reading = readingOf(check, pairing, side);
+    const numbers = new Map<string, number>();
+    const speaking: Part[] = [];
+    const classes = new Int32Array(parts.length);
+    parts.forEach((part, at) => {
+      const text = seen(part, reading, named);
+      let number = numbers.get(text);
+      if (number === undefined) {
+        number = speaking.length;
+        numbers.set(text, number);
+        speaking.push(part);
+      }
+      classes[at] = number;
+    });
+    of.push(classes);
+    speakers.push(speaking);
+  }
+  return { of, speakers };
+}

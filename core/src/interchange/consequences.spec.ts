@@ -1,0 +1,64 @@
+import type { Part } from '../catalogue/part';
+import { demoPart, LOOKUP, SETTING } from '../testing/demo';
+import { partsOfVariant, placed, type PlacedPart } from './parties';
+import { NoJointError, swap, type Swap } from './swap';
+
+const engine = (id: string): readonly PlacedPart[] => {
+  const variant = LOOKUP.variant(id);
+  if (!variant) throw new RangeError(`The demo has no ${id}.`);
+  return partsOfVariant(LOOKUP, variant);
+};
+
+const checksOf = ({ joints }: Swap) =>
+  new Map(joints.flatMap((joint) => joint.checks.map((check) => [`${joint.id} ${joint.about ?? ''} ${check.id}`, { joint, check }] as const)));
+
+/** The parts with those that were worked on in place of themselves. */
+const machinedIn = (all: readonly PlacedPart[], parts: readonly Part[]): readonly PlacedPart[] =>
+  all.map(({ slot, part }) => ({ slot, part: parts.find((each) => each.kind === part.kind && each.label === part.label) ?? part }));
+
+function judged(donor: readonly PlacedPart[], into: readonly PlacedPart[]): Swap | undefined {
+  try {
+    return swap(donor, into, SETTING);
+  } catch (error) {
+    if (error instanceof NoJointError) return undefined;
+    throw error;
+  }
+}
+
+describe('a machined part', () => {
+  it('is judged again in every joint of the engine, as if it had come so', () => {
+    const operations = new Set<string>();
+    const donors = LOOKUP.catalogue.patterns.filter(({ kind }) => ['crank', 'rod', 'piston', 'head', 'block', 'lifter'].includes(kind));
+    LOOKUP.catalogue.variants.forEach((variant, at) => {
+      const into = engine(variant.id);
+      donors.forEach(({ id }, of) => {
+        // Every seventh pair walks all of the operations in a few seconds.
+        if ((at + of) % 7 !== 0) return;
+        const before = judged([placed(demoPart(id))], into);
+        if (!before) return;
+        for (const [key, { check }] of checksOf(before)) {
+          const [option] = check.work;
+          if (!option || option.parts.length === 0) continue;
+          const after = judged(machinedIn([placed(demoPart(id))], option.parts), machinedIn(into, option.parts));
+          if (!after) continue;
+          const now = checksOf(after);
+          for (const [other, { check: was }] of checksOf(before)) {
+            if (other === key) continue;
+            const told = option.elsewhere.find((each) => each.check === was.name && each.before === was.verdict);
+            const is = now.get(other)?.check.verdict;
+            if (is === undefined || is === was.verdict) continue;
+            operations.add(option.steps[0] ?? '');
+            expect(told?.after).withContext(`${id} into ${variant.id}: ${option.name} and ${other}`).toBe(is);
+          }
+        }
+      });
+    });
+    expect(operations.size).toBeGreaterThan(5);
+  });
+
+  it('changes the sum of the engine: less off the deck is more ratio, and less room over the crown', () => {
+    const worked = judged([placed(demoPart('pip-crank-48-l'))], engine('pip-48'));
+    const option = worked && [...checksOf(worked).values()].flatMap(({ check }) => check.work).find(({ steps }) => steps[0] === 'deck');
+    expect(option?.elsewhere.map(({ check }) => check)).toEqual(['Room over the crown', 'Compression ratio']);
+  });
+});

@@ -1,0 +1,122 @@
+import type { Part } from '../catalogue/part.js';
+import { VERDICTS, withParts, type Assembly, type Check, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
+import { width } from '../quantity/interval.js';
+import type { Sentence } from '../quantity/sentence.js';
+import type { Meeting } from './assemblies.js';
+
+/** A check where it is judged. */
+export interface Place {
+  readonly meeting: Meeting;
+  readonly check: Check;
+}
+
+/** What work on one thing does to another check. */
+export interface Consequence {
+  readonly check: string;
+  readonly before: Verdict;
+  readonly after: Verdict;
+  readonly says: Sentence;
+}
+
+/** Ids of what work changed on the parts of an assembly. */
+function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> {
+  const changed = new Set<string>();
+  for (const after of option.parts) {
+    const before = assembly.parts[after.kind];
+    for (const field of ['values', 'looks', 'interfaces'] as const) {
+      const [was, is]: readonly Readonly<Record<string, unknown>>[] = [before?.[field] ?? {}, after[field]];
+      for (const id of new Set([...Object.keys(was ?? {}), ...Object.keys(is ?? {})])) if (was?.[id] !== is?.[id]) changed.add(id);
+    }
+  }
+  return changed;
+}
+
+/** The other checks that go by anything of this. */
+const readersOf = (changed: ReadonlySet<string>, place: Place, places: readonly Place[]): readonly Place[] =>
+  changed.size === 0 ? [] : places.filter((other) => other !== place && other.check.reads.some((id) => changed.has(id)));
+
+/** Whether work that mends one check changes what another goes by. */
+export const crosses = (option: WorkOption, place: Place, places: readonly Place[]): boolean =>
+  readersOf(changedBy(option, place.meeting.assembly), place, places).length > 0;
+
+/** The parts in a meeting with those that were worked on in place of themselves. */
+function worked(meeting: Meeting, original: Assembly, parts: readonly Part[]): Assembly {
+  const mine = parts.filter((part) => meeting.assembly.parts[part.kind] === original.parts[part.kind]);
+  return withParts(meeting.assembly, mine);
+}
+
+/** The other checks that go by what work on one thing changes, and what they say after it. */
+const reJudged = (option: WorkOption, place: Place, places: readonly Place[]): readonly { readonly other: Place; readonly after: Finding }[] =>
+  readersOf(changedBy(option, place.meeting.assembly), place, places).map((other) => ({
+    other,
+    after: other.check.judge(worked(other.meeting, place.meeting.assembly, option.parts)),
+  }));
+
+/** Sizes that differ by less are the same, mm. */
+const SAME = 0.0005;
+
+/** What work on one thing does to the other checks that go by what it changed. */
+export const elsewhere = (option: WorkOption, place: Place, places: readonly Place[], before: (place: Place) => Finding): readonly Consequence[] =>
+  reJudged(option, place, places).flatMap(({ other, after }): readonly Consequence[] => {
+    const was = before(other);
+    const moved = was.found && after.found && (Math.abs(was.found.low - after.found.low) > SAME || Math.abs(width(was.found) - width(after.found)) > SAME);
+    if (was.verdict === after.verdict && !moved) return [];
+    return [{ check: other.check.name, before: was.verdict, after: after.verdict, says: after.because }];
+  });
+
+/** Verdicts are listed from the best to the worst. */
+const rank = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
+
+/** How bad an option is for what it touches elsewhere: nothing where it leaves all as good as it was. */
+export const harm = (done: readonly Pick<Consequence, 'before' | 'after'>[]): number =>
+  Math.max(0, ...done.map(({ before, after }) => (rank(after) > rank(before) ? rank(after) : 0)));
+
+/** What is known of each place before any work. */
+export interface Before {
+  readonly verdict: (place: Place) => Verdict;
+  readonly finding: (place: Place) => Finding;
+}
+
+/** The first of the options that do the least harm elsewhere: the one that is proposed. */
+function proposed(options: readonly WorkOption[], place: Place, places: readonly Place[], before: Before): WorkOption | undefined {
+  let [best, least] = [options[0], Infinity];
+  for (const option of options) {
+    const does = harm(reJudged(option, place, places).map(({ other, after }) => ({ before: before.verdict(other), after: after.verdict })));
+    if (does < least) [best, least] = [option, does];
+    if (does === 0) break;
+  }
+  return best;
+}
+
+/**
+ * The verdict once the proposed work of every check has been done, each on what the others left. What was mended counts
+ * as mended until other work changes something it goes by, and only that is judged again.
+ */
+export function afterAllWork(places: readonly Place[], before: Before): Verdict {
+  const now = new Map<Place, Finding>();
+  const done = new Set<Place>();
+  let parts: readonly Part[] = [];
+  const at = ({ meeting }: Place): Assembly =>
+    withParts(
+      meeting.assembly,
+      parts.filter((part) => meeting.assembly.parts[part.kind]?.label === part.label),
+    );
+  const verdictAt = (place: Place): Verdict => now.get(place)?.verdict ?? before.verdict(place);
+  for (;;) {
+    const place = places.find((each) => {
+      const verdict = verdictAt(each);
+      return verdict !== 'fits' && !(done.has(each) && verdict === 'fitsWithWork');
+    });
+    if (!place) return 'fitsWithWork';
+    if (verdictAt(place) !== 'fitsWithWork') return verdictAt(place);
+    const first = proposed(before.finding(place).work, place, places, before);
+    // What has been done since may have changed what has to be done here: the same kind of work, on the parts as they are.
+    const work = now.get(place)?.work ?? (parts.length > 0 ? place.check.judge(at(place)).work : undefined);
+    const option = work ? (work.find(({ name }) => name === first?.name) ?? work[0]) : first;
+    done.add(place);
+    if (!option) continue;
+    const readers = readersOf(changedBy(option, at(place)), place, places);
+    parts = [...parts.filter((part) => !option.parts.some((other) => other.kind === part.kind && other.label === part.label)), ...option.parts];
+    for (const each of readers) now.set(each, each.check.judge(at(each)));
+  }
+}

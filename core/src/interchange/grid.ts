@@ -1,0 +1,169 @@
+import type { Part } from '../catalogue/part.js';
+import { VERDICTS, type Assembly, type Check, type Verdict } from '../joints/index.js';
+import { classify, type Classes } from './classes.js';
+import { pairingOf, type Pairing } from './pairing.js';
+import type { Setting } from './setting.js';
+import { afterAllWork, crosses, type Place } from './consequences.js';
+import { NoJointError } from './swap.js';
+
+/** A verdict as a number: its place among VERDICTS, the worst the largest. */
+const DOES_NOT_FIT = VERDICTS.indexOf('doesNotFit');
+const FITS_WITH_WORK = VERDICTS.indexOf('fitsWithWork');
+
+/** In a table of outcomes: not judged yet, and that its work touches what other checks go by. */
+const UNKNOWN = 0xff;
+const CROSSES = 0x10;
+const VERDICT_BITS = 0x0f;
+
+/** How many bits of a cell each joint takes, and where the whole stands. */
+const BITS = 2;
+const MASK = 3;
+/** The verdict on the whole stands above those of up to fourteen joints. */
+const WHOLE = 28;
+
+/** The verdict on the whole, from a cell. */
+export const verdictOf = (cell: number): Verdict => VERDICTS[(cell >>> WHOLE) & MASK] ?? 'cannotTell';
+
+/** The verdict of one joint, from a cell. A joint whose end is known is not looked at further. */
+export const verdictOfJoint = (cell: number, joint: number): Verdict => VERDICTS[(cell >>> (joint * BITS)) & MASK] ?? 'cannotTell';
+
+/**
+ * Many donors against many recipients of two kinds. Gives for each pair the verdicts that `swapParts` gives, but judges
+ * each check once for all parts that agree in what it goes by, and no further in a joint that refuses already.
+ */
+export class Grid {
+  readonly pairing: Pairing;
+  private readonly donorClasses: Classes;
+  private readonly recipientClasses: Classes;
+  /** By check: the outcome for each class of donors and class of recipients. */
+  private readonly outcomes: readonly Uint8Array[];
+  /** Work that was followed through, by the outcomes of all checks. */
+  private readonly followed = new Map<string, Followed[]>();
+
+  /** Throws a NoJointError where the two kinds do not meet. */
+  constructor(
+    readonly donors: readonly Part[],
+    readonly recipients: readonly Part[],
+    private readonly setting: Setting,
+  ) {
+    const [donor, recipient] = [donors[0]?.kind ?? 'crank', recipients[0]?.kind ?? 'block'];
+    const pairing = pairingOf(donor, recipient);
+    if (!pairing) throw new NoJointError(donor, recipient);
+    this.pairing = pairing;
+    this.donorClasses = classify(pairing, 'donor', donors, recipients);
+    this.recipientClasses = classify(pairing, 'recipient', recipients, donors);
+    this.outcomes = pairing.checks.map((_, at) =>
+      new Uint8Array((this.donorClasses.speakers[at]?.length ?? 0) * (this.recipientClasses.speakers[at]?.length ?? 0)).fill(UNKNOWN),
+    );
+  }
+
+  /** Names of the joints, in the order of their bits in a cell. */
+  get joints(): readonly { readonly id: string; readonly name: string }[] {
+    return this.pairing.joints;
+  }
+
+  /** One donor against all recipients, a cell each. */
+  row(donor: number): Uint32Array {
+    const cells = new Uint32Array(this.recipients.length);
+    for (let recipient = 0; recipient < cells.length; recipient++) cells[recipient] = this.cell(donor, recipient);
+    return cells;
+  }
+
+  cell(donor: number, recipient: number): number {
+    const { checks } = this.pairing;
+    let [cell, whole, crossing, ended] = [0, 0, false, -1];
+    for (let at = 0; at < checks.length; at++) {
+      const joint = checks[at]?.joint ?? 0;
+      if (joint === ended) continue;
+      const outcome = this.outcome(at, donor, recipient);
+      const verdict = outcome & VERDICT_BITS;
+      if (verdict > ((cell >>> (joint * BITS)) & MASK)) cell = (cell & ~(MASK << (joint * BITS))) | (verdict << (joint * BITS));
+      if (verdict > whole) whole = verdict;
+      if (verdict === DOES_NOT_FIT) ended = joint;
+      crossing ||= (outcome & CROSSES) !== 0;
+    }
+    // Where the work of one check touches another the whole swap must be looked at.
+    if (crossing && whole === FITS_WITH_WORK) whole = this.whole(donor, recipient);
+    return ((cell & ~(MASK << WHOLE)) | (whole << WHOLE)) >>> 0;
+  }
+
+  private outcome(at: number, donor: number, recipient: number): number {
+    const classes = this.recipientClasses.speakers[at]?.length ?? 0;
+    const [mine, theirs] = [this.donorClasses.of[at]?.[donor] ?? 0, this.recipientClasses.of[at]?.[recipient] ?? 0];
+    const table = this.outcomes[at];
+    const known = table?.[mine * classes + theirs] ?? UNKNOWN;
+    if (known !== UNKNOWN || !table) return known;
+    const judged = this.judge(at, this.donorClasses.speakers[at]?.[mine], this.recipientClasses.speakers[at]?.[theirs]);
+    table[mine * classes + theirs] = judged;
+    return judged;
+  }
+
+  private judge(at: number, donor: Part | undefined, recipient: Part | undefined): number {
+    const paired = this.pairing.checks[at];
+    if (!paired || !donor || !recipient) throw new RangeError(`There is no check ${at} of such parts.`);
+    const assembly = assemblyOf(donor, recipient, this.setting);
+    const { verdict, work } = paired.check.judge(assembly);
+    if (verdict !== 'fitsWithWork') return VERDICTS.indexOf(verdict);
+    const places = this.places(assembly);
+    const place = places[at];
+    return FITS_WITH_WORK | (place && work.some((option) => crosses(option, place, places)) ? CROSSES : 0);
+  }
+
+  /** Every check, where these two parts meet. */
+  private places(assembly: Assembly): readonly Place[] {
+    const meetings = this.pairing.joints.map((joint) => ({ joint, assembly }));
+    return this.pairing.checks.flatMap(({ joint, check }): readonly Place[] => {
+      const meeting = meetings[joint];
+      return meeting ? [{ check, meeting }] : [];
+    });
+  }
+
+  /** Follows the work of all checks through, unless it was for parts that agree in all that was looked at on the way. */
+  private whole(donor: number, recipient: number): number {
+    const outcomes = this.pairing.checks.map((_, at) => this.outcome(at, donor, recipient));
+    const classes = (checks: readonly number[]) =>
+      checks.map((at) => `${this.donorClasses.of[at]?.[donor] ?? 0} ${this.recipientClasses.of[at]?.[recipient] ?? 0}`).join();
+    const ways = this.followed.get(outcomes.join()) ?? [];
+    this.followed.set(outcomes.join(), ways);
+    for (const { lookedAt, verdicts } of ways) {
+      const known = verdicts.get(classes(lookedAt));
+      if (known !== undefined) return known;
+    }
+    const { whole, lookedAt } = this.follow(donor, recipient, outcomes);
+    let way = ways.find((each) => each.lookedAt.join() === lookedAt.join());
+    if (!way) ways.push((way = { lookedAt, verdicts: new Map() }));
+    way.verdicts.set(classes(lookedAt), whole);
+    return whole;
+  }
+
+  private follow(donor: number, recipient: number, outcomes: readonly number[]): { readonly whole: number; readonly lookedAt: readonly number[] } {
+    const [mine, theirs] = [this.donors[donor], this.recipients[recipient]];
+    if (!mine || !theirs) throw new RangeError(`There is no cell ${donor}, ${recipient}.`);
+    const looked = new Set<number>();
+    const places = this.places(assemblyOf(mine, theirs, this.setting)).map(({ check, meeting }, at): Place => {
+      const judge: Check['judge'] = (assembly) => {
+        looked.add(at);
+        return check.judge(assembly);
+      };
+      return { meeting, check: { ...check, judge } };
+    });
+    const before = new Map(places.map((place, at) => [place, VERDICTS[(outcomes[at] ?? 0) & VERDICT_BITS] ?? 'cannotTell']));
+    const verdict = afterAllWork(places, {
+      verdict: (place) => before.get(place) ?? 'cannotTell',
+      finding: (place) => place.check.judge(place.meeting.assembly),
+    });
+    return { whole: VERDICTS.indexOf(verdict), lookedAt: [...looked].sort((a, b) => a - b) };
+  }
+}
+
+/** Work followed through: which checks were looked at on the way, and what came out by the classes of both in those. */
+interface Followed {
+  readonly lookedAt: readonly number[];
+  readonly verdicts: Map<string, number>;
+}
+
+/** Two parts put to each other: side by side, or one in the other's place. */
+export const assemblyOf = (donor: Part, recipient: Part, setting: Setting): Assembly =>
+  donor.kind === recipient.kind
+    ? { parts: { [donor.kind]: donor }, replaced: { [recipient.kind]: recipient }, ...setting }
+    : { parts: { [recipient.kind]: recipient, [donor.kind]: donor }, replaced: {}, ...setting };

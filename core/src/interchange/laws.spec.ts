@@ -1,0 +1,236 @@
+import fc from 'fast-check';
+import type { Part } from '../catalogue/part';
+import { Grid } from './grid';
+import { assemblyOf } from './grid';
+import { DONOR_KINDS, pairingOf, recipientsFor } from './pairing';
+import { partsOfVariant } from './parties';
+import { KINDS } from '../dictionary/dictionary';
+import { demoPart, LOOKUP, SETTING } from '../testing/demo';
+import { kindOf, type Assembly } from '../joints/assembly';
+import { RECORD, REPLACED, type Check } from '../joints/check';
+import { JOINTS, record } from '../joints/index';
+import { takes } from '../joints/finding';
+
+const parts = new Map(DONOR_KINDS.map((kind) => [kind, LOOKUP.ofKind(kind).map(({ id }) => demoPart(id))]));
+
+/** A check and parts for it. */
+interface Case {
+  readonly check: Check;
+  readonly assembly: Assembly;
+}
+
+/** Every check on pairs of the demo, a sample of each, and those of more parts on whole engines with a part of another. */
+function casesOf(): readonly Case[] {
+  const pairs = DONOR_KINDS.flatMap((donor) =>
+    recipientsFor(donor).flatMap((recipient) => {
+      const [mine, theirs] = [parts.get(donor) ?? [], parts.get(recipient) ?? []];
+      const pairing = pairingOf(donor, recipient);
+      return mine.flatMap((one, i) =>
+        theirs.flatMap((other, j) =>
+          (i * 7 + j * 3) % 5 === 0 ? (pairing?.checks ?? []).map(({ check }) => ({ check, assembly: assemblyOf(one, other, SETTING) })) : [],
+        ),
+      );
+    }),
+  );
+  const engines = LOOKUP.catalogue.variants.map((variant) => Object.fromEntries(partsOfVariant(LOOKUP, variant).map(({ part }) => [part.kind, part])));
+  const wholes = engines.flatMap((engine, at) => {
+    const other = engines[(at * 5 + 3) % engines.length] ?? {};
+    return [engine, { ...engine, crank: other.crank ?? engine.crank, rod: other.rod ?? engine.rod }].flatMap((mixed) => {
+      const assembly: Assembly = { parts: mixed as Assembly['parts'], replaced: {}, ...SETTING };
+      return JOINTS.filter((joint) => joint.kinds.length > 2 && joint.kinds.every((kind) => assembly.parts[kind])).flatMap((joint) =>
+        joint.checks.map((check) => ({ check, assembly })),
+      );
+    });
+  });
+  return [...pairs, ...wholes];
+}
+
+const CASES = casesOf();
+const anyCase = fc.integer({ min: 0, max: CASES.length - 1 }).map((at) => CASES[at] ?? CASES[0]) as fc.Arbitrary<Case>;
+
+/** A part that tells of every id that is asked of it. */
+function watched(part: Part, note: (id: string) => void): Part {
+  const watch = <T extends object>(record: T): T =>
+    new Proxy(record, {
+      get: (target, key) => {
+        if (typeof key === 'string') note(key);
+        return Reflect.get(target, key) as unknown;
+      },
+    });
+  return { ...part, values: watch(part.values), looks: watch(part.looks), interfaces: watch(part.interfaces) };
+}
+
+/** Ids a check goes by on the parts of one side. */
+const readBy = (check: Check, where: 'parts' | 'replaced'): readonly string[] =>
+  check.reads.flatMap((read) =>
+    read === RECORD ? [] : read.startsWith(REPLACED) ? (where === 'replaced' ? [read.slice(REPLACED.length)] : []) : where === 'parts' ? [read] : [],
+  );
+
+/** Specifications are what is wanted, not what is found: without one the rule of thumb takes its place. */
+const SPECIFIED = new Set(
+  Object.values(KINDS).flatMap((kind) => Object.values(kind.parameters).flatMap(({ id, instruments }) => (instruments[0] === 'sheet' ? [id] : []))),
+);
+const STATED = new Set([...SPECIFIED, 'liner.protrusion', 'rod.sideClearance']);
+
+/** The assembly without one of the things a check goes by. */
+function without(assembly: Assembly, id: string, where: 'parts' | 'replaced'): Assembly {
+  const part = assembly[where][kindOf(id)];
+  if (!part) return assembly;
+  const less = <T>(record: Readonly<Record<string, T>>) => Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
+  return {
+    ...assembly,
+    [where]: { ...assembly[where], [part.kind]: { ...part, values: less(part.values), looks: less(part.looks), interfaces: less(part.interfaces) } },
+  };
+}
+
+/** The assembly with one size known less well. */
+function wider(assembly: Assembly, id: string, where: 'parts' | 'replaced', down: number, up: number): Assembly {
+  const part = assembly[where][kindOf(id)];
+  const value = part?.values[id];
+  if (!part || !value) return assembly;
+  const interval = { low: value.interval.low - down, high: value.interval.high + up };
+  return { ...assembly, [where]: { ...assembly[where], [part.kind]: { ...part, values: { ...part.values, [id]: { ...value, interval } } } } };
+}
+
+const anyRead = ({ check }: Case): fc.Arbitrary<readonly [string, 'parts' | 'replaced']> => {
+  const all = [...readBy(check, 'parts').map((id) => [id, 'parts'] as const), ...readBy(check, 'replaced').map((id) => [id, 'replaced'] as const)].filter(
+    ([id]) => !STATED.has(id),
+  );
+  return all.length === 0 ? fc.constant(['none.none', 'parts'] as const) : fc.constantFrom(...all);
+};
+
+describe('every check', () => {
+  it('goes by nothing but what it says it reads, so that parts alike in that are judged alike', () => {
+    for (const { check, assembly } of CASES) {
+      const read = new Set<string>();
+      const watch = (side: Assembly['parts']) =>
+        Object.fromEntries(Object.entries(side).map(([kind, part]) => [kind, watched(part, (id) => read.add(id))])) as Assembly['parts'];
+      // Work on a part copies it whole, which is not reading; the verdict without it is what counts.
+      check.judge({ ...assembly, parts: watch(assembly.parts), replaced: watch(assembly.replaced) });
+      const declared = new Set([...readBy(check, 'parts'), ...readBy(check, 'replaced')]);
+      if (check.reads.includes(RECORD)) continue;
+      const asked = [...read].filter((id) => id.includes('.') && Object.hasOwn(KINDS, kindOf(id)));
+      const copied = (id: string) => !declared.has(id) && check.judge(without(assembly, id, 'parts')).verdict === check.judge(assembly).verdict;
+      for (const id of asked) if (!declared.has(id)) expect(copied(id)).withContext(`${check.id} reads ${id}`).toBeTrue();
+    }
+  });
+
+  it('never gets a better verdict from knowing less: without a value it says the same, or cannot tell', () => {
+    fc.assert(
+      fc.property(
+        anyCase.chain((each) => anyRead(each).map((read) => [each, read] as const)),
+        ([{ check, assembly }, [id, where]]) => {
+          const before = check.judge(assembly).verdict;
+          const after = check.judge(without(assembly, id, where)).verdict;
+          if (after !== 'cannotTell') expect(after).withContext(`${check.id} without ${id}`).toBe(before);
+        },
+      ),
+      { numRuns: 3000, seed: 5 },
+    );
+  });
+
+  it('says that it goes by a rule of thumb where what is specified is taken away, or says the same, or cannot tell', () => {
+    for (const { check, assembly } of CASES) {
+      const before = check.judge(assembly);
+      for (const id of readBy(check, 'parts').filter((each) => STATED.has(each))) {
+        const after = check.judge(without(assembly, id, 'parts'));
+        if (after.verdict !== before.verdict && after.verdict !== 'cannotTell') expect(after.ruleOfThumb).withContext(`${check.id} without ${id}`).toBeTruthy();
+      }
+    }
+  });
+
+  it('comes to the verdicts it says it can come to, and no other, whatever is known', () => {
+    const can = ({ check, assembly }: Case) => expect(check.verdicts).withContext(check.id).toContain(check.judge(assembly).verdict);
+    CASES.forEach(can);
+    fc.assert(
+      fc.property(
+        anyCase.chain((each) => anyRead(each).map((read) => [each, read] as const)),
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        ([{ check, assembly }, [id, where]], by) => {
+          can({ check, assembly: without(assembly, id, where) });
+          can({ check, assembly: wider(assembly, id, where, -by, by) });
+          can({ check, assembly: wider(assembly, id, where, by, -by) });
+        },
+      ),
+      { numRuns: 3000, seed: 7 },
+    );
+  });
+
+  it('never fits because a size is known less well', () => {
+    const by = fc.double({ min: 0, max: 2, noNaN: true });
+    fc.assert(
+      fc.property(
+        anyCase.chain((each) => anyRead(each).map((read) => [each, read] as const)),
+        by,
+        by,
+        ([{ check, assembly }, [id, where]], down, up) => {
+          const before = check.judge(assembly).verdict;
+          const after = check.judge(wider(assembly, id, where, down, up)).verdict;
+          if (before === 'doesNotFit' || before === 'cannotTell') expect(after).withContext(`${check.id} with ${id} less well known`).not.toBe('fits');
+        },
+      ),
+      { numRuns: 3000, seed: 6 },
+    );
+  });
+
+  it('names what is to be found out whenever it cannot tell, in the words of the dictionary', () => {
+    for (const { check, assembly } of CASES) {
+      const { verdict, needs } = check.judge(assembly);
+      if (verdict !== 'cannotTell') continue;
+      expect(needs.length).withContext(check.id).toBeGreaterThan(0);
+      for (const id of needs)
+        expect(Object.hasOwn(KINDS, kindOf(id)))
+          .withContext(id)
+          .toBeTrue();
+    }
+  });
+
+  it('says why, and what mends it says what it takes', () => {
+    for (const { check, assembly } of CASES) {
+      const { because, verdict, work } = check.judge(assembly);
+      expect(because.length).withContext(check.id).toBeGreaterThan(0);
+      expect(verdict === 'fitsWithWork' ? work.length : 1)
+        .withContext(check.id)
+        .toBeGreaterThan(0);
+      expect(work.length).toBeLessThanOrEqual(4);
+      for (const option of work) expect(takes(option, {}).price).withContext(option.name).toBeGreaterThan(0);
+    }
+  });
+
+  it('after its least work fits, or cannot be told, but is not refused', () => {
+    for (const { check, assembly } of CASES) {
+      const { verdict, work } = check.judge(assembly);
+      const [least] = work;
+      if (verdict !== 'fitsWithWork' || !least || least.parts.length === 0) continue;
+      const after = least.parts.reduce<Assembly>((sofar, part) => ({ ...sofar, parts: { ...sofar.parts, [part.kind]: part } }), assembly);
+      expect(check.judge(after).verdict).withContext(`${check.id}: ${least.name}`).not.toBe('doesNotFit');
+    }
+  });
+});
+
+describe('joints', () => {
+  it('have names and checks of their own, each id once', () => {
+    const ids = JOINTS.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const joint of [...JOINTS, record]) {
+      const checks = joint.checks.map(({ id }) => id);
+      expect(checks.length).withContext(joint.id).toBeGreaterThan(0);
+      expect(new Set(checks).size).withContext(joint.id).toBe(checks.length);
+      for (const { reads } of joint.checks)
+        for (const read of reads) {
+          if (read === RECORD) continue;
+          const id = read.replace(REPLACED, '');
+          const kind = KINDS[kindOf(id)];
+          const known = [...Object.values(kind.parameters), ...Object.values(kind.features), ...Object.values(kind.interfaces)].some(
+            (entry) => entry.id === id,
+          );
+          expect(known).withContext(`${joint.id} reads ${id}`).toBeTrue();
+        }
+    }
+  });
+
+  it('fit in a cell of the grid', () => {
+    for (const donor of DONOR_KINDS) for (const recipient of recipientsFor(donor)) expect(pairingOf(donor, recipient)?.joints.length).toBeLessThanOrEqual(14);
+    expect(() => new Grid([demoPart('ambit-crank-3')], [demoPart('ambit-valve-intake-34')], SETTING)).toThrowError(/do not meet/);
+  });
+});

@@ -1,0 +1,101 @@
+import type { CatalogueLookup } from '../catalogue/lookup.js';
+import { partFromPattern, partFromSpecimen, type Part } from '../catalogue/part.js';
+import type { Fitment, Pattern, Variant } from '../catalogue/pattern.js';
+import type { KindId } from '../dictionary/dictionary.js';
+import { valve } from '../dictionary/kinds/valve.js';
+import { SLOTS, slotOf } from '../dictionary/slots.js';
+import type { Specimen } from '../readings/reading.js';
+import type { Drawer } from '../shop/ownInstrument.js';
+
+/** A part, and the place of the engine it is for. */
+export interface PlacedPart {
+  readonly slot: string;
+  readonly part: Part;
+}
+
+/** The place a part goes by itself: the first of its kind, and a valve by its duty. */
+export function slotFor(part: Part): string {
+  const duty = part.looks[valve.features.duty.id]?.option;
+  if (part.kind === 'valve' && duty) return `${duty}Valve`;
+  return SLOTS.find((slot) => slot.kind === part.kind)?.id ?? part.kind;
+}
+
+export const placed = (part: Part): PlacedPart => ({ slot: slotFor(part), part });
+
+/** How much of an engine's time a fitment covers; one that is told of all of it, the longest. */
+function weightOf({ share = 1, from, to }: Fitment, at: string | undefined): number {
+  if (at !== undefined && ((from !== undefined && at < from.slice(0, at.length)) || (to !== undefined && at > to.slice(0, at.length)))) return 0;
+  return share * (from === undefined && to === undefined ? 2 : 1);
+}
+
+/** The middle of the years in which a variant was built, so that its parts are of one time. */
+function middleOf({ years }: Variant): string | undefined {
+  const [from, to] = [years?.from, years?.to ?? years?.from].map((each) => (each === undefined ? undefined : Number(each.slice(0, 4))));
+  return from === undefined || to === undefined ? undefined : String(Math.round((from + to) / 2));
+}
+
+/** An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. */
+export function partsOfVariant(catalogue: CatalogueLookup, variant: Variant, at: string | undefined = middleOf(variant)): readonly PlacedPart[] {
+  const likeliest = new Map<string, { readonly fitment: Fitment; readonly weight: number }>();
+  for (const fitment of variant.fitments) {
+    const weight = weightOf(fitment, at);
+    const known = likeliest.get(fitment.slot);
+    if (weight > 0 && (!known || weight > known.weight)) likeliest.set(fitment.slot, { fitment, weight });
+  }
+  const order = (slot: string) => SLOTS.findIndex(({ id }) => id === slot);
+  return [...likeliest.values()]
+    .sort((a, b) => order(a.fitment.slot) - order(b.fitment.slot))
+    .flatMap(({ fitment }): readonly PlacedPart[] => {
+      const pattern = catalogue.pattern(fitment.pattern);
+      return pattern ? [{ slot: fitment.slot, part: partFromPattern(pattern, catalogue.label(pattern.id)) }] : [];
+    });
+}
+
+/** What goes round in an engine, from crank to piston. */
+const INTERNALS: readonly KindId[] = ['crank', 'rod', 'pin', 'piston', 'rings'];
+
+/** The internals among the parts of an engine, to go into another block. */
+export const internalsOf = (parts: readonly PlacedPart[]): readonly PlacedPart[] =>
+  parts.filter(({ slot }) => INTERNALS.includes(slotOf(slot)?.kind ?? 'block'));
+
+/** A part, a set or an engine, as one is asked for it: a pattern, a specimen and what it is taken for, or a variant. */
+export type PartyRef =
+  | { readonly pattern: string }
+  | { readonly specimen: Specimen; readonly as?: string }
+  | {
+      readonly variant: string;
+      /** Year in which it was built. */
+      readonly at?: string;
+      /** Only what goes round in it, from crank to rings. */
+      readonly internals?: boolean;
+    };
+
+/** Asked for something that the catalogue does not hold. */
+export class UnknownPartyError extends Error {
+  constructor(
+    readonly sort: 'pattern' | 'variant',
+    readonly id: string,
+  ) {
+    super(`There is no ${sort} "${id}" in the catalogue.`);
+    this.name = 'UnknownPartyError';
+  }
+}
+
+/** The parts that are meant, and how they are called together. Throws an UnknownPartyError. */
+export function partyOf(catalogue: CatalogueLookup, ref: PartyRef, drawer?: Drawer): { readonly label: string; readonly parts: readonly PlacedPart[] } {
+  const patternOf = (id: string): Pattern => {
+    const pattern = catalogue.pattern(id);
+    if (!pattern) throw new UnknownPartyError('pattern', id);
+    return pattern;
+  };
+  if ('pattern' in ref) return { label: catalogue.label(ref.pattern), parts: [placed(partFromPattern(patternOf(ref.pattern), catalogue.label(ref.pattern)))] };
+  if ('specimen' in ref) {
+    const part = partFromSpecimen(ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
+    return { label: part.label, parts: [placed(part)] };
+  }
+  const variant = catalogue.variant(ref.variant);
+  if (!variant) throw new UnknownPartyError('variant', ref.variant);
+  const all = partsOfVariant(catalogue, variant, ref.at);
+  const label = catalogue.variantLabel(variant.id) + (ref.at === undefined ? '' : ` of ${ref.at}`);
+  return ref.internals ? { label: `Internals of the ${label}`, parts: internalsOf(all) } : { label, parts: all };
+}

@@ -1,0 +1,21 @@
+import type { CatalogueLookup } from '../catalogue/lookup.js';
+import { partFromPattern, type Part } from '../catalogue/part.js';
+import type { KindId } from '../dictionary/dictionary.js';
+import type { Stock } from '../joints/index.js';
+import type { HouseRules } from '../shop/houseRules.js';
+
+/** What stands round every swap: what may be put between parts, and how the shop does things. */
+export interface Setting {
+  readonly stock: Stock;
+  readonly rules: HouseRules;
+  readonly nameOf?: (pattern: string) => string;
+}
+
+/** Kinds that are chosen freely to join others. */
+const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
+
+/** The setting a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue. */
+export function settingOf(catalogue: CatalogueLookup, rules: HouseRules = {}): Setting {
+  const ofKind = (kind: KindId): readonly Part[] => catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
+  return { stock: Object.fromEntries(STOCKED.map((kind) => [kind, ofKind(kind)])), rules, nameOf: (id) => catalogue.label(id) };
+}

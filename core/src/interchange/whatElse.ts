@@ -1,0 +1,103 @@
+import type { Part } from '../catalogue/part.js';
+import { VERDICTS, type Verdict } from '../joints/index.js';
+import { classify, type Classes, type Side } from './classes.js';
+import { assemblyOf } from './grid.js';
+import { pairingOf, type Pairing } from './pairing.js';
+import type { Setting } from './setting.js';
+import { NoJointError, swapParts, type Swap } from './swap.js';
+import type { KindId } from '../dictionary/dictionary.js';
+
+/** One of the many, with how it goes. */
+export interface Taker {
+  /** Its place among the many. */
+  readonly at: number;
+  readonly swap: Swap;
+}
+
+/** What takes a part, or goes in where one is, out of many. */
+export interface Takers {
+  /** The best first: by verdict, then by what the work costs, then by the price of the part; one without a price comes last. */
+  readonly best: readonly Taker[];
+  readonly counts: Readonly<Record<Verdict, number>>;
+  /** Places of some that do not fit, as many as there is room for after the best. */
+  readonly refused: readonly number[];
+}
+
+const REFUSED = VERDICTS.indexOf('doesNotFit');
+
+/**
+ * Many parts of one kind, sorted once, to be asked again and again which of them take a part or go where one is. Each
+ * check is judged for the classes that are left only, so that what a count or a pattern refuses is never looked at again.
+ */
+export class WhatElse {
+  private readonly pairing: Pairing;
+  private readonly classes: Classes;
+
+  /**
+   * Throws a NoJointError where the kinds do not meet.
+   *
+   * @param one kind of the part that will be asked about
+   * @param side on which the many stand: recipients that take it, or donors that go in where it is
+   */
+  constructor(
+    one: KindId,
+    private readonly many: readonly Part[],
+    private readonly side: Side,
+    private readonly setting: Setting,
+  ) {
+    const other = many[0]?.kind ?? one;
+    const pairing = side === 'recipient' ? pairingOf(one, other) : pairingOf(other, one);
+    if (!pairing) throw new NoJointError(side === 'recipient' ? one : other, side === 'recipient' ? other : one);
+    this.pairing = pairing;
+    this.classes = classify(pairing, side, many);
+  }
+
+  /** How many of the many go with the part, and the best `most` of them. */
+  ask(part: Part, most: number): Takers {
+    const verdicts = new Uint8Array(this.many.length);
+    let left = Int32Array.from(this.many.keys());
+    this.pairing.checks.forEach(({ check }, at) => {
+      const of = this.classes.of[at] ?? new Int32Array();
+      const known = new Map<number, number>();
+      let kept = 0;
+      for (const index of left) {
+        const number = of[index] ?? 0;
+        let verdict = known.get(number);
+        if (verdict === undefined) {
+          const speaker = this.classes.speakers[at]?.[number];
+          verdict = speaker ? VERDICTS.indexOf(check.judge(this.assembly(part, speaker)).verdict) : 0;
+          known.set(number, verdict);
+        }
+        if (verdict > (verdicts[index] ?? 0)) verdicts[index] = verdict;
+        if (verdict !== REFUSED) left[kept++] = index;
+      }
+      left = left.slice(0, kept);
+    });
+    const ranked = [...left].sort((a, b) => (verdicts[a] ?? 0) - (verdicts[b] ?? 0) || a - b);
+    const judged = ranked.slice(0, Math.max(most * 2, most)).map((at): Taker => ({ at, swap: this.swap(part, at) }));
+    judged.sort(
+      (a, b) =>
+        VERDICTS.indexOf(a.swap.verdict) - VERDICTS.indexOf(b.swap.verdict) || a.swap.price - b.swap.price || this.priceOf(a) - this.priceOf(b) || a.at - b.at,
+    );
+    const counts: Record<Verdict, number> = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
+    const known = new Map(judged.map(({ at, swap }) => [at, swap.verdict]));
+    for (let at = 0; at < verdicts.length; at++) counts[known.get(at) ?? VERDICTS[verdicts[at] ?? 0] ?? 'cannotTell']++;
+    const best = judged.filter(({ swap }) => swap.verdict !== 'doesNotFit').slice(0, most);
+    const refused: number[] = judged.filter(({ swap }) => swap.verdict === 'doesNotFit').map(({ at }) => at);
+    for (let at = 0; at < verdicts.length && best.length + refused.length < most; at++) if (verdicts[at] === REFUSED) refused.push(at);
+    return { best, counts, refused };
+  }
+
+  private assembly(part: Part, other: Part) {
+    return this.side === 'recipient' ? assemblyOf(part, other, this.setting) : assemblyOf(other, part, this.setting);
+  }
+
+  /** What is not priced comes after what is; a number, so that two of them compare. */
+  private readonly priceOf = ({ at }: Taker): number => this.many[at]?.price ?? Number.MAX_SAFE_INTEGER;
+
+  private swap(part: Part, at: number): Swap {
+    const other = this.many[at];
+    if (!other) throw new RangeError(`There is no part ${at} among the many.`);
+    return this.side === 'recipient' ? swapParts(part, other, this.setting) : swapParts(other, part, this.setting);
+  }
+}

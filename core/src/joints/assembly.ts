@@ -1,0 +1,49 @@
+import type { Part, Value } from '../catalogue/part.js';
+import type { Feature, Interface, Parameter } from '../dictionary/definition.js';
+import type { KindId } from '../dictionary/dictionary.js';
+import type { HouseRules } from '../shop/houseRules.js';
+import type { Interval } from '../quantity/interval.js';
+
+/** Which of two parts of one kind is meant: the one that is there now, or the one whose place it takes. */
+export type Where = 'parts' | 'replaced';
+
+/** What the catalogue has to put between parts: shells, pins and the like, each kind in a list of its own. */
+export type Stock = Readonly<Partial<Record<KindId, readonly Part[]>>>;
+
+/** Parts that are to meet, one of each kind, and what stands round them. */
+export interface Assembly {
+  readonly parts: Readonly<Partial<Record<KindId, Part>>>;
+  /** What was in the place of a part before: the faces of the machine that stay go by it. */
+  readonly replaced: Readonly<Partial<Record<KindId, Part>>>;
+  /** Shells, adapters and the like that may be chosen freely. */
+  readonly stock: Stock;
+  readonly rules: HouseRules;
+  /** How a pattern is called; its id where nobody tells. */
+  readonly nameOf?: (pattern: string) => string;
+}
+
+export const EMPTY_STOCK: Stock = {};
+
+/** The kind a dictionary id belongs to. */
+export const kindOf = (id: string): KindId => id.slice(0, id.indexOf('.')) as KindId;
+
+/** The value of a parameter on the part it belongs to. */
+export const valueOf = (assembly: Assembly, parameter: Parameter, where: Where = 'parts'): Value | undefined =>
+  assembly[where][kindOf(parameter.id)]?.values[parameter.id];
+
+export const lookOf = (assembly: Assembly, feature: Feature, where: Where = 'parts'): string | undefined =>
+  assembly[where][kindOf(feature.id)]?.looks[feature.id]?.option;
+
+export const interfaceAt = (assembly: Assembly, face: Interface, where: Where = 'parts'): string | undefined =>
+  assembly[where][kindOf(face.id)]?.interfaces[face.id];
+
+/** The same assembly with one part replaced, say by itself after machining. */
+export const withPart = (assembly: Assembly, part: Part): Assembly => ({ ...assembly, parts: { ...assembly.parts, [part.kind]: part } });
+
+export const withParts = (assembly: Assembly, parts: readonly Part[]): Assembly => parts.reduce(withPart, assembly);
+
+/** A part with one value changed by work done to it. */
+export const machined = (part: Part, parameter: Parameter, interval: Interval): Part => ({
+  ...part,
+  values: { ...part.values, [parameter.id]: { interval, source: 'machined' } },
+});

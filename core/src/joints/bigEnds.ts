@@ -1,0 +1,194 @@
+import { crank } from '../dictionary/kinds/crank.js';
+import { rod } from '../dictionary/kinds/rod.js';
+import { rodShell } from '../dictionary/kinds/rodShell.js';
+import { around, interval, middle, minus, scaled, type Interval } from '../quantity/interval.js';
+import { band, sentence } from '../quantity/sentence.js';
+import { lookOf, valueOf, type Assembly } from './assembly.js';
+import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
+import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from './bearings.js';
+import type { Check, Joint } from './check.js';
+import { missing, work } from './finding.js';
+import { onNeedles } from './needleCages.js';
+import { isDone } from './operations/operation.js';
+import { narrowRod, resizeBigEnd } from './operations/rods.js';
+import { sameLook } from './shapes/same.js';
+import { implied } from './shapes/implied.js';
+import { sameSize } from './shapes/sizes.js';
+import { NONE, within } from './shapes/within.js';
+
+const { 'crankpin.diameter': crankpin, 'crankpin.width': pinWidth, 'crankpin.fillet': fillet, 'crankpin.oilClearance': specified } = crank.parameters;
+const { 'bigEnd.bore': bigEnd, 'bigEnd.width': rodWidth, sideClearance } = rod.parameters;
+
+/** The big ends, where they run in shells: shells for fractured caps are not those for machined ones. */
+export const ROD_BEARING: PlainBearing = {
+  housing: bigEnd,
+  journal: crankpin,
+  clearance: specified,
+  shell: 'rodShell',
+  suits: (shell, assembly) => {
+    const split = lookOf(assembly, rod.features.capSplit);
+    return split !== undefined && shell.looks[rodShell.features.forCap.id]?.option === split;
+  },
+};
+
+/** Hone the big ends to the housing of shells that fit the crankpin. */
+const housingWork: HousingWork = (assembly, required) => {
+  const part = assembly.parts.rod;
+  const shaft = valueOf(assembly, crankpin)?.interval;
+  if (!part || !shaft) return [];
+  return shellsForJournal(ROD_BEARING, assembly, shaft, required)
+    .flatMap((each) => {
+      const found = oilClearance(each.housing, each.wall, shaft);
+      const worked = centred(found, required) ? resizeBigEnd(part, each.housing) : undefined;
+      if (!worked || !isDone(worked)) return [];
+      return [
+        work({
+          steps: ['openBigEnd'],
+          says: sentence`Cut the caps and hone the big ends to ${band(each.housing)} for ${sayShell(each)}: clearance ${band(found)}.`,
+          found,
+          required,
+          parts: [worked.part],
+          buy: [each.shell.pattern],
+        }),
+      ];
+    })
+    .slice(0, 1);
+};
+
+const clearance = bearingClearance({
+  id: 'rodOilClearance',
+  name: 'Oil clearance',
+  bearing: ROD_BEARING,
+  grinding: 'regrindPins',
+  housingWork,
+  also: [rod.features.capSplit.id],
+});
+
+const bigEndBearing: Check = {
+  ...clearance,
+  judge: (assembly) => {
+    const split = lookOf(assembly, rod.features.capSplit);
+    if (split === undefined) return missing([rod.features.capSplit], 'count');
+    return split === 'onePiece' ? onNeedles(assembly, crankpin, bigEnd, { pin: 'crankpin', eye: 'big end' }) : clearance.judge(assembly);
+  },
+};
+
+/** How many rods share a crankpin; unknown, the answer that says so. */
+const rodsPerPin = (assembly: Assembly): number | undefined => {
+  const count = lookOf(assembly, crank.features.rodsPerPin);
+  return count === undefined ? undefined : Number(count);
+};
+
+/** What the rods leave of the width of their crankpin. */
+export const sidePlay = (pin: Interval, rodAcross: Interval, rods: number): Interval => minus(pin, scaled(rodAcross, rods));
+
+/** Side clearance at the big end where the rod is located there, and where it is located at the piston. *Common practice, no source.* */
+const USUAL_SIDE = { bigEnd: interval(0.1, 0.5), smallEnd: interval(1.2, 3) } as const;
+
+const side = within({
+  id: 'sideClearance',
+  name: 'Side clearance',
+  of: [pinWidth, rodWidth],
+  also: [crank.features.rodsPerPin.id, sideClearance.id, rod.features.located.id],
+  unless: (assembly) => {
+    const lacking = [
+      ...(rodsPerPin(assembly) === undefined ? [crank.features.rodsPerPin] : []),
+      ...(valueOf(assembly, sideClearance) || lookOf(assembly, rod.features.located) ? [] : [rod.features.located]),
+    ];
+    return lacking.length > 0 ? missing(lacking) : undefined;
+  },
+  found: ([pin = NONE, across = NONE], assembly) => sidePlay(pin, across, rodsPerPin(assembly) ?? 1),
+  required: (assembly) => {
+    const own = valueOf(assembly, sideClearance);
+    if (own) return { band: own.interval };
+    const atSmallEnd = lookOf(assembly, rod.features.located) === 'smallEnd';
+    return {
+      band: atSmallEnd ? USUAL_SIDE.smallEnd : USUAL_SIDE.bigEnd,
+      ruleOfThumb: `Rule of thumb for a rod located at the ${atSmallEnd ? 'piston' : 'big end'}. Common practice.`,
+    };
+  },
+  subject: 'The side clearance',
+  tooLittle: 'the rods bind between the webs',
+  tooMuch: 'the rods wander and oil runs off',
+  mend: (assembly, { found, required, values: [pin = NONE] }) => {
+    const part = assembly.parts.rod;
+    const rods = rodsPerPin(assembly) ?? 1;
+    if (!part || found.high >= required.low) return [];
+    const to = around((middle(pin) - middle(required)) / rods, 0.015);
+    const worked = narrowRod(part, to);
+    if (!isDone(worked)) return [];
+    const then = sidePlay(pin, to, rods);
+    return [
+      work({
+        steps: ['narrowRod'],
+        says: sentence`Face the big ends down to ${band(to)}: side clearance ${band(then)}.`,
+        found: then,
+        required,
+        parts: [worked.part],
+      }),
+    ];
+  },
+});
+
+/** Largest fillet that a rod clears without a chamfer, and with one. *Common practice, no source.* */
+const CLEARS_FILLET: Readonly<Record<string, number>> = { none: 1.8, oneSide: 5, bothSides: 5 };
+
+const filletRoom = within({
+  id: 'fillet',
+  name: 'Fillet against chamfer',
+  of: [fillet],
+  also: [rod.features.chamfer.id],
+  unless: (assembly) => (lookOf(assembly, rod.features.chamfer) === undefined ? missing([rod.features.chamfer]) : undefined),
+  found: ([radius = NONE]) => radius,
+  required: (assembly) => ({
+    band: interval(0, CLEARS_FILLET[lookOf(assembly, rod.features.chamfer) ?? 'none'] ?? 0),
+    ruleOfThumb: 'The chamfered side of a rod goes to the fillet; one without clears a small radius only. Common practice.',
+  }),
+  fits: ({ found }) => sentence`A fillet of ${band(found)} clears the rod: its chamfered side goes to the web.`,
+  subject: 'The fillet',
+  tooLittle: 'it is smaller than nothing',
+  tooMuch: 'rod and shell would ride up on it',
+});
+
+/** Crank and rod. */
+export const bigEnds: Joint = {
+  id: 'bigEnds',
+  name: 'Big ends',
+  kinds: ['crank', 'rod'],
+  checks: [bigEndBearing, side, filletRoom],
+};
+
+/** Shells in the rod, where they are chosen and not taken from stock. */
+export const shellsInRod: Joint = {
+  id: 'shellsInRod',
+  name: 'Shells in the rod',
+  kinds: ['rod', 'rodShell'],
+  checks: [
+    sameLook({
+      id: 'capForm',
+      name: 'Made for the cap',
+      of: rodShell.features.forCap,
+      as: rod.features.capSplit,
+      otherwise: ({ mine, theirs }) => [`Shells for ${mine} caps in a rod with ${theirs} ones: the wrong shells destroy it.`],
+    }),
+    sameSize({
+      id: 'shellHousing',
+      name: 'Big end housing',
+      of: rodShell.parameters['housing.diameter'],
+      as: bigEnd,
+      play: interval(-0.045, 0.045),
+      playFrom: 'A shell is made for one housing, within its tolerance.',
+    }),
+    implied({
+      id: 'shellOil',
+      name: 'Oil to the pin',
+      of: rod.features.drilling,
+      when: ['present'],
+      needs: rodShell.features.oilHoles,
+      be: ['1', '2', '3', '4'],
+      notAsked: 'the shell needs no hole.',
+      met: 'the shell lets the oil through.',
+      unmet: 'the shell has no hole, and the pin would run dry.',
+    }),
+  ],
+};

@@ -1,0 +1,210 @@
+import { block } from '../dictionary/kinds/block.js';
+import { cam } from '../dictionary/kinds/cam.js';
+import { head } from '../dictionary/kinds/head.js';
+import { lifter } from '../dictionary/kinds/lifter.js';
+import { valveSpring } from '../dictionary/kinds/valveSpring.js';
+import type { Parameter } from '../dictionary/definition.js';
+import { interval, middle, minus, scaled } from '../quantity/interval.js';
+import { band, sentence } from '../quantity/sentence.js';
+import { lookOf, type Assembly } from './assembly.js';
+import { ALWAYS_MENDED, type Check, type Joint } from './check.js';
+import { missing, work } from './finding.js';
+import { sameCount, sameLook, samePattern } from './shapes/same.js';
+import { NONE, noLess, within } from './shapes/within.js';
+import { sameSize } from './shapes/sizes.js';
+
+const journals = cam.parameters;
+
+/** A cam that runs in the bare metal, and one that runs in bushes. *Common practice, no source.* */
+const BARE = interval(0.02, 0.13);
+const IN_BUSHES = interval(2, 6.5);
+
+/** Room that tells bare from bushed: no journal runs with a millimetre, and no bush is thinner than half of it. */
+const BUSHED_FROM = 0.6;
+
+const camJournal = (id: string, name: string, bore: Parameter, journal: Parameter): Check =>
+  within({
+    id,
+    name,
+    of: [bore, journal],
+    found: ([hole = NONE, size = NONE]) => minus(hole, size),
+    required: (_assembly, [hole = NONE, size = NONE]) =>
+      minus(hole, size).low > BUSHED_FROM
+        ? { band: IN_BUSHES, ruleOfThumb: 'Between journal and bore goes a bush of one to three millimetres. Common practice.' }
+        : { band: BARE, ruleOfThumb: 'A cam in bare metal runs with a few hundredths. Common practice.' },
+    fits: ({ found }) => (found.low > BUSHED_FROM ? sentence`There is ${band(found)} for the bush.` : sentence`The journal runs with ${band(found)}.`),
+    subject: 'The bore over the journal',
+    tooLittle: 'the cam does not go in',
+    tooMuch: 'the cam is loose in this bore',
+    mend: (_assembly, { found }) =>
+      found.low > BARE.high && found.high < IN_BUSHES.high + 4 && found.low > BUSHED_FROM
+        ? [work({ steps: ['camBushes'], says: sentence`Press in bushes with ${band(scaled(found, 0.5))} of wall, and line ream them.` })]
+        : [],
+  });
+
+/** Whether the cam runs in the block or in the head; with only one of the two at hand it is asked of that one. */
+export const valveGearIn =
+  (place: 'block' | 'head') =>
+  (assembly: Assembly): boolean => {
+    const [below, above] = [lookOf(assembly, block.features.camBearings), lookOf(assembly, head.features.camBearings)];
+    if (below === undefined || above === undefined) return true;
+    return place === 'head' ? above !== '0' || below === '0' : above === '0';
+  };
+
+export const camInBlock: Joint = {
+  id: 'camInBlock',
+  name: 'Cam in the block',
+  kinds: ['block', 'cam'],
+  applies: valveGearIn('block'),
+  checks: [
+    sameCount({ id: 'camBearings', name: 'Cam bearings', of: cam.features.bearings, as: block.features.camBearings }),
+    camJournal('camFront', 'Front cam journal', block.parameters['camBore.diameter'], journals['journal.front']),
+    camJournal('camRear', 'Rear cam journal', block.parameters['camBore.rear'], journals['journal.rear']),
+  ],
+};
+
+export const camInHead: Joint = {
+  id: 'camInHead',
+  name: 'Cam in the head',
+  kinds: ['head', 'cam'],
+  applies: valveGearIn('head'),
+  checks: [
+    sameCount({ id: 'headCamBearings', name: 'Cam bearings', of: cam.features.bearings, as: head.features.camBearings }),
+    camJournal('headCamFront', 'Cam journals', head.parameters['camBore.diameter'], journals['journal.front']),
+  ],
+};
+
+/** Cam and lifters. */
+export const camOnLifters: Joint = {
+  id: 'camOnLifters',
+  name: 'Cam and lifters',
+  kinds: ['cam', 'lifter'],
+  checks: [
+    sameLook({
+      id: 'lifterForm',
+      verdicts: ALWAYS_MENDED,
+      name: 'Lifter on the lobe',
+      of: cam.features.lifter,
+      as: lifter.features.form,
+      otherwise: ({ mine, theirs }) => [
+        mine.toLowerCase().includes('roller') === theirs.toLowerCase().includes('roller')
+          ? 'The ramps of this cam are ground for other lifters: they would clatter or pump up.'
+          : 'A roller and a flat lifter want different lobes and different iron: the lobe would be wiped off.',
+      ],
+      mend: () => [work({ steps: ['lifters'], says: ['Take the lifters that the cam is ground for, new, with the pushrods and springs they need.'] })],
+    }),
+  ],
+};
+
+/** Most that base circles differ before it is another valve gear altogether. *Common practice, no source.* */
+const MOST_TAKEN_UP = 6;
+
+/** A cam in place of another: what it drives and what reads it stays. */
+export const camInPlace: Joint = {
+  id: 'camInPlace',
+  name: 'In place of the cam',
+  kinds: ['cam'],
+  inPlaceOf: 'cam',
+  checks: [
+    sameCount({ id: 'lobes', name: 'Lobes', of: cam.features.lobes, as: cam.features.lobes, asOf: 'replaced' }),
+    sameLook({
+      id: 'firingOrder',
+      name: 'Firing order',
+      of: cam.features.firingOrder,
+      as: cam.features.firingOrder,
+      asOf: 'replaced',
+      otherwise: ({ mine, theirs }) => [`Fires ${mine}, the crank and its engine ${theirs}: the throws of the crank allow one of them only.`],
+    }),
+    sameLook({ id: 'rotation', name: 'Direction of turning', of: cam.features.rotation, as: cam.features.rotation, asOf: 'replaced' }),
+    sameLook({
+      id: 'camDrive',
+      verdicts: ALWAYS_MENDED,
+      name: 'Drive',
+      of: cam.features.drive,
+      as: cam.features.drive,
+      asOf: 'replaced',
+      mend: () => [work({ steps: ['takeAlong'], says: ['Take the timing drive of this cam, with its wheel for the crank and its cover.'] })],
+    }),
+    samePattern({
+      id: 'gearSeat',
+      verdicts: ALWAYS_MENDED,
+      name: 'Seat of the timing wheel',
+      of: cam.interfaces.gearSeat,
+      as: cam.interfaces.gearSeat,
+      asOf: 'replaced',
+      mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`Take the timing wheel that belongs to this cam (${mine}).`] })],
+    }),
+    ...(
+      [
+        ['sensorPin', 'Sensor pin', cam.features.sensorPin, 'the injection would not start'],
+        ['pumpLobe', 'Lobe for the pump', cam.features.pumpLobe, 'nothing would drive the fuel pump'],
+        ['camGear', 'Gear for the distributor', cam.features.gear, 'nothing would drive the distributor and the oil pump under it'],
+      ] as const
+    ).map(([id, name, of, otherwise]) =>
+      sameLook({
+        id,
+        name,
+        of,
+        as: of,
+        asOf: 'replaced',
+        agree: ({ theirs }) => (theirs === 'none' ? ['It has one that nothing uses here.'] : undefined),
+        otherwise: () => [`The cam that comes out has one and this has none: ${otherwise}.`],
+        ...(id === 'pumpLobe' ? { verdicts: ALWAYS_MENDED, mend: () => [work({ steps: ['takeAlong'] as const, says: ['Fit an electric pump.'] })] } : {}),
+      }),
+    ),
+    sameSize({
+      id: 'baseCircle',
+      name: 'Base circle',
+      of: cam.parameters.baseCircle,
+      as: { parameter: cam.parameters.baseCircle, where: 'replaced' },
+      play: interval(-0.6, 0.6),
+      playFrom: 'Lifters and adjusters take up a few tenths.',
+      mend: (_assembly, { found, required }) =>
+        Math.abs(middle(found) - middle(required)) > MOST_TAKEN_UP
+          ? []
+          : [
+              work({
+                steps: ['pushrods'],
+                says: sentence`Take pushrods, or shims, longer by half the difference of the base circles: ${band(found)} against ${band(required)}.`,
+              }),
+            ],
+    }),
+  ],
+};
+
+/** Least room between the coils at full lift. *Common practice, no source*: sixty thou. */
+const LEAST_TO_BIND = 1.2;
+
+/** What a rocker makes of the lift of its lobe. *Common practice, no source*: about one and a half; a bucket none at all. */
+const ROCKER = 1.5;
+
+/** How far the valve opens for a millimetre of lobe; undefined while it is not known what stands between. */
+function rockerOf(assembly: Assembly): number | undefined {
+  const above = lookOf(assembly, head.features.camBearings);
+  if (above === undefined) return undefined;
+  return above === '0' ? ROCKER : 1;
+}
+
+export const camOnSprings: Joint = {
+  id: 'camOnSprings',
+  name: 'Lift and springs',
+  kinds: ['head', 'cam', 'valveSpring'],
+  checks: [
+    within({
+      id: 'coilBind',
+      name: 'Coil bind at full lift',
+      of: [head.parameters['spring.installedHeight'], valveSpring.parameters.coilBind, cam.parameters['lift.exhaust']],
+      also: [head.features.camBearings.id],
+      unless: (assembly) => (rockerOf(assembly) === undefined ? missing([head.features.camBearings], 'count') : undefined),
+      found: ([height = NONE, bind = NONE, lift = NONE], assembly) => minus(minus(height, scaled(lift, rockerOf(assembly) ?? ROCKER)), bind),
+      required: noLess(LEAST_TO_BIND, 'Sixty thou between the coils; rockers are reckoned at 1.5 to 1.'),
+      subject: 'The room left between the coils',
+      tooLittle: 'the spring binds and the valve gear breaks',
+      tooMuch: 'there is more than enough',
+      mend: (_assembly, { found }) =>
+        found.low > -3
+          ? [work({ steps: ['takeAlong'], name: 'Springs for the cam', says: ['Take the springs that belong to this cam, with their retainers.'] })]
+          : [],
+    }),
+  ],
+};

@@ -1,0 +1,183 @@
+import type { Part } from '../catalogue/part.js';
+import { block } from '../dictionary/kinds/block.js';
+import { liner } from '../dictionary/kinds/liner.js';
+import { piston } from '../dictionary/kinds/piston.js';
+import type { Parameter } from '../dictionary/definition.js';
+import { around, contains, interval, middle, minus, shifted, type Interval } from '../quantity/interval.js';
+import { band, sentence, value } from '../quantity/sentence.js';
+import { lookOf, machined, valueOf, type Assembly } from './assembly.js';
+import type { Check, Joint } from './check.js';
+import { missing, offer, said, work, type Finding, type Offer } from './finding.js';
+import { boreCylinders, honeCylinders, MOST_HONED, sleeveCylinders } from './operations/cylinders.js';
+import { implied } from './shapes/implied.js';
+import { NONE, within, type Requirement } from './shapes/within.js';
+
+const { 'skirt.diameter': skirt, 'skirt.clearance': specified } = piston.parameters;
+const { material } = piston.features;
+
+/** Skirt clearance by a millimetre of bore where none is specified. *Common practice, no source.* */
+const OF_BORE: Readonly<Record<string, readonly [number, number]>> = { cast: [0.0003, 0.0009], forged: [0.0007, 0.0015], steel: [0.0008, 0.0016] };
+
+function wanted(assembly: Assembly, [bore = NONE]: readonly Interval[]): Requirement {
+  const own = valueOf(assembly, specified);
+  if (own) return { band: own.interval };
+  const made = lookOf(assembly, material) ?? 'cast';
+  const [low, high] = OF_BORE[made] ?? [0.0003, 0.0009];
+  return {
+    band: interval(low * bore.high, Math.max(high * bore.low, low * bore.high)),
+    ruleOfThumb: `Rule of thumb for a ${made} piston, none is specified. Common practice.`,
+  };
+}
+
+/** Half the tolerance to which a cylinder is finished. *Common practice, no source.* */
+const FINISHED_WITHIN = 0.006;
+
+/** Past this a hole is another size, not a worn one: a sleeve would be thicker than any. */
+const THICKEST_SLEEVE = 4;
+
+function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Parameter, now: Interval, size: Interval, required: Interval): readonly Offer[] {
+  const part = assembly.parts.piston;
+  if (!cylinder || !part) return [];
+  const finished = (over: number): Interval => around(middle(size) + over + middle(required), FINISHED_WITHIN);
+  const then = around(middle(required), FINISHED_WITHIN);
+  const toBe = finished(0);
+  const by = middle(toBe) - middle(now);
+  if (by > 0 && by <= MOST_HONED)
+    return offer(honeCylinders(cylinder, by), (honed) =>
+      work({ steps: ['hone'], says: sentence`Hone ${value(by)} out of the cylinders, to ${band(toBe)}.`, found: then, required, parts: [honed] }),
+    );
+  if (by > 0)
+    return offer(boreCylinders(cylinder, toBe), (bored) =>
+      work({
+        steps: ['bore', 'hone'],
+        name: 'Bore for this piston',
+        says: sentence`Bore and hone the cylinders to ${band(toBe)}.`,
+        found: then,
+        required,
+        parts: [bored],
+      }),
+    );
+  // The hole is too large: a piston of the next oversize that cleans it up, or a sleeve.
+  const over = (part.service[skirt.id] ?? []).find((step) => step > 0 && finished(step).low >= now.high);
+  const oversize =
+    over === undefined
+      ? []
+      : offer(boreCylinders(cylinder, finished(over)), (bored) =>
+          work({
+            steps: ['bore', 'hone'],
+            says: sentence`Take this piston ${value(over)} oversize, and bore and hone the cylinders to ${band(finished(over))}.`,
+            found: then,
+            required,
+            parts: [bored, machined(part, skirt, shifted(size, over))],
+          }),
+        );
+  const sleevable = bore.id === block.parameters.bore.id && middle(now) - middle(toBe) < 2 * THICKEST_SLEEVE;
+  return [
+    ...oversize,
+    ...offer(sleevable ? sleeveCylinders(cylinder, toBe) : undefined, (sleeved) =>
+      work({ steps: ['sleeve'], says: sentence`Sleeve the cylinders and finish them to ${band(toBe)}.`, found: then, required, parts: [sleeved] }),
+    ),
+  ];
+}
+
+/** Faces by which a liner sits in its block: one that has the same goes in the place of another. */
+const SEATS = [liner.parameters['outside.upper'], liner.parameters['outside.lower'], liner.parameters['flange.height']];
+
+/** Liners of the stock that sit as these do and in which the piston runs right. */
+function otherLiners(assembly: Assembly, size: Interval, required: Interval): readonly Offer[] {
+  const part = assembly.parts.liner;
+  if (!part) return [];
+  const unknown = SEATS.find(({ id }) => !part.values[id]);
+  if (unknown) return [{ unknown: unknown.id }];
+  const sitsAlike = (other: Part) =>
+    SEATS.every(({ id }) => {
+      const [mine, theirs] = [part.values[id]?.interval, other.values[id]?.interval];
+      return mine && theirs && Math.abs(middle(mine) - middle(theirs)) < 0.02;
+    });
+  return (assembly.stock.liner ?? [])
+    .flatMap((other): readonly Offer[] => {
+      const hole = other.values[liner.parameters.bore.id]?.interval;
+      const then = hole && minus(hole, size);
+      if (!then || !contains(required, then) || !sitsAlike(other)) return [];
+      return [
+        work({
+          steps: ['fitLiners'],
+          says: sentence`Fit liners ${other.label}, in which the skirt has ${band(then)}.`,
+          found: then,
+          required,
+          parts: [other],
+          buy: [other.pattern],
+        }),
+      ];
+    })
+    .slice(0, 1);
+}
+
+const skirtClearance = (bore: Parameter, wall: Parameter, unless?: (assembly: Assembly) => Finding | undefined): Check =>
+  within({
+    id: 'skirtClearance',
+    name: 'Skirt clearance',
+    of: [bore, skirt],
+    also: [specified.id, material.id, wall.id, ...(bore.id.startsWith('block') ? [block.features.cylinderWall.id] : SEATS.map(({ id }) => id))],
+    unless: (assembly) => unless?.(assembly) ?? (valueOf(assembly, specified) || lookOf(assembly, material) ? undefined : missing([material], 'count')),
+    found: ([hole = NONE, size = NONE]) => minus(hole, size),
+    required: wanted,
+    fits: ({ found, required, values: [hole = NONE] }) => sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,
+    subject: 'The skirt clearance',
+    tooLittle: 'the piston would seize, or not go in',
+    tooMuch: 'it would slap and rock',
+    mend: (assembly, { required, values: [hole = NONE, size = NONE] }) => [
+      ...(bore.id.startsWith('liner') ? otherLiners(assembly, size, required) : []),
+      ...boreWork(assembly, assembly.parts[bore.id.startsWith('liner') ? 'liner' : 'block'], bore, hole, size, required),
+    ],
+  });
+
+/** A crown with a direction goes in one way, a handed piston into its own bank only. */
+const direction: Check = {
+  id: 'direction',
+  name: 'Which way round',
+  reads: [piston.features.orientation.id, piston.features.direction.id],
+  verdicts: ['fits', 'fitsWithWork', 'cannotTell'],
+  judge: (assembly) => {
+    const [hand, mark] = [lookOf(assembly, piston.features.orientation), lookOf(assembly, piston.features.direction)];
+    if (hand === undefined || mark === undefined)
+      return missing([...(hand === undefined ? [piston.features.orientation] : []), ...(mark === undefined ? [piston.features.direction] : [])], 'count');
+    const facing = mark === 'none' ? 'It carries no direction mark.' : `Its ${mark} faces the front of the engine; the assembly notes must carry it.`;
+    if (hand === 'any') return said('fits', [`Goes in any cylinder. ${facing}`]);
+    return said('fitsWithWork', [`Made for the ${hand} bank only. ${facing}`], {
+      work: [work({ steps: ['takeAlong'], says: [`Take the other hand as well, for the ${hand === 'left' ? 'right' : 'left'} bank.`] })],
+    });
+  },
+};
+
+/** Piston and the cylinders of the block, or the liners that are in it. */
+export const pistonInBlock: Joint = {
+  id: 'pistonInBlock',
+  name: 'Cylinders',
+  kinds: ['block', 'piston'],
+  checks: [
+    skirtClearance(block.parameters.bore, block.parameters.wall, (assembly) =>
+      assembly.parts.liner && lookOf(assembly, block.features.cylinderWall) === 'wetLiner' ? said('fits', ['The piston runs in the liner.']) : undefined,
+    ),
+    direction,
+    implied({
+      id: 'squirters',
+      name: 'Oil to the cooling gallery',
+      of: piston.features.gallery,
+      when: ['present'],
+      needs: block.features.squirters,
+      be: ['present'],
+      notAsked: 'nothing has to squirt.',
+      met: 'the block has squirters for it.',
+      unmet: 'the block has no squirters, and the crown would burn.',
+    }),
+  ],
+};
+
+/** Piston and liner. */
+export const pistonInLiner: Joint = {
+  id: 'pistonInLiner',
+  name: 'Piston in the liner',
+  kinds: ['liner', 'piston'],
+  checks: [skirtClearance(liner.parameters.bore, liner.parameters.wall)],
+};

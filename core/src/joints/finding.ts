@@ -1,0 +1,157 @@
+import type { Part, Value } from '../catalogue/part.js';
+import type { Parameter } from '../dictionary/definition.js';
+import { apart, contains, interval, margin, type Interval } from '../quantity/interval.js';
+import type { Sentence } from '../quantity/sentence.js';
+import type { QuantityKind } from '../quantity/unit.js';
+import type { HouseRules } from '../shop/houseRules.js';
+import { OPERATIONS, type Operation, type OperationId } from './operations/operations.js';
+import { isDone, type Worked } from './operations/operation.js';
+import type { Verdict } from './verdict.js';
+
+/** Something that would mend a check, and what the check would then say. */
+export interface WorkOption {
+  readonly name: string;
+  readonly says: Sentence;
+  readonly found?: Interval;
+  readonly required?: Interval;
+  /** What is done, in order; what it costs is told by the house rules. */
+  readonly steps: readonly OperationId[];
+  /** The parts as they are afterwards; none where something is fitted beside them. */
+  readonly parts: readonly Part[];
+  /** Patterns to be got for it: spacers, shells, a companion. */
+  readonly buy: readonly string[];
+  /** False where the work cannot be taken back. */
+  readonly canUndo: boolean;
+  readonly caution?: string;
+}
+
+/** What a check says of an assembly. Intervals are inside units and carry tolerance and measurement uncertainty. */
+export interface Finding {
+  readonly verdict: Verdict;
+  readonly quantity: QuantityKind;
+  readonly found?: Interval;
+  readonly required?: Interval;
+  /** True when more than enough is as good: only the low end of `required` counts, the high end is for the drawing. */
+  readonly atLeast?: boolean;
+  /** Where the required band comes from, when it is not the recipient's own specification. */
+  readonly ruleOfThumb?: string;
+  readonly margin?: number;
+  readonly because: Sentence;
+  readonly work: readonly WorkOption[];
+  /** Ids of what must be known before it can be told. */
+  readonly needs: readonly string[];
+  readonly caution?: string;
+}
+
+/** A plain answer that goes by no size. */
+export const said = (verdict: Verdict, because: Sentence, more: Partial<Finding> = {}): Finding => ({
+  verdict,
+  quantity: 'count',
+  because,
+  work: [],
+  needs: [],
+  ...more,
+});
+
+/** Nothing can be said before these are known. */
+export function missing(needs: readonly { readonly id: string; readonly name: string }[], quantity: QuantityKind = 'length'): Finding {
+  // The same size may be wanted of two parts.
+  const names = new Set(needs.map((need) => need.name.toLowerCase()));
+  return said('cannotTell', [`Not known: ${[...names].join(' and ')}.`], { quantity, needs: [...new Set(needs.map((need) => need.id))] });
+}
+
+/**
+ * Holds a found interval against the band it must lie in, guarded by all that is uncertain (ISO 14253-1): inside
+ * altogether fits, outside altogether does not, astride an end cannot be told until it is measured closer.
+ */
+export function hold(
+  found: Interval,
+  required: Interval,
+): { readonly verdict: Extract<Verdict, 'fits' | 'cannotTell' | 'doesNotFit'>; readonly margin: number } {
+  const verdict = contains(required, found) ? 'fits' : apart(found, required) ? 'doesNotFit' : 'cannotTell';
+  return { verdict, margin: margin(found, required) };
+}
+
+/** What a work option is made from. Its undoing and its cautions follow from its steps. */
+export interface Work {
+  readonly name?: string;
+  readonly steps: readonly [OperationId, ...OperationId[]];
+  readonly says: Sentence;
+  readonly found?: Interval;
+  readonly required?: Interval;
+  readonly parts?: readonly Part[];
+  readonly buy?: readonly (string | undefined)[];
+}
+
+export function work({ name, steps, says, found, required, parts = [], buy = [] }: Work): WorkOption {
+  const operations: readonly Operation[] = steps.map((step) => OPERATIONS[step]);
+  const cautions = operations.flatMap(({ caution }) => caution ?? []);
+  return {
+    name: name ?? OPERATIONS[steps[0]].name,
+    says,
+    ...(found ? { found } : {}),
+    ...(required ? { required } : {}),
+    steps,
+    parts,
+    buy: buy.filter((id) => id !== undefined),
+    canUndo: operations.every(({ canUndo }) => canUndo),
+    ...(cautions.length > 0 ? { caution: [...new Set(cautions)].join(' ') } : {}),
+  };
+}
+
+/** At most this many ways of mending one check are offered. */
+export const MOST_OPTIONS = 4;
+
+/** What an option takes: by the shop's own figures where it has any. */
+export function takes(option: Pick<WorkOption, 'steps'>, rules: HouseRules): { readonly hours: number; readonly price: number } {
+  let [hours, price] = [0, 0];
+  for (const step of option.steps) {
+    const own = rules.work?.[step];
+    hours += own?.hours ?? OPERATIONS[step].hours;
+    price += own?.price ?? OPERATIONS[step].price;
+  }
+  return { hours, price };
+}
+
+/** What the house rules have done first, whatever it costs. */
+const preferred = (option: WorkOption, rules: HouseRules): boolean =>
+  (rules.cylinders === 'sleeve' && option.steps.includes('sleeve')) || (rules.cylinders === 'liner' && option.steps.includes('fitLiners'));
+
+/** The options with the least work first. */
+export const leastFirst = (options: readonly WorkOption[], rules: HouseRules): readonly WorkOption[] =>
+  [...options]
+    .sort((a, b) => Number(preferred(b, rules)) - Number(preferred(a, rules)) || takes(a, rules).price - takes(b, rules).price)
+    .slice(0, MOST_OPTIONS);
+
+/** An option, or what must be known before it may be offered. */
+export type Offer = WorkOption | { readonly unknown: string };
+
+export const isOption = (offer: Offer): offer is WorkOption => 'steps' in offer;
+
+/** The option that work on a part makes; where nobody knows whether the work is allowed, what must be known. */
+export function offer(worked: Worked | undefined, option: (part: Part) => WorkOption): readonly Offer[] {
+  if (!worked) return [];
+  if (isDone(worked)) return [option(worked.part)];
+  return worked.unknown === undefined ? [] : [{ unknown: worked.unknown }];
+}
+
+/**
+ * A finding with what would mend it. What did not fit then fits with work; what could not be told stays open. Work that
+ * nobody knows to be allowed leaves the matter open as well.
+ */
+export function mended(finding: Finding, offers: readonly Offer[], rules: HouseRules = {}): Finding {
+  const options = offers.filter(isOption);
+  if (finding.verdict === 'fits') return finding;
+  if (options.length > 0) return { ...finding, verdict: finding.verdict === 'doesNotFit' ? 'fitsWithWork' : finding.verdict, work: leastFirst(options, rules) };
+  const unknown = offers.flatMap((each) => (isOption(each) ? [] : [each.unknown]));
+  return finding.verdict === 'doesNotFit' && unknown.length > 0 ? { ...finding, verdict: 'cannotTell', needs: [...new Set(unknown)] } : finding;
+}
+
+/** Of values that leave a matter open, the ids of those that nobody measured; of all where every one was. */
+export function closer(entries: readonly (readonly [Parameter, Value])[]): readonly string[] {
+  const guessed = entries.filter(([, value]) => value.source !== 'measured' && value.source !== 'machined');
+  return (guessed.length > 0 ? guessed : entries).map(([parameter]) => parameter.id);
+}
+
+/** The band for something that must be no less than `least`: drawn wide enough to show what was found. */
+export const atLeast = (least: number, found: Interval): Interval => interval(least, Math.max(found.high, least) + Math.max(Math.abs(least), 0.5));

@@ -1,0 +1,192 @@
+import { block } from '../dictionary/kinds/block.js';
+import { head } from '../dictionary/kinds/head.js';
+import { headGasket } from '../dictionary/kinds/headGasket.js';
+import { interval, minus } from '../quantity/interval.js';
+import { lookOf, type Assembly } from './assembly.js';
+import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
+import { missing, said, work, type Offer } from './finding.js';
+import { withPattern } from './operations/patterns.js';
+import { implied } from './shapes/implied.js';
+import { sameLook, samePattern } from './shapes/same.js';
+import { sameSize } from './shapes/sizes.js';
+import { NONE, noLess, within } from './shapes/within.js';
+
+const bolts = block.interfaces.headBolts;
+const spare = block.interfaces.sparePattern;
+
+/** Bosses that were cast but never drilled can be drilled and tapped for the head. */
+function drilledBosses(assembly: Assembly, wanted: string): readonly Offer[] {
+  const part = assembly.parts.block;
+  const bosses = part?.interfaces[spare.id];
+  if (bosses === undefined) return [{ unknown: spare.id }];
+  return part && bosses === wanted
+    ? [
+        work({
+          steps: ['drillAndTap'],
+          says: [`The block has undrilled bosses where ${wanted} wants them: drill and tap them, with a jig or through the head.`],
+          parts: [withPattern(part, bolts, wanted)],
+        }),
+      ]
+    : [];
+}
+
+/** What is done about coolant holes that do not meet. */
+function coolantWork(assembly: Assembly): readonly Offer[] {
+  const route = lookOf(assembly, head.features.coolant);
+  if (route === undefined) return [{ unknown: head.features.coolant.id }];
+  // A head that lets its coolant out by the intake face keeps that of the block in: no plug and no drill mends that.
+  if (route === 'intake') return [];
+  return [
+    work({
+      steps: ['plugPorts'],
+      says: [
+        'Plug the ports of the head that meet nothing, and see that every port of the block still has its way through, with the manifold that belongs to it.',
+      ],
+    }),
+    work({
+      steps: ['cutPorts'],
+      says: ['Open the ports that are closed in the head, by the gasket of the block as a template, and use the manifold that belongs to the block.'],
+    }),
+  ];
+}
+
+/** A cam runs in the block or in the head, never in both. */
+const camPlace: Check = {
+  id: 'camPlace',
+  name: 'Where the cam runs',
+  reads: [block.features.camBearings.id, head.features.camBearings.id],
+  verdicts: TOLD,
+  judge: (assembly) => {
+    const [below, above] = [lookOf(assembly, block.features.camBearings), lookOf(assembly, head.features.camBearings)];
+    if (below === undefined || above === undefined)
+      return missing([...(below === undefined ? [block.features.camBearings] : []), ...(above === undefined ? [head.features.camBearings] : [])], 'count');
+    const [inBlock, inHead] = [below !== '0', above !== '0'];
+    // A two-stroke has no cam at all.
+    if (!inBlock && !inHead) return said('fits', ['There is no cam.']);
+    if (inBlock !== inHead) return said('fits', [inBlock ? 'The cam runs in the block.' : 'The cam runs in the head.']);
+    return said('doesNotFit', ['The block has its cam and the head another: the valve gear is of two kinds of engine.']);
+  },
+};
+
+/** A single cylinder has no neighbour to be spaced from. */
+function unlessSingle(spec: Parameters<typeof sameSize>[0]): Check {
+  const check = sameSize({ ...spec, also: [block.features.cylinders.id] });
+  return {
+    ...check,
+    judge: (assembly) => (lookOf(assembly, block.features.cylinders) === '1' ? said('fits', ['There is one cylinder only.']) : check.judge(assembly)),
+  };
+}
+
+/** Block and head. */
+export const headOnBlock: Joint = {
+  id: 'headOnBlock',
+  name: 'Head on the block',
+  kinds: ['block', 'head'],
+  checks: [
+    samePattern({
+      id: 'headBolts',
+      name: 'Head bolts',
+      of: head.interfaces.headBolts,
+      as: bolts,
+      also: [spare.id],
+      mend: (assembly, { mine }) => drilledBosses(assembly, mine),
+    }),
+    sameLook({
+      id: 'headDowels',
+      name: 'Dowels',
+      of: head.features.headDowels,
+      as: block.features.headDowels,
+      verdicts: ALWAYS_MENDED,
+      otherwise: ({ mine, theirs }) => [
+        theirs === 'none'
+          ? 'The head has holes for dowels and the deck has none: only the bolts would centre it.'
+          : mine === 'none'
+            ? 'The dowels of the deck meet no holes: the head would stand on them.'
+            : 'Solid pins and hollow dowels do not meet each other’s holes: the head would stand on them.',
+      ],
+      mend: (_assembly, { mine, theirs }) => [
+        work({
+          steps: ['otherDowels'],
+          says: [
+            theirs === 'none'
+              ? 'Drill the deck for the dowels of the head, or centre head and gasket on guide studs while it is bolted down.'
+              : mine === 'none'
+                ? 'Drill the head for the dowels of the deck, with the gasket as a template.'
+                : 'Draw the dowels, and drill or counterbore one of the two for those of the other, with the gasket as a template.',
+          ],
+        }),
+      ],
+    }),
+    unlessSingle({
+      id: 'headSpacing',
+      name: 'Bore spacing',
+      of: head.parameters.boreSpacing,
+      as: block.parameters.boreSpacing,
+      play: interval(-0.4, 0.4),
+      playFrom: 'Chambers must lie over their bores.',
+    }),
+    samePattern({
+      id: 'coolantPorts',
+      name: 'Coolant',
+      of: head.interfaces.coolantPorts,
+      as: block.interfaces.coolant,
+      also: [head.features.coolant.id],
+      otherwise: ({ mine, theirs }) => [`The head has ${mine}, the block ${theirs}: coolant would have no way out, or the wrong one.`],
+      mend: coolantWork,
+    }),
+    implied({
+      id: 'rockerOil',
+      name: 'Oil to the rockers',
+      of: head.features.oilFeed,
+      when: ['pushrods'],
+      needs: block.features.lifterOil,
+      be: ['present'],
+      notAsked: 'the oil comes up by itself.',
+      met: 'the block feeds its lifters.',
+      unmet: 'the block feeds no oil to lifters and pushrods, and the rockers would run dry.',
+    }),
+    camPlace,
+    within({
+      id: 'headHeight',
+      name: 'Height left of the head',
+      of: [head.parameters.height, head.parameters['height.least']],
+      found: ([height = NONE, least = NONE]) => minus(height, least),
+      required: noLess(0, 'Below its least height a head is scrap.'),
+      subject: 'The height left to mill',
+      tooLittle: 'the head is below its least height',
+      tooMuch: 'there is more than enough',
+    }),
+  ],
+};
+
+/** Gasket and block. */
+export const gasketOnBlock: Joint = {
+  id: 'gasketOnBlock',
+  name: 'Gasket on the block',
+  kinds: ['block', 'headGasket'],
+  checks: [
+    samePattern({ id: 'gasketBolts', name: 'Bolt holes', of: headGasket.interfaces.headBolts, as: bolts }),
+    within({
+      id: 'gasketBore',
+      name: 'Bore of the gasket',
+      of: [headGasket.parameters.bore, block.parameters.bore],
+      found: ([gasket = NONE, bore = NONE]) => minus(gasket, bore),
+      required: () => ({ band: interval(0.4, 7), ruleOfThumb: 'A gasket clears the bore all round, and leaves no pocket. Common practice.' }),
+      subject: 'The gasket over the bore',
+      tooLittle: 'it would stand into the bore and burn',
+      tooMuch: 'it leaves a pocket, and the ring of fire lies elsewhere',
+    }),
+    samePattern({ id: 'gasketCoolant', name: 'Coolant holes', of: headGasket.interfaces.coolant, as: block.interfaces.coolant }),
+  ],
+};
+
+/** Gasket and head. */
+export const gasketOnHead: Joint = {
+  id: 'gasketOnHead',
+  name: 'Gasket on the head',
+  kinds: ['head', 'headGasket'],
+  checks: [
+    samePattern({ id: 'gasketHeadBolts', name: 'Bolt holes', of: headGasket.interfaces.headBolts, as: head.interfaces.headBolts }),
+    samePattern({ id: 'gasketHeadCoolant', name: 'Coolant holes', of: headGasket.interfaces.coolant, as: head.interfaces.coolantPorts }),
+  ],
+};

@@ -1,0 +1,159 @@
+import type { Feature, Parameter } from '../dictionary/definition.js';
+import { block } from '../dictionary/kinds/block.js';
+import { head } from '../dictionary/kinds/head.js';
+import { lifter } from '../dictionary/kinds/lifter.js';
+import { around, interval, middle, minus, type Interval } from '../quantity/interval.js';
+import { band, sentence } from '../quantity/sentence.js';
+import { lookOf, machined, type Assembly } from './assembly.js';
+import { valveGearIn } from './cams.js';
+import { ALWAYS_MENDED, REPLACED, type Check, type Joint } from './check.js';
+import { mended, missing, said, work, type Offer } from './finding.js';
+import { implied } from './shapes/implied.js';
+import { sameSize } from './shapes/sizes.js';
+import { NONE, usually, within } from './shapes/within.js';
+
+/** Whether a form of lifter is hydraulic. */
+const isHydraulic = (form: string): boolean => (HYDRAULIC as readonly string[]).includes(form);
+
+const HYDRAULIC = ['hydraulicFlat', 'hydraulicRoller', 'deactivating'] as const;
+
+/** Running clearance of a lifter. *Common practice, no source*: a thou to two and a half. */
+const RUNNING = interval(0.012, 0.075);
+
+/** Most that lifter bores are bored or bushed for another body: a whole millimetre is another engine. *Common practice, no source.* */
+const MOST_CHANGED = 0.5;
+
+function boreWork(assembly: Assembly, bore: Parameter, hole: Interval, body: Interval): readonly Offer[] {
+  const part = assembly.parts[bore.id.startsWith('head') ? 'head' : 'block'];
+  const to = around(middle(body) + middle(RUNNING), 0.008);
+  const by = middle(to) - middle(hole);
+  if (!part || Math.abs(by) > MOST_CHANGED) return [];
+  const then = minus(to, body);
+  return [
+    work({
+      steps: [by > 0 ? 'reamLifterBores' : 'bushLifterBores'],
+      says: sentence`${by > 0 ? 'Bore' : 'Bush'} the lifter bores to ${band(to)}.`,
+      found: then,
+      required: RUNNING,
+      parts: [machined(part, bore, to)],
+    }),
+  ];
+}
+
+const bodyInBore = (bore: Parameter): Check =>
+  within({
+    id: 'lifterBody',
+    name: 'Body in its bore',
+    of: [bore, lifter.parameters['body.diameter']],
+    found: ([hole = NONE, body = NONE]) => minus(hole, body),
+    required: usually(RUNNING, 'A lifter falls by its own weight, slowly.'),
+    fits: ({ found }) => sentence`The lifters run with ${band(found)}.`,
+    subject: 'The play of the lifters',
+    tooLittle: 'they do not enter the bores',
+    tooMuch: 'they are loose and bleed the oil gallery',
+    mend: (assembly, { values: [hole = NONE, body = NONE] }) => boreWork(assembly, bore, hole, body),
+  });
+
+const deactivating = (needs: Feature): Check =>
+  implied({
+    id: 'deactivation',
+    name: 'Deactivation',
+    of: lifter.features.form,
+    when: ['deactivating'],
+    needs,
+    be: ['present'],
+    notAsked: 'nothing has to switch them.',
+    met: 'there are oil valves to switch them.',
+    unmet: 'there are no oil valves to switch them; they would stay locked, or rattle.',
+  });
+
+export const lifterInBlock: Joint = {
+  id: 'lifterInBlock',
+  name: 'Lifters in the block',
+  kinds: ['block', 'lifter'],
+  applies: valveGearIn('block'),
+  checks: [
+    bodyInBore(block.parameters['lifterBore.diameter']),
+    implied({
+      id: 'lifterOil',
+      verdicts: ALWAYS_MENDED,
+      name: 'Oil to the lifters',
+      of: lifter.features.form,
+      when: HYDRAULIC,
+      needs: block.features.lifterOil,
+      be: ['present'],
+      notAsked: 'it needs no oil from the block.',
+      met: 'the block feeds it.',
+      unmet: 'the block has no oil gallery for lifters.',
+      mend: (assembly) =>
+        assembly.parts.block
+          ? [
+              work({
+                steps: ['feedLifters'],
+                says: ['Drill a gallery along the lifter bores from the main oil way, where the casting allows.'],
+                parts: [
+                  {
+                    ...assembly.parts.block,
+                    looks: { ...assembly.parts.block.looks, [block.features.lifterOil.id]: { option: 'present', source: 'machined' } },
+                  },
+                ],
+              }),
+            ]
+          : [],
+    }),
+    deactivating(block.features.deactivation),
+  ],
+};
+
+export const lifterInHead: Joint = {
+  id: 'lifterInHead',
+  name: 'Lifters in the head',
+  kinds: ['head', 'lifter'],
+  applies: valveGearIn('head'),
+  checks: [bodyInBore(head.parameters['lifterBore.diameter']), deactivating(head.features.deactivation)],
+};
+
+/** Lifters in place of others: the pushrods stay. */
+export const lifterInPlace: Joint = {
+  id: 'lifterInPlace',
+  name: 'In place of the lifters',
+  kinds: ['lifter'],
+  inPlaceOf: 'lifter',
+  checks: [
+    sameSize({
+      id: 'seatHeight',
+      verdicts: ALWAYS_MENDED,
+      name: 'Height of the pushrod seat',
+      of: lifter.parameters.seatHeight,
+      as: { parameter: lifter.parameters.seatHeight, where: 'replaced' },
+      play: interval(-0.9, 0.9),
+      playFrom: 'The adjusters take up most of a millimetre.',
+      mend: (_assembly, { found, required }) => [
+        work({ steps: ['pushrods'], says: sentence`Take pushrods for a seat at ${band(found)} instead of ${band(required)}, and set the preload anew.` }),
+      ],
+    }),
+    within({
+      id: 'preload',
+      verdicts: ALWAYS_MENDED,
+      name: 'Preload',
+      of: [lifter.parameters.preload, { parameter: lifter.parameters.preload, where: 'replaced' }],
+      also: [lifter.features.form.id, REPLACED + lifter.features.form.id],
+      unless: (assembly) => {
+        const [mine, was] = [lookOf(assembly, lifter.features.form), lookOf(assembly, lifter.features.form, 'replaced')];
+        if (mine === undefined || was === undefined) return missing([lifter.features.form], 'count');
+        if (isHydraulic(mine) !== isHydraulic(was))
+          return mended(said('doesNotFit', ['Hydraulic lifters run with preload and solid ones with lash: the adjustment is another.']), [
+            work({ steps: ['pushrods'], says: ['Take pushrods of the other length, and rockers that can be set to lash or preload.'] }),
+          ]);
+        return isHydraulic(mine) ? undefined : said('fits', ['Solid lifters are set with lash, as the old ones were.']);
+      },
+      found: ([mine = NONE, was = NONE]) => minus(mine, was),
+      required: usually(interval(-1.2, 1.2), 'The plunger has a few millimetres of travel and is set to the middle of it.'),
+      fits: ({ values: [mine = NONE] }) => sentence`Set them with ${band(mine)} of preload.`,
+      subject: 'The preload over that of the old ones',
+      tooLittle: 'the plunger would hang at its top and clatter',
+      tooMuch: 'the plunger would bottom and hold the valve open',
+      mend: (_assembly, { values: [mine = NONE] }) => [work({ steps: ['pushrods'], says: sentence`Take pushrods that give ${band(mine)} of preload.` })],
+    }),
+  ],
+};

@@ -1,0 +1,111 @@
+/** One kind of work the machine shop or the bench does, with what it usually takes. */
+export interface Operation {
+  readonly name: string;
+  /** Hours of work for one engine. *From memory*; the shop puts its own in the house rules. */
+  readonly hours: number;
+  /** Usual price for one engine, in the shop's money. *From memory*; the shop puts its own in the house rules. */
+  readonly price: number;
+  readonly canUndo: boolean;
+  readonly caution?: string;
+}
+
+const BALANCE = 'The crank must be balanced again with its rods and pistons before it turns at speed.';
+const HOT_ROD = 'Pressing pins needs a hot rod end or a press with the right supports: burns and flying pieces.';
+const IRON_DUST = 'Boring and honing throw iron dust and mist: guard eyes and lungs, and wash the block to the last grain before assembly.';
+const FLANGE = 'A flywheel that is cracked, wrongly bolted or run too fast bursts: have the flange tested, and keep to the rated speed.';
+const ROD = 'A rod that has been cut or drilled is only as good as its crack test: have it tested, and weigh the set again.';
+
+/** Everything that is done to parts so that they meet. */
+export const OPERATIONS = {
+  bore: { name: 'Bore oversize', hours: 4, price: 260, canUndo: false, caution: IRON_DUST },
+  hone: { name: 'Hone', hours: 1.5, price: 90, canUndo: false, caution: IRON_DUST },
+  sleeve: { name: 'Sleeve the cylinders', hours: 10, price: 900, canUndo: false, caution: IRON_DUST },
+  fitLiners: { name: 'Fit other liners', hours: 4, price: 700, canUndo: true },
+  lineBore: {
+    name: 'Line bore',
+    hours: 6,
+    price: 420,
+    canUndo: false,
+    caution: 'Line boring cannot be undone, and moves the crank toward the cam when caps are cut: check the timing drive afterwards.',
+  },
+  spacerShells: {
+    name: 'Spacer shells',
+    hours: 1,
+    price: 160,
+    canUndo: true,
+    caution: 'Spacer shells must be pinned, their oil holes must meet those of block and shell, and the crush be checked with both fitted.',
+  },
+  regrindMains: {
+    name: 'Regrind the mains',
+    hours: 2.5,
+    price: 150,
+    canUndo: false,
+    caution: 'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
+  },
+  regrindPins: {
+    name: 'Regrind the crankpins',
+    hours: 2.5,
+    price: 150,
+    canUndo: false,
+    caution: 'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
+  },
+  offsetGrind: { name: 'Grind the crankpins off centre', hours: 6, price: 520, canUndo: false, caution: BALANCE },
+  polish: { name: 'Polish the journals', hours: 1, price: 60, canUndo: false },
+  turnCounterweights: { name: 'Turn the counterweights down', hours: 2, price: 180, canUndo: false, caution: BALANCE },
+  turnOffLip: { name: 'Turn the lip off', hours: 1, price: 90, canUndo: false, caution: BALANCE },
+  grindThrust: { name: 'Grind the thrust faces', hours: 1.5, price: 120, canUndo: false },
+  turnSealLand: { name: 'Turn the seal land', hours: 1, price: 90, canUndo: false },
+  sleeveSealLand: { name: 'Sleeve the seal land', hours: 1, price: 70, canUndo: true },
+  sealInHalves: { name: 'Fit a lip seal in halves', hours: 0.5, price: 40, canUndo: true },
+  polishSealLand: { name: 'Polish the land', hours: 1, price: 60, canUndo: false },
+  redrillFlange: { name: 'Weld and redrill the flange', hours: 8, price: 600, canUndo: false, caution: FLANGE },
+  flywheelWithCrank: { name: 'Flywheel with the crank', hours: 0.5, price: 240, canUndo: true, caution: FLANGE },
+  gearWithCrank: { name: 'Gear and hub with the crank', hours: 0.5, price: 130, canUndo: true },
+  openBigEnd: { name: 'Resize the big ends', hours: 3, price: 160, canUndo: false, caution: ROD },
+  narrowRod: { name: 'Narrow the rods', hours: 2.5, price: 150, canUndo: false, caution: ROD },
+  narrowSmallEnd: { name: 'Narrow the small ends', hours: 2, price: 120, canUndo: false, caution: ROD },
+  bushSmallEnd: { name: 'Bush and ream the small ends', hours: 3, price: 170, canUndo: true, caution: HOT_ROD },
+  openSmallEnd: { name: 'Open the small ends', hours: 2, price: 110, canUndo: false, caution: ROD },
+  openPinBore: { name: 'Hone the pin bores', hours: 1.5, price: 80, canUndo: false },
+  sleevePin: { name: 'Sleeve bearings on the pins', hours: 1, price: 110, canUndo: true },
+  sleeveCage: { name: 'Sleeve bearing of small bore and large outside', hours: 0.5, price: 45, canUndo: true },
+  drillRod: { name: 'Drill the rods for oil', hours: 4, price: 280, canUndo: false, caution: ROD },
+  machineCrown: { name: 'Machine the crowns', hours: 2, price: 160, canUndo: false },
+  cutPockets: { name: 'Cut valve pockets', hours: 2.5, price: 200, canUndo: false },
+  widenGrooves: { name: 'Widen the ring grooves', hours: 3, price: 220, canUndo: false },
+  fileRings: { name: 'File the ring gaps', hours: 1, price: 30, canUndo: false },
+  deck: { name: 'Deck the block', hours: 3, price: 180, canUndo: false },
+  millHead: { name: 'Mill the head', hours: 1.5, price: 90, canUndo: false },
+  thickGasket: { name: 'Thicker head gasket', hours: 0, price: 60, canUndo: true },
+  shimLiners: { name: 'Shim the liners', hours: 1, price: 40, canUndo: true },
+  cutCounterbore: { name: 'Cut the counterbores', hours: 3, price: 240, canUndo: false },
+  drillAndTap: {
+    name: 'Drill and tap',
+    hours: 2.5,
+    price: 150,
+    canUndo: false,
+    caution: 'Check for a water jacket or oil gallery behind the boss before drilling.',
+  },
+  otherDowels: { name: 'Other dowels for the head', hours: 1.5, price: 70, canUndo: false },
+  plugPorts: { name: 'Plug coolant ports', hours: 1, price: 60, canUndo: true },
+  cutPorts: { name: 'Cut coolant ports', hours: 3, price: 210, canUndo: false },
+  dressFace: { name: 'Dress the face', hours: 2, price: 110, canUndo: false },
+  reamLifterBores: { name: 'Bore the lifter bores', hours: 5, price: 380, canUndo: false },
+  bushLifterBores: { name: 'Bush the lifter bores', hours: 8, price: 640, canUndo: true },
+  feedLifters: { name: 'Drill the oil feed', hours: 6, price: 420, canUndo: false },
+  camBushes: { name: 'Other cam bushes', hours: 2, price: 120, canUndo: true },
+  lifters: { name: 'Lifters with the cam', hours: 1, price: 180, canUndo: true },
+  pushrods: { name: 'Other pushrods', hours: 0.5, price: 120, canUndo: true },
+  shimSprings: { name: 'Shim the springs', hours: 1, price: 30, canUndo: true, caution: 'Compressed springs fly: use a proper compressor and guard the eyes.' },
+  cutSpringSeats: { name: 'Cut the spring seats', hours: 2, price: 110, canUndo: false },
+  reamGuides: { name: 'Ream the guides', hours: 2, price: 90, canUndo: false },
+  bushGuides: { name: 'Line the guides', hours: 4, price: 230, canUndo: true },
+  cutSeats: { name: 'Recut the valve seats', hours: 3, price: 170, canUndo: false },
+  shimBearing: { name: 'Shim the bearing', hours: 0.5, price: 20, canUndo: true },
+  sleeveBearing: { name: 'Sleeve the bearing housing', hours: 3, price: 190, canUndo: true },
+  getCompanions: { name: 'Get the companions', hours: 0, price: 300, canUndo: true },
+  takeAlong: { name: 'Take what belongs to it', hours: 0.5, price: 120, canUndo: true },
+} as const satisfies Record<string, Operation>;
+
+export type OperationId = keyof typeof OPERATIONS;
+export const OPERATION_IDS = Object.keys(OPERATIONS) as OperationId[];

@@ -1,0 +1,31 @@
+import { COVERAGE, expanded, type Estimate, type Precision } from './instrument.js';
+import type { Interval } from './interval.js';
+
+/** Where a measured size lies to its limits, once what the instrument cannot tell is guarded in. */
+export type Decision = 'inside' | 'outside' | 'cannotTell';
+
+/**
+ * Decides whether a size lies inside its limits, with a guard band of the expanded uncertainty on either side
+ * (ISO 14253-1:2017, 5.2 and 5.3: conformity and non-conformity are only proven past the uncertainty).
+ */
+export const decide = (measured: Estimate, limits: Interval): Decision => decideWithin(expanded(measured), limits);
+
+/** The same for a size that is known as an interval already: the estimate give or take its expanded uncertainty. */
+export function decideWithin(measured: Interval, limits: Interval): Decision {
+  if (measured.low >= limits.low && measured.high <= limits.high) return 'inside';
+  if (measured.high < limits.low || measured.low > limits.high) return 'outside';
+  return 'cannotTell';
+}
+
+/** Standard uncertainty of one reading with an instrument: JCGM 100:2008, 4.3.7, as in `estimate`. Inside unit. */
+export const uncertaintyOf = ({ permissibleError, resolution }: Precision): number => Math.sqrt(permissibleError ** 2 / 3 + resolution ** 2 / 12);
+
+/**
+ * Whether an instrument can tell two classes of one size apart: their middles lie further apart than the expanded
+ * uncertainty of the difference between the reading and either class. *Common practice, no source*, for taking the
+ * middles; the expanded uncertainty is that of JCGM 100:2008, 6.2.1.
+ */
+export function separable(a: Interval, b: Interval, instrument: Precision): boolean {
+  const apart = Math.abs((a.low + a.high) / 2 - (b.low + b.high) / 2);
+  return apart > COVERAGE * uncertaintyOf(instrument);
+}

@@ -1,0 +1,120 @@
+import { Type, type Static } from '@sinclair/typebox';
+
+interface Choice {
+  readonly id: string;
+  readonly name: string;
+  /** What speaks for it, as those who do it so would say. */
+  readonly says: string;
+}
+
+interface HouseRule {
+  readonly name: string;
+  readonly question: string;
+  readonly usual: string;
+  readonly choices: readonly Choice[];
+}
+
+/**
+ * Where practitioners disagree the shop chooses. Each rule states its schools and the default. *Common practice, no
+ * source*, for the schools.
+ */
+export const HOUSE_RULES = {
+  marks: {
+    name: 'Marks or measurement',
+    question: 'Is a part named by its marks alone?',
+    usual: 'trust',
+    choices: [
+      { id: 'trust', name: 'Trust marks', says: 'A clear number names the part, and measuring is for its condition. Quick, and right nearly always.' },
+      {
+        id: 'measure',
+        name: 'Always measure',
+        says: 'Castings were machined to several sizes and parts get restamped: nothing is settled until one size agrees.',
+      },
+    ],
+  },
+  claims: {
+    name: 'Claims',
+    question: 'How far is it believed what tag, papers and owner say?',
+    usual: 'usual',
+    choices: [
+      { id: 'little', name: 'Hardly', says: 'Engines and heads get swapped and tags go missing: a claim only breaks a tie.' },
+      { id: 'usual', name: 'As a hint', says: 'Most engines are still what their papers say; a claim counts until a measurement speaks.' },
+      { id: 'much', name: 'Mostly', says: 'We know where our engines come from: what the owner says has nearly always been right.' },
+    ],
+  },
+  weights: {
+    name: 'Weight of a set',
+    question: 'How far may pistons or rods of one engine differ in weight?',
+    usual: 'four',
+    choices: [
+      { id: 'two', name: '2 g', says: 'For fast engines: balance is felt long before it breaks anything.' },
+      { id: 'four', name: '4 g', says: 'What most makers allow within one set of pistons.' },
+      { id: 'eight', name: '8 g', says: 'For slow heavy engines, where the castings themselves vary more.' },
+    ],
+  },
+  clearance: {
+    name: 'Bearing clearance',
+    question: 'How much clearance does a plain bearing get where the maker’s figure is missing?',
+    usual: 'thousandth',
+    choices: [
+      { id: 'thousandth', name: 'A thousandth of the journal', says: 'Quiet, and it keeps oil pressure: 0.0007 to 0.0012 of the diameter.' },
+      {
+        id: 'generous',
+        name: 'Half as much again',
+        says: 'For fast or hot engines: oil carries heat away, and nothing seizes. 0.0010 to 0.0015 of the diameter.',
+      },
+    ],
+  },
+  cylinders: {
+    name: 'Worn cylinders',
+    question: 'What is done first to cylinders that are worn or too small?',
+    usual: 'bore',
+    choices: [
+      { id: 'bore', name: 'Bore oversize', says: 'Boring costs less than new liners, and an oversize piston saves the cylinder.' },
+      { id: 'liner', name: 'New liners', says: 'Where the engine has liners, new ones take a day less than boring and are round.' },
+      { id: 'sleeve', name: 'Sleeve', says: 'A sleeve brings back the standard bore: any piston can be had, and the wall is known.' },
+    ],
+  },
+} as const satisfies Record<string, HouseRule>;
+
+export type HouseRuleId = keyof typeof HOUSE_RULES;
+export const HOUSE_RULE_IDS = Object.keys(HOUSE_RULES) as HouseRuleId[];
+
+const chosen = <const R extends HouseRuleId>(rule: R) =>
+  Type.Optional(
+    Type.Unsafe<(typeof HOUSE_RULES)[R]['choices'][number]['id']>({
+      type: 'string',
+      enum: HOUSE_RULES[rule].choices.map((choice) => choice.id),
+      description: HOUSE_RULES[rule].question,
+    }),
+  );
+
+const Amount = (description: string) => Type.Optional(Type.Number({ minimum: 0, maximum: 1_000_000, description }));
+
+/** What the shop itself reckons for an operation, where it differs from the usual. */
+export const OwnWorkSchema = Type.Object(
+  { hours: Amount('Hours of work for one engine'), price: Amount('Price for one engine, in the shop’s money') },
+  { additionalProperties: false },
+);
+
+/** What a shop has chosen; a rule that is absent stands at its default. */
+export const HouseRulesSchema = Type.Object(
+  {
+    marks: chosen('marks'),
+    claims: chosen('claims'),
+    weights: chosen('weights'),
+    clearance: chosen('clearance'),
+    cylinders: chosen('cylinders'),
+    work: Type.Optional(
+      Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,40}$' }), OwnWorkSchema, {
+        additionalProperties: false,
+        description: 'Own hours and prices by operation',
+      }),
+    ),
+  },
+  { additionalProperties: false },
+);
+export type HouseRules = Static<typeof HouseRulesSchema>;
+
+/** The grams that the rule about weights allows between the heaviest and the lightest of a set. */
+export const weightAllowed = (rules: HouseRules): number => ({ two: 2, four: 4, eight: 8 })[rules.weights ?? HOUSE_RULES.weights.usual];

@@ -1,0 +1,3 @@
+export * from './ownInstrument.js';
+export * from './houseRules.js';
+export * from './shop.js';

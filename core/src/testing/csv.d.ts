@@ -1,5 +1,0 @@
-/** Text files that tests read whole. */
-declare module '*.csv' {
-  const text: string;
-  export default text;
-}
