@@ -11,12 +11,19 @@ import { catalogue } from './features/catalogue.js';
 import { CatalogueStore } from './features/catalogueStore.js';
 import { catalogueQuestions } from './features/catalogueQuestions.js';
 import { exports } from './features/exports.js';
+import { drills } from './features/drills.js';
 import { health } from './features/health.js';
 import { identify } from './features/identify.js';
 import { imports } from './features/imports.js';
 import { ImportStore } from './features/importStore.js';
 import { interchange } from './features/interchange.js';
+import { jobs } from './features/jobs.js';
+import { JobStore } from './features/jobStore.js';
+import { photographs } from './features/photographs.js';
+import { PhotographStore } from './features/photographStore.js';
 import { records } from './features/records.js';
+import { shop } from './features/shop.js';
+import { ShopStore } from './features/shopStore.js';
 import { specimens } from './features/specimens.js';
 import { SpecimenStore } from './features/specimenStore.js';
 import { webApp } from './features/webApp.js';
@@ -36,6 +43,7 @@ export async function buildApp(
   const database = new Database(config.databaseUrl, (message, error) => (error ? app.log.warn({ err: error }, message) : app.log.info(message)));
   const catalogueStore = new CatalogueStore(database);
   const specimenStore = new SpecimenStore(database);
+  const shopStore = new ShopStore(database);
   const importStore = new ImportStore(database, config.databaseUrl, config.uploads ?? USUAL_UPLOADS, (message, error) =>
     app.log.error({ err: error }, message),
   );
@@ -74,7 +82,9 @@ export async function buildApp(
       info: { title: 'Which Bore', description: 'Names an engine part from what is read on it, and says what it goes into.', version: '0.1.0' },
       tags: [
         { name: 'bench', description: 'Specimens, their readings, and what they are' },
+        { name: 'jobs', description: 'Engines on order, identified from their parts together' },
         { name: 'swap', description: 'What goes into what' },
+        { name: 'drill', description: 'The record of drills' },
         { name: 'catalogue', description: 'Patterns, and the words for them' },
         { name: 'server', description: 'How the server is' },
       ],
@@ -94,8 +104,12 @@ export async function buildApp(
       await api.register(catalogueQuestions, { catalogue: catalogueStore, specimens: specimenStore });
       await api.register(exports, { catalogue: catalogueStore });
       await api.register(imports, { imports: importStore, largestUpload: config.largestUpload ?? LARGEST_UPLOAD });
-      await api.register(identify, { catalogue: catalogueStore });
-      await api.register(interchange, { catalogue: catalogueStore, specimens: specimenStore });
+      await api.register(identify, { catalogue: catalogueStore, shop: shopStore });
+      await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, catalogue: catalogueStore, shop: shopStore });
+      await api.register(shop, { shop: shopStore });
+      await api.register(photographs, { photographs: new PhotographStore(database) });
+      await api.register(drills, { database });
+      await api.register(interchange, { catalogue: catalogueStore, specimens: specimenStore, shop: shopStore });
       await api.register(specimens, { specimens: specimenStore });
     },
     { prefix: '/api' },

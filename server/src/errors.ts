@@ -4,7 +4,10 @@ import { isAway } from './database/database.js';
 import { RecordChangedError, RecordInUseError, UnknownRecordError } from './features/catalogueStore.js';
 import { TooLargeError } from './features/imports.js';
 import { ImportStateError, UnknownImportError } from './features/importStore.js';
-import { ChangedMeanwhileError, UnknownSpecimenError } from './features/specimenStore.js';
+import { JobChangedError, UnknownJobError } from './features/jobStore.js';
+import { PhotographError, PhotographTooLargeError, UnknownPhotographError } from './features/photographStore.js';
+import { ShopChangedError } from './features/shopStore.js';
+import { ChangedMeanwhileError, NoSuchJobError, UnknownSpecimenError } from './features/specimenStore.js';
 
 /** Something named in a request is not there. */
 export class NotFoundError extends Error {}
@@ -23,15 +26,18 @@ interface Answer {
 
 const KIBIBYTE = 1024;
 
+const MISSING = [NotFoundError, UnknownSpecimenError, UnknownRecordError, UnknownImportError, UnknownJobError, UnknownPhotographError] as const;
+
 function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
   if (error instanceof NoJointError || error instanceof CompareError || error instanceof DesignationError || error instanceof VehicleNumberError)
     return { status: 400, body: { error: error.message } };
-  if (error instanceof NotFoundError || error instanceof UnknownSpecimenError || error instanceof UnknownRecordError || error instanceof UnknownImportError)
-    return { status: 404, body: { error: error.message } };
-  if (error instanceof TooLargeError) return { status: 413, body: { error: error.message } };
+  if (error instanceof PhotographError) return { status: 415, body: { error: error.message } };
+  if (error instanceof NoSuchJobError) return { status: 400, body: { error: error.message } };
+  if (MISSING.some((each) => error instanceof each)) return { status: 404, body: { error: error.message } };
+  if (error instanceof TooLargeError || error instanceof PhotographTooLargeError) return { status: 413, body: { error: error.message } };
   if (error instanceof RecordInUseError || error instanceof ImportStateError) return { status: 409, body: { error: error.message } };
-  if (error instanceof ChangedMeanwhileError || error instanceof RecordChangedError)
+  if (error instanceof ChangedMeanwhileError || error instanceof RecordChangedError || error instanceof JobChangedError || error instanceof ShopChangedError)
     return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
     return { status: 503, body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' } };

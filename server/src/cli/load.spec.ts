@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
-import { appWithDemo, demoCatalogue, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
+import { appWithDemo, demoCatalogue, demoJobs, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
 
 const run = promisify(execFile);
 const LOADER = fileURLToPath(new URL('load.js', import.meta.url));
@@ -40,9 +40,24 @@ describe('loading files', () => {
   it(
     'may be done again: what is there is replaced, specimens are left alone',
     async () => {
-      const [catalogue, specimens] = [await demoCatalogue(), await demoSpecimens()];
-      expect((await load(catalogue, specimens)).said).toContain('40 specimens added');
-      expect((await load(catalogue, specimens)).said).toContain('0 specimens added');
+      const files = [await demoCatalogue(), await demoJobs(), await demoSpecimens()];
+      const first = await load(...files);
+      expect(first.said).toContain('2 jobs added');
+      expect(first.said).toContain('58 specimens added');
+      const again = await load(...files);
+      expect(again.said).toContain('0 jobs added');
+      expect(again.said).toContain('0 specimens added');
+    },
+    SLOW_MS,
+  );
+
+  it(
+    'says which file is wanted before, where a specimen names a job that is not there',
+    async () => {
+      const { ok, said } = await load(await demoSpecimens());
+      expect(ok).toBeFalse();
+      expect(said).toContain('The specimens cannot be loaded.');
+      expect(said).toContain('load the file of jobs before');
     },
     SLOW_MS,
   );

@@ -8,8 +8,10 @@ import {
   checkCatalogue,
   checkReadings,
   DataError,
+  JobFileSchema,
   SpecimenFileSchema,
   type Catalogue,
+  type JobFile,
   type Problem,
   type SpecimenFile,
 } from '@which-bore/core';
@@ -18,11 +20,13 @@ import addFormats from 'ajv-formats';
 import { readConfig } from '../config.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
-import { SpecimenStore, UnknownSpecimenError } from '../features/specimenStore.js';
+import { JobChangedError, JobStore, UnknownJobError } from '../features/jobStore.js';
+import { NoSuchJobError, SpecimenStore, UnknownSpecimenError } from '../features/specimenStore.js';
 
 const ajv = new Ajv({ allErrors: true, discriminator: true });
 addFormats.default(ajv);
 const isCatalogue = ajv.compile<Catalogue>(CatalogueSchema);
+const isJobFile = ajv.compile<JobFile>(JobFileSchema);
 const isSpecimenFile = ajv.compile<SpecimenFile>(SpecimenFileSchema);
 
 const schemaProblems = (errors: typeof isCatalogue.errors): Problem[] =>
@@ -42,11 +46,35 @@ async function loadSpecimens(store: SpecimenStore, file: SpecimenFile): Promise<
     } catch (error) {
       if (!(error instanceof UnknownSpecimenError)) throw error;
       await store.save(specimen, 0).catch((failure: unknown) => {
+        if (failure instanceof NoSuchJobError)
+          throw new DataError('The specimens cannot be loaded.', [
+            { where: specimen.name, what: `it names the job ${specimen.job ?? ''}, which is not there; load the file of jobs before.` },
+          ]);
         // Deleted by a user: it stays deleted.
         if (!(failure instanceof UnknownSpecimenError)) throw failure;
       });
       added++;
     }
+  }
+  return added;
+}
+
+/** Jobs that are there already, or were deleted by a user, are left alone. */
+async function loadJobs(store: JobStore, file: JobFile): Promise<number> {
+  let added = 0;
+  for (const job of file.jobs) {
+    const problems = checkReadings(
+      'variant',
+      job.readings.map(({ is }) => is),
+      job.name,
+    );
+    if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
+    await store.save(job, 0).then(
+      () => added++,
+      (error: unknown) => {
+        if (!(error instanceof JobChangedError) && !(error instanceof UnknownJobError)) throw error;
+      },
+    );
   }
   return added;
 }
@@ -61,11 +89,16 @@ try {
       if (problems.length > 0) throw new DataError(`${path} cannot be loaded.`, problems);
       await new CatalogueStore(database).load(content, 'loaded from a file');
       console.log(`${path}: ${content.patterns.length} patterns.`);
+    } else if (isJobFile(content)) {
+      console.log(`${path}: ${await loadJobs(new JobStore(database), content)} jobs added.`);
     } else if (isSpecimenFile(content)) {
       console.log(`${path}: ${await loadSpecimens(new SpecimenStore(database), content)} specimens added.`);
     } else {
       const format = typeof content === 'object' && content !== null && 'format' in content ? content.format : undefined;
-      throw new DataError(`${path} cannot be loaded.`, schemaProblems(format === 'which-bore-specimens' ? isSpecimenFile.errors : isCatalogue.errors));
+      throw new DataError(
+        `${path} cannot be loaded.`,
+        schemaProblems(format === 'which-bore-specimens' ? isSpecimenFile.errors : format === 'which-bore-jobs' ? isJobFile.errors : isCatalogue.errors),
+      );
     }
   }
 } finally {

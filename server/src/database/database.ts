@@ -3,6 +3,7 @@ import { ENTITIES } from './entities.js';
 import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
 import { Catalogue1700000000002 } from './migrations/1700000000002-catalogue.js';
 import { Imports1700000000003 } from './migrations/1700000000003-imports.js';
+import { Identification1700000000004 } from './migrations/1700000000004-identification.js';
 
 /** The database cannot be reached now. Nothing is wrong with the request. */
 export class DatabaseAwayError extends Error {
@@ -45,7 +46,7 @@ export class Database {
       type: 'postgres',
       url,
       entities: ENTITIES,
-      migrations: [Ground1700000000001, Catalogue1700000000002, Imports1700000000003],
+      migrations: [Ground1700000000001, Catalogue1700000000002, Imports1700000000003, Identification1700000000004],
       migrationsTransactionMode: 'each',
       synchronize: false,
       logging: false,

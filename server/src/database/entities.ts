@@ -1,4 +1,4 @@
-import type { CatalogueRecord, KindId, RecordOf, RecordType, Understood } from '@which-bore/core';
+import type { CatalogueRecord, KindId, Reach, Reading, RecordOf, RecordType, Shop, Understood } from '@which-bore/core';
 import { EntitySchema } from 'typeorm';
 import type { Count } from '../transfer/importTask.js';
 import type { Choices, TakenTable } from '../transfer/source.js';
@@ -40,7 +40,72 @@ export interface SpecimenRow {
   createdAt: Date;
   updatedAt: Date;
   deletedAt: Date | null;
+  jobId: string | null;
+  state: Reach | null;
+  skipped: string[];
   readings?: ReadingRow[];
+}
+
+/** One engine on order. Its readings are few and always read whole. */
+export interface JobRow {
+  id: string;
+  name: string;
+  readings: Reading[];
+  note: string | null;
+  version: number;
+  createdAt: Date;
+  updatedAt: Date;
+  deletedAt: Date | null;
+}
+
+/** What became of a reading: as it was, and as it is since. */
+export interface ReadingChangeRow {
+  id: string;
+  specimenId: string;
+  readingId: string;
+  at: Date;
+  who: string;
+  operation: 'added' | 'changed' | 'removed';
+  before: Understood | null;
+  after: Understood | null;
+}
+
+/** A photograph of a mark or of the part, without what the camera added to it. */
+export interface PhotographRow {
+  id: string;
+  specimenId: string;
+  readingId: string | null;
+  name: string;
+  width: number;
+  height: number;
+  image: Buffer;
+  thumbnail: Buffer;
+  at: Date;
+  who: string;
+  deletedAt: Date | null;
+}
+
+/** One row: what the shop says of itself. */
+export interface ShopRow {
+  id: number;
+  document: Shop;
+  version: number;
+}
+
+/** One drill that was gone through. */
+export interface DrillRow {
+  id: string;
+  at: Date;
+  who: string;
+  level: string;
+  kind: string;
+  pattern: string | null;
+  named: string | null;
+  correct: boolean;
+  minutes: number;
+  engineMinutes: number;
+  wasted: number;
+  score: number;
 }
 
 export interface ReadingRow {
@@ -134,6 +199,9 @@ export const SpecimenEntity = new EntitySchema<SpecimenRow>({
     createdAt: { type: 'timestamptz', name: 'created_at' },
     updatedAt: { type: 'timestamptz', name: 'updated_at' },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+    jobId: { type: 'uuid', name: 'job_id', nullable: true },
+    state: { type: 'text', nullable: true },
+    skipped: { type: 'jsonb', default: [] },
   },
   relations: { readings: { type: 'one-to-many', target: 'reading', inverseSide: 'specimen' } },
 });
@@ -183,4 +251,86 @@ export const ImportRowEntity = new EntitySchema<ImportRowRow>({
   },
 });
 
-export const ENTITIES = [...Object.values(RECORD_ENTITIES), ChangeEntity, ImportEntity, ImportRowEntity, CatalogueStateEntity, SpecimenEntity, ReadingEntity];
+export const JobEntity = new EntitySchema<JobRow>({
+  name: 'job',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    name: { type: 'text' },
+    readings: { type: 'jsonb', default: [] },
+    note: { type: 'text', nullable: true },
+    version: { type: 'int' },
+    createdAt: { type: 'timestamptz', name: 'created_at' },
+    updatedAt: { type: 'timestamptz', name: 'updated_at' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export const ReadingChangeEntity = new EntitySchema<ReadingChangeRow>({
+  name: 'reading_change',
+  columns: {
+    id: { type: 'bigint', primary: true, generated: true },
+    specimenId: { type: 'uuid', name: 'specimen_id' },
+    readingId: { type: 'uuid', name: 'reading_id' },
+    at: { type: 'timestamptz' },
+    who: { type: 'text' },
+    operation: { type: 'text' },
+    before: { type: 'jsonb', nullable: true },
+    after: { type: 'jsonb', nullable: true },
+  },
+});
+
+export const PhotographEntity = new EntitySchema<PhotographRow>({
+  name: 'photograph',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    specimenId: { type: 'uuid', name: 'specimen_id' },
+    readingId: { type: 'uuid', name: 'reading_id', nullable: true },
+    name: { type: 'text' },
+    width: { type: 'int' },
+    height: { type: 'int' },
+    // Only fetched when the picture itself is asked for.
+    image: { type: 'bytea', select: false },
+    thumbnail: { type: 'bytea', select: false },
+    at: { type: 'timestamptz' },
+    who: { type: 'text' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export const ShopEntity = new EntitySchema<ShopRow>({
+  name: 'shop',
+  columns: { id: { type: 'int', primary: true }, document: { type: 'jsonb' }, version: { type: 'int' } },
+});
+
+export const DrillEntity = new EntitySchema<DrillRow>({
+  name: 'drill',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    at: { type: 'timestamptz' },
+    who: { type: 'text' },
+    level: { type: 'text' },
+    kind: { type: 'text' },
+    pattern: { type: 'text', nullable: true },
+    named: { type: 'text', nullable: true },
+    correct: { type: 'boolean' },
+    minutes: { type: 'real' },
+    engineMinutes: { type: 'real', name: 'engine_minutes' },
+    wasted: { type: 'int' },
+    score: { type: 'int' },
+  },
+});
+
+export const ENTITIES = [
+  ...Object.values(RECORD_ENTITIES),
+  ChangeEntity,
+  ImportEntity,
+  ImportRowEntity,
+  CatalogueStateEntity,
+  SpecimenEntity,
+  ReadingEntity,
+  JobEntity,
+  ReadingChangeEntity,
+  PhotographEntity,
+  ShopEntity,
+  DrillEntity,
+];

@@ -15,7 +15,7 @@ interface InterchangeAnswer {
     recipient: string;
     verdict: string;
     says: string;
-    needs: string[];
+    needs: { id: string }[];
     joints: { checks: { id: string; because: string; work: { says: string }[] }[] }[];
   }[];
 }
@@ -34,7 +34,7 @@ describe('the API', () => {
 
   it('identifies with the numbers of the core itself', async () => {
     const answer = (await post('/api/identify', { kind: 'crank', entry: ENTRY, most: 3 })).json<LineUpAnswer>();
-    const core = identify(indexCatalogue('crank', catalogue.patterns), readEntry(ENTRY, 'crank').words, 3);
+    const core = identify(indexCatalogue('crank', catalogue), readEntry(ENTRY, 'crank').words, 3);
     expect(answer.status).toBe(core.status);
     expect(answer.none).toBe(core.none);
     expect(answer.candidates.map((each) => [each.pattern, each.probability, each.pulls.map((pull) => [pull.decibans, pull.why])])).toEqual(
@@ -55,9 +55,11 @@ describe('the API', () => {
 
   it('gives each of the four verdicts', async () => {
     const recipients = ['sluice-block-low-small', 'sluice-block-low-large', 'sluice-block-pump', 'skerry-block-4-early'];
-    const { swaps } = (await post('/api/interchange', { donor: { pattern: 'sluice-crank-3375-forged' }, recipients })).json<InterchangeAnswer>();
+    const { swaps } = (
+      await post('/api/interchange', { donors: [{ pattern: 'sluice-crank-3375-forged' }], recipients: recipients.map((pattern) => ({ pattern })) })
+    ).json<InterchangeAnswer>();
     expect(swaps.map((each) => each.verdict)).toEqual(['fits', 'fitsWithWork', 'cannotTell', 'doesNotFit']);
-    expect(swaps[2]?.needs).toEqual(['block.crankcase.swing']);
+    expect(swaps[2]?.needs.map(({ id }) => id)).toEqual(['block.crankcase.swing']);
     expect(swaps[1]?.joints[0]?.checks.find((check) => check.id === 'oilClearance')?.work[0]?.says).toContain('spacer shells');
   });
 
@@ -69,7 +71,7 @@ describe('the API', () => {
       readings: readEntry(ENTRY, 'crank').words.map((is, at) => ({ id: `7a0d5a1e-3f7f-4f43-8f25-00000000000${at}`, at: '2026-03-02T08:10:00.000Z', is })),
     };
     const verdict = async (donor: object) =>
-      (await post('/api/interchange', { donor, recipients: ['sluice-block-low-large'] })).json<InterchangeAnswer>().swaps[0]?.verdict;
+      (await post('/api/interchange', { donors: [donor], recipients: [{ pattern: 'sluice-block-low-large' }] })).json<InterchangeAnswer>().swaps[0]?.verdict;
     expect(await verdict({ specimen })).toBe('cannotTell');
     expect(await verdict({ specimen, as: 'sluice-crank-3375-forged' })).toBe('fitsWithWork');
   });
@@ -83,13 +85,13 @@ describe('the API', () => {
       ['/api/identify', `{"kind":"crank","readings":[${size.replace('NUMBER', '"Infinity"')}]}`, 400, /values\[0\].*number/],
       ['/api/identify', { kind: 'wing' }, 400, /block, crank, mainShell/],
       ['/api/identify', { kind: 'crank', entry: 'x'.repeat(BODY_LIMIT) }, 413, /at most 1024 KiB/],
-      ['/api/interchange', { donor: { pattern: 'no-such' }, recipients: ['ambit-block-3'] }, 404, /donor\.pattern.*no-such/],
-      ['/api/interchange', { donor: { pattern: 'ambit-crank-3' }, recipients: ['no-such'] }, 404, /recipients\[0\].*no-such/],
-      ['/api/interchange', { donor: { pattern: 'ambit-block-3' }, recipients: ['ambit-block-3'] }, 400, /a crank goes into a block/],
-      ['/api/interchange', { donor: {}, recipients: ['ambit-block-3'] }, 400, /body\.donor/],
+      ['/api/interchange', { donors: [{ pattern: 'no-such' }], recipients: [{ pattern: 'ambit-block-3' }] }, 404, /donors\[0\]\.pattern.*no-such/],
+      ['/api/interchange', { donors: [{ pattern: 'ambit-crank-3' }], recipients: [{ pattern: 'no-such' }] }, 404, /recipients\[0\].*no-such/],
+      ['/api/interchange', { donors: [{ pattern: 'ambit-valve-intake-34' }], recipients: [{ pattern: 'ambit-block-3' }] }, 400, /do not meet in any joint/],
+      ['/api/interchange', { donors: [{}], recipients: [{ pattern: 'ambit-block-3' }] }, 400, /body\.donors/],
       [
         '/api/interchange',
-        { donor: { pattern: 'ambit-crank-3', specimenId: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11' }, recipients: ['ambit-block-3'] },
+        { donors: [{ pattern: 'ambit-crank-3', specimenId: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11' }], recipients: [{ pattern: 'ambit-block-3' }] },
         400,
         /exactly one/,
       ],

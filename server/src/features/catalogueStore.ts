@@ -4,10 +4,10 @@ import {
   CATALOGUE_VERSION,
   CatalogueLookup,
   indexCatalogue,
+  indexEngines,
   indexSearch,
   isKindId,
   LIST_OF,
-  partFromPattern,
   RECORD_NAMES,
   RECORD_TYPES,
   type AuditFinding,
@@ -15,7 +15,6 @@ import {
   type CatalogueIndex,
   type CatalogueRecord,
   type KindId,
-  type Part,
   type RecordOf,
   type RecordType,
   type SearchIndex,
@@ -28,7 +27,7 @@ import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, ty
 /** The catalogue as it stands at one revision, with what is worked out from it kept until the next. */
 export class CatalogueSnapshot extends CatalogueLookup {
   private readonly indexes = new Map<KindId, CatalogueIndex>();
-  private shellParts: readonly Part[] | undefined;
+  private engineIndex: CatalogueIndex | undefined;
   private searchIndex: SearchIndex | undefined;
   private audited: readonly AuditFinding[] | undefined;
 
@@ -40,9 +39,15 @@ export class CatalogueSnapshot extends CatalogueLookup {
   }
 
   index(kind: KindId): CatalogueIndex {
-    const known = this.indexes.get(kind) ?? indexCatalogue(kind, this.catalogue.patterns);
+    const known = this.indexes.get(kind) ?? indexCatalogue(kind, this.catalogue);
     this.indexes.set(kind, known);
     return known;
+  }
+
+  /** Engine variants, laid out for identification. */
+  get engines(): CatalogueIndex {
+    this.engineIndex ??= indexEngines(this.catalogue);
+    return this.engineIndex;
   }
 
   get search(): SearchIndex {
@@ -53,12 +58,6 @@ export class CatalogueSnapshot extends CatalogueLookup {
   get findings(): readonly AuditFinding[] {
     this.audited ??= audit(this);
     return this.audited;
-  }
-
-  /** Shells and spacers, free to be put between any two parts. */
-  get shells(): readonly Part[] {
-    this.shellParts ??= this.ofKind('mainShell').map((pattern) => partFromPattern(pattern, this.label(pattern.id)));
-    return this.shellParts;
   }
 }
 

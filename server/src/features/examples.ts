@@ -1,4 +1,4 @@
-import type { IdentifyRequest, InterchangeRequest, Specimen } from '@which-bore/core';
+import type { GridRequest, IdentifyRequest, InterchangeRequest, Specimen, WhatElseRequest } from '@which-bore/core';
 
 /** One example for each route of the documentation, all of them readings of the demo's frost fan crank. */
 const readings: Specimen['readings'] = [
@@ -27,10 +27,31 @@ export const IDENTIFY_EXAMPLE: IdentifyRequest = {
   units: 'metric',
 };
 
-export const INTERCHANGE_EXAMPLE: InterchangeRequest = {
-  donor: { pattern: 'sluice-crank-3375-forged' },
-  recipients: ['sluice-block-low-small', 'sluice-block-low-large'],
+export const JOB_EXAMPLE = {
+  name: 'Frost fan of the upper orchard',
+  readings: [
+    { id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e50', at: '2026-03-02T08:00:00.000Z', is: { sort: 'claim', text: 'year 1962', about: 'year', value: '1962' } },
+  ],
+  version: 0,
+};
+
+export const ENGINE_EXAMPLE = {
+  entry: 'year 1962, machine frost fan',
+  specimens: [{ id: SUMMARY_EXAMPLE.id, name: SPECIMEN_EXAMPLE.name, kind: SPECIMEN_EXAMPLE.kind, readings }],
   units: 'inch',
+};
+
+export const INTERCHANGE_EXAMPLE: InterchangeRequest = {
+  donors: [{ pattern: 'sluice-crank-3375-forged' }],
+  recipients: [{ pattern: 'sluice-block-low-large' }, { variant: 'sluice-361' }],
+  units: 'inch',
+};
+
+export const WHAT_ELSE_EXAMPLE: WhatElseRequest = { part: { pattern: 'skerry-crank-6-112' }, kind: 'block', side: 'recipient', most: 10 };
+
+export const GRID_EXAMPLE: GridRequest = {
+  donors: { kind: 'crank' },
+  recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large'] },
 };
 
 export const READ_EXAMPLE = { kind: 'crank', entry: 'cast 41?7 main 2.349 mm' };

@@ -1,6 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { checkReadings, DataError, KindIdSchema, SpecimenSchema } from '@which-bore/core';
+import { whoOf } from './records.js';
 import { SPECIMEN_EXAMPLE, SUMMARY_EXAMPLE } from './examples.js';
 import type { SpecimenStore } from './specimenStore.js';
 
@@ -15,6 +16,15 @@ const Summary = Type.Object({
   readings: Type.Integer(),
   version: Version,
   updatedAt: Type.String(),
+  job: Type.Optional(Type.String({ description: 'The job whose engine it belongs to' })),
+});
+const Change = Type.Object({
+  reading: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }),
+  at: Type.String(),
+  who: Type.String(),
+  operation: Type.Union([Type.Literal('added'), Type.Literal('changed'), Type.Literal('removed')]),
+  before: Type.Optional(Type.Any()),
+  after: Type.Optional(Type.Any()),
 });
 
 /** Specimens: list, read, write, delete, bring back. */
@@ -43,8 +53,13 @@ export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> 
       const ids = new Set(specimen.readings.map((reading) => reading.id));
       if (ids.size < specimen.readings.length) problems.push({ where: 'body.readings', what: 'two readings have the same id; give each its own.' });
       if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
-      return store.save(specimen, version);
+      return store.save(specimen, version, whoOf(request));
     },
+  );
+  app.get(
+    '/specimens/:id/history',
+    { schema: { summary: 'What became of the readings of a specimen', tags: ['bench'], params: Params, response: { 200: Type.Array(Change) } } },
+    (request) => store.history(request.params.id),
   );
   app.delete(
     '/specimens/:id',

@@ -1,7 +1,7 @@
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Catalogue, SpecimenFile } from '@which-bore/core';
+import type { Catalogue, JobFile, SpecimenFile } from '@which-bore/core';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
 import { Database } from '../database/database.js';
@@ -10,6 +10,7 @@ import { CatalogueStore } from './catalogueStore.js';
 const json = async (name: string): Promise<unknown> => JSON.parse(await readFile(new URL(`../../../demo-data/${name}`, import.meta.url), 'utf8'));
 
 export const demoCatalogue = async (): Promise<Catalogue> => (await json('catalogue.json')) as Catalogue;
+export const demoJobs = async (): Promise<JobFile> => (await json('jobs.json')) as JobFile;
 export const demoSpecimens = async (): Promise<SpecimenFile> => (await json('specimens.json')) as SpecimenFile;
 
 /** Address of the database the tests may do with as they like. */
@@ -24,7 +25,7 @@ export async function withDemo(): Promise<void> {
   const database = new Database(testDatabaseUrl(), () => undefined);
   await database.open();
   await database.connection.query(
-    'TRUNCATE import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
+    'TRUNCATE drill, shop, photograph, reading_change, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
   );
   await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
   await database.close();
@@ -33,7 +34,7 @@ export async function withDemo(): Promise<void> {
 /** An application over an emptied database that holds the demo catalogue. Close it after use. */
 export async function appWithDemo(): Promise<FastifyInstance> {
   const uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
-  const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent', uploads });
+  const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'error', uploads });
   app.addHook('onClose', () => rm(uploads, { recursive: true, force: true }));
   await withDemo();
   return app;

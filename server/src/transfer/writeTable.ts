@@ -68,12 +68,13 @@ async function* rowsOf(records: Records, table: TableId, columns: readonly Colum
 
 /** One table as CSV, UTF-8 with its mark so that spreadsheets see it, lines ended as RFC 4180 has them. */
 export async function writeCsv(records: Records, table: TableId): Promise<Readable> {
-  return csvOf(records, table, await columnsOf(records, table));
+  return csvOf(rowsOf(records, table, await columnsOf(records, table)));
 }
 
-function csvOf(records: Records, table: TableId, columns: readonly Column[]): Readable {
+/** Rows as CSV, UTF-8 with its mark so that spreadsheets see it, lines ended as RFC 4180 has them. */
+export function csvOf(rows: AsyncIterable<readonly string[]>): Readable {
   const out = stringify({ bom: true, record_delimiter: 'windows' });
-  pipeline(Readable.from(rowsOf(records, table, columns)), out).catch((error: unknown) => out.destroy(error as Error));
+  pipeline(Readable.from(rows), out).catch((error: unknown) => out.destroy(error as Error));
   return out;
 }
 
@@ -87,7 +88,7 @@ export function writeZip(records: Records): Readable {
     for (const table of TABLE_IDS) {
       const columns = await columnsOf(records, table);
       if (columns.length === 0) continue;
-      const csv = csvOf(records, table, columns);
+      const csv = csvOf(rowsOf(records, table, columns));
       const packed = new Promise<void>((resolve, reject) => {
         zip.once('entry', () => resolve());
         csv.once('error', reject);
@@ -122,20 +123,36 @@ class DatedWriter extends ExcelJS.stream.xlsx.WorkbookWriter {
   }
 }
 
+/** A sheet of a workbook: its name, and its rows, the first of which heads the others. */
+interface Sheet {
+  readonly name: string;
+  readonly rows: AsyncIterable<readonly string[]>;
+}
+
 /** Every table that has records, as sheets of one workbook, written row by row. */
 export function writeXlsx(records: Records): Readable {
+  return workbookOf(sheetsOf(records));
+}
+
+async function* sheetsOf(records: Records): AsyncGenerator<Sheet> {
+  for (const table of TABLE_IDS) {
+    const columns = await columnsOf(records, table);
+    if (columns.length > 0) yield { name: table, rows: rowsOf(records, table, columns) };
+  }
+}
+
+/** Sheets as a workbook, written row by row. */
+export function workbookOf(sheets: AsyncIterable<Sheet> | Iterable<Sheet>): Readable {
   const out = new PassThrough();
   const workbook = new DatedWriter({ stream: out, useStyles: true, useSharedStrings: false });
   workbook.created = DATE;
   workbook.modified = DATE;
   workbook.creator = 'Which Bore';
   void (async () => {
-    for (const table of TABLE_IDS) {
-      const columns = await columnsOf(records, table);
-      if (columns.length === 0) continue;
-      const sheet = workbook.addWorksheet(table, { views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }] });
+    for await (const { name, rows } of sheets) {
+      const sheet = workbook.addWorksheet(name, { views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }] });
       let written = 0;
-      for await (const cells of rowsOf(records, table, columns)) {
+      for await (const cells of rows) {
         const row = sheet.addRow(cells);
         if (written++ === 0) row.font = { bold: true };
         row.commit();

@@ -1,0 +1,161 @@
+import { CatalogueLookup, judgeSwap, say, settingOf, VERDICT_WORDS, type Catalogue } from '@which-bore/core';
+import { parse } from 'csv-parse/sync';
+import ExcelJS from 'exceljs';
+import { readFile } from 'node:fs/promises';
+import type { FastifyInstance } from 'fastify';
+import { appWithDemo, demoCatalogue, demoSpecimens } from './testing.js';
+
+interface Answer {
+  readonly donor: string;
+  readonly swaps: readonly {
+    readonly recipient: string;
+    readonly verdict: string;
+    readonly says: string;
+    readonly companions: readonly string[];
+    readonly leftOut: readonly { readonly joint: string }[];
+    readonly known: readonly { readonly result: string; readonly who?: string }[];
+    readonly reverse?: { readonly verdict: string; readonly donor: string };
+    readonly joints: readonly {
+      readonly id: string;
+      readonly checks: readonly {
+        readonly id: string;
+        readonly verdict: string;
+        readonly because: string;
+        readonly work: readonly { readonly price: number; readonly elsewhere: readonly { readonly check: string }[] }[];
+      }[];
+    }[];
+  }[];
+}
+interface GridAnswer {
+  readonly donors: readonly string[];
+  readonly recipients: readonly string[];
+  readonly joints: readonly { readonly id: string }[];
+  readonly verdicts: readonly string[];
+  readonly refusedBy: readonly (readonly (readonly number[])[])[];
+}
+
+const GRID = { donors: { kind: 'crank' }, recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large', 'sluice-block-pump'] } };
+
+describe('interchange through the API', () => {
+  let app: FastifyInstance;
+  let catalogue: Catalogue;
+
+  beforeAll(async () => {
+    app = await appWithDemo();
+    catalogue = await demoCatalogue();
+  });
+  afterAll(() => app.close());
+
+  const post = (url: string, payload: object) => app.inject({ method: 'POST', url: `/api/interchange${url}`, payload });
+  const judged = async (donors: readonly object[], ...recipients: readonly object[]) => (await post('', { donors, recipients })).json<Answer>().swaps;
+
+  it('judges a part for an engine, with what the core itself says, the records and the other way round', async () => {
+    const [swap] = await judged([{ pattern: 'skerry-crank-6-112' }], { pattern: 'skerry-block-6-early' });
+    const lookup = new CatalogueLookup(catalogue);
+    const core = judgeSwap(lookup, [{ pattern: 'skerry-crank-6-112' }], { pattern: 'skerry-block-6-early' }, settingOf(lookup));
+    expect(swap?.verdict).toBe(core.swap.verdict);
+    expect(swap?.says).toBe(say(core.swap.says, 'metric'));
+    expect(swap?.known[0]?.result).toBe('worksWithWork');
+    expect(swap?.known[0]?.who).toBe('Fernside Motors');
+    expect(swap?.reverse?.donor).toContain('six, stroke 104');
+  });
+
+  it('says of every joint, for each of its verdicts, what the core says', async () => {
+    const { specimens } = await demoSpecimens();
+    // A pattern's id, variant:id, or specimen:name, with =pattern where it is taken for one.
+    const party = (text: string): object => {
+      const [sort, rest = ''] = text.split(':');
+      if (sort === 'variant') return { variant: rest };
+      if (sort !== 'specimen') return { pattern: text };
+      const [name, as] = rest.split('=');
+      return { specimen: specimens.find((each) => each.name === name), ...(as === undefined ? {} : { as }) };
+    };
+    const rows = JSON.parse(await readFile(new URL('../../../core/src/testing/demoPairs.json', import.meta.url), 'utf8')) as (readonly string[])[];
+    for (const [joint, check, verdict, donor = '', recipient = '', says = ''] of rows) {
+      const [swap] = await judged([party(donor)], party(recipient));
+      const checks = swap?.joints.filter(({ id }) => id === joint).flatMap((each) => each.checks.filter(({ id }) => id === check)) ?? [];
+      expect(checks.some((each) => each.verdict === verdict && each.because.includes(says)))
+        .withContext(`${joint} ${check} ${donor} ${recipient}`)
+        .toBeTrue();
+    }
+  });
+
+  it('takes a set, and asks for what belongs to it where it is not whole', async () => {
+    const [alone] = await judged([{ pattern: 'skerry-piston-112-160-super' }], { variant: 'skerry-47' });
+    expect(alone?.companions).toEqual(['skerry-rod-drilled-42']);
+    const kit = ['skerry-piston-112-160-super', 'skerry-rod-drilled-42', 'skerry-pin-42'].map((pattern) => ({ pattern }));
+    const [whole] = await judged(kit, { variant: 'skerry-47' });
+    expect([whole?.verdict, whole?.companions]).toEqual(['fits', []]);
+  });
+
+  it('puts the internals of one engine into the block of another', async () => {
+    const [swap] = await judged([{ variant: 'sluice-306', internals: true }], { variant: 'sluice-361' });
+    expect(swap?.joints.map(({ id }) => id)).toEqual(jasmine.arrayContaining(['mains', 'location', 'deck', 'squish', 'compression']));
+    expect(swap?.verdict).toBe('doesNotFit');
+    const skirt = swap?.joints.find(({ id }) => id === 'pistonInBlock')?.checks.find(({ id }) => id === 'skirtClearance');
+    expect(skirt?.because).toContain('slap');
+  });
+
+  it('says what joints it could not look at for want of a part', async () => {
+    const [swap] = await judged([{ pattern: 'sluice-piston-400-3375-90' }], { pattern: 'sluice-block-low-large' });
+    expect(swap?.leftOut.map(({ joint }) => joint)).toContain('Compression');
+  });
+
+  it('prices work by the house rules', async () => {
+    const priceOf = async () => {
+      const [swap] = await judged([{ pattern: 'sluice-crank-3375-forged' }], { pattern: 'sluice-block-low-large' });
+      return swap?.joints[0]?.checks.find(({ id }) => id === 'oilClearance')?.work[0]?.price;
+    };
+    const usual = await priceOf();
+    const { shop } = (await app.inject({ url: '/api/shop' })).json<{ shop?: object }>();
+    const current = shop ?? (await app.inject({ url: '/api/shop' })).json<object>();
+    const put = await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...current, rules: { work: { spacerShells: { price: 999 } } } } });
+    expect(put.statusCode).withContext(put.body).toBe(200);
+    expect(usual).not.toBe(999);
+    expect(await priceOf()).toBe(999);
+  });
+
+  it('finds what else takes a part and what else goes where it is', async () => {
+    interface WhatElse {
+      readonly counts: Record<string, number>;
+      readonly best: readonly { readonly pattern: string; readonly verdict: string }[];
+    }
+    const takes = (await post('/what-else', { part: { pattern: 'sluice-crank-3375-forged' }, kind: 'block', side: 'recipient' })).json<WhatElse>();
+    expect(takes.best[0]).toEqual(jasmine.objectContaining({ pattern: 'sluice-block-low-small', verdict: 'fits' }));
+    expect(Object.values(takes.counts).reduce((a, b) => a + b)).toBe(catalogue.patterns.filter(({ kind }) => kind === 'block').length);
+    const goes = (await post('/what-else', { part: { pattern: 'sluice-block-low-small' }, kind: 'crank', side: 'donor', most: 3 })).json<WhatElse>();
+    expect(goes.best.length).toBe(3);
+    expect(goes.best.every(({ verdict }) => verdict === 'fits')).toBeTrue();
+  });
+
+  it('works out the grid, and writes it as CSV and as a workbook', async () => {
+    const grid = (await post('/grid', GRID)).json<GridAnswer>();
+    expect(grid.verdicts.length).toBe(grid.donors.length);
+    const [donor, recipient] = [grid.donors.indexOf('sluice-crank-3375-large'), grid.recipients.indexOf('sluice-block-low-small')];
+    expect(grid.verdicts[donor]?.[recipient]).toBe('x');
+    expect(grid.refusedBy[donor]?.[recipient]?.map((at) => grid.joints[at]?.id)).toEqual(['mains']);
+    const rows: string[][] = parse((await post('/grid.csv', GRID)).body, { bom: true });
+    expect(rows.length).toBe(grid.donors.length + 1);
+    expect(rows[donor + 1]?.[recipient + 1]).toBe(VERDICT_WORDS.doesNotFit);
+    const workbook = new ExcelJS.Workbook();
+    await workbook.xlsx.load((await post('/grid.xlsx', GRID)).rawPayload as unknown as ArrayBuffer);
+    const cell = workbook.worksheets[0]?.getRow(donor + 2).getCell(recipient + 2).value;
+    expect(cell).toBe(VERDICT_WORDS.doesNotFit);
+  });
+
+  it('says what is wrong, where and what to do', async () => {
+    const cases: readonly (readonly [string, object, number, RegExp])[] = [
+      ['', { donors: [{ variant: 'no-such' }], recipients: [{ pattern: 'ambit-block-3' }] }, 404, /donors\[0\]\.variant.*no-such/],
+      ['', { donors: [{ pattern: 'ambit-crank-3', variant: 'ambit-1200' }], recipients: [{ pattern: 'ambit-block-3' }] }, 400, /exactly one/],
+      ['', { donors: [], recipients: [{ pattern: 'ambit-block-3' }] }, 400, /donors/],
+      ['/what-else', { part: { pattern: 'ambit-crank-3' }, kind: 'valve', side: 'recipient' }, 400, /do not meet/],
+      ['/grid', { donors: { kind: 'crank' }, recipients: { kind: 'valve' } }, 400, /do not meet/],
+      ['/grid', { donors: { kind: 'crank', patterns: ['ambit-block-3'] }, recipients: { kind: 'block' } }, 404, /donors\.patterns.*ambit-block-3/],
+    ];
+    for (const [url, payload, status, said] of cases) {
+      const answer = await post(url, payload);
+      expect(answer.statusCode).withContext(answer.body).toBe(status);
+      expect(answer.body).toMatch(said);
+    }
+  });
+});
