@@ -3,7 +3,9 @@ import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import {
+  CameraOutline,
   CheckOutline,
+  PrinterOutline,
   CloseOutline,
   DeleteOutline,
   DownOutline,
@@ -20,6 +22,18 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(routes, withComponentInputBinding()),
-    provideNzIcons([CheckOutline, CloseOutline, DeleteOutline, DownOutline, EditOutline, EnterOutline, PlusOutline, SearchOutline, SwapOutline]),
+    provideNzIcons([
+      CameraOutline,
+      PrinterOutline,
+      CheckOutline,
+      CloseOutline,
+      DeleteOutline,
+      DownOutline,
+      EditOutline,
+      EnterOutline,
+      PlusOutline,
+      SearchOutline,
+      SwapOutline,
+    ]),
   ],
 };

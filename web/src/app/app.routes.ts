@@ -16,6 +16,16 @@ export const routes: Routes = [
   { matcher: benchAddress, title: 'Bench · Which Bore', loadComponent: async () => (await import('./bench/benchStation')).BenchStation },
   { path: 'compare', title: 'Compare · Which Bore', loadComponent: async () => (await import('./compare/compareStation')).CompareStation },
   { path: 'swap', title: 'Swap · Which Bore', loadComponent: async () => (await import('./swap/swapStation')).SwapStation },
+  { path: 'swap/grid', title: 'Many against many · Which Bore', loadComponent: async () => (await import('./swap/gridPage')).GridPage },
+  {
+    path: 'card/:specimen',
+    title: 'Bench card · Which Bore',
+    loadComponent: async () => (await import('./bench/benchCard')).BenchCard,
+  },
+  { path: 'jobs', title: 'Jobs · Which Bore', loadComponent: async () => (await import('./jobs/jobList')).JobList },
+  { path: 'jobs/:id', title: 'Job · Which Bore', loadComponent: async () => (await import('./jobs/jobStation')).JobStation },
+  { path: 'rules', title: 'House rules · Which Bore', loadComponent: async () => (await import('./rules/rulesStation')).RulesStation },
+  { path: 'drill', title: 'Drill · Which Bore', loadComponent: async () => (await import('./drill/drillStation')).DrillStation },
   { path: 'shelf', title: 'Shelf · Which Bore', loadComponent: async () => (await import('./shelf/shelfStation')).ShelfStation },
   {
     path: 'catalogue',

@@ -1,21 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { partFromSpecimen, type Specimen } from '@which-bore/core';
+import { Drawer, featureOf, idFrom, markPlaceOf, partFromSpecimen, patternFromReadings, sayLook, type Specimen } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
+import { finalize } from 'rxjs';
+import { Api, ApiError } from '../data/api';
+import { CatalogueData } from '../data/catalogueData';
+import { Preferences } from '../data/preferences';
+import { ShopData } from '../data/shopData';
+import { UndoBar } from '../data/undoBar';
 import { Specimens } from '../data/specimens';
 import { CompareLink } from '../ui/compareLink';
 import { PartDrawing } from '../ui/drawing/partDrawing';
-import { LineUpList } from './lineUpList';
+import { LineUpList } from '../ui/lineUp/lineUpList';
+import { patternNaming } from '../ui/lineUp/naming';
+import { NextCheck } from './nextCheck';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
 
 /** The part on the bench: what was read of it, what it may be, and its picture. */
 @Component({
   selector: 'wb-bench-station',
-  imports: [CompareLink, LineUpList, NzButtonModule, NzIconModule, PartDrawing, RouterLink, SizeTable, Tray],
+  imports: [CompareLink, LineUpList, NextCheck, NzButtonModule, NzIconModule, PartDrawing, RouterLink, SizeTable, Tray],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './benchStation.html',
   styleUrl: './benchStation.less',
@@ -24,6 +32,10 @@ export class BenchStation {
   protected readonly bench = inject(Bench);
   private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
+  private readonly api = inject(Api);
+  private readonly catalogueData = inject(CatalogueData);
+  private readonly preferences = inject(Preferences);
+  private readonly undoBar = inject(UndoBar);
 
   /** Id of the specimen, from the address. */
   readonly specimen = input<string>();
@@ -47,6 +59,8 @@ export class BenchStation {
   });
   protected readonly pattern = computed(() => this.bench.catalogue()?.pattern(this.shownCandidate()));
 
+  protected readonly drawer = toSignal(inject(ShopData).drawer$, { initialValue: new Drawer() });
+
   /** The specimen with the words being typed, so that the drawing follows them. */
   private readonly asTyped = computed((): Specimen => {
     const typed = this.bench.draftEntry().words.map((is, at) => ({ id: `draft-${at}`, at: '', is }));
@@ -57,10 +71,10 @@ export class BenchStation {
       readings: [...this.bench.readings(), ...typed],
     };
   });
-  protected readonly measured = computed(() => partFromSpecimen(this.asTyped()));
+  protected readonly measured = computed(() => partFromSpecimen(this.asTyped(), undefined, this.drawer()));
   protected readonly drawn = computed(() => {
     const pattern = this.pattern();
-    return partFromSpecimen(this.asTyped(), pattern?.kind === this.bench.kind() ? pattern : undefined);
+    return partFromSpecimen(this.asTyped(), pattern?.kind === this.bench.kind() ? pattern : undefined, this.drawer());
   });
 
   constructor() {
@@ -79,6 +93,52 @@ export class BenchStation {
         if (this.specimen() === id) this.opening.set(state);
       });
     });
+  }
+
+  protected readonly naming = computed(() => {
+    const catalogue = this.bench.catalogue();
+    return catalogue && patternNaming(catalogue);
+  });
+  /** Where on the drawing the next check is. */
+  protected readonly wanted = computed(() => this.bench.identified()?.advice.checks[0]?.drawing);
+  protected readonly calculate = (pattern: string, text: string) => this.bench.calculation(pattern, text);
+
+  protected readonly adding = signal(false);
+  protected readonly refused = signal<string | undefined>(undefined);
+
+  /** Puts the part into the catalogue as a pattern of its own, and goes to it. */
+  protected addPattern(specimen: Specimen): void {
+    const name = this.preferences.name().trim();
+    const id = `${idFrom(specimen.name)}-${specimen.id.slice(0, 6)}`;
+    const pattern = patternFromReadings(specimen, id, new Date().toISOString().slice(0, 10), name === '' ? undefined : name);
+    this.adding.set(true);
+    this.refused.set(undefined);
+    this.api
+      .putRecord('pattern', pattern, 0)
+      .pipe(finalize(() => this.adding.set(false)))
+      .subscribe({
+        next: ({ version }) => {
+          this.catalogueData.refresh();
+          this.undoBar.offer(`Added “${pattern.name}” to the catalogue.`, () =>
+            this.api.removeRecord('pattern', id, version).subscribe({ next: () => this.catalogueData.refresh(), error: () => undefined }),
+          );
+          void this.router.navigate(['/catalogue/pattern', id]);
+        },
+        error: (error: unknown) => this.refused.set(error instanceof ApiError ? error.message : 'It could not be added. Try again.'),
+      });
+  }
+
+  protected see({ feature, option }: { readonly feature: string; readonly option: string }): void {
+    const seen = featureOf(feature);
+    this.go(this.bench.take({ sort: 'look', text: sayLook(seen, option), feature, option }));
+  }
+
+  protected noMark(place: string): void {
+    this.go(this.bench.take({ sort: 'mark', text: `no mark on ${markPlaceOf(place).words[0] ?? markPlaceOf(place).name}`, characters: '', place }));
+  }
+
+  private go(specimen: string): void {
+    if (this.specimen() === undefined) void this.router.navigate(['/bench', specimen]);
   }
 
   protected choose(candidate: string): void {

@@ -1,5 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { digitsOf, KINDS, middle, partFromPattern, sayLook, type Part, type Pattern } from '@which-bore/core';
+import {
+  decideWithin,
+  digitsOf,
+  Drawer,
+  finerTool,
+  KINDS,
+  middle,
+  partFromPattern,
+  sayLook,
+  showValue,
+  type Interval,
+  type Parameter,
+  type Part,
+  type Pattern,
+} from '@which-bore/core';
 import { Preferences } from '../data/preferences';
 
 interface Row {
@@ -9,6 +23,8 @@ interface Row {
   readonly mine: string | undefined;
   readonly theirs: string | undefined;
   readonly differs: string | undefined;
+  /** Why it stands so, where that is not plain. */
+  readonly why?: string;
   readonly look: boolean;
 }
 
@@ -23,8 +39,10 @@ interface Row {
           <tr>
             <th scope="col">Sizes in {{ units() }}</th>
             <th scope="col">This part</th>
-            <th scope="col">{{ against() ? 'Candidate' : '' }}</th>
-            <th scope="col">{{ against() ? 'Off' : '' }}</th>
+            @if (against()) {
+              <th scope="col">Candidate</th>
+              <th scope="col">Off</th>
+            }
           </tr>
         </thead>
         <tbody>
@@ -32,8 +50,10 @@ interface Row {
             <tr>
               <th scope="row" [title]="row.definition">{{ row.name }}</th>
               <td class="figures mine" [class.look]="row.look">{{ row.mine ?? '' }}</td>
-              <td class="figures" [class.look]="row.look">{{ row.theirs ?? '' }}</td>
-              <td class="figures off">{{ row.differs ?? '' }}</td>
+              @if (against()) {
+                <td class="figures" [class.look]="row.look">{{ row.theirs ?? '' }}</td>
+                <td class="figures off" [title]="row.why ?? ''">{{ row.differs ?? '' }}</td>
+              }
             </tr>
           }
         </tbody>
@@ -85,6 +105,8 @@ export class SizeTable {
   /** The part as measured alone. */
   readonly part = input.required<Part>();
   readonly against = input<Pattern>();
+  /** The shop's instruments, of which a finer one may be named. */
+  readonly drawer = input(new Drawer());
 
   protected readonly units = computed(() => (this.preferences.units() === 'inch' ? 'inches' : 'mm'));
 
@@ -111,7 +133,7 @@ export class SizeTable {
         definition: parameter.definition,
         mine: found === undefined ? undefined : digitsOf(found, parameter.quantity, units),
         theirs: theirs && `${digitsOf(theirs.interval.low, parameter.quantity, units)} – ${digitsOf(theirs.interval.high, parameter.quantity, units)}`,
-        differs: off === undefined ? undefined : off === 0 ? 'inside' : `${off > 0 ? '+' : ''}${digitsOf(off, parameter.quantity, units)}`,
+        ...this.judged(parameter, mine?.interval, theirs?.interval, off ?? 0),
         look: false,
       };
     });
@@ -132,4 +154,16 @@ export class SizeTable {
     });
     return [...sizes, ...looks].filter((row) => row.mine !== undefined || row.theirs !== undefined);
   });
+
+  /** Inside or outside the limits once the instrument's uncertainty is guarded in; or that it cannot tell, and what can. */
+  private judged(parameter: Parameter, mine: Interval | undefined, theirs: Interval | undefined, off: number): Pick<Row, 'differs' | 'why'> {
+    if (!mine || !theirs) return { differs: undefined };
+    const units = this.preferences.units();
+    const said = off === 0 ? 'inside' : `${off > 0 ? '+' : ''}${digitsOf(off, parameter.quantity, units)}`;
+    if (decideWithin(mine, theirs) !== 'cannotTell') return { differs: said };
+    const uncertain = (mine.high - mine.low) / 2;
+    const finer = finerTool(this.drawer(), parameter.instruments, middle(theirs), uncertain);
+    const why = `Uncertain by ${showValue(uncertain, parameter.quantity, units)} either way, so this instrument cannot tell whether it is inside. ${finer ? `${finer.name} can tell better.` : 'None of the shop’s is much finer.'}`;
+    return { differs: `${said} ?`, why };
+  }
 }

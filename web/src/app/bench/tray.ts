@@ -1,25 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, signal, viewChildren } from '@angular/core';
 import { KIND_IDS, KINDS, type KindId, type Reading } from '@which-bore/core';
 import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { Bench } from '../data/bench';
+import { Jobs } from '../data/jobs';
+import { Photographs } from '../data/photographs';
 import { UndoBar } from '../data/undoBar';
 import { ReadingWords } from '../ui/readingWords';
 import { GROUPS, shownAs } from '../ui/understood';
+import { Pictures } from './pictures';
+import { ReadingHistory } from './readingHistory';
 
 /** The readings as chips, grouped; each can be edited where it stands, and removed to see what changes. */
 @Component({
   selector: 'wb-tray',
-  imports: [FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, ReadingWords],
+  imports: [FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, Pictures, ReadingHistory, ReadingWords, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tray.html',
   styleUrl: './tray.less',
 })
 export class Tray {
   protected readonly bench = inject(Bench);
+  protected readonly photographs = inject(Photographs);
+  protected readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
   private readonly undoBar = inject(UndoBar);
   private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
 
@@ -30,6 +38,16 @@ export class Tray {
       (group) => group.readings.length > 0,
     ),
   );
+
+  constructor() {
+    effect(() => this.photographs.of(this.bench.specimen()?.id));
+  }
+
+  protected photograph(field: HTMLInputElement, reading: string | undefined): void {
+    const [file] = field.files ?? [];
+    if (file) this.photographs.add(file, reading);
+    field.value = '';
+  }
 
   protected more(reading: Reading): string {
     return shownAs(reading.is).more;

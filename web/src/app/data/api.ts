@@ -1,7 +1,18 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Catalogue, KindId, RecordOf, RecordType, Specimen, TableId } from '@which-bore/core';
-import { catchError, throwError, type Observable } from 'rxjs';
+import {
+  EMPTY_CATALOGUE,
+  type Catalogue,
+  type Job,
+  type KindId,
+  type RecordOf,
+  type RecordType,
+  type Shop,
+  type Specimen,
+  type TableId,
+  type Understood,
+} from '@which-bore/core';
+import { catchError, map, throwError, type Observable } from 'rxjs';
 import { Preferences } from './preferences';
 
 export interface StoredSpecimen extends Specimen {
@@ -16,6 +27,56 @@ export interface SpecimenSummary {
   readonly readings: number;
   readonly version: number;
   readonly updatedAt: string;
+  /** The job whose engine it belongs to. */
+  readonly job?: string;
+}
+
+/** What became of a reading. */
+export interface ReadingChange {
+  readonly reading: string;
+  readonly at: string;
+  readonly who: string;
+  readonly operation: 'added' | 'changed' | 'removed';
+  readonly before?: Understood;
+  readonly after?: Understood;
+}
+
+export interface Photograph {
+  readonly id: string;
+  /** The reading it shows. */
+  readonly reading?: string;
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly at: string;
+  readonly who: string;
+}
+
+export interface StoredJob extends Job {
+  readonly version: number;
+  readonly updatedAt: string;
+}
+
+export interface StoredShop extends Shop {
+  readonly version: number;
+}
+
+/** A drill as it ended. */
+export interface DrillRecord {
+  readonly id: string;
+  readonly level: string;
+  readonly kind: KindId;
+  readonly pattern?: string;
+  readonly named?: string;
+  readonly minutes: number;
+  readonly engineMinutes: number;
+  readonly wasted: number;
+  readonly score: number;
+}
+export interface RecordedDrill extends DrillRecord {
+  readonly at: string;
+  readonly who: string;
+  readonly right: boolean;
 }
 
 /** A record of the catalogue with the version it has on the server. */
@@ -114,8 +175,11 @@ export class Api {
   private readonly http = inject(HttpClient);
   private readonly preferences = inject(Preferences);
 
-  catalogue(): Observable<Catalogue> {
-    return this.asked(this.http.get<Catalogue>('/api/catalogue'));
+  /** The whole catalogue, with the tag of its state. */
+  catalogue(): Observable<{ readonly catalogue: Catalogue; readonly tag: string }> {
+    return this.asked(this.http.get<Catalogue>('/api/catalogue', { observe: 'response' })).pipe(
+      map(({ body, headers }) => ({ catalogue: body ?? EMPTY_CATALOGUE, tag: headers.get('etag') ?? '' })),
+    );
   }
 
   specimens(): Observable<SpecimenSummary[]> {
@@ -126,8 +190,79 @@ export class Api {
     return this.asked(this.http.get<StoredSpecimen>(`/api/specimens/${id}`));
   }
 
-  save({ id, name, kind, readings }: Specimen, version: number): Observable<StoredSpecimen> {
-    return this.asked(this.http.put<StoredSpecimen>(`/api/specimens/${id}`, { name, kind, readings, version }));
+  save({ id, ...specimen }: Specimen, version: number): Observable<StoredSpecimen> {
+    return this.asked(this.http.put<StoredSpecimen>(`/api/specimens/${id}`, { ...specimen, version }, this.signed()));
+  }
+
+  /** The grid of two kinds as a file. */
+  grid(ending: 'csv' | 'xlsx', donors: KindId, recipients: KindId): Observable<Blob> {
+    return this.asked(
+      this.http.post(`/api/interchange/grid.${ending}`, { donors: { kind: donors }, recipients: { kind: recipients } }, { responseType: 'blob' }),
+    );
+  }
+
+  /** What became of the readings of a specimen. */
+  history(id: string): Observable<ReadingChange[]> {
+    return this.asked(this.http.get<ReadingChange[]>(`/api/specimens/${id}/history`));
+  }
+
+  photographs(specimen: string): Observable<Photograph[]> {
+    return this.asked(this.http.get<Photograph[]>(`/api/specimens/${specimen}/photographs`));
+  }
+
+  /** @param reading the reading it shows, where it shows one */
+  addPhotograph(specimen: string, file: File, reading: string | undefined): Observable<Photograph> {
+    const form = new FormData();
+    form.append('file', file, file.name);
+    return this.asked(
+      this.http.post<Photograph>(`/api/specimens/${specimen}/photographs`, form, { params: reading === undefined ? {} : { reading }, ...this.signed() }),
+    );
+  }
+
+  removePhotograph(id: string): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/photographs/${id}`));
+  }
+
+  restorePhotograph(id: string): Observable<Photograph> {
+    return this.asked(this.http.post<Photograph>(`/api/photographs/${id}/restore`, undefined));
+  }
+
+  jobs(): Observable<StoredJob[]> {
+    return this.asked(this.http.get<StoredJob[]>('/api/jobs'));
+  }
+
+  job(id: string): Observable<StoredJob> {
+    return this.asked(this.http.get<StoredJob>(`/api/jobs/${id}`));
+  }
+
+  saveJob({ id, ...job }: Job, version: number): Observable<StoredJob> {
+    return this.asked(this.http.put<StoredJob>(`/api/jobs/${id}`, { ...job, version }, this.signed()));
+  }
+
+  removeJob(id: string): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/jobs/${id}`));
+  }
+
+  restoreJob(id: string): Observable<StoredJob> {
+    return this.asked(this.http.post<StoredJob>(`/api/jobs/${id}/restore`, undefined));
+  }
+
+  shop(): Observable<StoredShop> {
+    return this.asked(this.http.get<StoredShop>('/api/shop'));
+  }
+
+  saveShop(shop: Shop, version: number): Observable<StoredShop> {
+    return this.asked(this.http.put<StoredShop>('/api/shop', { ...shop, version }, this.signed()));
+  }
+
+  /** Drills gone through under one's name, last first. */
+  drills(): Observable<RecordedDrill[]> {
+    const name = this.preferences.name().trim();
+    return this.asked(this.http.get<RecordedDrill[]>('/api/drills', { params: name === '' ? {} : { who: name } }));
+  }
+
+  recordDrill(drill: DrillRecord): Observable<unknown> {
+    return this.asked(this.http.post('/api/drills', drill, this.signed()));
   }
 
   remove(id: string): Observable<unknown> {

@@ -1,8 +1,21 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { KINDS, LONGEST_ENTRY, readEntry, type Entry, type KindId, type LineUp, type Reading, type Specimen, type Understood } from '@which-bore/core';
-import { debounceTime, distinctUntilChanged, of, switchMap } from 'rxjs';
+import {
+  KINDS,
+  LONGEST_ENTRY,
+  readEntry,
+  type Entry,
+  type KindId,
+  type LineUp,
+  type Reach,
+  type Reading,
+  type Sentence,
+  type Specimen,
+  type Understood,
+} from '@which-bore/core';
+import { debounceTime, map, of, Subject, switchMap, type Observable } from 'rxjs';
 import { CatalogueData } from './catalogueData';
+import type { Identified, Lying } from './core.worker';
 import { Kept } from './kept';
 import { Specimens } from './specimens';
 import { Sums } from './sums';
@@ -13,6 +26,8 @@ const SHOWN = 6;
 const SETTLE_MS = 60;
 
 /** The specimen that is the subject now: it stays when one moves from station to station. */
+const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 @Injectable({ providedIn: 'root' })
 export class Bench {
   private readonly specimens = inject(Specimens);
@@ -42,14 +57,25 @@ export class Bench {
     readings: [...this.readings().map((reading) => reading.is), ...this.draftEntry().words],
   }));
 
-  /** The line-up for all readings and the words being typed. */
-  readonly lineUp = toSignal<LineUp | undefined>(
-    toObservable(this.evidence).pipe(
+  /** How the part lies there. */
+  readonly lying = computed<Lying>(() => {
+    const { state, skipped } = this.specimen() ?? {};
+    return { ...(state ? { state } : {}), ...(skipped ? { skipped } : {}) };
+  });
+
+  private readonly asked = computed(() => ({ ...this.evidence(), lying: this.lying() }), { equal: alike });
+
+  private readonly answered = toSignal(
+    toObservable(this.asked).pipe(
       debounceTime(SETTLE_MS),
-      distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
-      switchMap(({ kind, readings }) => this.sums.identify(kind, readings, SHOWN)),
+      switchMap((asked) => this.sums.identify(asked.kind, asked.readings, SHOWN, asked.lying).pipe(map((identified) => ({ asked, identified })))),
     ),
   );
+  /** The line-up for all readings and the words being typed, and the next check. */
+  readonly identified = computed<Identified | undefined>(() => this.answered()?.identified);
+  /** Whether what is shown goes back to earlier readings, and newer sums are on their way. */
+  readonly reckoning = computed(() => this.answered()?.asked !== this.asked());
+  readonly lineUp = computed<LineUp | undefined>(() => this.identified()?.lineUp);
 
   /** The pattern the specimen is taken for: the first of the line-up, once that is at least probable. */
   readonly takenFor = computed(() => {
@@ -59,6 +85,29 @@ export class Bench {
 
   constructor() {
     effect(() => this.kept.write('draft', this.draft()));
+  }
+
+  /** Emits when something wants the entry line to be gone on with. */
+  readonly entryWanted = new Subject<void>();
+
+  /** Puts the beginning of an entry into the line, to be gone on with. */
+  propose(text: string): void {
+    this.draft.set(text);
+    this.entryWanted.next();
+  }
+
+  /** Takes one reading as understood. Answers the id of the specimen. */
+  take(is: Understood): string {
+    const specimen = this.specimen() ?? this.begin(this.emptyKind());
+    this.specimens.change({ ...specimen, readings: [...specimen.readings, reading(is)] });
+    this.specimenId.set(specimen.id);
+    return specimen.id;
+  }
+
+  /** How the weight of one reading for one pattern was worked out. */
+  calculation(pattern: string, text: string): Observable<readonly Sentence[]> {
+    const { kind, readings } = this.evidence();
+    return this.sums.calculation(kind, readings, pattern, text);
   }
 
   /** Takes the words of the entry line onto the specimen, beginning one if the bench is clear. Answers its id. */
@@ -94,6 +143,37 @@ export class Bench {
     const specimen = this.specimen();
     if (!specimen) this.emptyKind.set(kind);
     else if (specimen.kind !== kind) this.specimens.change(inKind(specimen, kind));
+  }
+
+  /** How far the engine is apart. */
+  setState(state: Reach): void {
+    const specimen = this.specimen() ?? this.begin(this.kind());
+    this.specimens.change({ ...specimen, state });
+    this.specimenId.set(specimen.id);
+  }
+
+  /** Takes a check for one that cannot be got at, or no longer. */
+  skip(key: string, skipped: boolean): void {
+    const specimen = this.specimen() ?? this.begin(this.kind());
+    const others = (specimen.skipped ?? []).filter((each) => each !== key);
+    this.specimens.change({ ...specimen, skipped: skipped ? [...others, key] : others });
+    this.specimenId.set(specimen.id);
+  }
+
+  /** Puts the part among those of a job, or takes it out. */
+  setJob(job: string | undefined): void {
+    const specimen = this.specimen();
+    if (!specimen) return;
+    const { job: _before, ...rest } = specimen;
+    this.specimens.change(job === undefined ? rest : { ...rest, job });
+  }
+
+  /** Begins a part of a kind for a job. Answers its id. */
+  beginFor(job: string, kind: KindId): string {
+    const specimen = { ...this.begin(kind), job };
+    this.specimens.change(specimen);
+    this.specimenId.set(specimen.id);
+    return specimen.id;
   }
 
   undo(): boolean {

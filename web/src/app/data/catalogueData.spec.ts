@@ -18,7 +18,7 @@ describe('the catalogue in the browser', () => {
       catalogue: () =>
         defer(() => {
           asked++;
-          return away ? throwError(() => new ApiError('away', 'away')) : of(current);
+          return away ? throwError(() => new ApiError('away', 'away')) : of({ catalogue: current, tag: `"catalogue-${asked}"` });
         }),
     };
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), { provide: Api, useValue: api }] });

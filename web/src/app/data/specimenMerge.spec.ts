@@ -38,4 +38,19 @@ describe('merging a specimen edited in two places', () => {
   it('loses nothing of two that never had a common beginning', () => {
     expect(ids(mergeSpecimens(undefined, specimen('A', reading('a')), specimen('B', reading('b'))))).toEqual(['a', 'b']);
   });
+
+  it('keeps the job, the teardown and what was skipped: mine where changed here, else theirs', () => {
+    const job = '8298c813-593c-4153-81ca-3b9414c8478e';
+    const merged = mergeSpecimens(base, { ...base, skipped: ['size crank.stroke'] }, { ...base, job, state: 'headOff', skipped: [] });
+    expect(merged.job).toBe(job);
+    expect(merged.state).toBe('headOff');
+    expect(merged.skipped).toEqual(['size crank.stroke']);
+  });
+
+  it('lets a part be taken out of its job while somebody else reads on it', () => {
+    const job = '8298c813-593c-4153-81ca-3b9414c8478e';
+    const merged = mergeSpecimens({ ...base, job }, base, { ...specimen('Crank', reading('a'), reading('b'), reading('c')), job });
+    expect(merged.job).toBeUndefined();
+    expect(ids(merged)).toEqual(['a', 'b', 'c']);
+  });
 });

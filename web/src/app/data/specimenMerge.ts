@@ -17,10 +17,18 @@ export function mergeSpecimens(base: Specimen | undefined, mine: Specimen, their
     return elsewhere ? [elsewhere] : [];
   });
   const added = theirs.readings.filter((reading) => !here.has(reading.id) && !before.has(reading.id));
+  /** What was edited here; what was not, as it stands elsewhere. */
+  const either = (key: keyof Specimen): Partial<Specimen> => {
+    const value = JSON.stringify(mine[key]) === JSON.stringify(base?.[key]) ? theirs[key] : mine[key];
+    return value === undefined ? {} : { [key]: value };
+  };
   return {
     id: mine.id,
     name: mine.name === base?.name ? theirs.name : mine.name,
     kind: mine.kind === base?.kind ? theirs.kind : mine.kind,
     readings: [...kept, ...added],
+    ...either('job'),
+    ...either('state'),
+    ...either('skipped'),
   };
 }

@@ -218,8 +218,8 @@ export class Specimens {
       this.turn.next();
     }
     const others = this.listed$.value.filter((each) => each.id !== id);
-    const { name, kind, version, updatedAt } = stored;
-    this.list([{ id, name, kind, readings: stored.readings.length, version, updatedAt }, ...others]);
+    const { name, kind, version, updatedAt, job } = stored;
+    this.list([{ id, name, kind, readings: stored.readings.length, version, updatedAt, ...(job === undefined ? {} : { job }) }, ...others]);
   }
 
   /** The server would not have it as it was sent. */
@@ -293,6 +293,7 @@ export class Specimens {
         readings: specimen.readings.length,
         version,
         updatedAt: known?.updatedAt ?? last?.at ?? '',
+        ...(specimen.job === undefined ? {} : { job: specimen.job }),
       };
     });
     const here = new Set(fromHere.map((each) => each.id));
@@ -300,8 +301,7 @@ export class Specimens {
   }
 }
 
-function heldFrom({ id, name, kind, readings, version }: StoredSpecimen): Held {
-  const specimen = { id, name, kind, readings };
+function heldFrom({ version, updatedAt: _at, ...specimen }: StoredSpecimen): Held {
   return { specimen, base: specimen, version, pending: 'nothing' };
 }
 

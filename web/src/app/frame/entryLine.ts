@@ -1,11 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { KINDS, LONGEST_ENTRY } from '@which-bore/core';
+import { completeEntry, featureOf, KINDS, LONGEST_ENTRY, type Completion, type Understood } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
 import { ReadingWords } from '../ui/readingWords';
 import { shownAs } from '../ui/understood';
+
+/** How many words are offered to go on with. */
+const OFFERED = 6;
 
 /** The one field for everything: marks, sizes and looks together, each word shown at once as it was understood. */
 @Component({
@@ -25,29 +29,46 @@ import { shownAs } from '../ui/understood';
         enterkeyhint="enter"
         [value]="bench.draft()"
         (input)="type(field.value)"
-        (keydown.enter)="enter($event)"
-        (keydown.escape)="field.blur()"
+        (keydown)="key($event)"
+        (blur)="completions.set([])"
         [placeholder]="placeholder()"
+        role="combobox"
+        aria-autocomplete="list"
+        aria-controls="entry-completions"
+        [attr.aria-expanded]="completions().length > 0"
+        [attr.aria-activedescendant]="marked() >= 0 ? 'completion-' + marked() : null"
         aria-describedby="entry-understood"
       />
       <kbd aria-hidden="true">/</kbd>
       <button nz-button nzType="primary" type="submit" [disabled]="!canEnter()"><nz-icon nzType="enter" aria-hidden="true" /> Enter</button>
     </form>
-    <div id="entry-understood" class="understood" aria-live="polite" [hidden]="bench.draft().trim() === ''">
-      @if (entry().kind; as kind) {
-        <span class="word kind">{{ kindName(kind) }}</span>
-      }
-      @for (is of entry().words; track $index) {
-        <span class="word" [class]="is.sort" [title]="more(is)">
-          <wb-reading-words [is]="is" />
-          @if (is.sort === 'unread') {
-            <span class="why">{{ is.reason }}</span>
-            @if (is.suggestion; as meant) {
-              <button nz-button nzSize="small" type="button" (click)="mend(is.text, meant)">Yes, {{ meant }}</button>
+    <div class="below" [hidden]="bench.draft().trim() === ''">
+      <ul id="entry-completions" role="listbox" aria-label="Words that go on from here" [hidden]="completions().length === 0">
+        @for (each of completions(); track each.phrase; let at = $index) {
+          <li [id]="'completion-' + at" role="option" [attr.aria-selected]="at === marked()" (mousedown)="complete(each, $event)">
+            <b>{{ each.phrase }}</b> <span>{{ each.says }}</span>
+          </li>
+        }
+      </ul>
+      <div id="entry-understood" class="understood" aria-live="polite">
+        @if (entry().kind; as kind) {
+          <span class="word kind">{{ kindName(kind) }}</span>
+        }
+        @for (is of entry().words; track $index) {
+          <span class="word" [class]="is.sort" [title]="more(is)">
+            <wb-reading-words [is]="is" />
+            @if (brief(is); as told) {
+              <small>{{ told }}</small>
             }
-          }
-        </span>
-      }
+            @if (is.sort === 'unread') {
+              <span class="why">{{ is.reason }}</span>
+              @if (is.suggestion; as meant) {
+                <button nz-button nzSize="small" type="button" (click)="mend(is.text, meant)">Yes, {{ meant }}</button>
+              }
+            }
+          </span>
+        }
+      </div>
     </div>
   `,
   styles: `
@@ -91,25 +112,54 @@ import { shownAs } from '../ui/understood';
       padding: 4px 7px;
       pointer-events: none;
     }
-    .understood {
+    .below {
       background: var(--raised);
       border: 1px solid var(--rule-strong);
       border-top: 0;
       box-shadow: 0 6px 14px rgb(0 0 0 / 14%);
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
       left: 0;
-      max-height: 50vh;
+      max-height: 60vh;
       overflow: auto;
-      padding: 8px;
       position: absolute;
       right: 0;
       top: 100%;
       z-index: 20;
     }
-    .understood[hidden] {
+    .below[hidden],
+    ul[hidden] {
       display: none;
+    }
+    .understood {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px;
+      padding: 8px;
+    }
+    ul {
+      border-bottom: 1px solid var(--rule);
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      align-items: center;
+      cursor: pointer;
+      display: flex;
+      gap: 14px;
+      min-height: 32px;
+      padding: 2px 12px;
+    }
+    li b {
+      font: 500 15px/1 var(--figures);
+    }
+    li span {
+      color: var(--ink-soft);
+      font-size: 14px;
+    }
+    li[aria-selected='true'] {
+      background: var(--dye-ground);
+      outline: 2px solid var(--dye);
+      outline-offset: -2px;
     }
     .word {
       align-items: center;
@@ -120,6 +170,12 @@ import { shownAs } from '../ui/understood';
       gap: 4px 10px;
       padding: 4px 9px;
     }
+    .word.claim {
+      background: transparent;
+      border: 1px dotted var(--rule-strong);
+      border-left: 3px solid var(--rule-strong);
+    }
+    .word.step,
     .word.size {
       background: var(--brass-ground);
       border-color: var(--brass);
@@ -139,6 +195,10 @@ import { shownAs } from '../ui/understood';
       background: transparent;
       border: 1px dashed var(--never);
       border-left-width: 3px;
+    }
+    small {
+      color: var(--ink-soft);
+      font-size: 13px;
     }
     .why {
       color: var(--never);
@@ -166,6 +226,77 @@ export class EntryLine {
   protected readonly kindName = (kind: keyof typeof KINDS): string => KINDS[kind].name;
   protected readonly more = (is: Parameters<typeof shownAs>[0]): string => shownAs(is).more;
 
+  /** Words that what stands before the caret may be the beginning of. */
+  protected readonly completions = signal<readonly Completion[]>([]);
+  /** Which of them the arrow keys have reached; -1 for none. */
+  protected readonly marked = signal(-1);
+
+  constructor() {
+    this.bench.entryWanted.pipe(takeUntilDestroyed()).subscribe(() => {
+      const field = this.field().nativeElement;
+      field.value = this.bench.draft();
+      field.focus();
+      field.setSelectionRange(field.value.length, field.value.length);
+    });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const all = this.completions();
+    const at = this.marked();
+    switch (event.key) {
+      case 'Enter': {
+        const chosen = all[at];
+        if (chosen) this.complete(chosen, event);
+        else this.enter(event);
+        return;
+      }
+      case 'Escape':
+        if (all.length > 0) this.completions.set([]);
+        else this.field().nativeElement.blur();
+        return;
+      case 'Tab': {
+        const chosen = all[Math.max(0, at)];
+        if (chosen && !event.shiftKey) this.complete(chosen, event);
+        return;
+      }
+      case 'ArrowDown':
+      case 'ArrowUp':
+        if (all.length === 0) return;
+        event.preventDefault();
+        this.marked.set((at + (event.key === 'ArrowDown' ? 1 : -1) + all.length) % all.length);
+        return;
+      default:
+    }
+  }
+
+  /** Puts a whole phrase in the place of its beginning. */
+  protected complete({ from, to, phrase }: Completion, event: Event): void {
+    event.preventDefault();
+    const field = this.field().nativeElement;
+    const before = `${field.value.slice(0, from)}${phrase} `;
+    field.value = before + field.value.slice(to).trimStart();
+    field.setSelectionRange(before.length, before.length);
+    this.bench.draft.set(field.value);
+    this.completions.set([]);
+    this.marked.set(-1);
+  }
+
+  /** What a word was taken for, in a few words: its other unit, what was assumed, or which look it is. */
+  protected brief(is: Understood): string {
+    switch (is.sort) {
+      case 'look':
+        return featureOf(is.feature).name.toLowerCase();
+      case 'size':
+      case 'step':
+        return shownAs(is).more;
+      case 'mark':
+        return /[?[]/.test(is.characters) ? shownAs(is).more : '';
+      case 'claim':
+      case 'unread':
+        return '';
+    }
+  }
+
   focus(): void {
     this.field().nativeElement.focus();
     this.field().nativeElement.select();
@@ -173,6 +304,8 @@ export class EntryLine {
 
   protected type(text: string): void {
     this.bench.draft.set(text);
+    this.marked.set(-1);
+    this.completions.set(completeEntry(text, this.field().nativeElement.selectionStart ?? text.length, this.bench.kind(), OFFERED));
   }
 
   /** Puts what was meant in the place of what was typed. */
@@ -184,6 +317,7 @@ export class EntryLine {
   protected enter(event: Event): void {
     // Enter is taken from the key itself: a quick hand or a scanner presses it before the button has been enabled.
     event.preventDefault();
+    this.completions.set([]);
     if (event.target instanceof HTMLInputElement) this.bench.draft.set(event.target.value);
     const id = this.bench.enter();
     if (id !== undefined && !this.router.url.startsWith('/swap')) void this.router.navigate(['/bench', id], { queryParamsHandling: 'preserve' });

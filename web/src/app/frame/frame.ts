@@ -61,8 +61,11 @@ export class Frame {
         return void this.router.navigate(this.benchLink());
       case 'compare':
       case 'swap':
+      case 'jobs':
       case 'shelf':
       case 'catalogue':
+      case 'rules':
+      case 'drill':
         return void this.router.navigate([`/${action}`]);
       case 'new':
         return this.clear();

@@ -5,15 +5,18 @@ export interface KeyBinding {
   readonly action: Action;
 }
 
-export type Action = 'entry' | 'bench' | 'compare' | 'swap' | 'shelf' | 'catalogue' | 'help' | 'undo' | 'new' | 'ground' | 'units';
+export type Action = 'entry' | 'bench' | 'compare' | 'swap' | 'jobs' | 'shelf' | 'catalogue' | 'rules' | 'drill' | 'help' | 'undo' | 'new' | 'ground' | 'units';
 
 export const KEYS: readonly KeyBinding[] = [
   { keys: '/', does: 'To the entry line', action: 'entry' },
   { keys: 'g b', does: 'Go to the Bench', action: 'bench' },
   { keys: 'g c', does: 'Go to Compare', action: 'compare' },
   { keys: 'g s', does: 'Go to Swap', action: 'swap' },
+  { keys: 'g j', does: 'Go to the Jobs', action: 'jobs' },
   { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
   { keys: 'g k', does: 'Go to the Catalogue', action: 'catalogue' },
+  { keys: 'g r', does: 'Go to the House rules', action: 'rules' },
+  { keys: 'g d', does: 'Go to the Drill', action: 'drill' },
   { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
   { keys: 'u', does: 'Take the last change back', action: 'undo' },
   { keys: 'm', does: 'Millimetres or inches', action: 'units' },

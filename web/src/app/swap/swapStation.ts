@@ -2,61 +2,96 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { sayEntry, showInterval, showValue, VERDICTS, VERDICT_WORDS, type JudgedCheck, type Pattern, type Swap, type Verdict } from '@which-bore/core';
+import {
+  DONOR_KINDS,
+  INSTRUMENTS,
+  KINDS,
+  recipientsFor,
+  SWAP_RESULT_SAYS,
+  VERDICTS,
+  VERDICT_WORDS,
+  type KindId,
+  type Need,
+  type PartyRef,
+  type Pattern,
+  type Specimen,
+  type Verdict,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
-import type { Donor } from '../data/core.worker';
-import { Preferences } from '../data/preferences';
+import { Interchange } from '../data/interchange';
+import { AS_MEASURED, type Judged, type Takings } from '../data/interchangeInWorker';
 import { Specimens } from '../data/specimens';
 import { Sums } from '../data/sums';
+import { PartPicker } from '../ui/partPicker';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
-import { BandStrip } from '../ui/bandStrip';
+import { Joints } from './joints';
 
-/** In the address: take nothing from any pattern. */
-const MEASURED_ONLY = 'nothing';
+/** What the list is asked of: engines, or parts of a kind. */
+type Asked = KindId | 'engine';
 
-/** A donor crank into a recipient block, joint by joint. */
+/** A reference of the address: `specimen:`, `pattern:` or `variant:` with its id. A bare id is a pattern. */
+interface Ref {
+  readonly sort: 'specimen' | 'pattern' | 'variant';
+  readonly id: string;
+}
+
+function refOf(text: string): Ref {
+  const [sort, id] = text.split(':');
+  return id !== undefined && (sort === 'specimen' || sort === 'variant' || sort === 'pattern') ? { sort, id } : { sort: 'pattern', id: text };
+}
+
+/** Donors into a recipient: joint by joint, both directions, and what else there is. */
 @Component({
   selector: 'wb-swap-station',
-  imports: [BandStrip, FormsModule, NzButtonModule, NzInputModule, NzSelectModule, RouterLink, Said, VerdictMark],
+  imports: [FormsModule, Joints, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, PartPicker, RouterLink, Said, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swapStation.html',
   styleUrl: './swapStation.less',
+  host: { '(document:keydown)': 'key($event)' },
 })
 export class SwapStation {
   private readonly bench = inject(Bench);
   private readonly specimens = inject(Specimens);
   private readonly sums = inject(Sums);
-  private readonly preferences = inject(Preferences);
+  private readonly interchange = inject(Interchange);
   private readonly router = inject(Router);
 
-  /** The donor, from the address: `specimen:` or `pattern:` with its id. */
+  /** What comes, from the address: references with commas between them. */
   readonly donor = input<string>();
   /** Which pattern a specimen is taken for, or `nothing`, from the address. */
   readonly as = input<string>();
-  /** Pattern id of the recipient, from the address. */
+  /** Where it might go, from the address. */
   readonly into = input<string>();
+  /** Whether what takes the donor is listed, or what goes into the recipient. */
+  readonly list = input<string>();
+  /** What is listed: a kind of part, or `engine`. */
+  readonly kind = input<string>();
 
   protected readonly catalogue = this.bench.catalogue;
   protected readonly filter = signal('');
-  protected readonly measuredOnly = computed(() => this.as() === MEASURED_ONLY);
-  protected readonly MEASURED_ONLY = MEASURED_ONLY;
+  protected readonly adding = signal(false);
+  protected readonly measuredOnly = computed(() => this.as() === AS_MEASURED);
+  protected readonly words = VERDICT_WORDS;
+  protected readonly results = SWAP_RESULT_SAYS;
+  protected readonly donorKinds = DONOR_KINDS;
 
-  private readonly all = toSignal(this.specimens.all$, { initialValue: [] });
-  protected readonly donors = computed(() => ({
-    specimens: this.all()
-      .filter((each) => each.kind === 'crank')
-      .map((each) => ({ value: `specimen:${each.id}`, label: each.name })),
-    patterns: (this.catalogue()?.ofKind('crank') ?? []).map((each) => ({ value: `pattern:${each.id}`, label: this.catalogue()?.label(each.id) ?? each.id })),
-  }));
-
-  private readonly specimenId = computed(() => (this.donor()?.startsWith('specimen:') ? this.donor()?.slice('specimen:'.length) : undefined));
-  private readonly patternId = computed(() => (this.donor()?.startsWith('pattern:') ? this.donor()?.slice('pattern:'.length) : undefined));
+  protected readonly donors = computed(() => (this.donor() ?? '').split(',').filter(Boolean));
+  private readonly refs = computed(() => this.donors().map(refOf));
+  private readonly specimenId = computed(() => this.refs().find(({ sort }) => sort === 'specimen')?.id);
   protected readonly specimen = toSignal(toObservable(this.specimenId).pipe(switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id)))));
+  private readonly intoRef = computed(() => {
+    const into = this.into();
+    return into === undefined ? undefined : refOf(into);
+  });
+  private readonly intoSpecimen = toSignal(
+    toObservable(this.intoRef).pipe(switchMap((ref) => (ref?.sort === 'specimen' ? this.specimens.watch(ref.id) : of(undefined)))),
+  );
 
   /** What the specimen is, by the same line-up as on the Bench. */
   private readonly identified = toSignal(
@@ -67,52 +102,115 @@ export class SwapStation {
               specimen.kind,
               specimen.readings.map((reading) => reading.is),
               1,
+              {},
             )
           : of(undefined),
       ),
     ),
   );
+  private readonly sure = computed(() => {
+    const lineUp = this.identified()?.lineUp;
+    return lineUp?.status === 'settled' || lineUp?.status === 'probable' ? lineUp.candidates[0]?.pattern : undefined;
+  });
   protected readonly takenFor = computed((): Pattern | undefined => {
     if (!this.specimen() || this.measuredOnly()) return undefined;
-    const lineUp = this.identified();
-    const sure = lineUp?.status === 'settled' || lineUp?.status === 'probable' ? lineUp.candidates[0]?.pattern : undefined;
-    return this.catalogue()?.pattern(this.as() ?? sure);
+    return this.catalogue()?.pattern(this.as() ?? this.sure());
   });
 
-  private readonly asked = computed((): { readonly donor: Donor; readonly recipients: readonly string[] } | undefined => {
-    const recipients = (this.catalogue()?.ofKind('block') ?? []).map((pattern) => pattern.id);
-    const pattern = this.patternId();
-    if (pattern !== undefined) return { donor: { pattern }, recipients };
-    const specimen = this.specimen();
-    // Before the line-up is in, the sizes it would lend are not known to be missing.
-    if (!specimen || (!this.identified() && !this.measuredOnly())) return undefined;
-    return { donor: { specimen, as: this.takenFor()?.id }, recipients };
+  /** What comes, as the sums want it; nothing while it is not all known. */
+  private readonly coming = computed((): readonly PartyRef[] | undefined => {
+    const parties = this.refs().flatMap((ref) => this.partyOf(ref, this.specimen(), this.as()));
+    return parties.length > 0 && parties.length === this.refs().length ? parties : undefined;
   });
 
-  protected readonly swaps = toSignal<Readonly<Record<string, Swap>>, Readonly<Record<string, Swap>>>(
-    toObservable(this.asked).pipe(switchMap((asked): Observable<Record<string, Swap>> => (asked ? this.sums.swapAll(asked.donor, asked.recipients) : of({})))),
-    { initialValue: {} },
+  /** The kind of the first donor; nothing for a whole engine. */
+  protected readonly donorKind = computed((): KindId | undefined => {
+    const [first] = this.refs();
+    if (!first || first.sort === 'variant') return undefined;
+    return first.sort === 'specimen' ? this.specimen()?.kind : this.catalogue()?.pattern(first.id)?.kind;
+  });
+  protected readonly intoKind = computed((): KindId | undefined => {
+    const ref = this.intoRef();
+    return ref?.sort === 'specimen' ? this.intoSpecimen()?.kind : ref?.sort === 'pattern' ? this.catalogue()?.pattern(ref.id)?.kind : undefined;
+  });
+
+  /** Whether the list is of what goes into the recipient. */
+  protected readonly fitting = computed(() => this.list() === 'fits' && this.into() !== undefined && this.intoKind() !== undefined);
+
+  /** What may be listed: kinds that the part meets, and engines. */
+  protected readonly kinds = computed((): readonly { readonly id: Asked; readonly name: string }[] => {
+    const [mine, theirs] = [this.donorKind(), this.intoKind()];
+    const named = (id: KindId) => ({ id, name: KINDS[id].plural });
+    if (this.fitting() && theirs) return DONOR_KINDS.filter((kind) => recipientsFor(kind).includes(theirs)).map(named);
+    const single = this.donors().length === 1 && mine;
+    return [...(single ? recipientsFor(mine).map(named) : []), { id: 'engine', name: 'Engines' }];
+  });
+
+  /** What is listed: what was chosen, or else blocks for a crank and what is likeliest for others. */
+  protected readonly asked = computed((): Asked => {
+    const [kinds, wanted] = [this.kinds(), this.kind()];
+    const chosen = kinds.find(({ id }) => id === wanted)?.id;
+    if (chosen) return chosen;
+    const [into, donor] = [this.intoRef(), this.donorKind()];
+    const like = this.fitting() ? donor : into?.sort === 'variant' ? 'engine' : this.intoKind();
+    return kinds.find(({ id }) => id === like)?.id ?? kinds[0]?.id ?? 'engine';
+  });
+
+  private readonly takings = toSignal(
+    toObservable(computed(() => ({ coming: this.coming(), into: this.recipient(), asked: this.asked(), fitting: this.fitting() }))).pipe(
+      switchMap(({ coming, into, asked, fitting }): Observable<Takings | undefined> => {
+        const one = fitting ? into : coming?.[0];
+        if (!one) return of(undefined);
+        if (asked === 'engine') return coming ? this.sums.engines(coming) : of(undefined);
+        return this.interchange.shelf(asked).pipe(switchMap((shelf) => this.sums.whatElse(one, asked, fitting ? 'donor' : 'recipient', shelf)));
+      }),
+    ),
   );
 
-  /** Blocks with their verdict, the best first. */
-  protected readonly recipients = computed(() => {
-    const catalogue = this.catalogue();
+  protected readonly rows = computed(() => {
     const wanted = this.filter().toLowerCase();
-    return (catalogue?.ofKind('block') ?? [])
-      .map((pattern) => ({ id: pattern.id, name: pattern.name, family: this.family(pattern), verdict: this.swaps()[pattern.id]?.verdict }))
-      .filter((each) => `${each.family} ${each.name}`.toLowerCase().includes(wanted))
-      .sort((a, b) => rank(a.verdict) - rank(b.verdict));
+    return (this.takings()?.list ?? []).filter(({ name, family }) => `${family} ${name}`.toLowerCase().includes(wanted));
+  });
+  protected readonly tally = computed(() =>
+    VERDICTS.map((verdict) => ({ verdict, words: VERDICT_WORDS[verdict], count: this.takings()?.counts[verdict] ?? 0 })),
+  );
+
+  /** The one that is looked at: from the address, or the best of the list. */
+  protected readonly shown = computed(() => {
+    if (this.fitting()) return this.donor() ?? this.rows()[0]?.ref;
+    return this.into() ?? this.takings()?.list[0]?.ref;
+  });
+  private readonly recipient = computed((): PartyRef | undefined => {
+    const ref = this.intoRef();
+    return ref && this.partyOf(ref, this.intoSpecimen(), undefined)[0];
   });
 
-  protected readonly recipient = computed(() => this.into() ?? this.recipients()[0]?.id);
-  protected readonly swap = computed((): Swap | undefined => this.swaps()[this.recipient() ?? '']);
-  protected readonly tally = computed(() =>
-    VERDICTS.map((verdict) => ({
-      verdict,
-      words: VERDICT_WORDS[verdict],
-      count: Object.values(this.swaps()).filter((swap) => swap.verdict === verdict).length,
-    })),
+  private readonly pair = computed(() => {
+    const shown = this.shown();
+    const coming = this.coming();
+    if (!coming || shown === undefined) return undefined;
+    const into = this.recipient() ?? this.partyOf(refOf(shown), undefined, undefined)[0];
+    return into ? { coming, into } : undefined;
+  });
+
+  private readonly judged = toSignal<Judged | undefined>(
+    toObservable(this.pair).pipe(switchMap((pair): Observable<Judged | undefined> => (pair ? this.sums.judge(pair.coming, pair.into) : of(undefined)))),
   );
+  protected readonly judgement = computed(() => {
+    const judged = this.judged();
+    return judged && 'swap' in judged ? judged : undefined;
+  });
+  protected readonly refused = computed(() => {
+    const judged = this.judged();
+    return judged && 'refused' in judged ? judged.refused : undefined;
+  });
+
+  /** Whether it goes this way and not the other. */
+  protected readonly oneWay = computed(() => {
+    const judgement = this.judgement();
+    const goes = (verdict: Verdict | undefined) => verdict === 'fits' || verdict === 'fitsWithWork';
+    return judgement?.reverse !== undefined && goes(judgement.swap.verdict) && judgement.reverse.swap.verdict === 'doesNotFit';
+  });
 
   constructor() {
     effect(() => {
@@ -120,39 +218,102 @@ export class SwapStation {
       if (id !== undefined) {
         this.bench.specimenId.set(id);
         void this.specimens.open(id);
-      } else if (this.donor() === undefined) {
+      } else if (this.donor() === undefined && this.into() === undefined) {
         const subject = this.bench.specimen();
-        if (subject?.kind === 'crank') this.go({ donor: `specimen:${subject.id}` });
+        if (subject) this.go({ donor: `specimen:${subject.id}` });
       }
+    });
+    effect(() => {
+      const ref = this.intoRef();
+      if (ref?.sort === 'specimen') void this.specimens.open(ref.id);
     });
   }
 
   protected setDonor(donor: string): void {
-    this.go({ donor, as: null });
+    this.go({ donor, as: null, kind: null });
+  }
+
+  protected addDonor(donor: string): void {
+    this.adding.set(false);
+    if (!this.donors().includes(donor)) this.go({ donor: [...this.donors(), donor].join(',') });
+  }
+
+  protected removeDonor(donor: string): void {
+    this.go({
+      donor:
+        this.donors()
+          .filter((each) => each !== donor)
+          .join(',') || null,
+    });
   }
 
   protected setMeasuredOnly(only: boolean): void {
-    this.go({ as: only ? MEASURED_ONLY : null });
+    this.go({ as: only ? AS_MEASURED : null });
+  }
+
+  protected look(ref: string): void {
+    this.go(this.fitting() ? { donor: ref, as: null } : { into: ref.replace(/^pattern:/, '') });
+  }
+
+  protected ask(list: 'takes' | 'fits'): void {
+    const into = this.shown();
+    this.go({ list: list === 'fits' ? 'fits' : null, kind: null, ...(list === 'fits' && this.into() === undefined && into ? { into } : {}) });
+  }
+
+  /** Turns the direction round. */
+  protected turn(): void {
+    const reverse = this.judgement()?.reverse;
+    if (!reverse) return;
+    const text = (ref: PartyRef): string =>
+      'pattern' in ref ? `pattern:${ref.pattern}` : 'specimen' in ref ? `specimen:${ref.specimen.id}` : `variant:${ref.variant}`;
+    this.go({ donor: reverse.donors.map(text).join(','), into: text(reverse.recipient).replace(/^pattern:/, ''), as: null, list: null, kind: null });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const typing = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]') !== null;
+    if (event.key === 'x' && !typing && !event.ctrlKey && !event.metaKey && !event.altKey) this.turn();
   }
 
   protected go(queryParams: Readonly<Record<string, string | null>>): void {
     void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl: true });
   }
 
-  protected range(check: JudgedCheck, which: 'found' | 'required'): string {
-    const range = check[which];
-    const units = this.preferences.units();
-    if (!range) return '';
-    return which === 'required' && check.atLeast ? `${showValue(range.low, check.quantity, units)} or more` : showInterval(range, check.quantity, units);
+  /** The donors with what must come along. */
+  protected withCompanions(companions: readonly string[]): void {
+    this.go({ donor: [...new Set([...this.donors(), ...companions.map((id) => `pattern:${id}`)])].join(',') });
+  }
+
+  protected print(): void {
+    window.print();
   }
 
   protected readonly labelOf = (id: string): string => this.catalogue()?.label(id) ?? id;
 
-  protected readonly need = sayEntry;
+  protected nameOf(text: string): string {
+    const { sort, id } = refOf(text);
+    if (sort === 'variant') return `Internals of the ${this.catalogue()?.variantLabel(id) ?? id}`;
+    return sort === 'specimen' ? (this.specimens.peek(id)?.name ?? 'A part on the shelf') : this.labelOf(id);
+  }
 
-  private family(pattern: Pattern): string {
-    return pattern.family === undefined ? '' : (this.catalogue()?.familyLabel(pattern.family) ?? pattern.family);
+  protected readonly kindName = (kind: KindId): string => KINDS[kind].name.toLowerCase();
+
+  /** How something is found out: how long it takes, and with what. */
+  protected how({ minutes, instrument }: Need): string {
+    if (instrument === 'sheet') return 'from a sheet';
+    return `${minutes} min${instrument ? `, ${INSTRUMENTS[instrument].name.toLowerCase()}` : ', by eye'}`;
+  }
+
+  private partyOf({ sort, id }: Ref, specimen: Specimen | undefined, as: string | undefined): readonly PartyRef[] {
+    switch (sort) {
+      case 'pattern':
+        return this.catalogue()?.pattern(id) ? [{ pattern: id }] : [];
+      case 'variant':
+        // As a donor an engine gives its internals; as a recipient it is whole.
+        return this.catalogue()?.variant(id) ? [{ variant: id, ...(this.intoRef()?.id === id ? {} : { internals: true }) }] : [];
+      case 'specimen': {
+        const held = specimen?.id === id ? specimen : this.specimens.peek(id);
+        return held ? [{ specimen: held, ...(as === undefined ? {} : { as }) }] : [];
+      }
+    }
   }
 }
-
-const rank = (verdict: Verdict | undefined): number => (verdict === undefined ? VERDICTS.length : VERDICTS.indexOf(verdict));

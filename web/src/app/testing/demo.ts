@@ -1,26 +1,34 @@
 import {
+  advise,
   audit,
+  calculationOf,
   CatalogueLookup,
+  Identification,
   identify,
+  identifyEngine,
   indexCatalogue,
+  indexEngines,
   indexSearch,
-  partFromPattern,
-  partFromSpecimen,
   readEntry,
   searchCatalogue,
-  swap,
   type Catalogue,
+  type DrillLevel,
+  type EngineLineUp,
   type KindId,
   type LineUp,
+  type PartyRef,
   type Reading,
+  type Sentence,
+  type SheetLine,
   type Specimen,
-  type Swap,
   type Understood,
 } from '@which-bore/core';
-import { BehaviorSubject, of, type Observable } from 'rxjs';
+import { BehaviorSubject, from, of, type Observable } from 'rxjs';
 import demo from '../../../../demo-data/catalogue.json';
 import type { SpecimenSummary } from '../data/api';
-import type { Donor } from '../data/core.worker';
+import type { Identified, Lying } from '../data/core.worker';
+import { Drill, type DrillEnd } from '../data/drillInWorker';
+import { InterchangeInWorker } from '../data/interchangeInWorker';
 
 export const CATALOGUE = demo as unknown as Catalogue;
 export const VIEW = new CatalogueLookup(CATALOGUE);
@@ -31,28 +39,52 @@ export const readings = (text: string, kind: KindId = 'crank'): Reading[] =>
 
 export const specimen = (text: string, name = 'On the bench', kind: KindId = 'crank'): Specimen => ({ id: ID, name, kind, readings: readings(text, kind) });
 
-export const lineUp = (text: string): LineUp => identify(indexCatalogue('crank', CATALOGUE.patterns), readEntry(text, 'crank').words, 6);
+export const lineUp = (text: string): LineUp => identify(indexCatalogue('crank', CATALOGUE), readEntry(text, 'crank').words, 6);
 
 const SEARCH = indexSearch(VIEW);
 
 /** The catalogue at once, without a server. */
-export const fakeCatalogueData = { view$: of(VIEW), refresh: () => undefined };
+export const fakeCatalogueData = { view$: of(VIEW), state$: of({ view: VIEW, tag: '' }), refresh: () => undefined };
+
+/** A line-up and what to check next, as the worker answers. */
+export function identified(kind: KindId, read: readonly Understood[], most = 6, lying: Lying = {}): Identified {
+  const identification = new Identification(indexCatalogue(kind, CATALOGUE)).read(read);
+  return { lineUp: identification.lineUp(most), advice: advise(identification, { readings: read, ...lying }) };
+}
+
+let drill: Drill | undefined;
+
+const INTERCHANGE = new InterchangeInWorker(VIEW, {}, ({ kind, readings: read }) => {
+  const { status, candidates } = identified(
+    kind,
+    read.map(({ is }) => is),
+    1,
+  ).lineUp;
+  return Promise.resolve(status === 'settled' || status === 'probable' ? candidates[0]?.pattern : undefined);
+});
 
 /** The sums without a worker. */
 export const fakeSums = {
-  identify: (kind: KindId, read: readonly Understood[], most: number): Observable<LineUp> => of(identify(indexCatalogue(kind, CATALOGUE.patterns), read, most)),
+  identify: (kind: KindId, read: readonly Understood[], most: number, lying: Lying): Observable<Identified> => of(identified(kind, read, most, lying)),
+  calculation: (kind: KindId, read: readonly Understood[], pattern: string, words: string): Observable<readonly Sentence[]> =>
+    of(calculationOf(new Identification(indexCatalogue(kind, CATALOGUE)).read(read), pattern, words)),
+  engine: (read: readonly Understood[], parts: readonly Specimen[]): Observable<EngineLineUp> =>
+    of(identifyEngine(VIEW, indexEngines(CATALOGUE), (kind) => indexCatalogue(kind, CATALOGUE), read, parts)),
+  beginDrill: (kind: KindId, level: DrillLevel['id']): Observable<readonly SheetLine[]> => {
+    drill = new Drill(VIEW, indexCatalogue(kind, CATALOGUE), kind, level, 4711, {});
+    return of(drill.sheet);
+  },
+  askInDrill: (key: string): Observable<Understood | undefined> => of(drill?.ask(key)),
+  endDrill: (named: string | undefined): Observable<DrillEnd | undefined> => of(drill?.end(named)),
   search: (text: string, most: number) => of(searchCatalogue(SEARCH, text, most)),
   audit: () => of(audit(VIEW)),
-  swapAll: (donor: Donor, recipients: readonly string[]): Observable<Record<string, Swap>> => {
-    const shells = VIEW.ofKind('mainShell').map((pattern) => partFromPattern(pattern, VIEW.label(pattern.id)));
-    const patternPart = (id: string) => {
-      const pattern = VIEW.pattern(id);
-      if (!pattern) throw new Error(`no ${id}`);
-      return partFromPattern(pattern, VIEW.label(id));
-    };
-    const part = 'pattern' in donor ? patternPart(donor.pattern) : partFromSpecimen(donor.specimen, VIEW.pattern(donor.as));
-    return of(Object.fromEntries(recipients.map((id) => [id, swap(part, patternPart(id), shells)])));
-  },
+  judge: (donors: readonly PartyRef[], recipient: PartyRef) => from(INTERCHANGE.judge(donors, recipient)),
+  engines: (donors: readonly PartyRef[]) => from(INTERCHANGE.engines(donors)),
+  whatElse: (asked: PartyRef, kind: KindId, side: 'donor' | 'recipient', shelf: readonly Specimen[]) => from(INTERCHANGE.whatElse(asked, kind, side, shelf)),
+  openGrid: (donor: KindId, recipient: KindId, most: number) => of(INTERCHANGE.openGrid(donor, recipient, most)),
+  gridRows: (first: number) => of(INTERCHANGE.gridRows(first)),
+  gridOrder: () => of(INTERCHANGE.gridOrder()),
+  gridGroups: (into: number | undefined) => of(INTERCHANGE.gridGroups(into)),
 };
 
 /** Specimens in memory, as the stations see them. */
@@ -110,13 +142,14 @@ export class FakeSpecimens {
   private put(next: Specimen): void {
     this.held.next(new Map(this.held.value).set(next.id, next));
     this.all$.next(
-      [...this.held.value.values()].map(({ id, name, kind, readings: read }) => ({
+      [...this.held.value.values()].map(({ id, name, kind, readings: read, job }) => ({
         id,
         name,
         kind,
         readings: read.length,
         version: 1,
         updatedAt: '2026-03-02T08:10:00.000Z',
+        ...(job === undefined ? {} : { job }),
       })),
     );
   }

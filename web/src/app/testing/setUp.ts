@@ -4,7 +4,9 @@ import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import {
+  CameraOutline,
   CheckOutline,
+  PrinterOutline,
   CloseOutline,
   DeleteOutline,
   DownOutline,
@@ -30,7 +32,19 @@ export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
     providers: [
       provideZonelessChangeDetection(),
       provideRouter([{ path: '**', children: [] }]),
-      provideNzIcons([CloseOutline, DeleteOutline, EditOutline, EnterOutline, PlusOutline, SearchOutline, DownOutline, SwapOutline, CheckOutline]),
+      provideNzIcons([
+        CameraOutline,
+        PrinterOutline,
+        CloseOutline,
+        DeleteOutline,
+        EditOutline,
+        EnterOutline,
+        PlusOutline,
+        SearchOutline,
+        DownOutline,
+        SwapOutline,
+        CheckOutline,
+      ]),
       provideHttpClient(),
       provideHttpClientTesting(),
       { provide: Specimens, useValue: specimens },

@@ -1,4 +1,4 @@
-import { featureOf, fromInside, INSTRUMENTS, markPlaceOf, parameterOf, sayLook, showValue, toInside, UNITS, type Understood } from '@which-bore/core';
+import { CLAIMS, featureOf, fromInside, INSTRUMENTS, markPlaceOf, parameterOf, sayLook, showValue, toInside, UNITS, type Understood } from '@which-bore/core';
 
 /** How a reading is shown: what it is of, what was read, and what was taken for granted. */
 export interface Shown {
@@ -13,7 +13,9 @@ export interface Shown {
 export const GROUPS = [
   { sort: 'mark', name: 'Marks' },
   { sort: 'size', name: 'Sizes' },
+  { sort: 'step', name: 'Service sizes' },
   { sort: 'look', name: 'Looks' },
+  { sort: 'claim', name: 'Claims' },
   { sort: 'unread', name: 'Not understood' },
 ] as const satisfies readonly { readonly sort: Understood['sort']; readonly name: string }[];
 
@@ -31,9 +33,29 @@ export function shownAs(is: Understood): Shown {
       const feature = featureOf(is.feature);
       return { of: '', read: sayLook(feature, is.option), more: `${feature.name}. ${feature.tell}` };
     }
+    case 'step':
+      return shownStep(is);
+    case 'claim':
+      return { of: CLAIMS[is.about], read: is.value.replace('/', ' to '), more: 'A claim: weak beside what the part shows, and weighed by the house rule.' };
     case 'unread':
       return { of: '', read: is.text.length > 80 ? `${is.text.slice(0, 80)}…` : is.text, more: is.reason };
   }
+}
+
+function shownStep(is: Extract<Understood, { sort: 'step' }>): Shown {
+  const parameter = parameterOf(is.parameter);
+  const size = Math.abs(is.offset);
+  const way = is.offset < 0 ? 'under' : 'over';
+  const read = size === 0 ? 'standard' : is.unit === 'in' ? `${Number((size * 1000).toFixed(1))} thou ${way}` : `${size.toFixed(2)} mm ${way}`;
+  const inside = toInside(size, is.unit);
+  return {
+    of: parameter.name,
+    read,
+    more:
+      size === 0
+        ? 'At its standard size, as it was said.'
+        : `= ${showValue(inside, 'length', 'metric')} or ${showValue(inside, 'length', 'inch')}, as it was said`,
+  };
 }
 
 function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {

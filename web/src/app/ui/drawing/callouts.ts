@@ -38,18 +38,20 @@ const KNOWN_FIRST: readonly Known[] = ['measured', 'pattern', 'guessed'];
 /**
  * Draws a part and calls out every size for which the dictionary names a place that the drawing has. Labels stand in a
  * row above or below, evenly apart, in the order of what they speak of, so that no two leaders cross.
+ *
+ * @param wanted a place that is called out before any other
  */
-export function sheetOf(part: Part): Sheet {
+export function sheetOf(part: Part, wanted?: string): Sheet {
   const drawn = outline(part);
   const { box } = drawn;
   const width = Math.max(box.width, box.height * BROADEST) * 1.04;
   const letter = width / LETTERS_ACROSS;
   const from = box.x + box.width / 2 - width / 2;
   const view = { x: from, y: box.y - letter * LABEL_ROOM, width, height: box.height + 2 * letter * LABEL_ROOM };
-  return { outline: drawn, letter, callouts: calloutsOf(part, drawn, from, width), view };
+  return { outline: drawn, letter, callouts: calloutsOf(part, drawn, from, width, wanted), view };
 }
 
-function calloutsOf(part: Part, drawn: Outline, from: number, width: number): Callout[] {
+function calloutsOf(part: Part, drawn: Outline, from: number, width: number, wanted: string | undefined): Callout[] {
   const found = Object.values<Parameter>(KINDS[part.kind].parameters).flatMap((parameter) => {
     const place = parameter.drawing === undefined ? undefined : drawn.places[parameter.drawing];
     if (!place || parameter.drawing === undefined) return [];
@@ -59,7 +61,7 @@ function calloutsOf(part: Part, drawn: Outline, from: number, width: number): Ca
   return [true, false].flatMap((above) => {
     const row = found
       .filter((each) => each.above === above)
-      .sort((a, b) => KNOWN_FIRST.indexOf(a.known) - KNOWN_FIRST.indexOf(b.known))
+      .sort((a, b) => Number(b.place === wanted) - Number(a.place === wanted) || KNOWN_FIRST.indexOf(a.known) - KNOWN_FIRST.indexOf(b.known))
       .slice(0, MOST_IN_A_ROW)
       .sort((a, b) => a.x - b.x);
     return row.map((each, at) => ({ ...each, labelX: from + (width * (at + 0.5)) / row.length }));

@@ -15,8 +15,10 @@ import { ShapeMark } from './shapeMark';
 export class PartDrawing {
   private readonly preferences = inject(Preferences);
   readonly part = input.required<Part>();
+  /** Place to be measured next, made to stand out. */
+  readonly highlight = input<string>();
 
-  protected readonly sheet = computed(() => sheetOf(this.part()));
+  protected readonly sheet = computed(() => sheetOf(this.part(), this.highlight()));
   protected readonly viewBox = computed(() => {
     const { x, y, width, height } = this.sheet().view;
     return `${x} ${y} ${width} ${height}`;

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { sayProbability, sayStatus, sayYears, type Candidate, type CatalogueLookup, type LineUp, type Pull, type Status } from '@which-bore/core';
-import { Said } from '../ui/said';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { sayProbability, sayStatus, type Candidate, type LineUp, type Pull, type Sentence, type Status } from '@which-bore/core';
+import { take, type Observable } from 'rxjs';
+import { Said } from '../said';
+import type { Naming } from './naming';
 
 /** Weight at which a bar reaches its end, in decibans. */
 const FULL = 30;
@@ -23,13 +25,15 @@ const STATUS_WORDS: Readonly<Record<Status, string>> = {
 })
 export class LineUpList {
   readonly lineUp = input.required<LineUp>();
-  readonly catalogue = input.required<CatalogueLookup>();
-  /** Pattern id of the candidate laid open. */
+  readonly naming = input.required<Naming>();
+  /** Works out how a weight came about; without it nothing is offered. */
+  readonly calculate = input<(candidate: string, text: string) => Observable<readonly Sentence[]>>();
+  /** Id of the candidate laid open. */
   readonly chosen = input<string>();
   readonly choose = output<string>();
 
   protected readonly status = computed(() => STATUS_WORDS[this.lineUp().status]);
-  protected readonly says = computed(() => sayStatus(this.lineUp(), (id) => this.catalogue().label(id)));
+  protected readonly says = computed(() => sayStatus(this.lineUp(), (id) => this.naming().label(id)));
   protected readonly probability = sayProbability;
 
   /** Candidates, with *none of these* at the place its probability gives it. */
@@ -41,15 +45,19 @@ export class LineUpList {
     return rows;
   });
 
-  protected name(id: string): string {
-    return this.catalogue().pattern(id)?.name ?? id;
-  }
+  /** The weight whose calculation is laid open, by candidate and reading. */
+  protected readonly explained = signal<string | undefined>(undefined);
+  protected readonly lines = signal<readonly Sentence[]>([]);
 
-  /** Family and years, as far as the catalogue has them. */
-  protected under(id: string): string {
-    const pattern = this.catalogue().pattern(id);
-    const family = pattern?.family === undefined ? [] : [this.catalogue().familyLabel(pattern.family)];
-    return [...family, ...(pattern?.years ? [sayYears(pattern.years)] : [])].join(', ');
+  protected explain(candidate: string, text: string): void {
+    const key = `${candidate} ${text}`;
+    if (this.explained() === key) return this.explained.set(undefined);
+    this.calculate()?.(candidate, text)
+      .pipe(take(1))
+      .subscribe((lines) => {
+        this.lines.set(lines);
+        this.explained.set(key);
+      });
   }
 
   protected width(pull: Pull): number {

@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { sayProbability } from '@which-bore/core';
+import type { DrillEnd } from '../data/drillInWorker';
+import { ReadingWords } from '../ui/readingWords';
+
+/** How a drill went: which questions told something, which were wasted, and how the engine would have gone about it. */
+@Component({
+  selector: 'wb-drill-debrief',
+  imports: [ReadingWords],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <header [class.right]="end().right">
+      <strong>{{ end().right ? 'Right' : 'Wrong' }}</strong>
+      <p role="status">It was {{ truth() }}. {{ end().minutes }} minutes; {{ end().score }} of 100 points.</p>
+    </header>
+    <h2>Your way</h2>
+    <ol>
+      @for (each of end().steps; track $index) {
+        <li [class.wasted]="each.wasted">
+          <b>{{ each.step.name }}</b> <wb-reading-words [is]="each.step.reading" />
+          <p>
+            @if (each.wasted) {
+              Wasted: whatever it came to, it could hardly have told one from another.
+            } @else {
+              It could be expected to tell {{ each.bits.toFixed(2) }} bits.
+            }
+            @if (each.better; as better) {
+              Better then: {{ better.name.toLowerCase() }}, {{ better.bits.toFixed(2) }} bits in {{ better.minutes }} min.
+            }
+          </p>
+        </li>
+      } @empty {
+        <li>Named without asking anything.</li>
+      }
+    </ol>
+    <h2>By the next check, {{ end().engine.minutes }} minutes</h2>
+    <ol>
+      @for (step of end().engine.steps; track $index) {
+        <li>
+          <b>{{ step.name }}</b> <wb-reading-words [is]="step.reading" />
+          <p>{{ standing(step.first, step.probability) }}</p>
+        </li>
+      }
+    </ol>
+  `,
+  styleUrl: './drill.less',
+})
+export class DrillDebrief {
+  readonly end = input.required<DrillEnd>();
+  readonly label = input.required<(id: string) => string>();
+
+  protected readonly truth = computed(() => {
+    const { pattern } = this.end();
+    return pattern === undefined ? 'a part in no catalogue' : `the ${this.label()(pattern)}`;
+  });
+
+  protected standing(first: string | undefined, probability: number): string {
+    return first === undefined ? 'Nothing to go by yet.' : `Then the ${this.label()(first)} stood at ${sayProbability(probability)}.`;
+  }
+}

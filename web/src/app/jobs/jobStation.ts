@@ -1,0 +1,181 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import {
+  FOREIGN_BELOW,
+  KIND_IDS,
+  KINDS,
+  readEntry,
+  sayProbability,
+  sayStatus,
+  type KindId,
+  type PartInEngine,
+  type Reading,
+  type Specimen,
+} from '@which-bore/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzIconModule } from 'ng-zorro-antd/icon';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
+import { Bench } from '../data/bench';
+import { Jobs } from '../data/jobs';
+import { Kept } from '../data/kept';
+import { Specimens } from '../data/specimens';
+import { Sums } from '../data/sums';
+import { UndoBar } from '../data/undoBar';
+import { LineUpList } from '../ui/lineUp/lineUpList';
+import { patternNaming, variantNaming } from '../ui/lineUp/naming';
+import { ReadingWords } from '../ui/readingWords';
+import { Said } from '../ui/said';
+import { shownAs } from '../ui/understood';
+
+type Belonging = 'belongs' | 'foreign' | 'open';
+
+const BELONGING_SAYS: Readonly<Record<Belonging, string>> = { belongs: 'belongs', foreign: 'does not belong', open: 'not told yet' };
+/** From here a part is said to belong. */
+const BELONGS_FROM = 0.5;
+
+/** One engine: what it is said to be, what it may be, and whether its parts came with it. */
+@Component({
+  selector: 'wb-job-station',
+  imports: [FormsModule, LineUpList, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink, Said],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './jobStation.html',
+  styleUrl: './jobs.less',
+})
+export class JobStation {
+  private readonly jobs = inject(Jobs);
+  private readonly specimens = inject(Specimens);
+  private readonly sums = inject(Sums);
+  private readonly kept = inject(Kept);
+  private readonly undoBar = inject(UndoBar);
+  private readonly router = inject(Router);
+  protected readonly bench = inject(Bench);
+
+  /** Id of the job, from the address. */
+  readonly id = input.required<string>();
+  /** Variant laid open, from the address. */
+  readonly candidate = input<string>();
+
+  protected readonly job = toSignal(toObservable(this.id).pipe(switchMap((id) => this.jobs.watch(id))));
+  protected readonly refused = toSignal(this.jobs.refused$);
+  private readonly all = toSignal(this.specimens.all$, { initialValue: [] });
+  protected readonly mine = computed(() => this.all().filter((each) => each.job === this.id()));
+  protected readonly others = computed(() => this.all().filter((each) => each.job === undefined));
+
+  /** The parts of the engine, whole, as they are known here. */
+  private readonly parts = toSignal(
+    toObservable(computed(() => this.mine().map((each) => each.id))).pipe(
+      switchMap((ids): Observable<Specimen[]> =>
+        ids.length === 0 ? of([]) : combineLatest(ids.map((id) => this.specimens.watch(id))).pipe(map((parts) => parts.filter((part) => part !== undefined))),
+      ),
+    ),
+    { initialValue: [] },
+  );
+
+  /** What stands in the line and is not entered yet. It outlives a reload. */
+  protected readonly draft = signal('');
+  protected readonly draftWords = computed(() => (this.draft().trim() === '' ? [] : readEntry(this.draft(), 'variant').words));
+
+  protected readonly found = toSignal(
+    toObservable(computed(() => ({ readings: [...(this.job()?.readings ?? []).map(({ is }) => is), ...this.draftWords()], parts: this.parts() }))).pipe(
+      switchMap(({ readings, parts }) => this.sums.engine(readings, parts)),
+    ),
+  );
+  /** Parts are known by name, and not yet looked at. */
+  protected readonly waiting = computed(() => (this.found()?.parts.length ?? 0) < this.mine().length || this.found() === undefined);
+  protected readonly naming = computed(() => {
+    const catalogue = this.bench.catalogue();
+    return catalogue && variantNaming(catalogue);
+  });
+  protected readonly patterns = computed(() => {
+    const catalogue = this.bench.catalogue();
+    return catalogue && patternNaming(catalogue);
+  });
+  protected readonly chosen = computed(() => {
+    const engine = this.found()?.engine;
+    return this.candidate() ?? (engine?.status === 'nothingFits' ? undefined : engine?.candidates[0]?.pattern);
+  });
+  protected readonly kinds = KIND_IDS.map((id) => ({ id, name: KINDS[id].name }));
+  protected readonly kindName = (kind: KindId): string => KINDS[kind].name;
+  protected readonly probability = sayProbability;
+
+  constructor() {
+    this.specimens.refresh();
+    effect(() => {
+      const kept = this.kept.read(`job-draft.${this.id()}`);
+      this.draft.set(typeof kept === 'string' ? kept : '');
+    });
+    // Fetches the parts that are only known by name.
+    effect(() => {
+      for (const { id } of this.mine()) if (this.specimens.peek(id) === undefined) void this.specimens.open(id);
+    });
+  }
+
+  protected type(text: string): void {
+    this.draft.set(text);
+    this.kept.write(`job-draft.${this.id()}`, text);
+  }
+
+  protected more(is: Reading['is']): string {
+    return shownAs(is).more;
+  }
+
+  protected enter(event: Event, text: string): void {
+    event.preventDefault();
+    const { words } = readEntry(text, 'variant');
+    if (text.trim() === '' || words.length === 0) return;
+    const at = new Date().toISOString();
+    this.jobs.change(this.id(), (job) => ({ ...job, readings: [...job.readings, ...words.map((is) => ({ id: crypto.randomUUID(), at, is }))] }));
+    this.type('');
+  }
+
+  protected rename(name: string): void {
+    const trimmed = name.trim().slice(0, 120);
+    if (trimmed !== '') this.jobs.change(this.id(), (job) => ({ ...job, name: trimmed }));
+  }
+
+  protected removeReading(reading: Reading): void {
+    const before = this.job()?.readings ?? [];
+    this.jobs.change(this.id(), (job) => ({ ...job, readings: job.readings.filter(({ id }) => id !== reading.id) }));
+    this.undoBar.offer(`Removed “${reading.is.text.slice(0, 60)}”.`, () => this.jobs.change(this.id(), (job) => ({ ...job, readings: [...before] })));
+  }
+
+  protected begin(kind: KindId): void {
+    void this.router.navigate(['/bench', this.bench.beginFor(this.id(), kind)]);
+  }
+
+  protected async takeIn(specimen: string): Promise<void> {
+    await this.specimens.open(specimen);
+    const part = this.specimens.peek(specimen);
+    if (part) this.specimens.change({ ...part, job: this.id() });
+  }
+
+  protected takeOut(specimen: string): void {
+    const part = this.specimens.peek(specimen);
+    if (!part) return;
+    const { job: _job, ...rest } = part;
+    this.specimens.change(rest);
+    this.undoBar.offer(`“${part.name}” is out of this engine; it stays on the shelf.`, () => this.specimens.undo(specimen));
+  }
+
+  protected belonging({ belongs }: PartInEngine): Belonging {
+    if (belongs === undefined) return 'open';
+    if (belongs < FOREIGN_BELOW) return 'foreign';
+    return belongs >= BELONGS_FROM ? 'belongs' : 'open';
+  }
+
+  protected belongingSays(part: PartInEngine): string {
+    return BELONGING_SAYS[this.belonging(part)];
+  }
+
+  protected says(part: PartInEngine): string {
+    return sayStatus(part.lineUp, (id) => this.patterns()?.label(id) ?? id);
+  }
+
+  protected choose(candidate: string): void {
+    void this.router.navigate([], { queryParams: { candidate }, queryParamsHandling: 'merge', replaceUrl: true });
+  }
+}

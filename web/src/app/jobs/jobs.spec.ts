@@ -1,0 +1,145 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { KindId } from '@which-bore/core';
+import { Jobs } from '../data/jobs';
+import { Specimens } from '../data/specimens';
+import { readings } from '../testing/demo';
+import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
+import { JobList } from './jobList';
+import { JobStation } from './jobStation';
+
+const JOB = '5d2f9f52-6c1e-4d0e-8f0b-2a7c3b1d9e10';
+const at = '2026-03-02T08:10:00.000Z';
+const part = (id: string, name: string, kind: KindId, words: string) => ({ id, name, kind, readings: readings(words, kind), job: JOB });
+const stored = { id: JOB, name: 'Frost fan', readings: [], version: 1, updatedAt: at };
+
+async function open(...parts: ReturnType<typeof part>[]) {
+  const specimens = setUp(...parts);
+  TestBed.inject(Jobs);
+  server()
+    .match('/api/jobs')
+    .forEach((request) => request.flush([stored]));
+  const shown = await show(JobStation, { id: JOB });
+  await pause();
+  await shown.fixture.whenStable();
+  return { ...shown, specimens };
+}
+
+const ENGINE = [
+  part('00000000-0000-4000-8000-000000000001', 'Block', 'block', 'cast B2903 bore 3.802in bore gauge'),
+  part('00000000-0000-4000-8000-000000000002', 'Rod', 'rod', 'length 5.700in caliper machined'),
+  part('00000000-0000-4000-8000-000000000003', 'Crank', 'crank', 'main 53.99 mic pin 44.44 mic stroke 73 caliper 5 mains cast'),
+];
+
+describe('a job', () => {
+  it('names the engine, the part that does not belong, and why', async () => {
+    const { page } = await open(...ENGINE);
+    expect(text(page.querySelector('.engine'))).toContain('Brackmere Sluice');
+    const foreign = page.querySelector('.part-list li.foreign');
+    expect(text(foreign)).toContain('Crank');
+    expect(text(foreign)).toContain('does not belong');
+    expect(text(foreign)).toContain('Vesk Ambit');
+    expect(page.querySelectorAll('.part-list li.belongs').length).toBe(2);
+  });
+
+  it('calls out rods that must not be mixed', async () => {
+    const { page } = await open(
+      part('00000000-0000-4000-8000-000000000004', 'Rod 1', 'rod', 'fractured'),
+      part('00000000-0000-4000-8000-000000000005', 'Rod 2', 'rod', 'machined cap'),
+    );
+    expect(text(page.querySelector('.mixed'))).toContain('Fractured caps on Rod 1');
+  });
+
+  it('takes what is said of the engine, shows it as understood, and keeps it', async () => {
+    const { fixture, page } = await open();
+    const field = page.querySelector<HTMLInputElement>('#engine-line');
+    if (!field) throw new Error('no line');
+    field.value = 'serial A20000';
+    field.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect(text(page.querySelector('.words'))).toContain('Serial number');
+    page.querySelector('form')?.dispatchEvent(new Event('submit'));
+    await pause();
+    const request = server().expectOne((each) => each.method === 'PUT' && each.url === `/api/jobs/${JOB}`);
+    expect((request.request.body as { readings: { is: { value: string } }[] }).readings[0]?.is.value).toBe('A20000');
+    request.flush({ ...stored, ...(request.request.body as object), version: 2 });
+    await fixture.whenStable();
+    await pause();
+    expect(text(page.querySelector('.engine'))).toContain('Vesk Ambit 1200');
+  });
+
+  it('takes a part out and leaves it on the shelf', async () => {
+    const { fixture, page, specimens } = await open(...ENGINE);
+    await click(fixture, button(page, 'Take out of this engine: Rod'));
+    expect(specimens.peek(ENGINE[1]?.id ?? '')?.job).toBeUndefined();
+    expect(specimens.peek(ENGINE[1]?.id ?? '')).toBeDefined();
+  });
+
+  it('that is gone says so', async () => {
+    setUp();
+    const { page } = await show(JobStation, { id: JOB });
+    expect(text(page)).toContain('This job is not there');
+  });
+});
+
+describe('the jobs', () => {
+  it('are listed with their parts, begun, deleted and brought back', async () => {
+    setUp(...ENGINE);
+    TestBed.inject(Jobs);
+    server()
+      .match('/api/jobs')
+      .forEach((request) => request.flush([stored]));
+    const { fixture, page } = await show(JobList);
+    server()
+      .match('/api/jobs')
+      .forEach((request) => request.flush([stored]));
+    await fixture.whenStable();
+    expect(text(page.querySelector('tbody tr'))).toContain('Frost fan');
+    expect(text(page.querySelector('tbody .number'))).toBe('3');
+    await click(fixture, button(page, 'Another engine'));
+    expect(TestBed.inject(Router).url).toContain('/jobs/');
+    await click(fixture, button(page, 'Delete Frost fan'));
+    server()
+      .expectOne((request) => request.method === 'DELETE')
+      .flush(null);
+    expect(text(page)).not.toContain('Frost fan');
+  });
+});
+
+describe('jobs while the server is away', () => {
+  it('are kept here and go up when it is back', async () => {
+    setUp();
+    const jobs = TestBed.inject(Jobs);
+    server()
+      .match('/api/jobs')
+      .forEach((request) => request.flush([]));
+    const id = jobs.begin('Mine');
+    const first = server().expectOne((request) => request.method === 'PUT');
+    first.error(new ProgressEvent('error'));
+    expect(localStorage.getItem('which-bore.jobs')).toContain('Mine');
+    jobs.change(id, (job) => ({ ...job, name: 'Mine, later' }));
+    const second = server().expectOne((request) => request.method === 'PUT');
+    expect((second.request.body as { name: string }).name).toBe('Mine, later');
+    second.flush({ ...stored, id, name: 'Mine, later' });
+    expect(localStorage.getItem('which-bore.jobs')).toContain('"waiting":false');
+    void TestBed.inject(Specimens);
+  });
+
+  it('put mine on top of theirs where somebody else was faster', async () => {
+    setUp();
+    const jobs = TestBed.inject(Jobs);
+    server()
+      .match('/api/jobs')
+      .forEach((request) => request.flush([stored]));
+    const [mine, theirs] = readings('year 1962 year 1970').map((reading) => reading);
+    if (!mine || !theirs) throw new Error('not read');
+    jobs.change(JOB, (job) => ({ ...job, readings: [mine] }));
+    server()
+      .expectOne((request) => request.method === 'PUT')
+      .flush({ error: 'changed', current: { ...stored, readings: [theirs], version: 4 } }, { status: 409, statusText: 'changed' });
+    const again = server().expectOne((request) => request.method === 'PUT');
+    const body = again.request.body as { readings: { id: string }[]; version: number };
+    expect(body.version).toBe(4);
+    expect(body.readings.map(({ id }) => id)).toEqual([theirs.id, mine.id]);
+  });
+});

@@ -1,0 +1,95 @@
+import { TestBed } from '@angular/core/testing';
+import { OPERATION_IDS, USUAL_SHOP } from '@which-bore/core';
+import { ShopData } from '../data/shopData';
+import { UndoBar } from '../data/undoBar';
+import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
+import { RulesStation } from './rulesStation';
+
+async function open() {
+  setUp();
+  TestBed.inject(ShopData);
+  server()
+    .expectOne('/api/shop')
+    .flush({ ...USUAL_SHOP, version: 3 });
+  return show(RulesStation);
+}
+
+const type = async (page: HTMLElement, label: string, value: string) => {
+  const field = [...page.querySelectorAll('input')].find((each) => each.getAttribute('aria-label') === label);
+  if (!field) throw new Error(`no ${label}`);
+  field.value = value;
+  field.dispatchEvent(new Event('change'));
+  await pause();
+};
+
+describe('house rules and instruments', () => {
+  it('state every school with its reason, the usual one marked', async () => {
+    const { page } = await open();
+    expect(page.querySelectorAll('fieldset').length).toBe(5);
+    expect(text(page)).toContain('Trust marks (usual)');
+    expect(page.querySelectorAll('table:not(.work) tbody tr').length).toBe(USUAL_SHOP.instruments.length);
+    expect(page.querySelectorAll('table.work tbody tr').length).toBe(OPERATION_IDS.length);
+  });
+
+  it('save a choice, with the version seen and the way back', async () => {
+    const { fixture, page } = await open();
+    const choice = [...page.querySelectorAll<HTMLInputElement>('input[type=radio]')].find((each) => each.value === 'measure');
+    choice?.click();
+    await fixture.whenStable();
+    const request = server().expectOne((each) => each.method === 'PUT');
+    expect(request.request.body).toEqual(jasmine.objectContaining({ rules: { marks: 'measure' }, version: 3 }));
+    request.flush({ ...USUAL_SHOP, rules: { marks: 'measure' }, version: 4 });
+    TestBed.inject(UndoBar).take();
+    const back = server().expectOne((each) => each.method === 'PUT');
+    expect(back.request.body).toEqual(jasmine.objectContaining({ rules: {}, version: 4 }));
+  });
+
+  it('save what the shop reckons for work, and refuse what is no price', async () => {
+    const { page } = await open();
+    await type(page, 'Price of Line bore', '510');
+    const request = server().expectOne((each) => each.method === 'PUT');
+    expect(request.request.body).toEqual(jasmine.objectContaining({ rules: { work: { lineBore: { price: 510 } } } }));
+    request.flush({ ...USUAL_SHOP, rules: { work: { lineBore: { price: 510 } } }, version: 4 });
+    await type(page, 'Hours for Line bore', 'long');
+    expect(text(page.querySelector('[role=alert]'))).toContain('“long” is no time for “Line bore”');
+  });
+
+  it('save a changed instrument, and refuse what is no size with a reason', async () => {
+    const { fixture, page } = await open();
+    await type(page, 'Permissible error of Caliper, 0 to 150 mm', '0,05');
+    const request = server().expectOne((each) => each.method === 'PUT');
+    const { instruments } = request.request.body as typeof USUAL_SHOP;
+    expect(instruments.find(({ sort }) => sort === 'caliper')?.permissibleError).toBe(0.05);
+    request.flush({ ...USUAL_SHOP, instruments, version: 4 });
+    await type(page, 'Largest size of Steel rule', 'long');
+    await fixture.whenStable();
+    expect(text(page.querySelector('[role=alert]'))).toContain('“long” is no size');
+    server().expectNone((each) => each.method === 'PUT');
+  });
+
+  it('mark an instrument whose calibration has run out', async () => {
+    setUp();
+    TestBed.inject(ShopData);
+    const [first] = USUAL_SHOP.instruments;
+    if (!first) throw new Error('no instrument');
+    server()
+      .expectOne('/api/shop')
+      .flush({ instruments: [{ ...first, calibrated: '2020-01-01', everyMonths: 12 }], rules: {}, version: 1 });
+    const { page } = await show(RulesStation);
+    expect(text(page.querySelector('tr.late'))).toContain('run out');
+  });
+
+  it('show what somebody else saved meanwhile, and say so', async () => {
+    const { fixture, page } = await open();
+    await click(fixture, button(page, 'Another instrument'));
+    server()
+      .expectOne((each) => each.method === 'PUT')
+      .flush(
+        { error: 'The instruments or rules were changed meanwhile.', current: { ...USUAL_SHOP, instruments: [], version: 9 } },
+        { status: 409, statusText: 'changed' },
+      );
+    await fixture.whenStable();
+    expect(text(page.querySelector('[role=alert]'))).toContain('changed meanwhile');
+    expect(text(page)).toContain('No instrument is in the table');
+  });
+});
