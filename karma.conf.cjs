@@ -14,6 +14,10 @@ module.exports = (config) =>
         flags: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
       },
     },
-    browserNoActivityTimeout: 120000,
+    // A spec that reckons for seconds answers no ping meanwhile; two busy cores must not be taken for a lost browser.
+    browserNoActivityTimeout: 300000,
+    browserDisconnectTimeout: 60000,
+    browserDisconnectTolerance: 1,
+    pingTimeout: 300000,
     restartOnFileChange: false,
   });

@@ -57,15 +57,15 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   await page.getByRole('link', { name: 'What will it go into?' }).click();
   const into = async (block: string, verdict: string) => {
     await page.getByRole('button', { name: block }).click();
-    await expect(page.locator('.judged header .verdict')).toHaveText(verdict);
+    await expect(page.locator('.judged header .verdict wb-verdict')).toHaveText(verdict);
   };
   await into('low deck, large journal, wet intake', 'fits with work');
   await expect(page.getByText('Spacer shells, and regrind the mains', { exact: true })).toBeVisible();
   await into('low deck, pump engine, swing not recorded', 'cannot tell');
-  await expect(page.locator('.judged header')).toContainText('crankcase swing of the block');
+  await expect(page.locator('.judged header')).toContainText('Block: crankcase swing');
   await into('Halvorn Skerry four, early', 'does not fit');
   await page.reload();
-  await expect(page.locator('.judged header .verdict')).toHaveText('does not fit');
+  await expect(page.locator('.judged header .verdict wb-verdict')).toHaveText('does not fit');
 });
 
 test('the four verdicts stand beside each other for a crank of the catalogue', async ({ page }) => {
@@ -79,7 +79,7 @@ test('the four verdicts stand beside each other for a crank of the catalogue', a
     const row = page.getByRole('button', { name: block });
     await expect(row.getByRole('img', { name: verdict, exact: true })).toBeVisible();
     await row.click();
-    await expect(page.locator('.judged header .verdict')).toHaveText(verdict);
+    await expect(page.locator('.judged header .verdict wb-verdict')).toHaveText(verdict);
   }
 });
 
@@ -95,7 +95,7 @@ test('a reading can be corrected, removed and brought back', async ({ page }) =>
   await page.getByRole('button', { name: 'Yes, main 2.349 in mic' }).click();
   await expect(page.getByRole('button', { name: 'Correct: main 2.349 in mic' })).toBeVisible();
 
-  await expect.poll(async () => (await lineUp(page))[0]).toEqual({ name: '3.375 forged, small journal', share: '97.2 %' });
+  await expect.poll(async () => (await lineUp(page))[0]).toEqual({ name: '3.375 forged, small journal', share: '97.3 %' });
   const before = await lineUp(page);
   await page.getByRole('button', { name: 'Remove: 8 weights' }).click();
   await expect(page.getByRole('button', { name: 'Correct: 8 weights' })).toBeHidden();
@@ -183,6 +183,7 @@ test('readings typed while the database, and not the server, is away are kept as
   await page.goto('/bench');
   await enter(page, 'crank 5 mains');
   await expect(page.getByText('Server away: 1 kept here')).toBeVisible();
+  await expect(page).toHaveURL(/\/bench\/[0-9a-f-]{36}/);
   await page.reload();
   await expect(page.getByRole('button', { name: 'correct: 5 mains' })).toBeVisible();
   away = false;

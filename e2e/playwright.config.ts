@@ -5,8 +5,8 @@ export default defineConfig({
   outputDir: '../test-results',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  // One server process, which some tests stop and start.
-  workers: 1,
+  // Each with a server and a database of its own, which some tests stop and start.
+  workers: 2,
   forbidOnly: true,
   reporter: [['list']],
   use: {

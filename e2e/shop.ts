@@ -6,6 +6,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Page } from '@playwright/test';
+import pg from 'pg';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
@@ -18,14 +19,41 @@ async function freePort(): Promise<number> {
   return address.port;
 }
 
+/** Runs statements that concern whole databases; a database that is being copied by another shop is waited for. */
+async function administering(url: URL, statements: readonly string[]): Promise<void> {
+  const admin = new URL(url);
+  admin.pathname = '/postgres';
+  const client = new pg.Client({ connectionString: admin.href });
+  await client.connect();
+  for (const statement of statements)
+    for (let tries = 0; ; tries++)
+      try {
+        await client.query(statement);
+        break;
+      } catch (error) {
+        if (tries > 50) throw error;
+        await new Promise((resolve) => setTimeout(resolve, 200));
+      }
+  await client.end();
+}
+
 /** The real server over the test database, as ./demo starts it; it can be stopped and started again. */
 export class Shop {
   private process: ChildProcess | undefined;
 
-  private constructor(private readonly port: number) {}
+  private constructor(
+    private readonly port: number,
+    private readonly database: string,
+  ) {}
 
-  static async open(): Promise<Shop> {
-    const shop = new Shop(await freePort());
+  /** A shop over a copy of the test database that is its own, so that several may be open side by side. */
+  static async open(which: number): Promise<Shop> {
+    const url = new URL(process.env.DATABASE_URL ?? '');
+    const original = url.pathname.slice(1);
+    const copy = `${original}_${which}`;
+    await administering(url, [`DROP DATABASE IF EXISTS ${copy} WITH (FORCE)`, `CREATE DATABASE ${copy} TEMPLATE ${original}`]);
+    url.pathname = `/${copy}`;
+    const shop = new Shop(await freePort(), url.href);
     await shop.start();
     return shop;
   }
@@ -37,7 +65,13 @@ export class Shop {
   async start(): Promise<void> {
     this.process = spawn(process.execPath, ['server/dist/main.js'], {
       cwd: ROOT,
-      env: { ...process.env, UPLOADS: join(ROOT, 'test-results', 'uploads'), PORT: String(this.port), LOG_LEVEL: 'error' },
+      env: {
+        ...process.env,
+        DATABASE_URL: this.database,
+        UPLOADS: join(ROOT, 'test-results', `uploads-${this.port}`),
+        PORT: String(this.port),
+        LOG_LEVEL: 'error',
+      },
       stdio: 'inherit',
     });
     for (let tries = 0; tries < 100; tries++) {
@@ -57,14 +91,14 @@ export class Shop {
 }
 
 /** What the console may say: requests that fail while a test has the server stopped. */
-const EXPECTED = /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|503)/;
+const EXPECTED = /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|413|415|503)/;
 
 export const test = base.extend<{ page: Page }, { shop: Shop }>({
   shop: [
     // Playwright wants the fixtures taken apart even where none is used.
     // eslint-disable-next-line no-empty-pattern
-    async ({}, use) => {
-      const shop = await Shop.open();
+    async ({}, use, worker) => {
+      const shop = await Shop.open(worker.parallelIndex);
       await use(shop);
       await shop.stop();
     },
@@ -103,9 +137,28 @@ export async function lineUp(page: Page): Promise<{ name: string; share: string 
   );
 }
 
+/** Waits until the line-up goes by the latest readings. */
+export const reckoned = (page: Page) => expect(page.getByRole('region', { name: 'What it may be' })).toHaveAttribute('aria-busy', 'false');
+
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe-core finds wrong with the page on the light ground, and then on the dark one. */
+export async function faultsOnBothGrounds(page: Page): Promise<string[]> {
+  // Colours that are still on their way from one ground to the other are no fault.
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  const light = await faults(page);
+  await page.getByRole('button', { name: 'To the dark ground' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  // The components change colour once their own sheet has come and been applied: until then they are looked at again.
+  let dark = await faults(page);
+  for (let tries = 0; dark.length > 0 && tries < 10; tries++) {
+    await page.waitForTimeout(500);
+    dark = await faults(page);
+  }
+  return [...light, ...dark];
+}
 
 /** What axe-core finds wrong with the page as it stands. */
 export async function faults(page: Page): Promise<string[]> {
