@@ -1,22 +1,26 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { KINDS } from '../dictionary/dictionary.js';
 import { estimate, expanded } from '../quantity/instrument.js';
-import { width, type Interval } from '../quantity/interval.js';
+import { apart, width, type Interval } from '../quantity/interval.js';
 import { toInside } from '../quantity/unit.js';
 import type { Specimen } from '../readings/reading.js';
 import { Drawer } from '../shop/ownInstrument.js';
 import { sizesMeasured } from '../readings/measured.js';
+import { classedSizes } from './classMarks.js';
 import type { Companion, Pattern } from './pattern.js';
+import type { Scheme } from './scheme.js';
 import { optionOf, sizeOf, valueIds } from './value.js';
 
 /** Where a value comes from, strongest first. */
-export type Source = 'measured' | 'machined' | 'pattern' | 'identified';
+export type Source = 'measured' | 'machined' | 'marked' | 'pattern' | 'identified';
 
 export interface Value {
   readonly interval: Interval;
   readonly source: Source;
-  /** True when the catalogue's sources contradict each other about it. */
+  /** True when the catalogue's sources contradict each other about it, or what was measured its class mark. */
   readonly disputed?: boolean;
+  /** What each of several may be by its class mark, in the order of the mark; the interval spans them all. */
+  readonly positions?: readonly Interval[];
 }
 
 export interface SeenLook {
@@ -85,12 +89,24 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
 }
 
 /**
+ * A size by its class marks. What was measured confirms them, or contradicts them, as on a journal that is worn or was
+ * ground since: then it is the measurement that counts, and the matter is disputed.
+ */
+function byClass(positions: readonly Interval[], known: Value | undefined): Value {
+  const all = { low: Math.min(...positions.map(({ low }) => low)), high: Math.max(...positions.map(({ high }) => high)) };
+  if (known?.source === 'measured' && apart(all, known.interval)) return { ...known, disputed: true };
+  return { interval: all, source: 'marked', positions };
+}
+
+/**
  * A specimen as it lies on the bench. What was measured or seen counts; what was not is taken from the pattern it
- * was identified as, when one is given, and says so. Without one it stays unknown.
+ * was identified as, when one is given, and says so. Without one it stays unknown. Class marks say closer which of the
+ * pattern's limits a size lies in.
  *
  * @param drawer the shop's instruments, which say how uncertain a measurement is
+ * @param schemes those by which marks are read
  */
-export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern, drawer: Drawer = USUAL_DRAWER): Part {
+export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern, drawer: Drawer = USUAL_DRAWER, schemes: readonly Scheme[] = []): Part {
   const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;
   const values: Record<string, Value> = { ...base?.values };
   const looks: Record<string, SeenLook> = { ...base?.looks };
@@ -102,6 +118,9 @@ export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern, dra
     if (before?.source === 'measured' && width(before.interval) <= width(measured)) continue;
     values[size.parameter] = { interval: measured, source: 'measured' };
   }
+  const marks = specimen.readings.flatMap(({ is }) => (is.sort === 'mark' ? [is.characters] : []));
+  for (const classed of classedSizes(schemes, specimen.kind, identifiedAs?.family, marks, base?.standard ?? {}))
+    values[classed.parameter] = byClass(classed.positions, values[classed.parameter]);
   for (const { is } of specimen.readings) if (is.sort === 'look') looks[is.feature] = { option: is.option, source: 'measured' };
   const usualService = Object.values(KINDS[specimen.kind].parameters).flatMap((parameter): [string, readonly number[]][] =>
     parameter.service ? [[parameter.id, parameter.service.mm.map(Number)]] : [],

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { MAKINGS } from '../dictionary/definition.js';
 import { KindIdSchema } from '../readings/reading.js';
+import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
 import { Id, line, monthOf, Note, oneOf, type Years } from './figure.js';
 
 /** What a segment of a number can tell. */
@@ -27,6 +28,9 @@ export const CHARACTERS_SAY: Readonly<Record<(typeof CHARACTERS)[number], string
   lettersAndDigits: 'letters or figures',
   exactly: 'exactly this text',
 };
+/** From which end of a size as made its classes are counted. */
+export const CLASS_ENDS = ['largest', 'smallest'] as const;
+
 const CLASSES: Readonly<Record<Exclude<(typeof CHARACTERS)[number], 'exactly'>, RegExp>> = {
   digits: /^[0-9]+$/,
   letters: /^[A-Z]+$/,
@@ -45,6 +49,24 @@ export const SegmentSchema = Type.Object(
       Type.Record(Type.String({ minLength: 1, maxLength: 20 }), Type.String({ minLength: 1, maxLength: 80 }), {
         description: 'Meaning by characters; where it is given, nothing else may stand there',
       }),
+    ),
+    narrows: Type.Optional(
+      Type.Object(
+        {
+          of: Type.String({
+            pattern: '^[a-zA-Z]+(\\.[a-zA-Z0-9]+)+$',
+            description: 'Dictionary id of the size, one position of which the segment names the class of',
+          }),
+          from: oneOf(CLASS_ENDS, 'From which limit of the size as made the bands are counted, inward'),
+          unit: oneOf<UnitId>(UNIT_IDS, 'Unit of the figures'),
+          bands: Type.Record(
+            Type.String({ minLength: 1, maxLength: 20 }),
+            Type.String({ pattern: '^\\d{1,4}(\\.\\d{1,6})? to \\d{1,4}(\\.\\d{1,6})?$', description: 'As in "0.008 to 0.016"' }),
+            { description: 'How far inward, by characters' },
+          ),
+        },
+        { additionalProperties: false, description: 'The size that a class mark narrows' },
+      ),
     ),
   },
   { additionalProperties: false },

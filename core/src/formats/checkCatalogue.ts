@@ -173,6 +173,9 @@ function checkScheme(scheme: Scheme, where: string): Problem[] {
     const problems: Problem[] = [];
     if (segment.least > segment.most)
       problems.push({ where: place, what: `it takes at least ${segment.least} and at most ${segment.most} characters; exchange them.` });
+    const narrowed = segment.narrows && scheme.kinds.every((kind) => !has(KINDS[kind].parameters, segment.narrows?.of ?? ''));
+    if (narrowed) problems.push({ where: place, what: `none of its kinds of part has a size "${segment.narrows?.of}" in the dictionary.` });
+    if (segment.narrows && scheme.kinds.length === 0) problems.push({ where: place, what: 'say on which kinds of part such class marks stand.' });
     if (segment.characters === 'exactly' && segment.text === undefined) problems.push({ where: place, what: 'say which text stands there.' });
     return problems;
   });

@@ -1,10 +1,11 @@
 import { CLAIM_KIND_NAMES, CLAIM_KINDS } from '../catalogue/claim.js';
 import type { RecordType } from '../catalogue/catalogue.js';
 import { COMPANION_RELATIONS, COMPANION_SAYS, SWAP_RESULT_SAYS, SWAP_RESULTS } from '../catalogue/pattern.js';
-import { CHARACTERS, CHARACTERS_SAY, SCHEME_FACT_IDS, SCHEME_FACTS } from '../catalogue/scheme.js';
-import { MAKINGS } from '../dictionary/definition.js';
+import { CHARACTERS, CHARACTERS_SAY, CLASS_ENDS, SCHEME_FACT_IDS, SCHEME_FACTS } from '../catalogue/scheme.js';
+import { MAKINGS, type Parameter } from '../dictionary/definition.js';
 import { KIND_IDS, KINDS } from '../dictionary/dictionary.js';
 import { SLOTS } from '../dictionary/slots.js';
+import { UNIT_IDS, UNITS } from '../quantity/unit.js';
 
 export interface Choice {
   readonly id: string;
@@ -57,6 +58,13 @@ const NAME = needed(text('name', 'Name'));
 const NOTE: Field = { path: 'note', name: 'Note', form: 'long' };
 const ALIASES: Field = { path: 'aliases', name: 'Other names', form: 'texts' };
 const YEARS = [date('years.from', 'From'), date('years.to', 'To')];
+const LENGTH_UNITS = UNIT_IDS.filter((id) => UNITS[id].quantity === 'length');
+/** Sizes that there are several of on a part, so that a mark may tell the class of each. */
+const CLASSED: readonly Choice[] = KIND_IDS.flatMap((id) =>
+  Object.values<Parameter>(KINDS[id].parameters)
+    .filter(({ per, quantity }) => per !== 'part' && quantity === 'length')
+    .map((parameter) => ({ id: parameter.id, name: `${KINDS[id].name}: ${parameter.name.toLowerCase()}` })),
+);
 const MAKING_CHOICES = named(MAKINGS, (id) => id);
 const CLAIM_CHOICES = named(CLAIM_KINDS, (id) => CLAIM_KIND_NAMES[id]);
 const SOURCE = [choice('source.kind', 'Values from', CLAIM_CHOICES), text('source.who', 'Source'), date('source.on', 'Source of')];
@@ -214,6 +222,18 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
             ),
           ),
           { path: 'table', name: 'table', form: 'pairs' },
+          choice('narrows.of', 'narrows', CLASSED),
+          choice(
+            'narrows.from',
+            'counted from',
+            named(CLASS_ENDS, (id) => `the ${id} as made`),
+          ),
+          choice(
+            'narrows.unit',
+            'unit',
+            named(LENGTH_UNITS, (id) => UNITS[id].symbol),
+          ),
+          { path: 'narrows.bands', name: 'bands', form: 'pairs' },
         ],
       },
     ],

@@ -63,6 +63,7 @@ export const WhatElseRequestSchema = Type.Object(
       description: 'recipient: what of that kind takes the part; donor: what of that kind goes where it is',
     }),
     most: Type.Optional(Type.Integer({ minimum: 1, maximum: 200, description: 'How many to return' })),
+    shelf: Type.Optional(Type.Boolean({ description: 'Whether specimens of the shelf stand among the many; they do where nothing is said' })),
     units: Type.Optional(UnitSystemSchema),
   },
   { additionalProperties: false },

@@ -41,10 +41,10 @@ const namedBy = (parts: readonly Part[]): readonly string[] => parts.flatMap(({ 
 function seen(part: Part, { ids, byRecord }: Reading, named: ReadonlySet<string>): string {
   let text = '';
   for (const id of ids) {
-    const value = part.values[id]?.interval;
+    const { interval: value, positions } = part.values[id] ?? {};
     if (value) {
       const standard = part.standard[id];
-      text += `${value.low} ${value.high} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
+      text += `${value.low} ${value.high} ${positions?.map(({ low, high }) => `${low}-${high}`).join() ?? ''} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
     } else text += part.looks[id]?.option ?? part.interfaces[id] ?? '';
     text += '\n';
   }

@@ -6,6 +6,7 @@ import { valve } from '../dictionary/kinds/valve.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
 import type { Drawer } from '../shop/ownInstrument.js';
+import { STOCKED } from './setting.js';
 
 /** A part, and the place of the engine it is for. */
 export interface PlacedPart {
@@ -28,22 +29,33 @@ function weightOf({ share = 1, from, to }: Fitment, at: string | undefined): num
   return share * (from === undefined && to === undefined ? 2 : 1);
 }
 
+/** Whether what goes there is chosen freely from the stock. */
+const isStocked = (slot: string): boolean => {
+  const kind = slotOf(slot)?.kind;
+  return kind !== undefined && STOCKED.includes(kind);
+};
+
 /** The middle of the years in which a variant was built, so that its parts are of one time. */
 function middleOf({ years }: Variant): string | undefined {
   const [from, to] = [years?.from, years?.to ?? years?.from].map((each) => (each === undefined ? undefined : Number(each.slice(0, 4))));
   return from === undefined || to === undefined ? undefined : String(Math.round((from + to) / 2));
 }
 
-/** An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. */
+/**
+ * An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. Where
+ * it had one or another of several alike, as shells by their class, none is named: they are chosen from the stock.
+ */
 export function partsOfVariant(catalogue: CatalogueLookup, variant: Variant, at: string | undefined = middleOf(variant)): readonly PlacedPart[] {
-  const likeliest = new Map<string, { readonly fitment: Fitment; readonly weight: number }>();
+  const likeliest = new Map<string, { readonly fitment: Fitment; readonly weight: number; readonly chosen?: boolean }>();
   for (const fitment of variant.fitments) {
     const weight = weightOf(fitment, at);
     const known = likeliest.get(fitment.slot);
     if (weight > 0 && (!known || weight > known.weight)) likeliest.set(fitment.slot, { fitment, weight });
+    else if (known?.weight === weight) likeliest.set(fitment.slot, { ...known, chosen: isStocked(fitment.slot) });
   }
   const order = (slot: string) => SLOTS.findIndex(({ id }) => id === slot);
   return [...likeliest.values()]
+    .filter(({ chosen }) => !chosen)
     .sort((a, b) => order(a.fitment.slot) - order(b.fitment.slot))
     .flatMap(({ fitment }): readonly PlacedPart[] => {
       const pattern = catalogue.pattern(fitment.pattern);
@@ -81,6 +93,16 @@ export class UnknownPartyError extends Error {
   }
 }
 
+/** A specimen as the joints see it, taken for a pattern or for none, with its class marks read by the catalogue's schemes. */
+export const partOfSpecimen = (catalogue: CatalogueLookup, specimen: Specimen, as: Pattern | undefined, drawer?: Drawer): Part =>
+  partFromSpecimen(specimen, as, drawer, catalogue.catalogue.schemes);
+
+/** The same from the shelf: it has not to be bought. */
+export const partFromShelf = (catalogue: CatalogueLookup, specimen: Specimen, as: string | undefined, drawer?: Drawer): Part => ({
+  ...partOfSpecimen(catalogue, specimen, catalogue.pattern(as), drawer),
+  price: 0,
+});
+
 /** The parts that are meant, and how they are called together. Throws an UnknownPartyError. */
 export function partyOf(catalogue: CatalogueLookup, ref: PartyRef, drawer?: Drawer): { readonly label: string; readonly parts: readonly PlacedPart[] } {
   const patternOf = (id: string): Pattern => {
@@ -90,7 +112,7 @@ export function partyOf(catalogue: CatalogueLookup, ref: PartyRef, drawer?: Draw
   };
   if ('pattern' in ref) return { label: catalogue.label(ref.pattern), parts: [placed(partFromPattern(patternOf(ref.pattern), catalogue.label(ref.pattern)))] };
   if ('specimen' in ref) {
-    const part = partFromSpecimen(ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
+    const part = partOfSpecimen(catalogue, ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
     return { label: part.label, parts: [placed(part)] };
   }
   const variant = catalogue.variant(ref.variant);

@@ -12,7 +12,7 @@ export interface Setting {
 }
 
 /** Kinds that are chosen freely to join others. */
-const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
+export const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
 
 /** The setting a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue. */
 export function settingOf(catalogue: CatalogueLookup, rules: HouseRules = {}): Setting {

@@ -1,4 +1,4 @@
-import type { Part } from '../catalogue/part';
+import { partFromSpecimen, type Part } from '../catalogue/part';
 import { sweptVolume, compressionRatio, deckClearance } from '../build/index';
 import { block } from '../dictionary/kinds/block';
 import { crank } from '../dictionary/kinds/crank';
@@ -11,12 +11,14 @@ import { swap, swapParts } from './swap';
 import { partsOfVariant, placed } from './parties';
 import { interval, type Interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
-import { demoPart, LOOKUP, SETTING } from '../testing/demo';
+import { demoPart, LOOKUP, SETTING, words } from '../testing/demo';
 import type { Assembly } from '../joints/assembly';
 import type { Joint } from '../joints/check';
 import { worst } from '../joints/verdict';
+import { bigEnds } from '../joints/bigEnds';
 import { lifterInBlock } from '../joints/lifters';
 import { location } from '../joints/location';
+import { mains } from '../joints/mains';
 import { pinInRod } from '../joints/smallEnds';
 
 // The figures here are the trade's: common practice, no source.
@@ -169,6 +171,70 @@ describe('pistons of one engine', () => {
     );
     expect(kit.companions).toEqual([]);
     expect(kit.verdict).toBe('fits');
+  });
+});
+
+describe('shells by class', () => {
+  const crankRead = (text: string) =>
+    partFromSpecimen(
+      { id: 'c', name: 'crank', kind: 'crank', readings: words(text).map((is, at) => ({ id: String(at), at: '2026-01-01T00:00:00.000Z', is })) },
+      LOOKUP.pattern('lumen-crank-4b'),
+      undefined,
+      LOOKUP.catalogue.schemes,
+    );
+  const clearance = (part: Part) => {
+    const finding = mains.checks
+      .find(({ id }) => id === 'oilClearance')
+      ?.judge({ parts: { crank: part, block: demoPart('lumen-block-4b') }, replaced: {}, ...SETTING });
+    return { ...finding, said: say(finding?.because ?? [], 'metric') };
+  };
+
+  it('cannot be sorted by a caliper: the class marks settle what it leaves open, position by position', () => {
+    expect(clearance(crankRead('main 51.98 caliper')).verdict).toBe('cannotTell');
+    const marked = clearance(crankRead('main 51.98 caliper main class M-BCABC'));
+    expect(marked.verdict).toBe('fits');
+    expect(marked.said).toMatch(/1 .*green.*, 2 .*blue.*, 3 .*red.*, 4 .*green.*, 5 .*blue/);
+  });
+
+  it('go by what was measured where the marks say otherwise, and it is said', () => {
+    const worn = clearance(crankRead('main 51.955 mic main class M-BCABC'));
+    expect(worn.verdict).not.toBe('fits');
+    expect(worn.said).not.toContain('class marks, position');
+    expect(worn.caution).toContain('class mark says another size');
+  });
+});
+
+describe('oil to the crankpin', () => {
+  const oiled = (drilling: string, split: string, along = 'none') =>
+    judge(
+      { ...bigEnds, checks: bigEnds.checks.filter(({ id }) => id === 'pinOil') },
+      made('crank', {}, { [crank.features.oilDrilling.id]: drilling }),
+      made('rod', {}, { [rod.features.capSplit.id]: split, [rod.features.drilling.id]: along }),
+    );
+
+  it('comes through a drilled crank to rods in shells; those on needles do without', () => {
+    expect(oiled('straight', 'machined').verdict).toBe('fits');
+    expect(oiled('none', 'fractured').verdict).toBe('doesNotFit');
+    expect(oiled('none', 'machined', 'present').said).toContain('none to the pin');
+    expect(oiled('none', 'onePiece').verdict).toBe('fits');
+    expect(oiled('cross', 'machined', 'present').said).toContain('all the way round');
+  });
+});
+
+describe('lifters', () => {
+  it('have no bores in a block whose cam runs in the head', () => {
+    const overhead = made(
+      'block',
+      {},
+      { [block.features.camBearings.id]: '0', [block.features.lifterOil.id]: 'none', [block.features.deactivation.id]: 'none' },
+    );
+    const judged = judge(
+      lifterInBlock,
+      overhead,
+      made('lifter', { [lifter.parameters['body.diameter'].id]: 21.4 }, { [lifter.features.form.id]: 'solidFlat' }),
+    );
+    expect(judged.verdict).toBe('doesNotFit');
+    expect(judged.said).toContain('no bores for lifters');
   });
 });
 

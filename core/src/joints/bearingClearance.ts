@@ -1,12 +1,13 @@
+import type { Value } from '../catalogue/part.js';
 import { around, margin, middle, type Interval } from '../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import { valueOf, type Assembly } from './assembly.js';
-import { oilClearance, requiredClearance, sayShell, sayShells, shellChoices, shellsForHousing, type PlainBearing } from './bearings.js';
+import { oilClearance, requiredClearance, sayShell, sayShells, shellChoices, shellsForHousing, type PlainBearing, type ShellChoice } from './bearings.js';
 import { MENDED, type Check } from './check.js';
 import { closer, hold, mended, missing, said, work, type Finding, type Offer } from './finding.js';
 import { GROUND_WITHIN, MOST_POLISHED, polishJournal, regrindJournal } from './operations/journals.js';
 import { isDone } from './operations/operation.js';
-import type { Requirement } from './shapes/within.js';
+import { mendedBy, undecided, wantedBefore, type Requirement } from './shapes/within.js';
 
 /** Past this, journal and shell are plainly not made for each other, and the sizes say more than the clearance. */
 const ANOTHER_SIZE = 0.6;
@@ -39,28 +40,48 @@ export function bearingClearance(spec: BearingCheckSpec): Check {
       if (!bore || !shaft) return missing([...(bore ? [] : [bearing.housing]), ...(shaft ? [] : [bearing.journal])]);
       const required = requiredClearance(bearing, assembly, shaft.interval);
       const best = shellChoices(bearing, assembly, required.band)[0];
-      const held = best && hold(best.clearance, required.band);
-      const offers = held?.verdict === 'fits' ? [] : workOn(spec, assembly, required.band);
+      const held = best && hold(best.clearance, required.band, required.inPlaceOf?.leeway);
+      const offers = held?.verdict === 'fits' ? [] : mendedBy(required, (band) => workOn(spec, assembly, band));
       const shared = { quantity: 'length', required: required.band, ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb } : {}) } as const;
       if (!best || !held) return mended(noShell(bore.interval, offers.length > 0, shared), offers, assembly.rules);
       const finding: Finding = {
         ...shared,
         ...held,
         found: best.clearance,
-        because: because(held.verdict, sayShells(best), best.shells.length > 1, best.clearance, required, bore.interval, shaft.interval),
+        because: best.positions
+          ? sayPositions(best, required.band)
+          : because(held.verdict, sayShells(best), best.shells.length > 1, best.clearance, required, bore.interval, shaft.interval),
         work: [],
         needs:
           held.verdict === 'cannotTell'
-            ? closer([
-                [bearing.journal, shaft],
-                [bearing.housing, bore],
-              ])
+            ? [
+                ...wantedBefore(best.clearance, required),
+                ...closer([
+                  [bearing.journal, shaft],
+                  [bearing.housing, bore],
+                ]),
+              ]
             : [],
-        ...(offers.length > 0 ? { caution: 'Measure every housing, shell and journal on the real parts before ordering; the maker’s own figures rule.' } : {}),
+        ...cautionOf([shaft, bore], offers.length > 0),
       };
       return mended(finding, offers, assembly.rules);
     },
   };
+}
+
+/** Which shell goes where, by the class marks. */
+function sayPositions({ positions = [], clearance }: ShellChoice, wanted: Interval): Sentence {
+  const places = positions.map((shell, at) => `${at + 1} ${sayShell(shell)}`).join(', ');
+  return sentence`By the class marks, position by position: ${places}. They run with ${band(clearance)}, ${band(wanted)} wanted; measure to confirm.`;
+}
+
+const MEASURE_ALL = 'Measure every housing, shell and journal on the real parts before ordering; the maker’s own figures rule.';
+const MARK_DISAGREES =
+  'The class mark says another size than was measured: the part is worn or was ground since, or the mark is misread. The measurement counts here; measure again.';
+
+function cautionOf(values: readonly Value[], works: boolean): Pick<Finding, 'caution'> {
+  const cautions = [...(values.some(({ source, disputed }) => source === 'measured' && disputed) ? [MARK_DISAGREES] : []), ...(works ? [MEASURE_ALL] : [])];
+  return cautions.length > 0 ? { caution: cautions.join(' ') } : {};
 }
 
 function because(
@@ -68,15 +89,17 @@ function because(
   shells: string,
   graded: boolean,
   found: Interval,
-  { band: wanted }: Requirement,
+  requirement: Requirement,
   bore: Interval,
   shaft: Interval,
 ): Sentence {
+  const wanted = requirement.band;
   if (verdict === 'fits' && graded)
     return sentence`Between shells ${shells}, chosen position by position by class mark or measurement, every journal of ${band(shaft)} runs with ${band(found)}.`;
   if (verdict === 'fits') return sentence`With shells ${shells} the journal ${band(shaft)} runs with ${band(found)}, ${band(wanted)} wanted.`;
+  if (verdict === 'cannotTell' && requirement.inPlaceOf) return undecided(`With shells ${shells} the clearance`, found, requirement);
   if (verdict === 'cannotTell')
-    return sentence`With shells ${shells} the clearance may be anything from ${band(found)}: astride what is wanted, ${band(wanted)}. Measuring will narrow it.`;
+    return sentence`With shells ${shells} the clearance may be anything from ${band(found)}: astride what is wanted, ${band(wanted)}. Measuring will narrow it, or class marks where there are any.`;
   if (found.high < -ANOTHER_SIZE)
     return sentence`The journal ${band(shaft)} is ${value(-middle(found))} larger than any shell for the housing ${band(bore)} leaves room for.`;
   if (found.low > ANOTHER_SIZE) return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;

@@ -1,10 +1,10 @@
-import type { Part } from '../catalogue/part.js';
+import type { Part, Value } from '../catalogue/part.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { mainShell } from '../dictionary/kinds/mainShell.js';
 import { rodShell } from '../dictionary/kinds/rodShell.js';
 import { apart, interval, margin, middle, minus, SAME_WITHIN, scaled, shifted, width, type Interval } from '../quantity/interval.js';
 import { valueOf, type Assembly } from './assembly.js';
-import type { Requirement } from './shapes/within.js';
+import { specified, type Requirement } from './shapes/within.js';
 
 /** A plain bearing: a housing that splits, two shells and a journal. */
 export interface PlainBearing {
@@ -35,33 +35,40 @@ export interface ShellSize {
 export interface ShellChoice {
   /** One, or several between which each position is served by its class or its measurement. */
   readonly shells: readonly ShellSize[];
+  /** Where class marks tell of each position: its shell, in their order. */
+  readonly positions?: readonly ShellSize[];
   readonly clearance: Interval;
 }
 
 /** Diametral clearance: what the housing leaves when both halves of the shell and the journal are in it. */
 export const oilClearance = (housing: Interval, wall: Interval, journal: Interval): Interval => minus(minus(housing, scaled(wall, 2)), journal);
 
-/** What each school of the house rule about clearance takes of a millimetre of journal. *Common practice, no source.* */
-const OF_JOURNAL = { thousandth: { low: 0.0007, high: 0.0012 }, generous: { low: 0.001, high: 0.0015 } } as const;
+/** What each school of the house rule about clearance takes of a millimetre of journal, and how far makers go. *Common practice, no source.* */
+const OF_JOURNAL = {
+  thousandth: { band: [0.0007, 0.00105], leeway: [0.00025, 0.002], says: 'about a thousandth of the journal.' },
+  generous: { band: [0.001, 0.0015], leeway: [0.00025, 0.0025], says: 'a thousandth and a quarter of the journal, as the house rules have it.' },
+} as const;
+
+const schoolOf = (assembly: Assembly) => OF_JOURNAL[assembly.rules.clearance ?? 'thousandth'];
 
 /**
  * The clearance that is specified; failing that, about a thousandth of the journal ("a thousandth an inch"), or half as
  * much again where the house rules say so. *Common practice, no source.*
  */
-export function requiredClearance(bearing: PlainBearing, assembly: Assembly, journal: Interval): Requirement {
-  const own = valueOf(assembly, bearing.clearance);
-  if (own) return { band: own.interval };
-  const { low, high } = OF_JOURNAL[assembly.rules.clearance ?? 'thousandth'];
-  // The narrowest band of all journals that this may be, so that knowing less never allows more.
-  const band = { low: low * journal.high, high: high * journal.low };
-  return {
-    band: band.low <= band.high ? band : interval(middle(band)),
-    ruleOfThumb:
-      assembly.rules.clearance === 'generous'
-        ? 'Rule of thumb, none is specified: a thousandth and a quarter of the journal, as the house rules have it. Common practice.'
-        : 'Rule of thumb, none is specified: about a thousandth of the journal. Common practice.',
-  };
-}
+export const requiredClearance = (bearing: PlainBearing, assembly: Assembly, journal: Interval): Requirement =>
+  specified(
+    bearing.clearance,
+    () => {
+      const {
+        band: [low, high],
+        leeway: [least, most],
+      } = schoolOf(assembly);
+      // The narrowest band of all journals that this may be, so that knowing less never allows more.
+      const all = { low: low * journal.high, high: high * journal.low };
+      return { band: all.low <= all.high ? all : interval(middle(all)), leeway: { low: least * journal.low, high: most * journal.high } };
+    },
+    schoolOf(assembly).says,
+  )(assembly, []);
 
 /** The shells of a list at each of their sizes, ordered so that those for a housing or a journal are found at once. */
 interface ShellList {
@@ -150,6 +157,8 @@ export function shellChoices(bearing: PlainBearing, assembly: Assembly, required
   const choices = suitable.map((each): ShellChoice => ({ shells: [each], clearance: oilClearance(housing, each.wall, journal) }));
   choices.sort((a, b) => margin(b.clearance, required) - margin(a.clearance, required) || (a.shells[0]?.step ?? 0) - (b.shells[0]?.step ?? 0));
   const best = choices[0];
+  const byMark = classedSet(bearing, assembly, suitable, required);
+  if (byMark) return [byMark, ...choices];
   if (!best || margin(best.clearance, required) >= 0) return choices;
   const graded = gradedSet(
     suitable.filter((each) => each.step === best.shells[0]?.step),
@@ -157,6 +166,34 @@ export function shellChoices(bearing: PlainBearing, assembly: Assembly, required
     required,
   );
   return graded ? [graded, ...choices] : choices;
+}
+
+/** What each position of a size may be, where class marks tell; nothing where something else made it less sure. */
+const positionsOf = (value: Value | undefined): readonly Interval[] | undefined => {
+  const positions = value?.positions;
+  if (!value || !positions) return undefined;
+  return value.interval.low >= Math.min(...positions.map(({ low }) => low)) && value.interval.high <= Math.max(...positions.map(({ high }) => high))
+    ? positions
+    : undefined;
+};
+
+/** A shell for each position by the class marks of its journal, its housing, or both. Nothing when one of them goes without. */
+function classedSet(bearing: PlainBearing, assembly: Assembly, shells: readonly ShellSize[], required: Interval): ShellChoice | undefined {
+  const [housing, journal] = [bearing.housing, bearing.journal].map((each) => valueOf(assembly, each));
+  const [holes, shafts] = [positionsOf(housing), positionsOf(journal)];
+  if (!housing || !journal || (!holes && !shafts) || (holes && shafts && holes.length !== shafts.length)) return undefined;
+  const chosen: (readonly [ShellSize, Interval])[] = [];
+  for (let at = 0; at < (holes ?? shafts ?? []).length; at++) {
+    const fitting = shells.map((each) => [each, oilClearance(holes?.[at] ?? housing.interval, each.wall, shafts?.[at] ?? journal.interval)] as const);
+    const [first] = fitting.sort(([, a], [, b]) => margin(b, required) - margin(a, required));
+    if (!first || margin(first[1], required) < 0) return undefined;
+    chosen.push(first);
+  }
+  return {
+    shells: [...new Set(chosen.map(([shell]) => shell))],
+    positions: chosen.map(([shell]) => shell),
+    clearance: { low: Math.min(...chosen.map(([, { low }]) => low)), high: Math.max(...chosen.map(([, { high }]) => high)) },
+  };
 }
 
 /**

@@ -6,24 +6,24 @@ import { band, sentence } from '../quantity/sentence.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
 import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
 import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from './bearings.js';
-import type { Check, Joint } from './check.js';
-import { missing, work } from './finding.js';
+import { TOLD, type Check, type Joint } from './check.js';
+import { missing, said, work } from './finding.js';
 import { onNeedles } from './needleCages.js';
 import { isDone } from './operations/operation.js';
 import { narrowRod, resizeBigEnd } from './operations/rods.js';
 import { sameLook } from './shapes/same.js';
 import { implied } from './shapes/implied.js';
 import { sameSize } from './shapes/sizes.js';
-import { NONE, within } from './shapes/within.js';
+import { NONE, specified, within, type Usual } from './shapes/within.js';
 
-const { 'crankpin.diameter': crankpin, 'crankpin.width': pinWidth, 'crankpin.fillet': fillet, 'crankpin.oilClearance': specified } = crank.parameters;
+const { 'crankpin.diameter': crankpin, 'crankpin.width': pinWidth, 'crankpin.fillet': fillet, 'crankpin.oilClearance': oilWanted } = crank.parameters;
 const { 'bigEnd.bore': bigEnd, 'bigEnd.width': rodWidth, sideClearance } = rod.parameters;
 
 /** The big ends, where they run in shells: shells for fractured caps are not those for machined ones. */
 export const ROD_BEARING: PlainBearing = {
   housing: bigEnd,
   journal: crankpin,
-  clearance: specified,
+  clearance: oilWanted,
   shell: 'rodShell',
   suits: (shell, assembly) => {
     const split = lookOf(assembly, rod.features.capSplit);
@@ -82,31 +82,41 @@ const rodsPerPin = (assembly: Assembly): number | undefined => {
 /** What the rods leave of the width of their crankpin. */
 export const sidePlay = (pin: Interval, rodAcross: Interval, rods: number): Interval => minus(pin, scaled(rodAcross, rods));
 
-/** Side clearance at the big end where the rod is located there, and where it is located at the piston. *Common practice, no source.* */
-const USUAL_SIDE = { bigEnd: interval(0.1, 0.5), smallEnd: interval(1.2, 3) } as const;
+/**
+ * Side clearance at the big end: of rods in shells and of rods on needles where they are located there, and of any where
+ * they are located at the piston. *Common practice, no source.*
+ */
+const USUAL_SIDE: Readonly<Record<'shells' | 'needles' | 'free', Usual>> = {
+  shells: { band: interval(0.15, 0.3), leeway: interval(0.05, 0.5) },
+  needles: { band: interval(0.25, 0.45), leeway: interval(0.1, 0.8) },
+  free: { band: interval(1.9, 2.1), leeway: interval(1, 3.2) },
+};
+
+function sideOf(assembly: Assembly): keyof typeof USUAL_SIDE {
+  if (lookOf(assembly, rod.features.located) === 'smallEnd') return 'free';
+  return lookOf(assembly, rod.features.capSplit) === 'onePiece' ? 'needles' : 'shells';
+}
+
+const SAY_SIDE = { shells: 'a rod in shells located at the big end', needles: 'a rod on needles located at the big end', free: 'a rod located at the piston' };
 
 const side = within({
   id: 'sideClearance',
   name: 'Side clearance',
   of: [pinWidth, rodWidth],
-  also: [crank.features.rodsPerPin.id, sideClearance.id, rod.features.located.id],
+  also: [crank.features.rodsPerPin.id, sideClearance.id, rod.features.located.id, rod.features.capSplit.id],
   unless: (assembly) => {
     const lacking = [
       ...(rodsPerPin(assembly) === undefined ? [crank.features.rodsPerPin] : []),
-      ...(valueOf(assembly, sideClearance) || lookOf(assembly, rod.features.located) ? [] : [rod.features.located]),
+      ...(valueOf(assembly, sideClearance) ? [] : [rod.features.located, rod.features.capSplit].filter((each) => lookOf(assembly, each) === undefined)),
     ];
     return lacking.length > 0 ? missing(lacking) : undefined;
   },
   found: ([pin = NONE, across = NONE], assembly) => sidePlay(pin, across, rodsPerPin(assembly) ?? 1),
-  required: (assembly) => {
-    const own = valueOf(assembly, sideClearance);
-    if (own) return { band: own.interval };
-    const atSmallEnd = lookOf(assembly, rod.features.located) === 'smallEnd';
-    return {
-      band: atSmallEnd ? USUAL_SIDE.smallEnd : USUAL_SIDE.bigEnd,
-      ruleOfThumb: `Rule of thumb for a rod located at the ${atSmallEnd ? 'piston' : 'big end'}. Common practice.`,
-    };
-  },
+  required: specified(
+    sideClearance,
+    (_values, assembly) => USUAL_SIDE[sideOf(assembly)],
+    (assembly) => `of ${SAY_SIDE[sideOf(assembly)]}.`,
+  ),
   subject: 'The side clearance',
   tooLittle: 'the rods bind between the webs',
   tooMuch: 'the rods wander and oil runs off',
@@ -150,12 +160,44 @@ const filletRoom = within({
   tooMuch: 'rod and shell would ride up on it',
 });
 
+/** Shells want oil from the main journals by a drilled crank, needles what flies about in the case. *Common practice, no source.* */
+const pinOil: Check = {
+  id: 'pinOil',
+  name: 'Oil to the crankpin',
+  reads: [crank.features.oilDrilling.id, rod.features.capSplit.id, rod.features.drilling.id],
+  verdicts: TOLD,
+  judge: (assembly) => {
+    const [split, drilling, along] = [
+      lookOf(assembly, rod.features.capSplit),
+      lookOf(assembly, crank.features.oilDrilling),
+      lookOf(assembly, rod.features.drilling),
+    ];
+    if (split === 'onePiece') return said('fits', ['The rod runs on needles, which live on the oil in the case.']);
+    if (split === undefined || drilling === undefined)
+      return missing([...(split === undefined ? [rod.features.capSplit] : []), ...(drilling === undefined ? [crank.features.oilDrilling] : [])], 'count');
+    if (drilling === 'none')
+      return said('doesNotFit', [
+        along === 'present'
+          ? 'The crank is not drilled: no oil comes to the shells, and none to the pin through the drilled rod.'
+          : 'The crank is not drilled: no oil comes to the shells, and they would seize.',
+      ]);
+    if (along === undefined) return missing([rod.features.drilling], 'count');
+    return said('fits', [
+      along !== 'present'
+        ? 'The crank is drilled to its pins: the shells are fed.'
+        : drilling === 'cross'
+          ? 'The crank is cross drilled: shells and drilled rod are fed all the way round.'
+          : 'The crank is drilled straight: the drilled rod gets its oil once a turn, or all the way round from a grooved shell.',
+    ]);
+  },
+};
+
 /** Crank and rod. */
 export const bigEnds: Joint = {
   id: 'bigEnds',
   name: 'Big ends',
   kinds: ['crank', 'rod'],
-  checks: [bigEndBearing, side, filletRoom],
+  checks: [bigEndBearing, side, filletRoom, pinOil],
 };
 
 /** Shells in the rod, where they are chosen and not taken from stock. */

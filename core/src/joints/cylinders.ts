@@ -10,24 +10,50 @@ import type { Check, Joint } from './check.js';
 import { missing, offer, said, work, type Finding, type Offer } from './finding.js';
 import { boreCylinders, honeCylinders, MOST_HONED, sleeveCylinders } from './operations/cylinders.js';
 import { implied } from './shapes/implied.js';
-import { NONE, within, type Requirement } from './shapes/within.js';
+import { NONE, specified, within } from './shapes/within.js';
 
-const { 'skirt.diameter': skirt, 'skirt.clearance': specified } = piston.parameters;
-const { material } = piston.features;
+const { 'skirt.diameter': skirt, 'skirt.clearance': clearance } = piston.parameters;
+const { material, crown, rings, compressionRings } = piston.features;
+/** What tells what a piston is for, where no clearance is specified. */
+const TELLING = [rings, compressionRings, crown, material];
 
-/** Skirt clearance by a millimetre of bore where none is specified. *Common practice, no source.* */
-const OF_BORE: Readonly<Record<string, readonly [number, number]>> = { cast: [0.0003, 0.0009], forged: [0.0007, 0.0015], steel: [0.0008, 0.0016] };
-
-function wanted(assembly: Assembly, [bore = NONE]: readonly Interval[]): Requirement {
-  const own = valueOf(assembly, specified);
-  if (own) return { band: own.interval };
-  const made = lookOf(assembly, material) ?? 'cast';
-  const [low, high] = OF_BORE[made] ?? [0.0003, 0.0009];
-  return {
-    band: interval(low * bore.high, Math.max(high * bore.low, low * bore.high)),
-    ruleOfThumb: `Rule of thumb for a ${made} piston, none is specified. Common practice.`,
-  };
+/** What is usual of a millimetre of bore. */
+interface OfBore {
+  readonly says: string;
+  readonly band: readonly [number, number];
+  readonly leeway: readonly [number, number];
 }
+
+/** Skirt clearance by what the piston is for and made of, where none is specified. *Common practice, no source.* */
+const OF_BORE = {
+  twoStroke: { says: 'a two-stroke piston, which runs hot', band: [0.00148, 0.00166], leeway: [0.0008, 0.003] },
+  diesel: { says: 'a diesel piston', band: [0.00106, 0.00144], leeway: [0.0005, 0.002] },
+  forged: { says: 'a forged piston', band: [0.0007, 0.0012], leeway: [0.0003, 0.002] },
+  cast: { says: 'a cast piston', band: [0.00035, 0.0007], leeway: [0.00005, 0.0013] },
+} as const satisfies Record<string, OfBore>;
+
+/** What a piston is for: one without an oil ring belongs to a two-stroke, one with a deep bowl to a diesel. */
+function madeFor(assembly: Assembly): OfBore | undefined {
+  const [all, plain, top, made] = [rings, compressionRings, crown, material].map((each) => lookOf(assembly, each));
+  if (all === undefined || plain === undefined || top === undefined || made === undefined) return undefined;
+  if (all === plain) return OF_BORE.twoStroke;
+  if (top === 'bowl' || top === 'reentrant') return OF_BORE.diesel;
+  return made === 'cast' ? OF_BORE.cast : OF_BORE.forged;
+}
+
+const scaledTo = ([low, high]: readonly [number, number], bore: Interval): Interval => {
+  const least = low * bore.high;
+  return interval(least, Math.max(high * bore.low, least));
+};
+
+const wanted = specified(
+  clearance,
+  ([bore = NONE], assembly) => {
+    const usual = madeFor(assembly) ?? OF_BORE.cast;
+    return { band: scaledTo(usual.band, bore), leeway: interval(usual.leeway[0] * bore.low, usual.leeway[1] * bore.high) };
+  },
+  (assembly) => `of ${(madeFor(assembly) ?? OF_BORE.cast).says}.`,
+);
 
 /** Half the tolerance to which a cylinder is finished. *Common practice, no source.* */
 const FINISHED_WITHIN = 0.006;
@@ -118,8 +144,16 @@ const skirtClearance = (bore: Parameter, wall: Parameter, unless?: (assembly: As
     id: 'skirtClearance',
     name: 'Skirt clearance',
     of: [bore, skirt],
-    also: [specified.id, material.id, wall.id, ...(bore.id.startsWith('block') ? [block.features.cylinderWall.id] : SEATS.map(({ id }) => id))],
-    unless: (assembly) => unless?.(assembly) ?? (valueOf(assembly, specified) || lookOf(assembly, material) ? undefined : missing([material], 'count')),
+    also: [
+      clearance.id,
+      ...TELLING.map(({ id }) => id),
+      wall.id,
+      ...(bore.id.startsWith('block') ? [block.features.cylinderWall.id] : SEATS.map(({ id }) => id)),
+    ],
+    unless: (assembly) => {
+      const untold = valueOf(assembly, clearance) ? [] : TELLING.filter((each) => lookOf(assembly, each) === undefined);
+      return unless?.(assembly) ?? (untold.length > 0 ? missing(untold, 'count') : undefined);
+    },
     found: ([hole = NONE, size = NONE]) => minus(hole, size),
     required: wanted,
     fits: ({ found, required, values: [hole = NONE] }) => sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,

@@ -8,12 +8,13 @@ import { rod } from '../dictionary/kinds/rod.js';
 import { interval, middle, minus, plus, scaled, type Interval } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
-import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
-import { isOption, mended, missing, offer, said, work, type Offer } from './finding.js';
+import { TOLD, type Check, type Joint } from './check.js';
+import { isOption, missing, offer, said, work, type Offer } from './finding.js';
 import { deckBlock, millHead } from './operations/faces.js';
 import { offsetGrind } from './operations/journals.js';
 import { machineCrown } from './operations/pistons.js';
 import { NONE, noLess, usually, within } from './shapes/within.js';
+import { valvePockets } from './valveRoom.js';
 
 const { deckHeight, bore } = block.parameters;
 const { stroke } = crank.parameters;
@@ -67,7 +68,7 @@ export const deck: Joint = {
       id: 'deckClearance',
       name: 'Crown against the deck',
       of: STACK,
-      also: [crank.parameters['crankpin.diameter'].id],
+      also: [crank.parameters['crankpin.diameter'].id, block.parameters['deckHeight.least'].id],
       found: clearanceOf,
       required: usually(CROWN_AT_DECK, 'A crown comes to within a millimetre or two of the deck; pre-assemble without rings and turn it by hand.'),
       fits: ({ found }) =>
@@ -95,7 +96,7 @@ export const squish: Joint = {
       id: 'squish',
       name: 'Room over the crown',
       of: [...STACK, thickness],
-      also: [crank.parameters['crankpin.diameter'].id],
+      also: [crank.parameters['crankpin.diameter'].id, block.parameters['deckHeight.least'].id],
       found: (values) => plus(clearanceOf(values), values[4] ?? NONE),
       required: noLess(LEAST_SQUISH, 'Rods stretch and pistons rock: about 0.9 mm, more in a large or fast engine.'),
       subject: 'The room over the crown',
@@ -205,38 +206,6 @@ const chamberPosition: Check = {
     return mine === theirs
       ? said('fits', [`Bowl and chamber are both ${mine}.`])
       : said('doesNotFit', [`The bowl is ${mine}, the chamber ${theirs}: the spray would miss the bowl.`]);
-  },
-};
-
-const valvePockets: Check = {
-  id: 'valvePockets',
-  name: 'Valve pockets',
-  reads: [piston.features.valvePockets.id, head.features.valves.id, piston.features.crown.id, piston.parameters.compressionHeight.id],
-  verdicts: ALWAYS_MENDED,
-  judge: (assembly) => {
-    const [pockets, valves] = [lookOf(assembly, piston.features.valvePockets), lookOf(assembly, head.features.valves)];
-    if (pockets === undefined) return missing([piston.features.valvePockets], 'count');
-    if (pockets === '0') return said('fits', ['The crown has no pockets: check valve to piston with clay before it turns.']);
-    if (valves === undefined) return missing([head.features.valves], 'count');
-    if (Number(pockets) >= Number(valves)) return said('fits', [`${pockets} pockets for ${valves} valves a cylinder.`]);
-    return mended(
-      said('doesNotFit', [`${pockets} pockets for ${valves} valves a cylinder: a valve would meet the crown.`]),
-      assembly.parts.piston
-        ? [
-            work({
-              steps: ['cutPockets'],
-              says: [`Cut pockets for all ${valves} valves, where the crown is thick enough.`],
-              parts: [
-                {
-                  ...assembly.parts.piston,
-                  looks: { ...assembly.parts.piston.looks, [piston.features.valvePockets.id]: { option: valves, source: 'machined' } },
-                },
-              ],
-            }),
-          ]
-        : [],
-      assembly.rules,
-    );
   },
 };
 

@@ -63,12 +63,16 @@ export function missing(needs: readonly { readonly id: string; readonly name: st
 /**
  * Holds a found interval against the band it must lie in, guarded by all that is uncertain (ISO 14253-1): inside
  * altogether fits, outside altogether does not, astride an end cannot be told until it is measured closer.
+ *
+ * @param leeway how far out some maker or other still goes, where the band is only a rule of thumb: between the two
+ * nobody can tell without what is specified
  */
 export function hold(
   found: Interval,
   required: Interval,
+  leeway: Interval = required,
 ): { readonly verdict: Extract<Verdict, 'fits' | 'cannotTell' | 'doesNotFit'>; readonly margin: number } {
-  const verdict = contains(required, found) ? 'fits' : apart(found, required) ? 'doesNotFit' : 'cannotTell';
+  const verdict = contains(required, found) ? 'fits' : apart(found, leeway) ? 'doesNotFit' : 'cannotTell';
   return { verdict, margin: margin(found, required) };
 }
 

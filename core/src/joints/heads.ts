@@ -147,6 +147,16 @@ export const headOnBlock: Joint = {
     }),
     camPlace,
     within({
+      id: 'deckLeft',
+      name: 'Deck left of the block',
+      of: [block.parameters.deckHeight, block.parameters['deckHeight.least']],
+      found: ([height = NONE, least = NONE]) => minus(height, least),
+      required: noLess(0, 'Below its least deck height a block is scrap.'),
+      subject: 'The height left to deck',
+      tooLittle: 'the block is below its least deck height',
+      tooMuch: 'there is more than enough',
+    }),
+    within({
       id: 'headHeight',
       name: 'Height left of the head',
       of: [head.parameters.height, head.parameters['height.least']],

@@ -16,6 +16,7 @@ import { blockInPlace, coverInPlace, coverOnBlock, flywheelInPlace, flywheelOnCr
 import { ringsInBlock, ringsInLiner, ringsOnPiston } from './pistonRings.js';
 import { bearingInCase, bearingInPlace, bearingOnCrank } from './rollingBearings.js';
 import { pinInPiston, pinInRod, smallEnds } from './smallEnds.js';
+import { valveToPiston } from './valveRoom.js';
 import { springInHead, springInPlace, springOnValve, valveInHead, valveInPlace } from './valves.js';
 
 export * from './assembly.js';
@@ -58,6 +59,7 @@ export const JOINTS: readonly Joint[] = [
   gasketOnHead,
   crownAndChamber,
   compression,
+  valveToPiston,
   camInBlock,
   camInHead,
   camInPlace,

@@ -7,7 +7,7 @@ import { band, sentence } from '../quantity/sentence.js';
 import { lookOf, machined, type Assembly } from './assembly.js';
 import { valveGearIn } from './cams.js';
 import { ALWAYS_MENDED, REPLACED, type Check, type Joint } from './check.js';
-import { mended, missing, said, work, type Offer } from './finding.js';
+import { mended, missing, said, work, type Finding, type Offer } from './finding.js';
 import { implied } from './shapes/implied.js';
 import { sameSize } from './shapes/sizes.js';
 import { NONE, usually, within } from './shapes/within.js';
@@ -40,11 +40,13 @@ function boreWork(assembly: Assembly, bore: Parameter, hole: Interval, body: Int
   ];
 }
 
-const bodyInBore = (bore: Parameter): Check =>
+const bodyInBore = (bore: Parameter, unless?: (assembly: Assembly) => Finding | undefined, also: readonly string[] = []): Check =>
   within({
     id: 'lifterBody',
     name: 'Body in its bore',
     of: [bore, lifter.parameters['body.diameter']],
+    also,
+    ...(unless ? { unless } : {}),
     found: ([hole = NONE, body = NONE]) => minus(hole, body),
     required: usually(RUNNING, 'A lifter falls by its own weight, slowly.'),
     fits: ({ found }) => sentence`The lifters run with ${band(found)}.`,
@@ -67,13 +69,17 @@ const deactivating = (needs: Feature): Check =>
     unmet: 'there are no oil valves to switch them; they would stay locked, or rattle.',
   });
 
+/** A block without cam bearings has no lifter bores either. */
+const noBores = (assembly: Assembly): Finding | undefined =>
+  lookOf(assembly, block.features.camBearings) === '0' ? said('doesNotFit', ['The block has no cam, and no bores for lifters.']) : undefined;
+
 export const lifterInBlock: Joint = {
   id: 'lifterInBlock',
   name: 'Lifters in the block',
   kinds: ['block', 'lifter'],
   applies: valveGearIn('block'),
   checks: [
-    bodyInBore(block.parameters['lifterBore.diameter']),
+    bodyInBore(block.parameters['lifterBore.diameter'], noBores, [block.features.camBearings.id]),
     implied({
       id: 'lifterOil',
       verdicts: ALWAYS_MENDED,

@@ -5,7 +5,7 @@ import { band, sentence, value } from '../quantity/sentence.js';
 import { lookOf, machined, valueOf } from './assembly.js';
 import { TOLD, type Check, type Joint } from './check.js';
 import { missing, said, work } from './finding.js';
-import { NONE, specified, usually, within } from './shapes/within.js';
+import { NONE, specified, usually, within, type Usual } from './shapes/within.js';
 
 const { 'outside.upper': upper, 'outside.lower': lower, 'flange.height': flange, protrusion } = liner.parameters;
 const { 'liner.seat': seat, 'liner.lowerSeat': lowerSeat, 'liner.counterbore': recess } = block.parameters;
@@ -31,6 +31,9 @@ const SEAT_FIT = interval(0.02, 0.14);
 
 /** Most that a seat is bored larger. *Common practice, no source.* */
 const MOST_SEAT = 0.8;
+
+/** What a wet liner stands proud: most makers ask for this, some for more or less. *Common practice, no source.* */
+const PROUD: Usual = { band: interval(0.05, 0.12), leeway: interval(0.01, 0.18) };
 
 /** Thickest pack of shims under a flange. *Common practice, no source.* */
 const MOST_SHIMMED = 0.4;
@@ -81,7 +84,7 @@ export const liners: Joint = {
       of: [flange, recess],
       also: [protrusion.id],
       found: ([height = NONE, depth = NONE]) => minus(height, depth),
-      required: specified(protrusion, () => interval(0.03, 0.13), 'a wet liner stands a little proud of the deck.'),
+      required: specified(protrusion, () => PROUD, 'a wet liner stands a little proud of the deck.'),
       fits: ({ found }) => sentence`The flange stands ${band(found)} proud of the deck.`,
       subject: 'What the flange stands proud',
       tooLittle: 'the gasket would not seal it',

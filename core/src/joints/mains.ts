@@ -15,6 +15,7 @@ import { isDone } from './operations/operation.js';
 import { grindThrustFaces } from './operations/trim.js';
 import { sameCount } from './shapes/same.js';
 import { sameSize } from './shapes/sizes.js';
+import { mendedBy, specified, undecided, wantedBefore, type Usual } from './shapes/within.js';
 
 /** The main bearings, where they run in shells. */
 export const MAIN_BEARING: PlainBearing = {
@@ -108,8 +109,10 @@ function sizeOfShells(shells: readonly Part[], parameter: Parameter): Interval |
   return { low: Math.min(...sizes.map((size) => size?.low ?? 0)), high: Math.max(...sizes.map((size) => size?.high ?? 0)) };
 }
 
-/** End float when the block specifies none. *Common practice, no source*: 0.05 to 0.25 mm. */
-const USUAL_END_FLOAT = interval(0.05, 0.25);
+/** End float when the block specifies none. *Common practice, no source.* */
+const USUAL_END_FLOAT: Usual = { band: interval(0.06, 0.2), leeway: interval(0.02, 0.4) };
+
+const endFloatWanted = specified(block.parameters['crank.endFloat'], () => USUAL_END_FLOAT, 'six hundredths to two tenths.');
 
 const endFloat: Check = {
   id: 'endFloat',
@@ -122,39 +125,41 @@ const endFloat: Check = {
     const journal = valueOf(assembly, thrust);
     const flange = sizeOfShells(possibleShells(assembly), mainShell.parameters.flangeWidth);
     if (!journal || !flange) return missing([...(journal ? [] : [thrust]), ...(flange ? [] : [mainShell.parameters.flangeWidth])]);
-    const specified = valueOf(assembly, block.parameters['crank.endFloat']);
-    const required = specified?.interval ?? USUAL_END_FLOAT;
+    const requirement = endFloatWanted(assembly, []);
+    const required = requirement.band;
     const found = minus(journal.interval, flange);
-    const held = hold(found, required);
+    const held = hold(found, required, requirement.inPlaceOf?.leeway);
     const part = assembly.parts.crank;
-    const to = middle(flange) + middle(required);
-    const then = minus(around(to, 0.02), flange);
-    const ground = held.verdict === 'doesNotFit' && part && found.high < required.high ? grindThrustFaces(part, to) : undefined;
+    const grind = (wanted: Interval): readonly Offer[] => {
+      const to = middle(flange) + middle(wanted);
+      const then = minus(around(to, 0.02), flange);
+      return offer(held.verdict === 'doesNotFit' && part && found.high < wanted.high ? grindThrustFaces(part, to) : undefined, (ground) =>
+        work({
+          steps: ['grindThrust'],
+          says: sentence`Grind the thrust faces apart to ${band(around(to, 0.02))}: end float ${band(then)}.`,
+          found: then,
+          required: wanted,
+          parts: [ground],
+        }),
+      );
+    };
     return mended(
       {
         ...held,
         quantity: 'length',
         found,
         required,
-        ...(specified ? {} : { ruleOfThumb: 'Rule of thumb, the block specifies none. Common practice.' }),
+        ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb } : {}),
         because:
           held.verdict === 'fits'
             ? sentence`Thrust journal ${band(journal.interval)} over the thrust shell ${band(flange)} leaves ${band(found)}.`
-            : sentence`End float would be ${band(found)}: ${band(required)} wanted.`,
+            : held.verdict === 'cannotTell' && requirement.inPlaceOf
+              ? undecided('The end float', found, requirement)
+              : sentence`End float would be ${band(found)}: ${band(required)} wanted.`,
         work: [],
-        needs: held.verdict === 'cannotTell' ? closer([[thrust, journal]]) : [],
+        needs: held.verdict === 'cannotTell' ? [...wantedBefore(found, requirement), ...closer([[thrust, journal]])] : [],
       },
-      ground && isDone(ground)
-        ? [
-            work({
-              steps: ['grindThrust'],
-              says: sentence`Grind the thrust faces apart to ${band(around(to, 0.02))}: end float ${band(then)}.`,
-              found: then,
-              required,
-              parts: [ground.part],
-            }),
-          ]
-        : [],
+      mendedBy(requirement, grind),
     );
   },
 };

@@ -122,10 +122,11 @@ const fixing = sameLook({
       : 'The rod lets the pin float, and the piston has nothing to keep it in: it would score the bore.',
   ],
   mend: (assembly, { theirs }) => {
+    if (theirs !== 'pressed') return [];
     const boss = valueOf(assembly, pinBore)?.interval;
-    return theirs === 'pressed' && boss
+    return boss
       ? bushed(assembly, reamedFor(boss), NONE).map((each) => ('steps' in each ? { ...each, says: sentence`${each.says} The pin then floats.` } : each))
-      : [];
+      : [{ unknown: pinBore.id }];
   },
 });
 
@@ -180,6 +181,7 @@ const pinOil: Check = {
     if (fixed === 'pressed') return said('fits', ['A pressed pin turns in the piston only and lives on splash.']);
     if (drilling === 'present') return said('fits', ['The rod is drilled up to the pin.']);
     if (drilling === undefined) return missing([rod.features.drilling], 'count');
+    if (gallery === undefined) return missing([piston.features.gallery], 'count');
     if (gallery === 'present') {
       const part = assembly.parts.rod;
       return mended(

@@ -34,6 +34,17 @@ interface GridAnswer {
   readonly refusedBy: readonly (readonly (readonly number[])[])[];
 }
 
+interface WhatElse {
+  readonly counts: Record<string, number>;
+  readonly best: readonly {
+    readonly pattern?: string;
+    readonly specimenId?: string;
+    readonly name: string;
+    readonly verdict: string;
+    readonly partPrice?: number;
+  }[];
+}
+
 const GRID = { donors: { kind: 'crank' }, recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large', 'sluice-block-pump'] } };
 
 describe('interchange through the API', () => {
@@ -116,16 +127,34 @@ describe('interchange through the API', () => {
   });
 
   it('finds what else takes a part and what else goes where it is', async () => {
-    interface WhatElse {
-      readonly counts: Record<string, number>;
-      readonly best: readonly { readonly pattern: string; readonly verdict: string }[];
-    }
-    const takes = (await post('/what-else', { part: { pattern: 'sluice-crank-3375-forged' }, kind: 'block', side: 'recipient' })).json<WhatElse>();
+    const asked = { part: { pattern: 'sluice-crank-3375-forged' }, kind: 'block', side: 'recipient' };
+    const takes = (await post('/what-else', { ...asked, shelf: false })).json<WhatElse>();
     expect(takes.best[0]).toEqual(jasmine.objectContaining({ pattern: 'sluice-block-low-small', verdict: 'fits' }));
     expect(Object.values(takes.counts).reduce((a, b) => a + b)).toBe(catalogue.patterns.filter(({ kind }) => kind === 'block').length);
     const goes = (await post('/what-else', { part: { pattern: 'sluice-block-low-small' }, kind: 'crank', side: 'donor', most: 3 })).json<WhatElse>();
     expect(goes.best.length).toBe(3);
     expect(goes.best.every(({ verdict }) => verdict === 'fits')).toBeTrue();
+  });
+
+  it('judges what lies on the shelf among the others, taken for what it most likely is; it costs nothing', async () => {
+    const cranks = (await demoSpecimens()).specimens.filter(({ kind, job }) => kind === 'crank' && job === undefined);
+    for (const { id, name, kind, readings } of cranks) {
+      const saved = await app.inject({ method: 'PUT', url: `/api/specimens/${id}`, payload: { name, kind, readings, version: 0 } });
+      expect(saved.statusCode).withContext(saved.body).toBe(200);
+    }
+    const asked = { part: { pattern: 'sluice-block-low-small' }, kind: 'crank', side: 'donor', most: 200 };
+    const { best, counts } = (await post('/what-else', asked)).json<WhatElse>();
+    expect(Object.values(counts).reduce((a, b) => a + b)).toBe(cranks.length + catalogue.patterns.filter(({ kind }) => kind === 'crank').length);
+    const lying = best.filter(({ specimenId }) => specimenId !== undefined);
+    expect(lying.length).toBeGreaterThan(0);
+    for (const each of lying) expect(each).toEqual(jasmine.objectContaining({ partPrice: 0, name: cranks.find(({ id }) => id === each.specimenId)?.name }));
+    const fitting = best.filter(({ verdict }) => verdict === 'fits');
+    expect(fitting[0]?.specimenId).withContext('free ones come first').toBeDefined();
+    const [first] = lying;
+    const without = (await post('/what-else', { ...asked, part: { pattern: 'sluice-block-low-small' }, shelf: false })).json<WhatElse>();
+    expect(without.best.some(({ specimenId }) => specimenId !== undefined)).toBeFalse();
+    const itself = (await post('/what-else', { part: { specimenId: first?.specimenId }, kind: 'crank', side: 'donor' })).json<WhatElse>();
+    expect(itself.best.some(({ specimenId }) => specimenId === first?.specimenId)).toBeFalse();
   });
 
   it('works out the grid, and writes it as CSV and as a workbook', async () => {

@@ -11,7 +11,9 @@ import {
   partFromPattern,
   partyOf,
   say,
+  partFromShelf,
   settingOf,
+  takenFor,
   UnknownPartyError,
   VERDICT_WORDS,
   VERDICTS,
@@ -19,7 +21,7 @@ import {
   verdictOfJoint,
   WhatElse,
   WhatElseRequestSchema,
-  type Drawer,
+  type Circumstances,
   type GridRequest,
   type Judgement,
   type KindId,
@@ -154,14 +156,15 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
   const settings = new WeakMap<CatalogueSnapshot, Map<string, Setting>>();
 
   /** The setting is kept for each state of the catalogue and the house rules: it goes through all shells. */
-  const circumstances = async (): Promise<{ snapshot: CatalogueSnapshot; setting: Setting; drawer: Drawer | undefined }> => {
-    const [snapshot, { rules = {}, drawer }] = await Promise.all([catalogue.snapshot(), shop.circumstances()]);
+  const standing = async (): Promise<{ snapshot: CatalogueSnapshot; setting: Setting; circumstances: Circumstances }> => {
+    const [snapshot, circumstances] = await Promise.all([catalogue.snapshot(), shop.circumstances()]);
+    const { rules = {} } = circumstances;
     const known = settings.get(snapshot) ?? new Map<string, Setting>();
     settings.set(snapshot, known);
     const key = JSON.stringify(rules);
     const setting = known.get(key) ?? settingOf(snapshot, rules);
     known.set(key, setting);
-    return { snapshot, setting, drawer };
+    return { snapshot, setting, circumstances };
   };
 
   /** A reference of the API as the core has it, with the stored specimen it may name. */
@@ -213,7 +216,7 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
     },
     async (request) => {
       const { donors, recipients, units = 'metric' } = request.body;
-      const { snapshot, setting, drawer } = await circumstances();
+      const { snapshot, setting, circumstances } = await standing();
       const coming = await Promise.all(donors.map((donor, at) => refOf(snapshot, donor, `body.donors[${at}]`)));
       const swaps = [];
       for (const [at, ref] of recipients.entries()) {
@@ -221,7 +224,7 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
         const into = await refOf(snapshot, ref, where);
         swaps.push(
           answer(
-            asked(where, () => judgeSwap(snapshot, coming, into, setting, drawer)),
+            asked(where, () => judgeSwap(snapshot, coming, into, setting, circumstances.drawer)),
             units,
           ),
         );
@@ -234,7 +237,7 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
     '/interchange/what-else',
     {
       schema: {
-        summary: 'What else of a kind takes a part, or goes where it is; out of the whole catalogue',
+        summary: 'What else of a kind takes a part, or goes where it is; out of the whole catalogue and the shelf',
         tags: ['swap'],
         body: { ...WhatElseRequestSchema, examples: [WHAT_ELSE_EXAMPLE] },
         response: {
@@ -242,7 +245,8 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
             counts: Counts,
             best: Type.Array(
               Type.Object({
-                pattern: Type.String(),
+                pattern: Type.Optional(Type.String({ description: 'The pattern; of a specimen, the one it is taken for, where that is at least probable' })),
+                specimenId: Type.Optional(Type.String({ description: 'Where it lies on the shelf' })),
                 name: Type.String(),
                 verdict: Verdict,
                 says: Type.String(),
@@ -258,16 +262,20 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
     },
     async (request) => {
       const { kind, side, most = 50, units = 'metric' } = request.body;
-      const { snapshot, setting, drawer } = await circumstances();
+      const { snapshot, setting, circumstances } = await standing();
       const ref = await refOf(snapshot, request.body.part, 'body.part');
-      const [first] = asked('body.part', () => partyOf(snapshot, ref, drawer)).parts;
+      const [first] = asked('body.part', () => partyOf(snapshot, ref, circumstances.drawer)).parts;
       if (!first) throw new DataError('There is no part to ask about.', [{ where: 'body.part', what: 'name a pattern or a specimen.' }]);
-      const many = partsOf(snapshot, kind).filter(({ pattern }) => pattern !== first.part.pattern);
+      const lying = (request.body.shelf ?? true) ? await specimens.ofKind(kind) : [];
+      const shelf = lying.filter(({ id }) => !('specimen' in ref) || id !== ref.specimen.id);
+      const onShelf = shelf.map((specimen) => partFromShelf(snapshot, specimen, takenFor(snapshot.index(kind), specimen, circumstances), circumstances.drawer));
+      const many = [...onShelf, ...partsOf(snapshot, kind).filter(({ pattern }) => !('pattern' in ref) || pattern !== ref.pattern)];
       const { best, counts } = asked('body.kind', () => new WhatElse(first.part.kind, many, side, setting)).ask(first.part, most);
       return {
         counts,
         best: best.map(({ at, swap: judged }) => ({
-          pattern: many[at]?.pattern ?? '',
+          ...(many[at]?.pattern === undefined ? {} : { pattern: many[at].pattern }),
+          ...(shelf[at] ? { specimenId: shelf[at].id } : {}),
           name: many[at]?.label ?? '',
           verdict: judged.verdict,
           says: say(judged.says, units),
@@ -280,7 +288,7 @@ export const interchange: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore;
   );
 
   const gridOf = async ({ donors, recipients }: GridRequest): Promise<Grid> => {
-    const { snapshot, setting } = await circumstances();
+    const { snapshot, setting } = await standing();
     const chosen = ({ kind, patterns }: GridRequest['donors'], where: string): readonly Part[] => {
       const all = partsOf(snapshot, kind, patterns ? new Set(patterns) : undefined);
       const known = new Set(all.map(({ pattern }) => pattern));

@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Reading, Specimen, Understood } from '@which-bore/core';
+import type { KindId, Reading, Specimen, Understood } from '@which-bore/core';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
-import { JobEntity, ReadingChangeEntity, ReadingEntity, SpecimenEntity, type ReadingChangeRow } from '../database/entities.js';
+import { JobEntity, ReadingChangeEntity, ReadingEntity, SpecimenEntity, type ReadingChangeRow, type SpecimenRow } from '../database/entities.js';
 
 /** A specimen as stored: with the version that the next change must name, and when it was last changed. */
 export interface StoredSpecimen extends Specimen {
@@ -164,22 +164,35 @@ export class SpecimenStore {
     return Promise.all(rows.map(({ id }) => this.get(id)));
   }
 
+  /** Those of a kind that are not deleted, last changed first. */
+  async ofKind(kind: KindId): Promise<StoredSpecimen[]> {
+    const rows = await this.database.connection
+      .getRepository(SpecimenEntity)
+      .find({ where: { kind, deletedAt: IsNull() }, relations: { readings: true }, order: { updatedAt: 'DESC', id: 'ASC' } });
+    return rows.map(stored);
+  }
+
   private async read(manager: EntityManager, id: string): Promise<StoredSpecimen> {
     const row = await manager.getRepository(SpecimenEntity).findOne({ where: { id, deletedAt: IsNull() }, relations: { readings: true } });
     if (!row) throw new UnknownSpecimenError(id);
-    const readings = [...(row.readings ?? [])].sort((a, b) => a.position - b.position);
-    return {
-      id: row.id,
-      name: row.name,
-      kind: row.kind,
-      readings: readings.map((reading): Reading => ({ id: reading.id, at: reading.at.toISOString(), is: reading.content })),
-      ...(row.jobId === null ? {} : { job: row.jobId }),
-      ...(row.state === null ? {} : { state: row.state }),
-      ...(row.skipped.length > 0 ? { skipped: row.skipped } : {}),
-      version: row.version,
-      updatedAt: row.updatedAt.toISOString(),
-    };
+    return stored(row);
   }
+}
+
+/** A row, with its readings, as it is told of. */
+function stored(row: SpecimenRow): StoredSpecimen {
+  const readings = [...(row.readings ?? [])].sort((a, b) => a.position - b.position);
+  return {
+    id: row.id,
+    name: row.name,
+    kind: row.kind,
+    readings: readings.map((reading): Reading => ({ id: reading.id, at: reading.at.toISOString(), is: reading.content })),
+    ...(row.jobId === null ? {} : { job: row.jobId }),
+    ...(row.state === null ? {} : { state: row.state }),
+    ...(row.skipped.length > 0 ? { skipped: row.skipped } : {}),
+    version: row.version,
+    updatedAt: row.updatedAt.toISOString(),
+  };
 }
 
 const MOST_CHANGES = 2000;

@@ -36,6 +36,7 @@ export const block = defineKind({
       minutes: 10,
       drawing: 'deckHeight',
     }),
+    'deckHeight.least': stated('Least deck height', 'minimum deck height', 'Deck height below which the block must not be decked.', [40, 500]),
     'mainHousing.diameter': measured(
       'Main housing',
       'main, mains, housing, main housing diameter, main tunnel, main bore, tunnel',

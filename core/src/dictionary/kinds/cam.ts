@@ -55,6 +55,13 @@ export const cam = defineKind({
       quantity: 'angle',
       usualTolerance: 2,
     }),
+    'lift.overlap': stated(
+      'Valve lift at overlap',
+      'lift at overlap, lift at tdc',
+      'Lift of the valve that stands further open at top dead centre between exhaust and intake, as the cam card gives it.',
+      [0, 10],
+      { usualTolerance: 0.1 },
+    ),
     length: measured('Length', 'cam length', 'Length over all.', [60, 1200], { usualTolerance: 0.4, drawing: 'length' }),
   },
   features: {

@@ -59,6 +59,13 @@ export const head = defineKind({
       reach: 'headOff',
       drawing: 'exhaustValve',
     }),
+    'valve.recess': measured(
+      'Valve recess',
+      'recess, valve depth',
+      'Depth from the head face to the nearest point of a closed valve, as it lies over the piston.',
+      [0, 40],
+      { wear: 'grows', usualWear: 0.3, usualTolerance: 0.15, reach: 'headOff', instruments: ['depthMicrometer', 'caliper'], minutes: 2 },
+    ),
     'valve.angle': measured('Valve angle', 'angle', 'Angle of the intake valve stems to the cylinder axis.', [0, 45], { quantity: 'angle', reach: 'headOff' }),
     'guide.bore': measured('Guide bore', 'guide, valve guide', 'Diameter of a valve guide, for the stem.', [4, 16], {
       wear: 'grows',

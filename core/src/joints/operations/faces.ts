@@ -1,7 +1,7 @@
 import type { Part } from '../../catalogue/part.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { head } from '../../dictionary/kinds/head.js';
-import { middle, shifted } from '../../quantity/interval.js';
+import { middle, SAME_WITHIN, shifted } from '../../quantity/interval.js';
 import { machined } from '../assembly.js';
 import type { Worked } from './operation.js';
 
@@ -10,11 +10,13 @@ export const MOST_DECKED = 0.8;
 
 /** Decks the block by `by`. Liner recesses get shallower by as much. */
 export function deckBlock(part: Part, by: number): Worked {
-  const deck = block.parameters.deckHeight;
-  const now = part.values[deck.id]?.interval;
+  const { deckHeight: deck, 'deckHeight.least': least } = block.parameters;
+  const [now, limit] = [deck, least].map((each) => part.values[each.id]?.interval);
   if (!now) return { refused: 'The deck height is not known.', unknown: deck.id };
+  if (!limit) return { refused: 'The least deck height is not known.', unknown: least.id };
   if (by < 0) return { refused: 'Decking only lowers the deck.' };
   if (by > MOST_DECKED) return { refused: 'So much off the deck leaves it too thin and moves the intake faces out of line.' };
+  if (now.low - by < limit.low - SAME_WITHIN) return { refused: 'That is below the least deck height of the block.' };
   const recess = block.parameters['liner.counterbore'];
   const depth = part.values[recess.id]?.interval;
   const lower = machined(part, deck, shifted(now, -by));
@@ -35,7 +37,7 @@ export function millHead(part: Part, by: number, bore: number): Worked {
   if (!now || !volume) return { refused: 'Height and chamber of the head must be known.', unknown: now ? chamber.id : height.id };
   if (!limit) return { refused: 'The least height of the head is not known.', unknown: least.id };
   if (by < 0) return { refused: 'Milling only lowers the head.' };
-  if (now.low - by < limit.low - 0.0001) return { refused: 'That is below the least height of the head.' };
+  if (now.low - by < limit.low - SAME_WITHIN) return { refused: 'That is below the least height of the head.' };
   const lost = ((Math.PI / 4) * bore * bore * by * CHAMBER_SHARE) / 1000;
   const flat = part.looks[head.features.chamberForm.id]?.option === 'flat';
   const milled = machined(part, height, shifted(now, -by));

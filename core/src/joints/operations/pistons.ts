@@ -17,6 +17,46 @@ export function machineCrown(part: Part, by: number): Worked {
   return { part: machined(part, height, shifted(now, -by)) };
 }
 
+/** Most that valve pockets are deepened. *Common practice, no source*: a fifth of an inch of crown must stay under them. */
+const MOST_DEEPENED = 2.5;
+
+/** Depth to which a pocket is cut where there was none. *Common practice, no source*: eighty thou. */
+const NEW_POCKET = 2;
+
+/** Share of a cylinder over the valve's face that a pocket takes: it is cut at the angle of the valve. *Common practice, no source.* */
+const POCKET_SHARE = 0.5;
+
+/**
+ * Cuts valve pockets: deeper ones, or ones for valves that had none. The crown takes what was cut away.
+ *
+ * @param count pockets there should be; as many as there are where nobody knows
+ * @param deeper how much deeper, mm
+ * @param valve diameter of the largest valve, mm; where it is not known the crown volume is unknown afterwards
+ */
+export function cutPockets(
+  part: Part,
+  { count, deeper, valve }: { readonly count: string | undefined; readonly deeper: number; readonly valve: number | undefined },
+): Worked {
+  const { 'valvePocket.depth': depth, 'crown.volume': volume, 'crown.dome': dome } = piston.parameters;
+  const had = Number(part.looks[piston.features.valvePockets.id]?.option ?? 0);
+  const has = Math.max(had, Number(count ?? 0));
+  if (has === 0) return { refused: 'How many valves there are is not known.', unknown: piston.features.valvePockets.id };
+  const now = had === 0 ? around(0, 0) : part.values[depth.id]?.interval;
+  if (deeper > MOST_DEEPENED) return { refused: 'So deep a pocket leaves too little crown under it.' };
+  if (!now && deeper > 0) return { refused: 'The depth of the pockets is not known.', unknown: depth.id };
+  const before = now ? middle(now) : NEW_POCKET;
+  const to = had === 0 && deeper === 0 ? NEW_POCKET : before + deeper;
+  const cut = (has * to - had * before) * ((Math.PI / 4) * (valve ?? 0) ** 2 * POCKET_SHARE);
+  const looks = { ...part.looks, [piston.features.valvePockets.id]: { option: String(has), source: 'machined' as const } };
+  const deep = now ? machined({ ...part, looks }, depth, shifted(now, to - before)) : { ...part, looks };
+  // A dome is told net of its pockets; what is cut away now is hollow.
+  const bowl = part.values[volume.id]?.interval ?? (part.values[dome.id] && around(0, 0));
+  if (!bowl) return { part: deep };
+  if (valve !== undefined) return { part: machined(deep, volume, shifted(bowl, cut / 1000)) };
+  const { [volume.id]: _unknownNow, ...values } = deep.values;
+  return { part: { ...deep, values } };
+}
+
 /** Most that a pin bore is opened. *Common practice, no source.* */
 const MOST_OFF_PIN_BORE = 0.03;
 

@@ -67,6 +67,10 @@ describe('faces', () => {
     expect(size(worked, block.parameters.deckHeight)?.low).toBeCloseTo(own(part, block.parameters.deckHeight).low - 0.3, 9);
     expect(size(worked, block.parameters['liner.counterbore'])?.low).toBeCloseTo(own(part, block.parameters['liner.counterbore']).low - 0.3, 9);
     expect(refusal(deckBlock(part, MOST_DECKED + 0.1))).toContain('too thin');
+    expect(refusal(deckBlock(part, 0.5))).toContain('below the least deck height');
+    const least = block.parameters['deckHeight.least'].id;
+    const { [least]: _least, ...values } = part.values;
+    expect(deckBlock({ ...part, values }, 0.3)).toEqual(jasmine.objectContaining({ unknown: least }));
     expect(refusal(deckBlock(part, -0.1))).toContain('only lowers');
   });
 

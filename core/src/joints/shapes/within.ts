@@ -1,11 +1,11 @@
 import type { Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
-import type { Interval } from '../../quantity/interval.js';
+import { contains, type Interval } from '../../quantity/interval.js';
 import { band, sentence, type Sentence } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { valueOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
-import { atLeast, closer, hold, mended, missing, type Finding, type Offer } from '../finding.js';
+import { atLeast, closer, hold, isOption, mended, missing, type Finding, type Offer } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 
 /** A band that something must lie in, and by what rule where no specification gives it. */
@@ -13,6 +13,20 @@ export interface Requirement {
   readonly band: Interval;
   readonly ruleOfThumb?: string;
   readonly atLeast?: boolean;
+  /** What stands in for a specification that nobody knows. */
+  readonly inPlaceOf?: Unspecified;
+}
+
+/** A specification that is not known, and how far out one or another maker goes. */
+export interface Unspecified {
+  readonly parameter: Parameter;
+  readonly leeway: Interval;
+}
+
+/** What is usual: right by every maker inside the band, wrong by all of them outside the leeway. */
+export interface Usual {
+  readonly band: Interval;
+  readonly leeway: Interval;
 }
 
 /** What a check found and wanted, for the one who mends it. */
@@ -85,7 +99,7 @@ export function within(spec: WithinSpec): Check {
       const found = spec.found(values, assembly);
       const requirement = spec.required(assembly, values);
       const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
-      const held = hold(found, required);
+      const held = hold(found, required, requirement.inPlaceOf?.leeway);
       const detail: Detail = { found, required, values };
       const finding: Finding = {
         ...held,
@@ -96,10 +110,16 @@ export function within(spec: WithinSpec): Check {
         ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb } : {}),
         because: because(spec, detail, requirement, held.verdict),
         work: [],
-        needs: held.verdict === 'cannotTell' ? closer(known) : [],
+        needs: held.verdict === 'cannotTell' ? [...wantedBefore(found, requirement), ...closer(known)] : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
       };
-      return held.verdict === 'fits' || !spec.mend ? finding : mended(finding, spec.mend(assembly, detail), assembly.rules);
+      const { mend } = spec;
+      if (held.verdict === 'fits' || !mend) return finding;
+      return mended(
+        finding,
+        mendedBy({ ...requirement, band: required }, (band) => mend(assembly, { ...detail, required: band })),
+        assembly.rules,
+      );
     },
   };
 }
@@ -114,6 +134,7 @@ function because(spec: WithinSpec, detail: Detail, requirement: Requirement, ver
     case 'fits':
       return spec.fits?.(detail) ?? sentence`${spec.subject} is ${found}, ${wanted} wanted.`;
     case 'cannotTell':
+      if (requirement.inPlaceOf) return undecided(spec.subject, detail.found, requirement, quantity);
       return sentence`${spec.subject} may be anything from ${found}, astride what is wanted, ${wanted}: measure it closer.`;
     case 'fitsWithWork':
     case 'doesNotFit':
@@ -122,12 +143,36 @@ function because(spec: WithinSpec, detail: Detail, requirement: Requirement, ver
   }
 }
 
-/** The recipient's own figure; failing that, a rule of thumb. */
+/** The specification that would decide what a rule of thumb leaves open; nothing where it is a specification already. */
+export const wantedBefore = (found: Interval, { band, inPlaceOf }: Requirement): readonly string[] =>
+  inPlaceOf && !contains(band, found) ? [inPlaceOf.parameter.id] : [];
+
+/**
+ * What mends something, where a rule of thumb stands in for a specification: what mends it by the rule mends it by any
+ * maker's figure; where only a wider figure would let it be mended, that figure must be known.
+ */
+export function mendedBy({ band, inPlaceOf }: Requirement, mend: (required: Interval) => readonly Offer[]): readonly Offer[] {
+  const offers = mend(band);
+  if (!inPlaceOf || offers.some(isOption) || !mend(inPlaceOf.leeway).length) return offers;
+  return [...offers, { unknown: inPlaceOf.parameter.id }];
+}
+
+/** What is said where a rule of thumb does not decide. */
+export const undecided = (subject: string, found: Interval, { band: usual, inPlaceOf }: Requirement, quantity: QuantityKind = 'length'): Sentence =>
+  sentence`${subject} is ${band(found, quantity)}. By the rule of thumb ${band(usual, quantity)} is right, and makers go from ${band(inPlaceOf?.leeway ?? usual, quantity)}: what is specified here decides.`;
+
+/** The recipient's own figure; failing that, a rule of thumb, which decides what all makers agree in. */
 export const specified =
-  (parameter: Parameter, usual: (values: readonly Interval[], assembly: Assembly) => Interval, rule: string) =>
+  (parameter: Parameter, usual: (values: readonly Interval[], assembly: Assembly) => Usual, rule: string | ((assembly: Assembly) => string)) =>
   (assembly: Assembly, values: readonly Interval[]): Requirement => {
     const own = valueOf(assembly, parameter);
-    return own ? { band: own.interval } : { band: usual(values, assembly), ruleOfThumb: `Rule of thumb, none is specified: ${rule} Common practice.` };
+    if (own) return { band: own.interval };
+    const { band: core, leeway } = usual(values, assembly);
+    return {
+      band: core,
+      inPlaceOf: { parameter, leeway },
+      ruleOfThumb: `Rule of thumb, none is specified: ${typeof rule === 'string' ? rule : rule(assembly)} Common practice.`,
+    };
   };
 
 /** Always the same band, by a rule that is named. */

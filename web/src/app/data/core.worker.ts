@@ -11,6 +11,7 @@ import {
   indexEngines,
   indexSearch,
   searchCatalogue,
+  takenFor,
   type Advice,
   type AuditFinding,
   type Catalogue,
@@ -59,16 +60,11 @@ let interchanging: InterchangeInWorker | undefined;
 let searchIndex: SearchIndex | undefined;
 
 function interchange(): InterchangeInWorker {
-  interchanging ??= new InterchangeInWorker(catalogue, circumstances, takenFor);
+  interchanging ??= new InterchangeInWorker(catalogue, circumstances, specimenTakenFor);
   return interchanging;
 }
 
-/** The pattern a specimen is taken for, once that is at least probable. */
-async function takenFor({ kind, readings }: Specimen): Promise<string | undefined> {
-  const identification = new Identification(await indexOf(kind), circumstances);
-  const { status, candidates } = identification.read(readings.map(({ is }) => is)).lineUp(1);
-  return status === 'settled' || status === 'probable' ? candidates[0]?.pattern : undefined;
-}
+const specimenTakenFor = async (specimen: Specimen): Promise<string | undefined> => takenFor(await indexOf(specimen.kind), specimen, circumstances);
 
 function indexOf(kind: KindId): Promise<CatalogueIndex> {
   const known = indexes.get(kind) ?? keptIndex(tag, kind, catalogue.catalogue);

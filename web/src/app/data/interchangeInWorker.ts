@@ -5,10 +5,11 @@ import {
   NoJointError,
   orderOf,
   partFromPattern,
-  partFromSpecimen,
+  partFromShelf,
   partyOf,
   settingOf,
   UnknownPartyError,
+  VERDICTS,
   WhatElse,
   type CatalogueLookup,
   type Circumstances,
@@ -130,8 +131,7 @@ export class InterchangeInWorker {
     const none: Takings = { counts: { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 }, list: [] };
     if (!part) return none;
     const taken = await Promise.all(shelf.map((specimen) => this.takenFor(specimen)));
-    // What lies on the shelf has not to be bought.
-    const onShelf = shelf.map((specimen, at) => ({ ...partFromSpecimen(specimen, this.catalogue.pattern(taken[at]), this.circumstances.drawer), price: 0 }));
+    const onShelf = shelf.map((specimen, at) => partFromShelf(this.catalogue, specimen, taken[at], this.circumstances.drawer));
     const self = 'pattern' in asked ? asked.pattern : undefined;
     const many = [...onShelf, ...this.partsOf(kind).filter(({ pattern }) => pattern !== self)];
     if (many.length === 0) return none;
@@ -214,5 +214,5 @@ export class InterchangeInWorker {
   }
 }
 
-const RANK: Readonly<Record<Verdict, number>> = { fits: 0, fitsWithWork: 1, cannotTell: 2, doesNotFit: 3 };
-const bestFirst = (a: Taking, b: Taking): number => RANK[a.verdict] - RANK[b.verdict] || a.price - b.price || (a.name < b.name ? -1 : 1);
+const bestFirst = (a: Taking, b: Taking): number =>
+  VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.price - b.price || (a.name < b.name ? -1 : 1);
