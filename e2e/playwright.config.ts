@@ -8,6 +8,11 @@ export default defineConfig({
   // Each with a server and a database of its own, which some tests stop and start.
   workers: 2,
   forbidOnly: true,
+  projects: [
+    { name: 'walks', testMatch: '*.spec.ts' },
+    // What is timed has the machine to itself, after all others.
+    { name: 'alone', testMatch: '*.alone.ts', dependencies: ['walks'] },
+  ],
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -24,6 +24,10 @@ export interface Field {
    */
   readonly form: 'text' | 'long' | 'date' | 'digits' | 'number' | 'texts' | 'choice' | 'choices' | 'reference' | 'pairs' | 'dimension' | 'about' | 'place';
   readonly required?: true;
+  /** How it is written, where the form alone does not say. */
+  readonly example?: string;
+  /** Long, so that a form gives it room. */
+  readonly wide?: true;
   readonly choices?: readonly Choice[];
   /** Which records a reference may name. */
   readonly of?: RecordType;
@@ -221,8 +225,8 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
               named(SCHEME_FACT_IDS, (id) => SCHEME_FACTS[id]),
             ),
           ),
-          { path: 'table', name: 'table', form: 'pairs' },
-          choice('narrows.of', 'narrows', CLASSED),
+          { path: 'table', name: 'table', form: 'pairs', wide: true, example: 'A = January, B = February' },
+          { ...choice('narrows.of', 'narrows', CLASSED), wide: true },
           choice(
             'narrows.from',
             'counted from',
@@ -233,7 +237,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
             'unit',
             named(LENGTH_UNITS, (id) => UNITS[id].symbol),
           ),
-          { path: 'narrows.bands', name: 'bands', form: 'pairs' },
+          { path: 'narrows.bands', name: 'bands', form: 'pairs', wide: true, example: 'A = 0 to 8, B = 8 to 16' },
         ],
       },
     ],

@@ -42,6 +42,32 @@ function combinations<T>(lists: readonly (readonly T[])[]): readonly (readonly T
   return lists.reduce<readonly (readonly T[])[]>((sofar, list) => sofar.flatMap((chosen) => list.map((each) => [...chosen, each])), [[]]);
 }
 
+/** All that is there in the end, and what made room for it. */
+function baseOf(sides: Sides, setting: Setting): Assembly {
+  const parts = Object.fromEntries([...sides.coming, ...sides.staying].reverse().map(({ part }) => [part.kind, part]));
+  const replaced = Object.fromEntries(sides.leaving.map(({ part }) => [part.kind, part]));
+  return { parts, replaced, ...setting };
+}
+
+/** Every way in which parts of these meet in a joint, of those that are wanted. */
+function meetingsIn(joint: Joint, all: readonly PlacedPart[], base: Assembly, wanted: (chosen: readonly PlacedPart[]) => boolean): readonly Meeting[] {
+  const lists = joint.kinds.map((kind) => ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true));
+  return combinations(lists)
+    .filter(wanted)
+    .map((chosen) => ({
+      joint,
+      assembly: { ...base, parts: { ...base.parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) } },
+      ...about(chosen, all),
+    }))
+    .filter(({ assembly }) => joint.applies?.(assembly) ?? true);
+}
+
+/** Joints among what stays: a swap does not ask about them, but work on a part of theirs may change them. */
+export function bystandersOf(sides: Sides, setting: Setting): readonly Meeting[] {
+  const [all, coming, base] = [[...sides.coming, ...sides.staying], new Set(sides.coming), baseOf(sides, setting)];
+  return JOINTS.flatMap((joint) => (joint.inPlaceOf ? [] : meetingsIn(joint, all, base, (chosen) => !chosen.some((each) => coming.has(each)))));
+}
+
 /**
  * Every joint in which something that comes meets something that stays, or something else that comes. Where there are
  * several parts of a kind, intake and exhaust valves, each has the joint to itself.
@@ -49,9 +75,8 @@ function combinations<T>(lists: readonly (readonly T[])[]): readonly (readonly T
 export function meetingsOf(sides: Sides, setting: Setting): readonly Meeting[] {
   const all = [...sides.coming, ...sides.staying];
   const coming = new Set(sides.coming);
-  const parts = Object.fromEntries([...all].reverse().map(({ part }) => [part.kind, part]));
-  const replaced = Object.fromEntries(sides.leaving.map(({ part }) => [part.kind, part]));
-  const base: Assembly = { parts, replaced, ...setting };
+  const base = baseOf(sides, setting);
+  const { parts, replaced } = base;
   const alone = all.length === 1 && sides.leaving.length === 1;
   const judged = JOINTS.flatMap((joint): readonly Meeting[] => {
     if (joint.inPlaceOf) {
@@ -68,15 +93,7 @@ export function meetingsOf(sides: Sides, setting: Setting): readonly Meeting[] {
         ];
       });
     }
-    const lists = joint.kinds.map((kind) => ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true));
-    return combinations(lists)
-      .filter((chosen) => chosen.some((each) => coming.has(each)))
-      .map((chosen) => ({
-        joint,
-        assembly: { ...base, parts: { ...parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) } },
-        ...about(chosen, all),
-      }))
-      .filter(({ assembly }) => joint.applies?.(assembly) ?? true);
+    return meetingsIn(joint, all, base, (chosen) => chosen.some((each) => coming.has(each)));
   });
   return mayBeRecorded([...all, ...sides.leaving].map(({ part }) => part)) ? [...judged, { joint: record, assembly: base }] : judged;
 }

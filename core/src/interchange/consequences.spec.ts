@@ -27,8 +27,8 @@ function judged(donor: readonly PlacedPart[], into: readonly PlacedPart[]): Swap
 
 describe('a machined part', () => {
   it('is judged again in every joint of the engine, as if it had come so', () => {
-    const operations = new Set<string>();
-    const donors = LOOKUP.catalogue.patterns.filter(({ kind }) => ['crank', 'rod', 'piston', 'head', 'block', 'lifter'].includes(kind));
+    const [operations, bystanders] = [new Set<string>(), new Set<string>()];
+    const donors = LOOKUP.catalogue.patterns.filter(({ kind }) => ['crank', 'rod', 'piston', 'head', 'block', 'lifter', 'cam'].includes(kind));
     LOOKUP.catalogue.variants.forEach((variant, at) => {
       const into = engine(variant.id);
       donors.forEach(({ id }, of) => {
@@ -36,11 +36,25 @@ describe('a machined part', () => {
         if ((at + of) % 7 !== 0) return;
         const before = judged([placed(demoPart(id))], into);
         if (!before) return;
+        const donor = placed(demoPart(id));
+        const staying = into.filter(({ slot, part }) => slot !== donor.slot && part.kind !== 'mainShell' && part.kind !== 'rodShell');
         for (const [key, { check }] of checksOf(before)) {
           const [option] = check.work;
           if (!option || option.parts.length === 0) continue;
           const after = judged(machinedIn([placed(demoPart(id))], option.parts), machinedIn(into, option.parts));
           if (!after) continue;
+          // What only parts that stay meet in is no matter of the swap, but of the work.
+          const whole = (parts: readonly Part[]) => swap(machinedIn([placed(demoPart(id)), ...staying], parts), [], SETTING);
+          const [stood, stands] = [checksOf(whole([])), checksOf(whole(option.parts))];
+          for (const [other, { check: was }] of stood) {
+            if (checksOf(before).has(other)) continue;
+            const is = stands.get(other)?.check.verdict;
+            if (is === undefined || is === was.verdict) continue;
+            bystanders.add(other);
+            expect(option.elsewhere.find((each) => each.check === was.name && each.before === was.verdict)?.after)
+              .withContext(`${id} into ${variant.id}: ${option.name} and ${other}, which stays`)
+              .toBe(is);
+          }
           const now = checksOf(after);
           for (const [other, { check: was }] of checksOf(before)) {
             if (other === key) continue;
@@ -54,11 +68,12 @@ describe('a machined part', () => {
       });
     });
     expect(operations.size).toBeGreaterThan(5);
+    expect(bystanders.size).toBeGreaterThan(1);
   });
 
   it('changes the sum of the engine: less off the deck is more ratio, and less room over the crown', () => {
     const worked = judged([placed(demoPart('pip-crank-48-l'))], engine('pip-48'));
     const option = worked && [...checksOf(worked).values()].flatMap(({ check }) => check.work).find(({ steps }) => steps[0] === 'deck');
-    expect(option?.elsewhere.map(({ check }) => check)).toEqual(['Room over the crown', 'Compression ratio']);
+    expect(option?.elsewhere.map(({ check }) => check)).toEqual(['Room over the crown', 'Compression ratio', 'Deck left of the block']);
   });
 });

@@ -8,6 +8,8 @@ import type { Meeting } from './assemblies.js';
 export interface Place {
   readonly meeting: Meeting;
   readonly check: Check;
+  /** Among what stays: not asked about, and told of only where work makes it worse or different. */
+  readonly bystander?: true;
 }
 
 /** What work on one thing does to another check. */
@@ -101,7 +103,11 @@ export function afterAllWork(places: readonly Place[], before: Before): Verdict 
       meeting.assembly,
       parts.filter((part) => meeting.assembly.parts[part.kind]?.label === part.label),
     );
-  const verdictAt = (place: Place): Verdict => now.get(place)?.verdict ?? before.verdict(place);
+  const verdictAt = (place: Place): Verdict => {
+    const after = now.get(place)?.verdict;
+    if (!place.bystander) return after ?? before.verdict(place);
+    return after && rank(after) > rank(before.verdict(place)) ? after : 'fits';
+  };
   for (;;) {
     const place = places.find((each) => {
       const verdict = verdictAt(each);

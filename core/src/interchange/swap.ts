@@ -2,7 +2,7 @@ import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import { JOINTS, takes, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
-import { meetingsOf, sidesOf } from './assemblies.js';
+import { bystandersOf, meetingsOf, sidesOf, type Sides } from './assemblies.js';
 import { afterAllWork, elsewhere, harm, type Consequence, type Place } from './consequences.js';
 import { needsOf, type Need } from './needs.js';
 import { placed, type PlacedPart } from './parties.js';
@@ -84,14 +84,20 @@ export function swap(
   const meetings = meetingsOf(sides, setting);
   if (meetings.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
   const places = meetings.flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check })));
-  const found = new Map(places.map((place) => [place, place.check.judge(place.meeting.assembly)]));
-  const judgedOf = (place: Place): Finding => found.get(place) ?? place.check.judge(place.meeting.assembly);
+  const found = new Map<Place, Finding>();
+  const judgedOf = (place: Place): Finding => {
+    const known = found.get(place) ?? place.check.judge(place.meeting.assembly);
+    found.set(place, known);
+    return known;
+  };
+  const isWork = places.some((place) => judgedOf(place).work.some(({ parts }) => parts.length > 0));
+  const everywhere = isWork ? [...places, ...bystanding(sides, setting)] : places;
   const joints = meetings.map((meeting): JudgedJoint => {
     const checks = places
       .filter((place) => place.meeting === meeting)
       .map((place): JudgedCheck => {
         const finding = judgedOf(place);
-        const work = finding.work.map((option) => ({ ...option, ...takes(option, setting.rules), elsewhere: elsewhere(option, place, places, judgedOf) }));
+        const work = finding.work.map((option) => ({ ...option, ...takes(option, setting.rules), elsewhere: elsewhere(option, place, everywhere, judgedOf) }));
         // An option that breaks something else comes after those that do not.
         return { id: place.check.id, name: place.check.name, ...finding, work: [...work].sort((a, b) => harm(a.elsewhere) - harm(b.elsewhere)) };
       });
@@ -105,7 +111,7 @@ export function swap(
   });
   const all = joints.flatMap(({ checks }) => checks);
   const alone = worst(all.map(({ verdict }) => verdict));
-  const together = alone === 'fitsWithWork' ? afterAllWork(places, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf }) : alone;
+  const together = alone === 'fitsWithWork' ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf }) : alone;
   // What is refused is not priced: no work makes it go.
   const least = together === 'doesNotFit' ? [] : all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []);
   return {
@@ -115,7 +121,9 @@ export function swap(
     says:
       together === alone
         ? summary(alone, all)
-        : ['Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.'],
+        : together === 'cannotTell'
+          ? ['Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.']
+          : ['Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.'],
     joints,
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
@@ -127,6 +135,10 @@ export function swap(
     leftOut: leftOut(sides.coming, [...sides.staying, ...sides.coming]),
   };
 }
+
+/** Checks among what stays, that work on a part of theirs may change. */
+const bystanding = (sides: Sides, setting: Setting): readonly Place[] =>
+  bystandersOf(sides, setting).flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check, bystander: true })));
 
 /** One part into one other. */
 export const swapParts = (donor: Part, recipient: Part, setting: Setting): Swap =>

@@ -193,7 +193,7 @@ describe('shells by class', () => {
     expect(clearance(crankRead('main 51.98 caliper')).verdict).toBe('cannotTell');
     const marked = clearance(crankRead('main 51.98 caliper main class M-BCABC'));
     expect(marked.verdict).toBe('fits');
-    expect(marked.said).toMatch(/1 .*green.*, 2 .*blue.*, 3 .*red.*, 4 .*green.*, 5 .*blue/);
+    expect(marked.said).toMatch(/green .*at 1 and 4; .*blue .*at 2 and 5; .*red .*at 3\./);
   });
 
   it('go by what was measured where the marks say otherwise, and it is said', () => {

@@ -70,9 +70,12 @@ export function bearingClearance(spec: BearingCheckSpec): Check {
 }
 
 /** Which shell goes where, by the class marks. */
-function sayPositions({ positions = [], clearance }: ShellChoice, wanted: Interval): Sentence {
-  const places = positions.map((shell, at) => `${at + 1} ${sayShell(shell)}`).join(', ');
-  return sentence`By the class marks, position by position: ${places}. They run with ${band(clearance)}, ${band(wanted)} wanted; measure to confirm.`;
+function sayPositions({ shells, positions = [], clearance }: ShellChoice, wanted: Interval): Sentence {
+  const places = shells.map((shell) => {
+    const at = positions.flatMap((each, index) => (each === shell ? [index + 1] : []));
+    return `${sayShell(shell)} at ${at.join(at.length === 2 ? ' and ' : ', ')}`;
+  });
+  return sentence`By the class marks, position by position: ${places.join('; ')}. They run with ${band(clearance)}, ${band(wanted)} wanted; measure to confirm.`;
 }
 
 const MEASURE_ALL = 'Measure every housing, shell and journal on the real parts before ordering; the maker’s own figures rule.';

@@ -89,13 +89,14 @@ export class RecordForm {
   }
 
   protected hint(field: Field): string {
+    if (field.example !== undefined) return field.example;
     switch (field.form) {
       case 'date':
         return '1986, 1986-09 or 1986-09-14';
       case 'texts':
         return 'separated by commas';
       case 'pairs':
-        return 'A = January, B = February';
+        return 'A = one thing, B = another';
       case 'dimension':
         return '59.45..59.47 mm';
       case 'text':
