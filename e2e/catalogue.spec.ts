@@ -95,7 +95,7 @@ test('a maker, a scheme tried live, and a part are added by hand', async ({ page
   await page.getByTitle('letters', { exact: true }).click();
   await segment.getByLabel('least').fill('1');
   await segment.getByLabel('most').fill('1');
-  await segment.locator('nz-select').last().click();
+  await segment.locator('nz-select').nth(1).click();
   await page.getByTitle('Other', { exact: true }).click();
   await expect(page.getByText('After “K” the number should end, but “7” follows.')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();

@@ -82,6 +82,7 @@ for (const kind of DONOR_KINDS)
     lookup.ofKind(kind).map(({ id }) => id),
   );
 look('specimen:Head milled before=ambit-head-eleven', 'ambit-block-5-late');
+look('skerry-liner-three', 'specimen:Skerry block, brass shims=skerry-block-4-late');
 look('skerry-head-4-late', 'specimen:Skerry block decked before=skerry-block-4-late');
 
 const rows = [...wanted].flatMap(([, row]) => (row ? [row] : [])).sort((a, b) => `${a[0]} ${a[1]}`.localeCompare(`${b[0]} ${b[1]}`));

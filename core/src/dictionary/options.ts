@@ -50,6 +50,9 @@ export const FRONT_DRIVE = {
 } as const;
 
 /** What centres the head on the deck. */
+/** What lies between the flange of a liner and its seat. */
+export const LINER_SHIM = { none: 'none | no shim', steel: 'steel | steel shim', brass: 'brass | brass shim' };
+
 export const HEAD_DOWELS = {
   none: 'none | no dowels, without dowels',
   pins: 'solid pins | solid dowels, dowel pins, pins',

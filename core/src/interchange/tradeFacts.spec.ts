@@ -2,6 +2,8 @@ import { partFromSpecimen, type Part } from '../catalogue/part';
 import { sweptVolume, compressionRatio, deckClearance } from '../build/index';
 import { block } from '../dictionary/kinds/block';
 import { crank } from '../dictionary/kinds/crank';
+import { head } from '../dictionary/kinds/head';
+import { liner } from '../dictionary/kinds/liner';
 import { lifter } from '../dictionary/kinds/lifter';
 import { piston } from '../dictionary/kinds/piston';
 import { rod } from '../dictionary/kinds/rod';
@@ -17,6 +19,8 @@ import type { Joint } from '../joints/check';
 import { worst } from '../joints/verdict';
 import { bigEnds } from '../joints/bigEnds';
 import { lifterInBlock } from '../joints/lifters';
+import { crownAndChamber } from '../joints/deck';
+import { liners } from '../joints/liners';
 import { location } from '../joints/location';
 import { mains } from '../joints/mains';
 import { pinInRod } from '../joints/smallEnds';
@@ -218,6 +222,50 @@ describe('oil to the crankpin', () => {
     expect(oiled('none', 'machined', 'present').said).toContain('none to the pin');
     expect(oiled('none', 'onePiece').verdict).toBe('fits');
     expect(oiled('cross', 'machined', 'present').said).toContain('all the way round');
+  });
+});
+
+describe('a crown', () => {
+  const under = (crown: string, chamber: string) =>
+    judge(
+      { ...crownAndChamber, checks: crownAndChamber.checks.filter(({ id }) => id === 'crownForm') },
+      made('piston', {}, { [piston.features.crown.id]: crown }),
+      made('head', {}, { [head.features.chamberForm.id]: chamber }),
+    ).verdict;
+
+  it('goes with the chamber that leaves it room to burn in: a bowl under a flat head, a dome under a roof', () => {
+    expect(under('bowl', 'flat')).toBe('fits');
+    expect(under('reentrant', 'flat')).toBe('fits');
+    expect(under('dome', 'pentRoof')).toBe('fits');
+    expect(under('flat', 'wedge')).toBe('fits');
+    expect(under('deflector', 'hemispherical')).toBe('fits');
+  });
+
+  it('does not go where it meets the head, where there are two chambers, or none', () => {
+    expect(under('dome', 'flat')).toBe('doesNotFit');
+    expect(under('dome', 'prechamber')).toBe('doesNotFit');
+    expect(under('bowl', 'wedge')).toBe('doesNotFit');
+    expect(under('flat', 'flat')).toBe('doesNotFit');
+  });
+});
+
+describe('a wet liner', () => {
+  const inBlock = (liner: Readonly<Record<string, string>>, block_: Readonly<Record<string, string>>) => {
+    const judged = judge(
+      { ...liners, checks: liners.checks.filter(({ id }) => id === 'sealRings' || id === 'shimKind') },
+      made('liner', {}, liner),
+      made('block', {}, block_),
+    );
+    return Object.fromEntries(judged.findings.map(({ id, verdict, work }) => [id, work[0]?.steps[0] ?? verdict]));
+  };
+
+  it('has as many seal rings as its block has lands, and the shim it is cut for', () => {
+    const look = (rings: string, shim: string) => ({ [liner.features.ringGrooves.id]: rings, [liner.features.shim.id]: shim });
+    const seen = (rings: string, shim: string) => ({ [block.features.linerRings.id]: rings, [block.features.linerShim.id]: shim });
+    expect(inBlock(look('3', 'none'), seen('3', 'none'))).toEqual({ sealRings: 'fits', shimKind: 'fits' });
+    expect(inBlock(look('2', 'steel'), seen('3', 'none'))).toEqual({ sealRings: 'doesNotFit', shimKind: 'fits' });
+    expect(inBlock(look('3', 'steel'), seen('3', 'brass'))).toEqual({ sealRings: 'fits', shimKind: 'fits' });
+    expect(inBlock(look('3', 'none'), seen('3', 'brass'))).toEqual({ sealRings: 'fits', shimKind: 'cutLiners' });
   });
 });
 

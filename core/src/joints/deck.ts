@@ -1,4 +1,5 @@
 import { clearanceVolume, compressionRatio, deckClearance, sweptVolume } from '../build/index.js';
+import { sayLook } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
@@ -209,8 +210,42 @@ const chamberPosition: Check = {
   },
 };
 
+/** How a crown goes with a chamber; nothing where the two leave a room to burn in. *Common practice, no source.* */
+function clash(crown: string, chamber: string): string | undefined {
+  const [deep, none] = [crown === 'bowl' || crown === 'reentrant', chamber === 'flat'];
+  if (crown === 'dome' && (none || chamber === 'prechamber')) return 'the dome has no chamber to stand in, and meets the head';
+  if (deep && !none) return 'the bowl is a chamber by itself, and the head has another';
+  if (none && !deep && crown !== 'dish') return 'neither crown nor head leaves a room to burn in';
+  return undefined;
+}
+
+const crownForm: Check = {
+  id: 'crownForm',
+  name: 'Crown and form of the chamber',
+  reads: [piston.features.crown.id, head.features.chamberForm.id],
+  verdicts: TOLD,
+  judge: (assembly) => {
+    const [crown, chamberForm] = [lookOf(assembly, piston.features.crown), lookOf(assembly, head.features.chamberForm)];
+    if (crown === undefined || chamberForm === undefined)
+      return missing([...(crown === undefined ? [piston.features.crown] : []), ...(chamberForm === undefined ? [head.features.chamberForm] : [])], 'count');
+    const [mine, theirs] = [sayLook(piston.features.crown, crown), sayLook(head.features.chamberForm, chamberForm)];
+    const why = clash(crown, chamberForm);
+    if (why !== undefined) return said('doesNotFit', [`Crown: ${mine}. Chamber: ${theirs}. They do not go together: ${why}.`]);
+    return said('fits', [
+      crown === 'dome'
+        ? `Crown: ${mine}. Chamber: ${theirs}. A dome is shaped for one chamber: turn it by hand with clay on the crown first.`
+        : `Crown: ${mine}. Chamber: ${theirs}. They go together.`,
+    ]);
+  },
+};
+
 /** Piston and head, whatever lies between them. */
-export const crownAndChamber: Joint = { id: 'crownAndChamber', name: 'Crown and chamber', kinds: ['piston', 'head'], checks: [chamberPosition, valvePockets] };
+export const crownAndChamber: Joint = {
+  id: 'crownAndChamber',
+  name: 'Crown and chamber',
+  kinds: ['piston', 'head'],
+  checks: [crownForm, chamberPosition, valvePockets],
+};
 
 /** Everything that makes the ratio. */
 export const compression: Joint = {

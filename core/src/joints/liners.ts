@@ -3,8 +3,9 @@ import { liner } from '../dictionary/kinds/liner.js';
 import { around, interval, middle, minus } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
 import { lookOf, machined, valueOf } from './assembly.js';
-import { TOLD, type Check, type Joint } from './check.js';
+import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
 import { missing, said, work } from './finding.js';
+import { sameCount, sameLook } from './shapes/same.js';
 import { NONE, specified, usually, within, type Usual } from './shapes/within.js';
 
 const { 'outside.upper': upper, 'outside.lower': lower, 'flange.height': flange, protrusion } = liner.parameters;
@@ -38,6 +39,24 @@ const PROUD: Usual = { band: interval(0.05, 0.12), leeway: interval(0.01, 0.18) 
 /** Thickest pack of shims under a flange. *Common practice, no source.* */
 const MOST_SHIMMED = 0.4;
 
+/** The shim goes by the liner: one is cut for its kind, and the other kind would crush or fret. */
+const shimKind = sameLook({
+  id: 'shimKind',
+  name: 'Shim it is cut for',
+  of: liner.features.shim,
+  as: block.features.linerShim,
+  verdicts: ALWAYS_MENDED,
+  both: ({ mine }) => [mine === 'none' ? 'No shims under the flanges.' : `Both with ${mine} shims.`],
+  agree: ({ mine }) => (mine === 'none' ? undefined : [`The liners are cut for ${mine} shims: take those, whatever kind the block had.`]),
+  otherwise: ({ theirs }) => [`The block has ${theirs} shims under its liners, and these are not cut for any.`],
+  mend: (assembly, { theirs }) => {
+    const part = assembly.parts.liner;
+    if (!part) return [];
+    const cut = { ...part, looks: { ...part.looks, [liner.features.shim.id]: { option: theirs, source: 'machined' as const } } };
+    return [work({ steps: ['cutLiners'], says: [`Cut the flanges of the liners to match ${theirs} shims.`], parts: [cut] })];
+  },
+});
+
 /** Block and liner. */
 export const liners: Joint = {
   id: 'liners',
@@ -45,6 +64,8 @@ export const liners: Joint = {
   kinds: ['block', 'liner'],
   checks: [
     sort,
+    sameCount({ id: 'sealRings', name: 'Seal rings', of: liner.features.ringGrooves, as: block.features.linerRings }),
+    shimKind,
     within({
       id: 'upperSeat',
       name: 'Upper seat',

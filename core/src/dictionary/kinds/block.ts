@@ -1,6 +1,6 @@
 import { defineKind } from '../definition.js';
 import { BY_BORE_GAUGE, counted, face, look, markedAt, measured, presence, stated } from '../entries.js';
-import { COOLANT_FACE, FRONT_DRIVE, HEAD_DOWELS } from '../options.js';
+import { COOLANT_FACE, FRONT_DRIVE, HEAD_DOWELS, LINER_SHIM } from '../options.js';
 import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 import { BORE_OVERSIZES } from '../serviceSizes.js';
 
@@ -294,6 +294,19 @@ export const block = defineKind({
         dryLiner: 'dry liners | dry liners, dry sleeves, dry liner',
         wetLiner: 'wet liners | wet liners, wet sleeves, wet liner',
       },
+      { reach: 'headOff' },
+    ),
+    linerRings: counted(
+      'Seal rings of a liner',
+      'liner rings, seal rings',
+      'Count the bright bands that the seal rings of a liner left in its lower seat; none where the liners are dry or there are none.',
+      [0, 4],
+    ),
+    linerShim: look(
+      'Shim under the liners',
+      'liner shim',
+      'Look into the counterbore of a liner that came out: a brass or steel ring lies on the seat, or the flange sat on bare iron.',
+      LINER_SHIM,
       { reach: 'headOff' },
     ),
     intake: look(

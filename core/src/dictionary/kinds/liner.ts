@@ -1,5 +1,6 @@
 import { defineKind } from '../definition.js';
 import { BY_BORE_GAUGE, BY_MICROMETER, counted, look, markedAt, measured } from '../entries.js';
+import { LINER_SHIM } from '../options.js';
 import { BORE_OVERSIZES, FIT_OVERSIZES } from '../serviceSizes.js';
 
 /** A cylinder liner, wet or dry. */
@@ -77,7 +78,7 @@ export const liner = defineKind({
       'Shim under the flange',
       'shim kind',
       'A brass or steel shim sits between flange and seat; the liner is cut to match the kind it was made for.',
-      { none: 'none | no shim', steel: 'steel | steel shim', brass: 'brass | brass shim' },
+      LINER_SHIM,
     ),
   },
   markPlaces: {

@@ -78,6 +78,7 @@ export const OPERATIONS = {
   millHead: { name: 'Mill the head', hours: 1.5, price: 90, canUndo: false },
   thickGasket: { name: 'Thicker head gasket', hours: 0, price: 60, canUndo: true },
   shimLiners: { name: 'Shim the liners', hours: 1, price: 40, canUndo: true },
+  cutLiners: { name: 'Cut the liners for the shim', hours: 2, price: 160, canUndo: false },
   cutCounterbore: { name: 'Cut the counterbores', hours: 3, price: 240, canUndo: false },
   drillAndTap: {
     name: 'Drill and tap',
