@@ -4,7 +4,7 @@ import { Grid } from './grid';
 import { assemblyOf } from './grid';
 import { DONOR_KINDS, pairingOf, recipientsFor } from './pairing';
 import { partsOfVariant } from './parties';
-import { KINDS } from '../dictionary/dictionary';
+import { KIND_IDS, KINDS } from '../dictionary/dictionary';
 import { demoPart, LOOKUP, SETTING } from '../testing/demo';
 import { kindOf, type Assembly } from '../joints/assembly';
 import { RECORD, REPLACED, type Check } from '../joints/check';
@@ -114,6 +114,17 @@ describe('every check', () => {
       const copied = (id: string) => !declared.has(id) && check.judge(without(assembly, id, 'parts')).verdict === check.judge(assembly).verdict;
       for (const id of asked) if (!declared.has(id)) expect(copied(id)).withContext(`${check.id} reads ${id}`).toBeTrue();
     }
+  });
+
+  it('cannot tell where nothing at all is known of the parts', () => {
+    const nothing = Object.fromEntries(
+      KIND_IDS.map((kind): [string, Part] => [kind, { kind, label: kind, values: {}, looks: {}, interfaces: {}, service: {}, standard: {} }]),
+    );
+    for (const { checks } of JOINTS)
+      for (const check of checks)
+        expect(check.judge({ parts: nothing, replaced: nothing, ...SETTING }).verdict)
+          .withContext(check.id)
+          .toBe('cannotTell');
   });
 
   it('without any one value, specifications and all, says the same, or cannot tell', () => {

@@ -19,7 +19,7 @@ import type { Joint } from '../joints/check';
 import { worst } from '../joints/verdict';
 import { bigEnds } from '../joints/bigEnds';
 import { lifterInBlock } from '../joints/lifters';
-import { crownAndChamber } from '../joints/deck';
+import { crownAndChamber } from '../joints/crowns';
 import { liners } from '../joints/liners';
 import { location } from '../joints/location';
 import { mains } from '../joints/mains';

@@ -7,7 +7,7 @@ import { lookOf, valueOf, type Assembly } from './assembly.js';
 import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
 import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from './bearings.js';
 import { TOLD, type Check, type Joint } from './check.js';
-import { missing, said, work } from './finding.js';
+import { missing, said, seeing, work } from './finding.js';
 import { onNeedles } from './needleCages.js';
 import { isDone } from './operations/operation.js';
 import { narrowRod, resizeBigEnd } from './operations/rods.js';
@@ -167,28 +167,22 @@ const pinOil: Check = {
   reads: [crank.features.oilDrilling.id, rod.features.capSplit.id, rod.features.drilling.id],
   verdicts: TOLD,
   judge: (assembly) => {
-    const [split, drilling, along] = [
-      lookOf(assembly, rod.features.capSplit),
-      lookOf(assembly, crank.features.oilDrilling),
-      lookOf(assembly, rod.features.drilling),
-    ];
-    if (split === 'onePiece') return said('fits', ['The rod runs on needles, which live on the oil in the case.']);
-    if (split === undefined || drilling === undefined)
-      return missing([...(split === undefined ? [rod.features.capSplit] : []), ...(drilling === undefined ? [crank.features.oilDrilling] : [])], 'count');
-    if (drilling === 'none')
-      return said('doesNotFit', [
-        along === 'present'
-          ? 'The crank is not drilled: no oil comes to the shells, and none to the pin through the drilled rod.'
-          : 'The crank is not drilled: no oil comes to the shells, and they would seize.',
+    if (lookOf(assembly, rod.features.capSplit) === 'onePiece') return said('fits', ['The rod runs on needles, which live on the oil in the case.']);
+    return seeing(assembly, [rod.features.capSplit, crank.features.oilDrilling, rod.features.drilling], (_split, drilling, along) => {
+      if (drilling === 'none')
+        return said('doesNotFit', [
+          along === 'present'
+            ? 'The crank is not drilled: no oil comes to the shells, and none to the pin through the drilled rod.'
+            : 'The crank is not drilled: no oil comes to the shells, and they would seize.',
+        ]);
+      return said('fits', [
+        along !== 'present'
+          ? 'The crank is drilled to its pins: the shells are fed.'
+          : drilling === 'cross'
+            ? 'The crank is cross drilled: shells and drilled rod are fed all the way round.'
+            : 'The crank is drilled straight: the drilled rod gets its oil once a turn, or all the way round from a grooved shell.',
       ]);
-    if (along === undefined) return missing([rod.features.drilling], 'count');
-    return said('fits', [
-      along !== 'present'
-        ? 'The crank is drilled to its pins: the shells are fed.'
-        : drilling === 'cross'
-          ? 'The crank is cross drilled: shells and drilled rod are fed all the way round.'
-          : 'The crank is drilled straight: the drilled rod gets its oil once a turn, or all the way round from a grooved shell.',
-    ]);
+    });
   },
 };
 

@@ -7,7 +7,7 @@ import { around, contains, interval, middle, minus, shifted, type Interval } fro
 import { band, sentence, value } from '../quantity/sentence.js';
 import { lookOf, machined, valueOf, type Assembly } from './assembly.js';
 import type { Check, Joint } from './check.js';
-import { missing, offer, said, work, type Finding, type Offer } from './finding.js';
+import { missing, offer, said, seeing, work, type Finding, type Offer } from './finding.js';
 import { boreCylinders, honeCylinders, MOST_HONED, sleeveCylinders } from './operations/cylinders.js';
 import { implied } from './shapes/implied.js';
 import { NONE, specified, within } from './shapes/within.js';
@@ -172,16 +172,14 @@ const direction: Check = {
   name: 'Which way round',
   reads: [piston.features.orientation.id, piston.features.direction.id],
   verdicts: ['fits', 'fitsWithWork', 'cannotTell'],
-  judge: (assembly) => {
-    const [hand, mark] = [lookOf(assembly, piston.features.orientation), lookOf(assembly, piston.features.direction)];
-    if (hand === undefined || mark === undefined)
-      return missing([...(hand === undefined ? [piston.features.orientation] : []), ...(mark === undefined ? [piston.features.direction] : [])], 'count');
-    const facing = mark === 'none' ? 'It carries no direction mark.' : `Its ${mark} faces the front of the engine; the assembly notes must carry it.`;
-    if (hand === 'any') return said('fits', [`Goes in any cylinder. ${facing}`]);
-    return said('fitsWithWork', [`Made for the ${hand} bank only. ${facing}`], {
-      work: [work({ steps: ['takeAlong'], says: [`Take the other hand as well, for the ${hand === 'left' ? 'right' : 'left'} bank.`] })],
-    });
-  },
+  judge: (assembly) =>
+    seeing(assembly, [piston.features.orientation, piston.features.direction], (hand, mark) => {
+      const facing = mark === 'none' ? 'It carries no direction mark.' : `Its ${mark} faces the front of the engine; the assembly notes must carry it.`;
+      if (hand === 'any') return said('fits', [`Goes in any cylinder. ${facing}`]);
+      return said('fitsWithWork', [`Made for the ${hand} bank only. ${facing}`], {
+        work: [work({ steps: ['takeAlong'], says: [`Take the other hand as well, for the ${hand === 'left' ? 'right' : 'left'} bank.`] })],
+      });
+    }),
 };
 
 /** Piston and the cylinders of the block, or the liners that are in it. */

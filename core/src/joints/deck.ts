@@ -1,5 +1,4 @@
 import { clearanceVolume, compressionRatio, deckClearance, sweptVolume } from '../build/index.js';
-import { sayLook } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
@@ -9,13 +8,12 @@ import { rod } from '../dictionary/kinds/rod.js';
 import { interval, middle, minus, plus, scaled, type Interval } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
-import { TOLD, type Check, type Joint } from './check.js';
-import { isOption, missing, offer, said, work, type Offer } from './finding.js';
+import type { Check, Joint } from './check.js';
+import { isOption, missing, offer, work, type Offer } from './finding.js';
 import { deckBlock, millHead } from './operations/faces.js';
 import { offsetGrind } from './operations/journals.js';
 import { machineCrown } from './operations/pistons.js';
 import { NONE, noLess, usually, within } from './shapes/within.js';
-import { valvePockets } from './valveRoom.js';
 
 const { deckHeight, bore } = block.parameters;
 const { stroke } = crank.parameters;
@@ -187,64 +185,6 @@ const withRating: Check = {
       because: sentence`${finding.because} The pistons are sold as ${band(rated.interval, 'ratio')}, reckoned with a chamber of ${value(middle(with_.interval), 'volume')}; this head has ${value(middle(here.interval), 'volume')}.`,
     };
   },
-};
-
-const chamberPosition: Check = {
-  id: 'chamberPosition',
-  name: 'Crown under the chamber',
-  reads: [piston.features.chamberPosition.id, head.features.chamberPosition.id, piston.features.crown.id],
-  verdicts: TOLD,
-  judge: (assembly) => {
-    const crown = lookOf(assembly, piston.features.crown);
-    if (crown === undefined) return missing([piston.features.crown], 'count');
-    if (crown !== 'bowl' && crown !== 'reentrant') return said('fits', ['The crown has no bowl that must lie under the chamber.']);
-    const [mine, theirs] = [lookOf(assembly, piston.features.chamberPosition), lookOf(assembly, head.features.chamberPosition)];
-    if (mine === undefined || theirs === undefined)
-      return missing(
-        [...(mine === undefined ? [piston.features.chamberPosition] : []), ...(theirs === undefined ? [head.features.chamberPosition] : [])],
-        'count',
-      );
-    return mine === theirs
-      ? said('fits', [`Bowl and chamber are both ${mine}.`])
-      : said('doesNotFit', [`The bowl is ${mine}, the chamber ${theirs}: the spray would miss the bowl.`]);
-  },
-};
-
-/** How a crown goes with a chamber; nothing where the two leave a room to burn in. *Common practice, no source.* */
-function clash(crown: string, chamber: string): string | undefined {
-  const [deep, none] = [crown === 'bowl' || crown === 'reentrant', chamber === 'flat'];
-  if (crown === 'dome' && (none || chamber === 'prechamber')) return 'the dome has no chamber to stand in, and meets the head';
-  if (deep && !none) return 'the bowl is a chamber by itself, and the head has another';
-  if (none && !deep && crown !== 'dish') return 'neither crown nor head leaves a room to burn in';
-  return undefined;
-}
-
-const crownForm: Check = {
-  id: 'crownForm',
-  name: 'Crown and form of the chamber',
-  reads: [piston.features.crown.id, head.features.chamberForm.id],
-  verdicts: TOLD,
-  judge: (assembly) => {
-    const [crown, chamberForm] = [lookOf(assembly, piston.features.crown), lookOf(assembly, head.features.chamberForm)];
-    if (crown === undefined || chamberForm === undefined)
-      return missing([...(crown === undefined ? [piston.features.crown] : []), ...(chamberForm === undefined ? [head.features.chamberForm] : [])], 'count');
-    const [mine, theirs] = [sayLook(piston.features.crown, crown), sayLook(head.features.chamberForm, chamberForm)];
-    const why = clash(crown, chamberForm);
-    if (why !== undefined) return said('doesNotFit', [`Crown: ${mine}. Chamber: ${theirs}. They do not go together: ${why}.`]);
-    return said('fits', [
-      crown === 'dome'
-        ? `Crown: ${mine}. Chamber: ${theirs}. A dome is shaped for one chamber: turn it by hand with clay on the crown first.`
-        : `Crown: ${mine}. Chamber: ${theirs}. They go together.`,
-    ]);
-  },
-};
-
-/** Piston and head, whatever lies between them. */
-export const crownAndChamber: Joint = {
-  id: 'crownAndChamber',
-  name: 'Crown and chamber',
-  kinds: ['piston', 'head'],
-  checks: [crownForm, chamberPosition, valvePockets],
 };
 
 /** Everything that makes the ratio. */

@@ -1,9 +1,10 @@
 import type { Part, Value } from '../catalogue/part.js';
-import type { Parameter } from '../dictionary/definition.js';
+import type { Feature, Parameter } from '../dictionary/definition.js';
 import { apart, contains, interval, margin, type Interval } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import type { HouseRules } from '../shop/houseRules.js';
+import { lookOf, type Assembly } from './assembly.js';
 import { OPERATIONS, type Operation, type OperationId } from './operations/operations.js';
 import { isDone, type Worked } from './operations/operation.js';
 import type { Verdict } from './verdict.js';
@@ -58,6 +59,17 @@ export function missing(needs: readonly { readonly id: string; readonly name: st
   // The same size may be wanted of two parts.
   const names = new Set(needs.map((need) => need.name.toLowerCase()));
   return said('cannotTell', [`Not known: ${[...names].join(' and ')}.`], { quantity, needs: [...new Set(needs.map((need) => need.id))] });
+}
+
+/** Judges by what has been seen of these features; where some have not been looked at, the answer is that they must be. */
+export function seeing<const T extends readonly Feature[]>(
+  assembly: Assembly,
+  features: T,
+  judge: (...options: { readonly [K in keyof T]: string }) => Finding,
+): Finding {
+  const seen = features.map((feature) => lookOf(assembly, feature));
+  const open = features.filter((_, at) => seen[at] === undefined);
+  return open.length > 0 ? missing(open, 'count') : judge(...(seen as unknown as { readonly [K in keyof T]: string }));
 }
 
 /**

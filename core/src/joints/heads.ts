@@ -1,10 +1,11 @@
+import type { Parameter } from '../dictionary/definition.js';
 import { block } from '../dictionary/kinds/block.js';
 import { head } from '../dictionary/kinds/head.js';
 import { headGasket } from '../dictionary/kinds/headGasket.js';
 import { interval, minus } from '../quantity/interval.js';
 import { lookOf, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
-import { missing, said, work, type Offer } from './finding.js';
+import { said, seeing, work, type Offer } from './finding.js';
 import { withPattern } from './operations/patterns.js';
 import { implied } from './shapes/implied.js';
 import { sameLook, samePattern } from './shapes/same.js';
@@ -56,17 +57,28 @@ const camPlace: Check = {
   name: 'Where the cam runs',
   reads: [block.features.camBearings.id, head.features.camBearings.id],
   verdicts: TOLD,
-  judge: (assembly) => {
-    const [below, above] = [lookOf(assembly, block.features.camBearings), lookOf(assembly, head.features.camBearings)];
-    if (below === undefined || above === undefined)
-      return missing([...(below === undefined ? [block.features.camBearings] : []), ...(above === undefined ? [head.features.camBearings] : [])], 'count');
-    const [inBlock, inHead] = [below !== '0', above !== '0'];
-    // A two-stroke has no cam at all.
-    if (!inBlock && !inHead) return said('fits', ['There is no cam.']);
-    if (inBlock !== inHead) return said('fits', [inBlock ? 'The cam runs in the block.' : 'The cam runs in the head.']);
-    return said('doesNotFit', ['The block has its cam and the head another: the valve gear is of two kinds of engine.']);
-  },
+  judge: (assembly) =>
+    seeing(assembly, [block.features.camBearings, head.features.camBearings], (below, above) => {
+      const [inBlock, inHead] = [below !== '0', above !== '0'];
+      // A two-stroke has no cam at all.
+      if (!inBlock && !inHead) return said('fits', ['There is no cam.']);
+      if (inBlock !== inHead) return said('fits', [inBlock ? 'The cam runs in the block.' : 'The cam runs in the head.']);
+      return said('doesNotFit', ['The block has its cam and the head another: the valve gear is of two kinds of engine.']);
+    }),
 };
+
+/** What is left of a face that was cut before, down to where the part is scrap. */
+const leftOf = (id: string, name: string, of: readonly [height: Parameter, least: Parameter], cut: string, part: string): Check =>
+  within({
+    id,
+    name,
+    of,
+    found: ([height = NONE, least = NONE]) => minus(height, least),
+    required: noLess(0, `Below its ${of[1].name.toLowerCase()} a ${part} is scrap.`),
+    subject: `The height left to ${cut}`,
+    tooLittle: `the ${part} is below its ${of[1].name.toLowerCase()}`,
+    tooMuch: 'there is more than enough',
+  });
 
 /** A single cylinder has no neighbour to be spaced from. */
 function unlessSingle(spec: Parameters<typeof sameSize>[0]): Check {
@@ -146,26 +158,8 @@ export const headOnBlock: Joint = {
       unmet: 'the block feeds no oil to lifters and pushrods, and the rockers would run dry.',
     }),
     camPlace,
-    within({
-      id: 'deckLeft',
-      name: 'Deck left of the block',
-      of: [block.parameters.deckHeight, block.parameters['deckHeight.least']],
-      found: ([height = NONE, least = NONE]) => minus(height, least),
-      required: noLess(0, 'Below its least deck height a block is scrap.'),
-      subject: 'The height left to deck',
-      tooLittle: 'the block is below its least deck height',
-      tooMuch: 'there is more than enough',
-    }),
-    within({
-      id: 'headHeight',
-      name: 'Height left of the head',
-      of: [head.parameters.height, head.parameters['height.least']],
-      found: ([height = NONE, least = NONE]) => minus(height, least),
-      required: noLess(0, 'Below its least height a head is scrap.'),
-      subject: 'The height left to mill',
-      tooLittle: 'the head is below its least height',
-      tooMuch: 'there is more than enough',
-    }),
+    leftOf('deckLeft', 'Deck left of the block', [block.parameters.deckHeight, block.parameters['deckHeight.least']], 'deck', 'block'),
+    leftOf('headHeight', 'Height left of the head', [head.parameters.height, head.parameters['height.least']], 'mill', 'head'),
   ],
 };
 

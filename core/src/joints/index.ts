@@ -4,7 +4,8 @@ import { camInBlock, camInHead, camInPlace, camOnLifters, camOnSprings } from '.
 import type { Joint } from './check.js';
 import { crankcase, rodsInCase } from './crankcase.js';
 import { pistonInBlock, pistonInLiner } from './cylinders.js';
-import { compression, crownAndChamber, deck, squish } from './deck.js';
+import { crownAndChamber } from './crowns.js';
+import { compression, deck, squish } from './deck.js';
 import { crankInPlace, frontEnd, rearEnd } from './ends.js';
 import { fastenerInPlace } from './fasteners.js';
 import { gasketOnBlock, gasketOnHead, headOnBlock } from './heads.js';

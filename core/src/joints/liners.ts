@@ -4,7 +4,7 @@ import { around, interval, middle, minus } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
 import { lookOf, machined, valueOf } from './assembly.js';
 import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
-import { missing, said, work } from './finding.js';
+import { said, seeing, work } from './finding.js';
 import { sameCount, sameLook } from './shapes/same.js';
 import { NONE, specified, usually, within, type Usual } from './shapes/within.js';
 
@@ -16,15 +16,13 @@ const sort: Check = {
   name: 'Wet or dry',
   reads: [liner.features.type.id, block.features.cylinderWall.id],
   verdicts: TOLD,
-  judge: (assembly) => {
-    const [type, wall] = [lookOf(assembly, liner.features.type), lookOf(assembly, block.features.cylinderWall)];
-    if (type === undefined || wall === undefined)
-      return missing([...(type === undefined ? [liner.features.type] : []), ...(wall === undefined ? [block.features.cylinderWall] : [])], 'count');
-    if (wall === `${type}Liner`) return said('fits', [`A ${type} liner where ${type} liners belong.`]);
-    return said('doesNotFit', [
-      wall === 'parent' ? 'The cylinders are bored in the block: there is no place for a liner.' : `A ${type} liner in a block made for the other sort.`,
-    ]);
-  },
+  judge: (assembly) =>
+    seeing(assembly, [liner.features.type, block.features.cylinderWall], (type, wall) => {
+      if (wall === `${type}Liner`) return said('fits', [`A ${type} liner where ${type} liners belong.`]);
+      return said('doesNotFit', [
+        wall === 'parent' ? 'The cylinders are bored in the block: there is no place for a liner.' : `A ${type} liner in a block made for the other sort.`,
+      ]);
+    }),
 };
 
 /** Fit of a wet liner in its seats: it slides in by hand and is sealed by rings. *Common practice, no source.* */

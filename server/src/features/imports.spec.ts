@@ -1,30 +1,14 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtemp, rm } from 'node:fs/promises';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { once } from 'node:events';
 import { Writable } from 'node:stream';
-import { fileURLToPath } from 'node:url';
 import { ZipArchive } from 'archiver';
 import ExcelJS from 'exceljs';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
-import { appWithDemo, demoCatalogue, testDatabaseUrl, withDemo } from './testing.js';
+import { appWithDemo, demoCatalogue, testDatabaseUrl, withDemo, type ImportShown } from './testing.js';
 
-interface Import {
-  readonly id: string;
-  readonly state: string;
-  readonly problem?: string;
-  readonly progress: number;
-  readonly batch?: string;
-  readonly counts: readonly { readonly type: string; readonly outcome: string; readonly count: number }[];
-  readonly tables: readonly {
-    readonly source: string;
-    readonly problem?: string;
-    readonly headers: readonly { readonly header: string; readonly as?: string; readonly how: string; readonly problem?: string }[];
-  }[];
-}
 interface Row {
   readonly place: string;
   readonly id: string;
@@ -82,8 +66,8 @@ describe('an import', () => {
   beforeEach(() => withDemo());
   afterAll(() => app.close());
 
-  const state = async (id: string) => (await app.inject({ url: `/api/imports/${id}` })).json<Import>();
-  const settled = async (id: string): Promise<Import> => {
+  const state = async (id: string) => (await app.inject({ url: `/api/imports/${id}` })).json<ImportShown>();
+  const settled = async (id: string): Promise<ImportShown> => {
     for (let tries = 0; tries < 600; tries++) {
       const now = await state(id);
       if (!['waiting', 'reading', 'applying'].includes(now.state)) return now;
@@ -91,16 +75,16 @@ describe('an import', () => {
     }
     throw new Error('the import does not end');
   };
-  const upload = async (content: string | Buffer, name: string): Promise<Import> => {
+  const upload = async (content: string | Buffer, name: string): Promise<ImportShown> => {
     const answer = await app.inject({ method: 'POST', url: '/api/imports', ...formOf(content, name) });
     expect(answer.statusCode).withContext(answer.body).toBe(202);
-    return settled(answer.json<Import>().id);
+    return settled(answer.json<ImportShown>().id);
   };
   const rows = async (id: string, outcome?: string) =>
     (await app.inject({ url: `/api/imports/${id}/rows${outcome ? `?outcome=${outcome}` : ''}` })).json<Row[]>();
   const post = (id: string, what: string, payload: object = {}) =>
     app.inject({ method: 'POST', url: `/api/imports/${id}/${what}`, payload, headers: { 'x-who': 'The tester' } });
-  const count = (of: Import, outcome: string) => of.counts.filter((each) => each.outcome === outcome).reduce((sum, each) => sum + each.count, 0);
+  const count = (of: ImportShown, outcome: string) => of.counts.filter((each) => each.outcome === outcome).reduce((sum, each) => sum + each.count, 0);
   const exported = async (file: string) => (await app.inject({ url: `/api/exports/${file}` })).rawPayload;
   const pattern = async (id: string) =>
     (await app.inject({ url: `/api/records/pattern/${id}` })).json<{ record: { name: string; note?: string; dimensions: Record<string, unknown> } }>().record;
@@ -353,7 +337,7 @@ describe('an import', () => {
 
   it('can be stopped in the middle, and nothing of it stays', async () => {
     const many = ['id,name,pin.diameter [mm]', ...Array.from({ length: 60_000 }, (_, at) => `many-pin-${at},Pin ${at},20`)].join('\n');
-    const begun = (await app.inject({ method: 'POST', url: '/api/imports', ...formOf(many, 'pin.csv') })).json<Import>();
+    const begun = (await app.inject({ method: 'POST', url: '/api/imports', ...formOf(many, 'pin.csv') })).json<ImportShown>();
     expect((await app.inject({ method: 'DELETE', url: `/api/imports/${begun.id}` })).statusCode).toBe(204);
     expect((await state(begun.id)).state).toBe('cancelled');
     expect(await rows(begun.id)).toEqual([]);
@@ -363,72 +347,5 @@ describe('an import', () => {
     await app.inject({ method: 'DELETE', url: `/api/imports/${read.id}` });
     expect((await state(read.id)).state).toBe('cancelled');
     expect((await app.inject({ url: '/api/search?q=many' })).json<{ count: number }>().count).toBe(0);
-  });
-});
-
-describe('a server killed in the middle of an import', () => {
-  beforeAll(() => (jasmine.DEFAULT_TIMEOUT_INTERVAL = ENOUGH_TIME));
-  let server: ChildProcess | undefined;
-  let uploads: string;
-  let url: string;
-
-  const start = async () => {
-    const probe = createServer().listen(0, '127.0.0.1');
-    await once(probe, 'listening');
-    const { port } = probe.address() as AddressInfo;
-    probe.close();
-    url = `http://127.0.0.1:${port}`;
-    server = spawn(process.execPath, [fileURLToPath(new URL('../main.js', import.meta.url))], {
-      env: { ...process.env, DATABASE_URL: testDatabaseUrl(), PORT: String(port), LOG_LEVEL: 'error', UPLOADS: uploads },
-      stdio: 'inherit',
-    });
-    for (let tries = 0; tries < 200; tries++) {
-      if ((await fetch(`${url}/api/health`).catch(() => undefined))?.ok) return;
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
-    throw new Error('The server did not come up.');
-  };
-  const state = async (id: string) => (await (await fetch(`${url}/api/imports/${id}`)).json()) as Import;
-  const until = async (id: string, is: (now: Import) => boolean): Promise<Import> => {
-    for (let tries = 0; tries < 1200; tries++) {
-      const now = await state(id);
-      if (is(now)) return now;
-      await new Promise((resolve) => setTimeout(resolve, 25));
-    }
-    throw new Error('waited in vain');
-  };
-  const post = (path: string) => fetch(`${url}/api/imports/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
-  const text = async (file: string) => (await fetch(`${url}/api/exports/${file}`)).text();
-
-  beforeEach(async () => {
-    await withDemo();
-    uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
-    await start();
-  });
-  afterEach(async () => {
-    server?.kill('SIGKILL');
-    await rm(uploads, { recursive: true, force: true });
-  });
-
-  it('leaves the catalogue as it was, and the import can be run again', async () => {
-    const before = await text('catalogue.json');
-    const many = ['id,name,pin.diameter [mm]', ...Array.from({ length: 40_000 }, (_, at) => `many-pin-${at},Pin ${at},20`)].join('\n');
-    const form = new FormData();
-    form.append('file', new Blob([many]), 'pin.csv');
-    const { id } = (await (await fetch(`${url}/api/imports`, { method: 'POST', body: form })).json()) as Import;
-    await until(id, (now) => now.state === 'read');
-    await post(`${id}/apply`);
-    await until(id, (now) => now.state === 'applying' && now.progress > 0);
-    const killed = server;
-    killed?.kill('SIGKILL');
-    if (killed) await once(killed, 'exit');
-    await start();
-    expect(await text('catalogue.json')).toBe(before);
-    expect(await state(id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('Nothing was changed') }));
-    await post(`${id}/read`);
-    expect((await until(id, (now) => now.state === 'read')).counts).toEqual([{ type: 'pattern', outcome: 'added', count: 40_000 }]);
-    await post(`${id}/apply`);
-    await until(id, (now) => now.state === 'applied');
-    expect((await text('pin.csv')).split('\n').length).toBeGreaterThan(40_000);
   });
 });

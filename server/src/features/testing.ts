@@ -39,3 +39,18 @@ export async function appWithDemo(): Promise<FastifyInstance> {
   await withDemo();
   return app;
 }
+
+/** An import as the API tells of it. */
+export interface ImportShown {
+  readonly id: string;
+  readonly state: string;
+  readonly problem?: string;
+  readonly progress: number;
+  readonly batch?: string;
+  readonly counts: readonly { readonly type: string; readonly outcome: string; readonly count: number }[];
+  readonly tables: readonly {
+    readonly source: string;
+    readonly problem?: string;
+    readonly headers: readonly { readonly header: string; readonly as?: string; readonly how: string; readonly problem?: string }[];
+  }[];
+}

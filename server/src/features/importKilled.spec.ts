@@ -1,0 +1,75 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { testDatabaseUrl, withDemo, type ImportShown } from './testing.js';
+
+describe('a server killed in the middle of an import', () => {
+  beforeAll(() => (jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000));
+  let server: ChildProcess | undefined;
+  let uploads: string;
+  let url: string;
+
+  const start = async () => {
+    const probe = createServer().listen(0, '127.0.0.1');
+    await once(probe, 'listening');
+    const { port } = probe.address() as AddressInfo;
+    probe.close();
+    url = `http://127.0.0.1:${port}`;
+    server = spawn(process.execPath, [fileURLToPath(new URL('../main.js', import.meta.url))], {
+      env: { ...process.env, DATABASE_URL: testDatabaseUrl(), PORT: String(port), LOG_LEVEL: 'error', UPLOADS: uploads },
+      stdio: 'inherit',
+    });
+    for (let tries = 0; tries < 200; tries++) {
+      if ((await fetch(`${url}/api/health`).catch(() => undefined))?.ok) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    throw new Error('The server did not come up.');
+  };
+  const state = async (id: string) => (await (await fetch(`${url}/api/imports/${id}`)).json()) as ImportShown;
+  const until = async (id: string, is: (now: ImportShown) => boolean): Promise<ImportShown> => {
+    for (let tries = 0; tries < 1200; tries++) {
+      const now = await state(id);
+      if (is(now)) return now;
+      await new Promise((resolve) => setTimeout(resolve, 25));
+    }
+    throw new Error('waited in vain');
+  };
+  const post = (path: string) => fetch(`${url}/api/imports/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+  const text = async (file: string) => (await fetch(`${url}/api/exports/${file}`)).text();
+
+  beforeEach(async () => {
+    await withDemo();
+    uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
+    await start();
+  });
+  afterEach(async () => {
+    server?.kill('SIGKILL');
+    await rm(uploads, { recursive: true, force: true });
+  });
+
+  it('leaves the catalogue as it was, and the import can be run again', async () => {
+    const before = await text('catalogue.json');
+    const many = ['id,name,pin.diameter [mm]', ...Array.from({ length: 40_000 }, (_, at) => `many-pin-${at},Pin ${at},20`)].join('\n');
+    const form = new FormData();
+    form.append('file', new Blob([many]), 'pin.csv');
+    const { id } = (await (await fetch(`${url}/api/imports`, { method: 'POST', body: form })).json()) as ImportShown;
+    await until(id, (now) => now.state === 'read');
+    await post(`${id}/apply`);
+    await until(id, (now) => now.state === 'applying' && now.progress > 0);
+    const killed = server;
+    killed?.kill('SIGKILL');
+    if (killed) await once(killed, 'exit');
+    await start();
+    expect(await text('catalogue.json')).toBe(before);
+    expect(await state(id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('Nothing was changed') }));
+    await post(`${id}/read`);
+    expect((await until(id, (now) => now.state === 'read')).counts).toEqual([{ type: 'pattern', outcome: 'added', count: 40_000 }]);
+    await post(`${id}/apply`);
+    await until(id, (now) => now.state === 'applied');
+    expect((await text('pin.csv')).split('\n').length).toBeGreaterThan(40_000);
+  });
+});
