@@ -1,10 +1,12 @@
 import { partFromSpecimen, type Part } from '../catalogue/part';
-import { NoJointError, swapParts } from './swap';
+import { partsOfVariant, placed } from './parties';
+import { NoJointError, swap, swapParts } from './swap';
 import { contains, interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
-import { demoPart, demoPattern, SETTING, words } from '../testing/demo';
+import { demoPart, demoPattern, LOOKUP, SETTING, words } from '../testing/demo';
 import { MAIN_BEARING } from '../joints/mains';
 import { hold } from '../joints/finding';
+import { OPERATIONS } from '../joints/operations/operations';
 import { oilClearance, requiredClearance } from '../joints/bearings';
 import { worst } from '../joints/verdict';
 
@@ -15,6 +17,24 @@ const specimen = (text: string, as?: string) =>
     { id: '', name: 'On the bench', kind: 'crank', readings: words(text).map((is, at) => ({ id: String(at), at: '', is })) },
     as === undefined ? undefined : demoPattern(as),
   );
+
+describe('what a swap costs', () => {
+  it('counts once what two checks want for the same reason: the sleeve bearing of a small end', () => {
+    const variant = LOOKUP.variant('pip-48');
+    if (!variant) throw new RangeError('The demo has no pip-48.');
+    const into = partsOfVariant(LOOKUP, variant);
+    const judged = swap(
+      ['pip-crank-48-l', 'pip-rod-48-l'].map((id) => placed(demoPart(id))),
+      into,
+      SETTING,
+    );
+    const sleeves = judged.joints.flatMap(({ checks }) => checks).filter(({ work }) => work[0]?.steps.includes('sleeveCage'));
+    expect(judged.verdict).toBe('fitsWithWork');
+    expect(sleeves.length).toBe(2);
+    expect(judged.price).toBe(OPERATIONS.turnOffLip.price + OPERATIONS.sleeveCage.price);
+    expect(judged.hours).toBe(OPERATIONS.turnOffLip.hours + OPERATIONS.sleeveCage.hours);
+  });
+});
 
 describe('oil clearance', () => {
   it('is that of ISO 286-2 for 50 H7/f7: 25 to 75 µm', () => {

@@ -113,7 +113,7 @@ export function swap(
   const alone = worst(all.map(({ verdict }) => verdict));
   const together = alone === 'fitsWithWork' ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf }) : alone;
   // What is refused is not priced: no work makes it go.
-  const least = together === 'doesNotFit' ? [] : all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []);
+  const least = together === 'doesNotFit' ? [] : once(all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []));
   return {
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
     recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),
@@ -143,6 +143,12 @@ const bystanding = (sides: Sides, setting: Setting): readonly Place[] =>
 /** One part into one other. */
 export const swapParts = (donor: Part, recipient: Part, setting: Setting): Swap =>
   swap([placed(donor)], [donor.kind === recipient.kind ? { slot: placed(donor).slot, part: recipient } : placed(recipient)], setting);
+
+/** The same thing fitted for the sake of two checks is bought and fitted once. */
+const once = (works: readonly JudgedOption[]): readonly JudgedOption[] => {
+  const bought = ({ name, buy }: JudgedOption): string => `${name} ${buy.join()}`;
+  return works.filter((work, at) => work.buy.length === 0 || works.findIndex((other) => bought(other) === bought(work)) === at);
+};
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 
