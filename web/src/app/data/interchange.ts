@@ -13,7 +13,7 @@ export interface GridProgress {
 }
 
 /** So many of the shelf are looked at when it is asked what else there is. */
-const MOST_FROM_SHELF = 60;
+const MOST_FROM_SHELF = 500;
 
 /** Grids have at most so many a side. */
 export const MOST_A_SIDE = 1000;

@@ -7,6 +7,7 @@ import {
   partFromPattern,
   partFromShelf,
   partyOf,
+  recipientsFor,
   settingOf,
   UnknownPartyError,
   VERDICTS,
@@ -134,7 +135,8 @@ export class InterchangeInWorker {
     const onShelf = shelf.map((specimen, at) => partFromShelf(this.catalogue, specimen, taken[at], this.circumstances.drawer));
     const self = 'pattern' in asked ? asked.pattern : undefined;
     const many = [...onShelf, ...this.partsOf(kind).filter(({ pattern }) => pattern !== self)];
-    if (many.length === 0) return none;
+    const meet = side === 'recipient' ? recipientsFor(part.kind).includes(kind) : recipientsFor(kind).includes(part.kind);
+    if (many.length === 0 || !meet) return none;
     const { best, counts, refused } = new WhatElse(part.kind, many, side, this.setting).ask(part, LISTED);
     const taking = (at: number, verdict: Verdict, hours: number, price: number): Taking => {
       const [mine, specimen] = [many[at], shelf[at]];
@@ -161,7 +163,7 @@ export class InterchangeInWorker {
   /** Lays out a grid; its rows are then asked for. Undefined where the kinds do not meet or one has no patterns. */
   openGrid(donor: KindId, recipient: KindId, most: number): GridSides | undefined {
     const [donors, recipients] = [this.partsOf(donor).slice(0, most), this.partsOf(recipient).slice(0, most)];
-    if (donors.length === 0 || recipients.length === 0) return undefined;
+    if (donors.length === 0 || recipients.length === 0 || !recipientsFor(donor).includes(recipient)) return undefined;
     this.grid = new Grid(donors, recipients, this.setting);
     this.rows = [];
     const named = ({ pattern = '', label }: Part): OnSide => ({ id: pattern, name: label, short: this.short(pattern) });

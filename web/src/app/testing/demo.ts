@@ -11,6 +11,7 @@ import {
   indexSearch,
   readEntry,
   searchCatalogue,
+  takenFor,
   type Catalogue,
   type DrillLevel,
   type EngineLineUp,
@@ -54,14 +55,7 @@ export function identified(kind: KindId, read: readonly Understood[], most = 6, 
 
 let drill: Drill | undefined;
 
-const INTERCHANGE = new InterchangeInWorker(VIEW, {}, ({ kind, readings: read }) => {
-  const { status, candidates } = identified(
-    kind,
-    read.map(({ is }) => is),
-    1,
-  ).lineUp;
-  return Promise.resolve(status === 'settled' || status === 'probable' ? candidates[0]?.pattern : undefined);
-});
+const INTERCHANGE = new InterchangeInWorker(VIEW, {}, (each) => Promise.resolve(takenFor(indexCatalogue(each.kind, CATALOGUE), each, {})));
 
 /** The sums without a worker. */
 export const fakeSums = {
