@@ -1,9 +1,7 @@
-import specimenFile from '../../../demo-data/specimens.json';
 import { JOINTS, record, type Verdict } from '../joints/index';
 import { say } from '../quantity/sentence';
-import type { Specimen } from '../readings/reading';
 import rows from '../testing/demoPairs.json';
-import { LOOKUP, SETTING } from '../testing/demo';
+import { demoSpecimen, LOOKUP, SETTING } from '../testing/demo';
 import { judgeSwap } from './judge';
 import type { PartyRef } from './parties';
 
@@ -14,16 +12,13 @@ import type { PartyRef } from './parties';
 type Row = readonly [joint: string, check: string, verdict: Verdict, donor: string, recipient: string, says: string, work?: string];
 
 const ROWS = rows as unknown as readonly Row[];
-const SPECIMENS = specimenFile.specimens as unknown as readonly Specimen[];
 
 function party(text: string): PartyRef {
   const [sort, rest = ''] = text.split(':');
   if (sort === 'variant') return { variant: rest };
   if (sort !== 'specimen') return { pattern: text };
   const [name, as] = rest.split('=');
-  const specimen = SPECIMENS.find((each) => each.name === name);
-  if (!specimen) throw new RangeError(`The demo has no specimen ${rest}.`);
-  return { specimen, ...(as === undefined ? {} : { as }) };
+  return { specimen: demoSpecimen(name ?? ''), ...(as === undefined ? {} : { as }) };
 }
 
 describe('joints, on the demo', () => {

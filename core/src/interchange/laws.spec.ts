@@ -3,9 +3,11 @@ import type { Part } from '../catalogue/part';
 import { Grid } from './grid';
 import { assemblyOf } from './grid';
 import { DONOR_KINDS, pairingOf, recipientsFor } from './pairing';
-import { partsOfVariant } from './parties';
+import { partOfSpecimen, partsOfVariant } from './parties';
 import { KIND_IDS, KINDS } from '../dictionary/dictionary';
-import { demoPart, LOOKUP, SETTING } from '../testing/demo';
+import { indexCatalogue } from '../identify/catalogueIndex';
+import { takenFor } from '../identify/takenFor';
+import { CATALOGUE, demoPart, LOOKUP, SETTING, SPECIMENS } from '../testing/demo';
 import { kindOf, type Assembly } from '../joints/assembly';
 import { RECORD, REPLACED, type Check } from '../joints/check';
 import { JOINTS, record } from '../joints/index';
@@ -42,7 +44,23 @@ function casesOf(): readonly Case[] {
       );
     });
   });
-  return [...pairs, ...wholes];
+  // Parts of the shelf, known by their readings alone and as what they most likely are, in every sixth place they could go.
+  const shelf = SPECIMENS.flatMap((specimen, i) => {
+    const index = indexCatalogue(specimen.kind, CATALOGUE);
+    const as = takenFor(index, specimen, {});
+    return [undefined, as].flatMap((taken) => {
+      const mine = partOfSpecimen(LOOKUP, specimen, LOOKUP.pattern(taken));
+      if (!DONOR_KINDS.includes(specimen.kind)) return [];
+      return recipientsFor(specimen.kind).flatMap((recipient) =>
+        (parts.get(recipient) ?? []).flatMap((other, j) =>
+          (i + j) % 6 === 0
+            ? (pairingOf(specimen.kind, recipient)?.checks ?? []).map(({ check }) => ({ check, assembly: assemblyOf(mine, other, SETTING) }))
+            : [],
+        ),
+      );
+    });
+  });
+  return [...pairs, ...wholes, ...shelf];
 }
 
 const CASES = casesOf();

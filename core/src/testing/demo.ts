@@ -1,4 +1,5 @@
 import demo from '../../../demo-data/catalogue.json';
+import specimenFile from '../../../demo-data/specimens.json';
 import type { Catalogue } from '../catalogue/catalogue';
 import { CatalogueLookup } from '../catalogue/lookup';
 import { partFromPattern, type Part } from '../catalogue/part';
@@ -7,7 +8,7 @@ import { indexCatalogue } from '../identify/catalogueIndex';
 import { identify } from '../identify/identify';
 import { settingOf } from '../interchange/setting';
 import { readEntry } from '../readings/entryLine';
-import type { Understood } from '../readings/reading';
+import type { Specimen, Understood } from '../readings/reading';
 
 /** The invented demo catalogue, as the tests' material. */
 export const CATALOGUE = demo as unknown as Catalogue;
@@ -17,6 +18,15 @@ export const LOOKUP = new CatalogueLookup(CATALOGUE);
 export function demoPattern(id: string): Pattern {
   const found = LOOKUP.pattern(id);
   if (!found) throw new RangeError(`The demo has no pattern ${id}.`);
+  return found;
+}
+
+/** The demo's shelf. */
+export const SPECIMENS = specimenFile.specimens as unknown as readonly Specimen[];
+
+export function demoSpecimen(name: string): Specimen {
+  const found = SPECIMENS.find((each) => each.name === name);
+  if (!found) throw new RangeError(`The demo has no specimen ${name}.`);
   return found;
 }
 
