@@ -134,5 +134,5 @@ console.log(
   `  in no catalogue and said to be, three readings in: ${strangersFound} of ${strangers}: ${percent(strangersFound / Math.max(1, strangers))} (wanted: 95 % or more)`,
 );
 console.log(
-  `  minutes to settled: ${(minutes / both).toFixed(1)}; by a sheet in its order, stopped once settled, ${(sheetMinutes / both).toFixed(1)}: ${percent(minutes / sheetMinutes)} of it (wanted: 60 % or less); the whole sheet takes ${(fullSheet / both).toFixed(1)}`,
+  `  minutes to settled: ${(minutes / both).toFixed(1)}; by a sheet in its order, stopped once settled, ${(sheetMinutes / both).toFixed(1)}: ${percent(minutes / sheetMinutes)} of it; the whole sheet takes ${(fullSheet / both).toFixed(1)}: ${percent(minutes / fullSheet)} of it (wanted: 60 % or less)`,
 );
