@@ -4,6 +4,7 @@ import { piston } from '../dictionary/kinds/piston.js';
 import { lookOf } from './assembly.js';
 import { TOLD, type Check, type Joint } from './check.js';
 import { said, seeing } from './finding.js';
+import { chamberOverBore } from './heads.js';
 import { valvePockets } from './valveRoom.js';
 
 const { crown } = piston.features;
@@ -57,5 +58,5 @@ export const crownAndChamber: Joint = {
   id: 'crownAndChamber',
   name: 'Crown and chamber',
   kinds: ['piston', 'head'],
-  checks: [crownForm, chamberPosition, valvePockets],
+  checks: [chamberOverBore('crownBore', piston.parameters.bore), crownForm, chamberPosition, valvePockets],
 };

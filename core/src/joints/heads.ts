@@ -3,6 +3,7 @@ import { block } from '../dictionary/kinds/block.js';
 import { head } from '../dictionary/kinds/head.js';
 import { headGasket } from '../dictionary/kinds/headGasket.js';
 import { interval, minus } from '../quantity/interval.js';
+import { band, sentence } from '../quantity/sentence.js';
 import { lookOf, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
 import { said, seeing, work, type Offer } from './finding.js';
@@ -80,6 +81,26 @@ const leftOf = (id: string, name: string, of: readonly [height: Parameter, least
     tooMuch: 'there is more than enough',
   });
 
+/** Share of its own bore by which a chamber serves larger and smaller ones. *Common practice, no source.* */
+const SERVES = 0.06;
+
+/** A chamber over a cylinder or a crown: much larger or smaller, and it hangs over the bore, or the gasket seals on nothing. */
+export const chamberOverBore = (id: string, bore: Parameter): Check =>
+  within({
+    id,
+    name: 'Bore under the chamber',
+    of: [bore, head.parameters.bore],
+    found: ([hole = NONE, madeFor = NONE]) => minus(hole, madeFor),
+    required: (_assembly, [, madeFor = NONE]) => ({
+      band: interval(-SERVES * madeFor.low, SERVES * madeFor.low),
+      ruleOfThumb: 'A chamber serves bores within a twentieth or so of its own. Common practice.',
+    }),
+    fits: ({ values: [hole = NONE, madeFor = NONE] }) => sentence`Bores ${band(hole)} under chambers made for ${band(madeFor)}.`,
+    subject: 'The bore over the one that the head is made for',
+    tooLittle: 'the chamber hangs over the edge of the bore',
+    tooMuch: 'the chamber does not cover the bore, and the gasket seals on nothing',
+  });
+
 /** A single cylinder has no neighbour to be spaced from. */
 function unlessSingle(spec: Parameters<typeof sameSize>[0]): Check {
   const check = sameSize({ ...spec, also: [block.features.cylinders.id] });
@@ -137,6 +158,7 @@ export const headOnBlock: Joint = {
       play: interval(-0.4, 0.4),
       playFrom: 'Chambers must lie over their bores.',
     }),
+    chamberOverBore('headBore', block.parameters.bore),
     samePattern({
       id: 'coolantPorts',
       name: 'Coolant',

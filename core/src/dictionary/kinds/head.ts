@@ -20,6 +20,13 @@ export const head = defineKind({
         drawing: 'chamber',
       },
     ),
+    bore: measured(
+      'Bore it is made for',
+      'for bore, fire ring, nominal bore',
+      'Nominal bore of the cylinders, told by the mark that the fire ring of the gasket left on the face.',
+      [25, 220],
+      { usualTolerance: 0.5, reach: 'headOff' },
+    ),
     height: measured('Height', 'head height, thickness', 'Distance from the face to the cover rail or the upper machined face.', [30, 250], {
       wear: 'shrinks',
       usualWear: 0.1,
