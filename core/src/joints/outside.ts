@@ -57,6 +57,7 @@ export const coverInPlace: Joint = {
   kinds: ['frontCover'],
   inPlaceOf: 'frontCover',
   checks: [
+    samePattern({ id: 'coverPattern', name: 'Bolts and dowels', of: frontCover.interfaces.frontCover, as: frontCover.interfaces.frontCover, asOf: 'replaced' }),
     sameLook({ id: 'coverPump', name: 'Pump in the cover', of: frontCover.features.pump, as: frontCover.features.pump, asOf: 'replaced' }),
     sameLook({
       id: 'coverSensor',
