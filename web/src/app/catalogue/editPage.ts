@@ -81,7 +81,7 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
       }
       @if (general().length > 0) {
         <ul class="bad">
-          @for (each of general(); track each) {
+          @for (each of general(); track $index) {
             <li>{{ each }}</li>
           }
         </ul>

@@ -4,6 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { LIST_OF, type RecordType } from '@which-bore/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { CatalogueData } from '../data/catalogueData';
+import { narrowed, wordsOf } from '../ui/narrowed';
 
 /** Choices are shown up to this many; typing narrows them. */
 const SHOWN = 50;
@@ -48,16 +49,12 @@ export class ReferenceField {
   protected readonly choices = computed(() => {
     const catalogue = this.catalogue();
     if (!catalogue) return [];
-    const words = this.wanted().toLowerCase().split(/\s+/).filter(Boolean);
-    const found: { id: string; label: string }[] = [];
-    const value = this.value();
-    if (value !== '') found.push({ id: value, label: catalogue.labelOf(this.of(), value) });
-    for (const { id } of catalogue.catalogue[LIST_OF[this.of()]]) {
-      if (found.length >= SHOWN) break;
-      const label = catalogue.labelOf(this.of(), id);
-      const text = `${label} ${id}`.toLowerCase();
-      if (id !== value && words.every((word) => text.includes(word))) found.push({ id, label });
-    }
-    return found;
+    const [of, value] = [this.of(), this.value()];
+    const named = (id: string) => ({ id, label: catalogue.labelOf(of, id) });
+    const others = catalogue.catalogue[LIST_OF[of]].filter(({ id }) => id !== value);
+    const textOf = ({ id }: { readonly id: string }) => `${catalogue.labelOf(of, id)} ${id}`;
+    const found = narrowed(others, wordsOf(this.wanted()), { textOf, isChosen: () => false, most: SHOWN }).map(({ id }) => named(id));
+    // What is chosen stands first, even where no record bears it any more.
+    return value === '' ? found : [named(value), ...found];
   });
 }

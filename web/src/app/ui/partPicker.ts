@@ -5,6 +5,7 @@ import { KINDS, type KindId } from '@which-bore/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { CatalogueData } from '../data/catalogueData';
 import { Specimens } from '../data/specimens';
+import { narrowed, wordsOf } from './narrowed';
 
 /** Choices are shown up to this many of a sort; typing narrows them. */
 const SHOWN = 40;
@@ -67,19 +68,11 @@ export class PartPicker {
   protected readonly groups = computed(() => {
     const catalogue = this.catalogue();
     if (!catalogue) return [];
-    const words = this.wanted().toLowerCase().split(/\s+/).filter(Boolean);
+    const words = wordsOf(this.wanted());
     const kinds = this.kinds();
     const value = this.value();
-    const wanted = ({ label, hint, value: own }: Choice) => own === value || words.every((word) => `${label} ${hint}`.toLowerCase().includes(word));
-    const taken = (choices: Iterable<Choice>): readonly Choice[] => {
-      const some: Choice[] = [];
-      for (const choice of choices) {
-        if (!wanted(choice)) continue;
-        // The one that is chosen is always there, so that its name shows.
-        if (some.length < SHOWN || choice.value === value) some.push(choice);
-      }
-      return some;
-    };
+    const taken = (choices: Iterable<Choice>): readonly Choice[] =>
+      narrowed(choices, words, { textOf: ({ label, hint }) => `${label} ${hint}`, isChosen: (each) => each.value === value, most: SHOWN });
     const ofKind = (kind: KindId) => !kinds || kinds.includes(kind);
     return [
       {
