@@ -55,10 +55,12 @@ const text = (path: string, name: string): Field => ({ path, name, form: 'text' 
 const date = (path: string, name: string): Field => ({ path, name, form: 'date' });
 const digits = (path: string, name: string): Field => ({ path, name, form: 'digits' });
 const needed = (field: Field): Field => ({ ...field, required: true });
-const reference = (path: string, name: string, of: RecordType): Field => ({ path, name, form: 'reference', of });
+const reference = (path: string, name: string, of: RecordType): Field => ({ path, name, form: 'reference', of, wide: true });
 const choice = (path: string, name: string, choices: readonly Choice[]): Field => ({ path, name, form: 'choice', choices });
 
 const NAME = needed(text('name', 'Name'));
+/** The remark on an item of a list. */
+const REMARK: Field = { ...text('note', 'note'), wide: true };
 const NOTE: Field = { path: 'note', name: 'Note', form: 'long' };
 const ALIASES: Field = { path: 'aliases', name: 'Other names', form: 'texts' };
 const YEARS = [date('years.from', 'From'), date('years.to', 'To')];
@@ -85,7 +87,7 @@ const CLAIMS: FieldList = {
     text('who', 'who'),
     date('on', 'on'),
     text('basis', 'basis'),
-    text('note', 'note'),
+    REMARK,
   ],
 };
 
@@ -101,25 +103,14 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
         name: 'Marks',
         one: 'mark',
         always: true,
-        fields: [
-          needed(text('text', 'text')),
-          needed(choice('making', 'making', MAKING_CHOICES)),
-          { path: 'place', name: 'place', form: 'place' },
-          text('note', 'note'),
-        ],
+        fields: [needed(text('text', 'text')), needed(choice('making', 'making', MAKING_CHOICES)), { path: 'place', name: 'place', form: 'place' }, REMARK],
       },
       {
         path: 'numbers',
         name: 'Part numbers',
         one: 'part number',
         always: true,
-        fields: [
-          needed(text('number', 'number')),
-          reference('maker', 'maker', 'maker'),
-          text('replacedBy', 'replaced by'),
-          date('since', 'since'),
-          text('note', 'note'),
-        ],
+        fields: [needed(text('number', 'number')), reference('maker', 'maker', 'maker'), text('replacedBy', 'replaced by'), date('since', 'since'), REMARK],
       },
       {
         path: 'companions',
@@ -134,7 +125,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
             ),
           ),
           needed(reference('pattern', 'pattern', 'pattern')),
-          text('note', 'note'),
+          REMARK,
         ],
       },
       CLAIMS,
@@ -157,7 +148,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
         path: 'serials',
         name: 'Serials',
         one: 'run of serials',
-        fields: [text('prefix', 'prefix'), digits('from', 'from'), digits('to', 'to'), text('note', 'note')],
+        fields: [text('prefix', 'prefix'), digits('from', 'from'), digits('to', 'to'), REMARK],
       },
       {
         path: 'fitments',
@@ -178,7 +169,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
           digits('serialFrom', 'serial from'),
           digits('serialTo', 'serial to'),
           { path: 'share', name: 'share', form: 'number' },
-          text('note', 'note'),
+          REMARK,
         ],
       },
       CLAIMS,

@@ -156,7 +156,6 @@ export const camInPlace: Joint = {
       id: 'baseCircle',
       name: 'Base circle',
       of: cam.parameters.baseCircle,
-      as: { parameter: cam.parameters.baseCircle, where: 'replaced' },
       play: interval(-0.6, 0.6),
       playFrom: 'Lifters and adjusters take up a few tenths.',
       mend: (_assembly, { found, required }) =>

@@ -131,7 +131,6 @@ export const lifterInPlace: Joint = {
       verdicts: ALWAYS_MENDED,
       name: 'Height of the pushrod seat',
       of: lifter.parameters.seatHeight,
-      as: { parameter: lifter.parameters.seatHeight, where: 'replaced' },
       play: interval(-0.9, 0.9),
       playFrom: 'The adjusters take up most of a millimetre.',
       mend: (_assembly, { found, required }) => [

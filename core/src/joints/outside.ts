@@ -112,9 +112,7 @@ export const sealInPlace: Joint = {
         ['sealOutside', 'Housing', seal.parameters.housing, 0.3],
         ['sealWidth', 'Width', seal.parameters.width, 1.2],
       ] as const
-    ).map(([id, name, of, play]) =>
-      sameSize({ id, name, of, as: { parameter: of, where: 'replaced' }, play: interval(-play, play), playFrom: 'A seal goes by the sizes on its face.' }),
-    ),
+    ).map(([id, name, of, play]) => sameSize({ id, name, of, play: interval(-play, play), playFrom: 'A seal goes by the sizes on its face.' })),
     sameLook({ id: 'sealForm', name: 'Form', of: seal.features.form, as: seal.features.form, asOf: 'replaced' }),
     sameLook({
       id: 'sealRotation',
@@ -256,7 +254,6 @@ export const headInPlace: Joint = {
       verdicts: ALWAYS_MENDED,
       name: 'Length of the studs',
       of: head.parameters.height,
-      as: { parameter: head.parameters.height, where: 'replaced' },
       play: interval(-2.5, 2.5),
       playFrom: 'The studs and bolts that are there hold a head of the height that was there.',
       mend: (_assembly, { found, required }) => [

@@ -138,9 +138,7 @@ export const bearingInPlace: Joint = {
         ['bearingBore', 'Bore', bore],
         ['bearingOutside', 'Outside', outside],
       ] as const
-    ).map(([id, name, of]) =>
-      sameSize({ id, name, of, as: { parameter: of, where: 'replaced' }, play: interval(-0.03, 0.03), playFrom: 'The boundary dimensions of ISO 15.' }),
-    ),
+    ).map(([id, name, of]) => sameSize({ id, name, of, play: interval(-0.03, 0.03), playFrom: 'The boundary dimensions of ISO 15.' })),
     within({
       id: 'bearingWidth',
       name: 'Width',

@@ -37,7 +37,7 @@ function morePockets(assembly: Assembly, valves: string): readonly Offer[] {
 export const valvePockets: Check = {
   id: 'valvePockets',
   name: 'Valve pockets',
-  reads: [pockets.id, head.features.valves.id, piston.features.crown.id, piston.parameters.compressionHeight.id, depth.id, bowl.id, intake.id, exhaust.id],
+  reads: [pockets.id, head.features.valves.id, depth.id, bowl.id, intake.id, exhaust.id],
   verdicts: ALWAYS_MENDED,
   judge: (assembly) => {
     const [there, valves] = [lookOf(assembly, pockets), lookOf(assembly, head.features.valves)];

@@ -107,7 +107,6 @@ export const valveInPlace: Joint = {
       id: 'valveLength',
       name: 'Length',
       of: valve.parameters.length,
-      as: { parameter: valve.parameters.length, where: 'replaced' },
       play: interval(-0.7, 0.7),
       playFrom: 'Rocker geometry and installed height bear half a millimetre.',
       mend: (_assembly, { found, required }) =>
@@ -192,7 +191,6 @@ export const springInPlace: Joint = {
       id: 'springSeat',
       name: 'Outside of the spring',
       of: valveSpring.parameters.outside,
-      as: { parameter: valveSpring.parameters.outside, where: 'replaced' },
       play: interval(-1.2, 0.6),
       playFrom: 'A spring is guided by its seat and must not rub in it.',
       mend: (assembly, { found, required }) =>

@@ -57,7 +57,7 @@ export const HOUSE_RULES = {
     question: 'How much clearance does a plain bearing get where the maker’s figure is missing?',
     usual: 'thousandth',
     choices: [
-      { id: 'thousandth', name: 'A thousandth of the journal', says: 'Quiet, and it keeps oil pressure: 0.0007 to 0.0012 of the diameter.' },
+      { id: 'thousandth', name: 'A thousandth of the journal', says: 'Quiet, and it keeps oil pressure: 0.0007 to 0.00105 of the diameter.' },
       {
         id: 'generous',
         name: 'Half as much again',

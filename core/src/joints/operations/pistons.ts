@@ -20,8 +20,8 @@ export function machineCrown(part: Part, by: number): Worked {
 /** Most that valve pockets are deepened. *Common practice, no source*: a fifth of an inch of crown must stay under them. */
 const MOST_DEEPENED = 2.5;
 
-/** Depth to which a pocket is cut where there was none. *Common practice, no source*: eighty thou. */
-const NEW_POCKET = 2;
+/** Depth of a pocket. *Common practice, no source*: eighty thou. */
+const USUAL_POCKET = 2;
 
 /** Share of a cylinder over the valve's face that a pocket takes: it is cut at the angle of the valve. *Common practice, no source.* */
 const POCKET_SHARE = 0.5;
@@ -44,8 +44,9 @@ export function cutPockets(
   const now = had === 0 ? around(0, 0) : part.values[depth.id]?.interval;
   if (deeper > MOST_DEEPENED) return { refused: 'So deep a pocket leaves too little crown under it.' };
   if (!now && deeper > 0) return { refused: 'The depth of the pockets is not known.', unknown: depth.id };
-  const before = now ? middle(now) : NEW_POCKET;
-  const to = had === 0 && deeper === 0 ? NEW_POCKET : before + deeper;
+  // Where nobody measured them, a pocket for another valve is reckoned with the usual depth.
+  const before = now ? middle(now) : USUAL_POCKET;
+  const to = before + deeper;
   const cut = (has * to - had * before) * ((Math.PI / 4) * (valve ?? 0) ** 2 * POCKET_SHARE);
   const looks = { ...part.looks, [piston.features.valvePockets.id]: { option: String(has), source: 'machined' as const } };
   const deep = now ? machined({ ...part, looks }, depth, shifted(now, to - before)) : { ...part, looks };

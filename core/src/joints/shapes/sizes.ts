@@ -9,12 +9,13 @@ import { NONE, noLess, usually, within, type Of } from './within.js';
 
 const named = (entry: Parameter | Of): Parameter => ('where' in entry ? entry.parameter : entry);
 
-/** A size of one part equals the size the other is made for, within a play either way. */
+/** A size of one part equals the size the other is made for, or that of the part whose place it takes, within a play either way. */
 export const sameSize = (spec: {
   readonly id: string;
   readonly name: string;
   readonly of: Parameter;
-  readonly as: Parameter | Of;
+  /** What it is held against; where nothing is said, the same size of the part that was there before. */
+  readonly as?: Parameter | Of;
   /** Allowed difference, own size less the other's. */
   readonly play: Interval;
   readonly playFrom: string;
@@ -23,21 +24,21 @@ export const sameSize = (spec: {
   readonly mend?: (assembly: Assembly, detail: { readonly found: Interval; readonly required: Interval }) => readonly Offer[];
   readonly verdicts?: readonly Verdict[];
 }): Check => {
-  const { mend } = spec;
+  const { mend, as = { parameter: spec.of, where: 'replaced' } } = spec;
   return within({
     id: spec.id,
     name: spec.name,
     quantity: spec.of.quantity,
-    of: [spec.of, spec.as],
+    of: [spec.of, as],
     ...(spec.also ? { also: spec.also } : {}),
     found: ([mine, theirs]) => minus(mine ?? NONE, theirs ?? NONE),
     ...(spec.verdicts ? { verdicts: spec.verdicts } : {}),
     required: usually(spec.play, spec.playFrom),
     fits: ({ values: [mine, theirs] }) =>
-      sentence`${spec.of.name} ${band(mine ?? NONE, spec.of.quantity)}, made for ${band(theirs ?? NONE, named(spec.as).quantity)}.`,
+      sentence`${spec.of.name} ${band(mine ?? NONE, spec.of.quantity)}, made for ${band(theirs ?? NONE, named(as).quantity)}.`,
     wrong: ({ found, required, values: [mine, theirs] }) => {
       const by = value(Math.abs(middle(found)), spec.of.quantity);
-      return sentence`${spec.of.name} ${band(mine ?? NONE, spec.of.quantity)} is ${by} too ${found.low > required.high ? 'large' : 'small'} for ${band(theirs ?? NONE, named(spec.as).quantity)}.`;
+      return sentence`${spec.of.name} ${band(mine ?? NONE, spec.of.quantity)} is ${by} too ${found.low > required.high ? 'large' : 'small'} for ${band(theirs ?? NONE, named(as).quantity)}.`;
     },
     subject: `What the ${spec.name.toLowerCase()} is over the size it is made for`,
     tooLittle: 'it is too small',

@@ -23,6 +23,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ApiError } from '../data/api';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
+import { FigureField } from './figureField';
 
 /** Fields of the table of instruments that hold a number. */
 type NumberField = 'resolution' | 'permissibleError' | 'from' | 'to' | 'everyMonths';
@@ -30,7 +31,7 @@ type NumberField = 'resolution' | 'permissibleError' | 'from' | 'to' | 'everyMon
 /** Where practitioners disagree the shop chooses; and what it measures with. */
 @Component({
   selector: 'wb-rules-station',
-  imports: [FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
+  imports: [FigureField, FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rulesStation.html',
   styleUrl: './rulesStation.less',
