@@ -87,3 +87,31 @@ stop_cluster() {
   [ -f "$home/data/postmaster.pid" ] || return 0
   as_postgres "$(postgres_bin)/pg_ctl" -D "$home/data" -m fast -w -s stop || true
 }
+
+# The account that a server started by root runs as: that of PostgreSQL, or where its database is elsewhere, nobody's.
+server_account() { if id postgres >/dev/null 2>&1; then echo postgres; else echo nobody; fi; }
+
+# can_serve FOLDER: whether that account can run node and read FOLDER.
+can_serve() {
+  (cd / && runuser -u "$(server_account)" -- test -x "$(command -v node)" -a -r "$1/server/dist/main.js" -a -r "$1/node_modules/fastify/package.json")
+}
+
+# served_folder HOME_FOLDER: the folder the server runs from. As root it runs as an ordinary account; where that cannot go
+# into this copy (below /root, say), the built application is laid into HOME_FOLDER, by hard links if it can be.
+served_folder() {
+  if [ "$(id -u)" -ne 0 ] || can_serve "$PWD"; then echo "$PWD"; return; fi
+  local there="$1/application" folder
+  rm -rf "$there"
+  mkdir -p "$there"
+  for folder in package.json node_modules core/package.json core/dist server/package.json server/dist web/dist web/package.json; do
+    mkdir -p "$there/$(dirname "$folder")"
+    cp -al "$folder" "$there/$folder" 2>/dev/null || { rm -rf "${there:?}/$folder"; cp -a "$folder" "$there/$folder"; }
+  done
+  can_serve "$there" || die "The account “$(server_account)” cannot run $(command -v node) or read $there: install Node.js where every account can run it."
+  echo "$there"
+}
+
+# as_server COMMAND...: in place of this shell, as an ordinary account.
+as_server() {
+  if [ "$(id -u)" -eq 0 ]; then exec setpriv --reuid="$(server_account)" --regid="$(id -g "$(server_account)")" --init-groups --no-new-privs env HOME=/tmp "$@"; else exec "$@"; fi
+}

@@ -4,8 +4,10 @@ import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
 import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
 import fastify, { type FastifyInstance } from 'fastify';
+import type { LoggerOptions } from 'pino';
 import { LARGEST_UPLOAD, USUAL_UPLOADS, type Config } from './config.js';
 import { Database } from './database/database.js';
+import { guardEdge } from './edge.js';
 import { installErrors } from './errors.js';
 import { catalogue } from './features/catalogue.js';
 import { CatalogueStore } from './features/catalogueStore.js';
@@ -31,13 +33,21 @@ import { webApp } from './features/webApp.js';
 /** Largest request body, in bytes: some thousands of readings. */
 export const BODY_LIMIT = 1024 * 1024;
 
+/** A browser that went on to another page before a file had come is no failure of the server: said to those who look for it only. */
+const leftOnPurpose: NonNullable<NonNullable<LoggerOptions['hooks']>['logMethod']> = function (given, method, level) {
+  const [first] = given as readonly unknown[];
+  const left = first instanceof Error && first.message === 'premature close';
+  if (!left) method.apply(this, given);
+  else if (level > 20) this.debug(first);
+};
+
 /** Puts the server together. It listens nowhere yet, and its database opens by itself. */
 export async function buildApp(
-  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> & Partial<Pick<Config, 'uploads' | 'largestUpload'>>,
+  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> & Partial<Pick<Config, 'host' | 'hosts' | 'uploads' | 'largestUpload'>>,
 ): Promise<FastifyInstance> {
   const app = fastify({
     bodyLimit: BODY_LIMIT,
-    logger: { level: config.logLevel },
+    logger: { level: config.logLevel, hooks: { logMethod: leftOnPurpose } },
     ajv: { customOptions: { coerceTypes: false, removeAdditional: false, allErrors: true, discriminator: true, keywords: ['example'] } },
   }).withTypeProvider<TypeBoxTypeProvider>();
   const database = new Database(config.databaseUrl, (message, error) => (error ? app.log.warn({ err: error }, message) : app.log.info(message)));
@@ -53,6 +63,7 @@ export async function buildApp(
     await database.close();
   });
   installErrors(app, BODY_LIMIT);
+  guardEdge(app, config.host ?? 'localhost', config.hosts ?? []);
 
   await app.register(helmet, {
     enableCSPNonces: true,

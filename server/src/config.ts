@@ -7,6 +7,8 @@ export interface Config {
   readonly databaseUrl: string;
   readonly host: string;
   readonly port: number;
+  /** Other names the server may be called by, as behind a proxy. */
+  readonly hosts: readonly string[];
   /** The built web application; undefined serves the API alone. */
   readonly webRoot: string | undefined;
   readonly logLevel: string;
@@ -28,6 +30,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   return {
     databaseUrl,
     host: env.HOST ?? '127.0.0.1',
+    hosts: (env.HOSTS ?? '').split(/[\s,]+/).filter(Boolean),
     port,
     webRoot: env.WEB_ROOT ?? fileURLToPath(new URL('../../web/dist/browser', import.meta.url)),
     logLevel: env.LOG_LEVEL ?? 'info',

@@ -1,6 +1,7 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { KINDS, markPlaceOf } from '../dictionary/dictionary.js';
 import { readMark } from '../marks/markText.js';
+import { cut } from '../quantity/text.js';
 import { toInside } from '../quantity/unit.js';
 import { sizesMeasured } from '../readings/measured.js';
 import type { MarkReading, SizeReading, Specimen } from '../readings/reading.js';
@@ -63,6 +64,6 @@ export function patternFromReadings(specimen: Pick<Specimen, 'kind' | 'name' | '
     marks: marks.filter(legible).map(markOf),
     numbers: [],
     source: { kind: 'measuredHere', on, ...(who ? { who } : {}) },
-    note: [`From one part read on the bench.`, ...(kept.length > 0 ? [`Read or said besides: ${kept.join('; ')}.`] : [])].join(' ').slice(0, 1000),
+    note: cut([`From one part read on the bench.`, ...(kept.length > 0 ? [`Read or said besides: ${kept.join('; ')}.`] : [])].join(' '), 1000),
   };
 }

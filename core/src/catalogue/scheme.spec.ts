@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
-import { decode, type Scheme, type Segment } from './scheme';
+import { decode, MOST_WAYS, type Scheme, type Segment } from './scheme';
 
 const segment = (name: string, more: Partial<Segment>): Segment => ({ name, characters: 'digits', least: 1, most: 1, gives: 'text', ...more });
 const scheme = (...segments: Segment[]): Scheme => ({ id: 'a-scheme', name: 'A scheme', kinds: [], segments });
@@ -9,6 +9,16 @@ const demo = (id: string): Scheme => {
   if (!found) throw new Error(`no ${id}`);
   return found;
 };
+
+/** Every way to cut a text into the segments, the longest piece first: what stands at which segment. Pieces left out are not told. */
+function cuts(segments: readonly Segment[], text: string, from = 0): (readonly [at: number, piece: string])[][] {
+  const [first, ...rest] = segments;
+  if (!first) return text === '' ? [[]] : [];
+  const may = { digits: /^[0-9]*$/, letters: /^[A-Z]*$/, lettersAndDigits: /^[A-Z0-9]*$/, exactly: /^$/ }[first.characters];
+  return Array.from({ length: first.most - first.least + 1 }, (_, less) => first.most - less)
+    .filter((length) => length <= text.length && may.test(text.slice(0, length)))
+    .flatMap((length) => cuts(rest, text.slice(length), from + 1).map((cut) => (length === 0 ? cut : [[from, text.slice(0, length)] as const, ...cut])));
+}
 
 const DATE = scheme(
   segment('Month', { characters: 'letters', gives: 'month', table: { A: 'January', B: 'February' } }),
@@ -57,6 +67,48 @@ describe('a mark scheme', () => {
     const optional = scheme(segment('Works', { characters: 'letters', least: 0, gives: 'plant' }), segment('Number', { least: 3, most: 3, gives: 'serial' }));
     expect(decode(optional, '123').readings[0]?.segments.map((each) => each.text)).toEqual(['123']);
     expect(decode(optional, 'K123').readings[0]?.segments.map((each) => each.text)).toEqual(['K', '123']);
+  });
+
+  it('is read as a walk through every cut reads it', () => {
+    const pieces = fc.record({
+      least: fc.nat(2),
+      more: fc.nat(2),
+      characters: fc.constantFrom('digits' as const, 'letters' as const, 'lettersAndDigits' as const),
+    });
+    const any = fc
+      .array(pieces, { minLength: 1, maxLength: 4 })
+      .map((all) =>
+        scheme(
+          ...all.map(({ least, more, characters }, at) =>
+            segment(`No. ${at}`, { least, most: Math.max(1, least + more), characters, gives: at % 2 === 0 ? 'yearDigit' : 'text' }),
+          ),
+        ),
+      );
+    fc.assert(
+      fc.property(any, fc.stringMatching(/^[A-C0-3]{1,6}$/), (one, text) => {
+        const years = { from: '1961', to: '1963' };
+        const { readings, more } = decode(one, text, years);
+        const plain = cuts(one.segments, text).filter((cut) => {
+          const told = cut.filter(([at]) => at % 2 === 0).map(([, piece]) => Number(piece.replace(/\D/g, '')));
+          return told.length === 0 || [1961, 1962, 1963].some((year) => told.every((figure) => year % 10 === figure));
+        });
+        expect(readings.map((reading) => reading.segments.map((each) => each.text))).toEqual(
+          plain.slice(0, MOST_WAYS).map((cut) => cut.map(([, piece]) => piece)),
+        );
+        expect(more === true).toBe(plain.length > MOST_WAYS);
+      }),
+    );
+  });
+
+  it('that leaves nearly everything open costs no more than its table, and says that there is more', () => {
+    // Plain enumeration of these cuts would take some 10^15 steps: it would never end.
+    const open = scheme(...Array.from({ length: 20 }, (_, at) => segment(`No. ${at}`, { least: 0, most: 20 })));
+    const { readings, more } = decode(open, '1'.repeat(60));
+    expect(readings.length).toBe(MOST_WAYS);
+    expect(more).toBeTrue();
+    const never = scheme(...open.segments.slice(0, 19), segment('Year figure', { gives: 'yearDigit' }));
+    expect(decode(never, '1'.repeat(60), { from: '1962', to: '1969' }).problem).toContain('no such year');
+    expect(decode(never, `${'1'.repeat(59)}X`).problem).toContain('“X” cannot be year figure');
   });
 
   it('takes an exact text at its length', () => {

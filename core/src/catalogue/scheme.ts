@@ -105,11 +105,16 @@ export interface Decoding {
 }
 
 export interface Decoded {
-  /** Every way to read it; empty when the number is not of this scheme. */
+  /** The ways to read it, those that take the most characters first; empty when the number is not of this scheme. */
   readonly readings: readonly Decoding[];
+  /** There are more ways than are listed: the scheme leaves too much open to say what the number means. */
+  readonly more?: true;
   /** Why there is none. */
   readonly problem?: string;
 }
+
+/** So many ways to read a number are told; a scheme that leaves more open tells nothing by them. */
+export const MOST_WAYS = 40;
 
 const EARLIEST = 1900;
 const LATEST = 2099;
@@ -132,44 +137,109 @@ function lengthsOf(segment: Segment): { readonly least: number; readonly most: n
   return { least: segment.least === 0 ? 0 : length, most: length };
 }
 
+/** What the rest of a number can be: bit 0 that it can be read at all, bit 1 without telling a year, then a bit a year. */
+type Outlook = bigint;
+const READABLE = 1n;
+const FIRST_YEAR_BIT = 2n;
+
+/** Years that a number may tell, and the outlooks they make. */
+class YearSpan {
+  private readonly years: readonly number[];
+  /** Everything is open still. */
+  readonly open: Outlook;
+
+  constructor(within: Years | undefined) {
+    const from = within ? Math.floor(monthOf(within.from) / 12) : EARLIEST;
+    const to = within ? (within.to === undefined ? LATEST : Math.floor(monthOf(within.to) / 12)) : LATEST;
+    this.years = Array.from({ length: Math.max(0, to - from + 1) }, (_, at) => from + at);
+    this.open = (1n << (FIRST_YEAR_BIT + BigInt(this.years.length))) - 1n;
+  }
+
+  /** What stays open once this piece has been read. */
+  after(outlook: Outlook, piece: DecodedSegment): Outlook {
+    if (!aboutYear(piece)) return outlook;
+    return outlook & this.years.reduce((mask, year, at) => (agrees(piece, year) ? mask | (1n << (FIRST_YEAR_BIT + BigInt(at))) : mask), READABLE);
+  }
+
+  in(outlook: Outlook): number[] {
+    return this.years.filter((_, at) => (outlook >> (FIRST_YEAR_BIT + BigInt(at))) & 1n);
+  }
+}
+
 /**
  * Reads a number by a scheme. Characters other than letters and figures are skipped.
  *
  * A year told only by its last figure, or by decade and figure with several decades open, gives several years; `years`,
  * those of the family, cuts them.
  *
- * @returns every reading; where a number can be cut up in several ways there are several
+ * What each segment can make of what is left is worked out once for every place of the number, from the end, so that
+ * only cuts that lead to a reading are followed, and at most MOST_WAYS of them are: the cost is that of the table,
+ * segments by characters by lengths, however many ways there are.
+ *
+ * @returns every reading up to MOST_WAYS; where a number can be cut up in several ways there are several
  */
 export function decode(scheme: Scheme, number: string, years?: Years): Decoded {
   const text = plain(number);
-  const found: DecodedSegment[][] = [];
-  /** How far any attempt came, for the message. */
-  let reached = { at: 0, segment: scheme.segments[0] };
-  const walk = (at: number, index: number, taken: DecodedSegment[]): void => {
-    const segment = scheme.segments[index];
-    if (!segment) {
-      if (at === text.length) found.push(taken);
-      else if (at > reached.at) reached = { at, segment: undefined };
-      return;
-    }
-    if (at >= reached.at) reached = { at, segment };
+  const { segments } = scheme;
+  const span = new YearSpan(years);
+  /** What the segment can take at a place, the longest piece first. */
+  const pieces = (index: number, at: number): readonly DecodedSegment[] => {
+    const segment = segments[index];
+    if (!segment) return [];
     const { least, most } = lengthsOf(segment);
+    const found: DecodedSegment[] = [];
     for (let length = Math.min(most, text.length - at); length >= least; length--) {
       const piece = text.slice(at, at + length);
       const meaning = meaningOf(segment, piece);
-      if (meaning !== undefined) walk(at + length, index + 1, length === 0 ? taken : [...taken, { segment, text: piece, meaning }]);
+      if (meaning !== undefined) found.push({ segment, text: piece, meaning });
+    }
+    return found;
+  };
+  /** By segment and place: what there is to come, seen from there. */
+  const ahead: Outlook[][] = Array.from({ length: segments.length + 1 }, () => new Array<Outlook>(text.length + 1).fill(0n));
+  const end = ahead[segments.length];
+  if (end) end[text.length] = span.open;
+  for (let index = segments.length - 1; index >= 0; index--)
+    for (let at = 0; at <= text.length; at++) {
+      let outlook = 0n;
+      for (const piece of pieces(index, at)) outlook |= span.after(ahead[index + 1]?.[at + piece.text.length] ?? 0n, piece);
+      (ahead[index] ?? [])[at] = outlook;
+    }
+  const all = ahead[0]?.[0] ?? 0n;
+  if (all === 0n) return { readings: [], problem: problemOf(text, segments, pieces) };
+  // Where no year of the family agrees, one way is looked for all the same, to be told.
+  const wanted = all & ~READABLE;
+  const readings: Decoding[] = [];
+  const walk = (index: number, at: number, taken: readonly DecodedSegment[], outlook: Outlook): void => {
+    if (readings.length > MOST_WAYS) return;
+    if (index === segments.length) {
+      readings.push({ segments: taken, years: taken.some(aboutYear) ? span.in(outlook) : [] });
+      return;
+    }
+    for (const piece of pieces(index, at)) {
+      const [then, next] = [span.after(outlook, piece), at + piece.text.length];
+      if ((then & (ahead[index + 1]?.[next] ?? 0n)) !== 0n) walk(index + 1, next, piece.text === '' ? taken : [...taken, piece], then);
     }
   };
-  walk(0, 0, []);
-  if (found.length === 0) return { readings: [], problem: problemAt(text, reached.at, reached.segment) };
-  const readings = found.map((segments) => ({ segments, years: yearsOf(segments, years) }));
-  const possible = readings.filter(({ years: fit, segments }) => fit.length > 0 || !tellsYear(segments));
-  return possible.length > 0
-    ? { readings: possible }
-    : {
-        readings: [],
-        problem: `It reads as ${readings[0]?.segments.map((each) => each.text).join(' ') ?? text}, but no such year is among those of the family.`,
-      };
+  walk(0, 0, [], wanted === 0n ? span.open : span.open & ~READABLE);
+  if (wanted === 0n)
+    return {
+      readings: [],
+      problem: `It reads as ${readings[0]?.segments.map((each) => each.text).join(' ') ?? text}, but no such year is among those of the family.`,
+    };
+  return readings.length > MOST_WAYS ? { readings: readings.slice(0, MOST_WAYS), more: true } : { readings };
+}
+
+/** Where reading comes to a stand: the furthest place any cut reaches, and the last segment that may stand there. */
+function problemOf(text: string, segments: readonly Segment[], pieces: (index: number, at: number) => readonly DecodedSegment[]): string {
+  let places = new Set([0]);
+  let reached: { readonly at: number; readonly segment: Segment | undefined } = { at: 0, segment: segments[0] };
+  for (let index = 0; index <= segments.length && places.size > 0; index++) {
+    const [at, segment] = [Math.max(...places), segments[index]];
+    if (at > reached.at || (at === reached.at && segment)) reached = { at, segment };
+    places = new Set([...places].flatMap((place) => pieces(index, place).map((piece) => place + piece.text.length)));
+  }
+  return problemAt(text, reached.at, reached.segment);
 }
 
 function problemAt(text: string, at: number, segment: Segment | undefined): string {
@@ -182,18 +252,8 @@ function problemAt(text: string, at: number, segment: Segment | undefined): stri
     : `${begun}“${rest}” cannot be ${segment.name.toLowerCase()}${segment.table ? `: its table has ${Object.keys(segment.table).join(', ')}` : ''}.`;
 }
 
-const tellsYear = (segments: readonly DecodedSegment[]): boolean =>
-  segments.some(({ segment: { gives } }) => gives === 'year' || gives === 'yearDigit' || gives === 'decade');
-
-/** The years that all segments about the year allow. */
-function yearsOf(segments: readonly DecodedSegment[], within: Years | undefined): number[] {
-  if (!tellsYear(segments)) return [];
-  const from = within ? Math.floor(monthOf(within.from) / 12) : EARLIEST;
-  const to = within ? (within.to === undefined ? LATEST : Math.floor(monthOf(within.to) / 12)) : LATEST;
-  const years: number[] = [];
-  for (let year = from; year <= to; year++) if (segments.every((each) => agrees(each, year))) years.push(year);
-  return years;
-}
+/** Whether a piece tells of the year; one that was left out tells nothing. */
+const aboutYear = ({ segment: { gives }, text }: DecodedSegment): boolean => text !== '' && (gives === 'year' || gives === 'yearDigit' || gives === 'decade');
 
 /** Whether a segment lets this year be. A meaning of two figures counts in every century. */
 function agrees({ segment, meaning }: DecodedSegment, year: number): boolean {

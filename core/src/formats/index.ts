@@ -1,4 +1,5 @@
 export * from './problem.js';
+export * from './checkTexts.js';
 export * from './checkCatalogue.js';
 export * from './checkReadings.js';
 export * from './requests.js';

@@ -18,6 +18,32 @@ const specimen = (text: string, as?: string) =>
     as === undefined ? undefined : demoPattern(as),
   );
 
+describe('a swap of which only the records were looked at', () => {
+  it('is never said to fit: main shells and thrust washers into any engine', () => {
+    for (const kind of ['mainShell', 'thrustWasher'] as const)
+      for (const pattern of LOOKUP.ofKind(kind))
+        for (const variant of LOOKUP.catalogue.variants) {
+          let judged;
+          try {
+            judged = swap([placed(demoPart(pattern.id))], partsOfVariant(LOOKUP, variant), SETTING);
+          } catch (error) {
+            if (error instanceof NoJointError) continue;
+            throw error;
+          }
+          const looked = judged.joints.some(({ id }) => id !== 'record');
+          if (!looked && judged.verdict !== 'doesNotFit') {
+            expect(judged.verdict).withContext(`${pattern.id} ${variant.id}`).toBe('cannotTell');
+            expect(say(judged.says, 'metric')).toContain('only the records were looked at');
+          }
+        }
+    const [shell, variant] = [LOOKUP.ofKind('mainShell')[0], LOOKUP.catalogue.variants.find(({ fitments }) => fitments.some(({ slot }) => slot === 'piston'))];
+    const engine = variant
+      ? partsOfVariant(LOOKUP, variant).map((each) => ({ ...each, part: { ...each.part, companions: [{ pattern: 'x', relation: 'neverWith' as const }] } }))
+      : [];
+    expect(swap([placed(demoPart(shell?.id ?? ''))], engine, SETTING).verdict).toBe('cannotTell');
+  });
+});
+
 describe('what a swap costs', () => {
   it('counts once what two checks want for the same reason: the sleeve bearing of a small end', () => {
     const variant = LOOKUP.variant('pip-48');

@@ -1,6 +1,6 @@
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
-import { JOINTS, takes, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
+import { JOINTS, record, takes, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
 import { bystandersOf, meetingsOf, sidesOf, type Sides } from './assemblies.js';
 import { afterAllWork, elsewhere, harm, type Consequence, type Place } from './consequences.js';
@@ -110,7 +110,10 @@ export function swap(
     };
   });
   const all = joints.flatMap(({ checks }) => checks);
-  const alone = worst(all.map(({ verdict }) => verdict));
+  const judgedAlone = worst(all.map(({ verdict }) => verdict));
+  // The records may refuse; that they have nothing against it makes no part fit.
+  const byRecordOnly = meetings.every(({ joint }) => joint === record) && judgedAlone !== 'doesNotFit';
+  const alone = byRecordOnly ? 'cannotTell' : judgedAlone;
   const together = alone === 'fitsWithWork' ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf }) : alone;
   // What is refused is not priced: no work makes it go.
   const least = together === 'doesNotFit' ? [] : once(all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []));
@@ -118,8 +121,9 @@ export function swap(
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
     recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),
     verdict: together,
-    says:
-      together === alone
+    says: byRecordOnly
+      ? ['Cannot be told: only the records were looked at. Nothing here can be held against it by size, look or face.']
+      : together === alone
         ? summary(alone, all)
         : together === 'cannotTell'
           ? ['Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.']

@@ -7,3 +7,4 @@ export * from './instrument.js';
 export * from './decision.js';
 export * from './sentence.js';
 export * from './random.js';
+export * from './text.js';

@@ -156,7 +156,8 @@ export function searchCatalogue(index: SearchIndex, text: string, most = 40): Se
   answers.forEach((each, term) => each.forEach((answer, row) => note(row, term, answer)));
   for (const [row, answer] of whole) note(row, undefined, { ...answer, score: answer.score * query.terms.length });
   if (query.terms.length === 0) index.rows.forEach((row, at) => row.kind && query.kinds.has(row.kind) && note(at, undefined, { score: 0, because: [] }));
-  const best = Math.max(0, ...[...found.values()].map(({ terms }) => terms.size));
+  let best = 0;
+  for (const { terms } of found.values()) best = Math.max(best, terms.size);
   const answered = [...found].filter(([, { terms }]) => terms.size === best);
   const hits = answered
     .map(([at, { score, because }]): SearchHit | undefined => {

@@ -3,7 +3,6 @@ import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { DRILL_LEVELS, KindIdSchema } from '@which-bore/core';
 import type { Database } from '../database/database.js';
 import { DrillEntity } from '../database/entities.js';
-import { whoOf } from './records.js';
 
 const EXAMPLE = {
   id: '1f0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a33',
@@ -75,7 +74,7 @@ export const drills: FastifyPluginAsyncTypebox<{ database: Database }> = async (
         .getRepository(DrillEntity)
         .createQueryBuilder()
         .insert()
-        .values({ ...rest, pattern, named, correct: pattern === named, at: new Date(), who: whoOf(request) })
+        .values({ ...rest, pattern, named, correct: pattern === named, at: new Date(), who: request.who })
         .orIgnore()
         .execute();
       return reply.status(201).send(null);

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { MessageChannel } from 'node:worker_threads';
+import { cut } from '@which-bore/core';
 import { Piscina } from 'piscina';
 import { In } from 'typeorm';
 import { isAway, type Database } from '../database/database.js';
@@ -37,6 +38,8 @@ interface Running {
 
 const AT_WORK: readonly ImportState[] = ['waiting', 'reading', 'applying'];
 const LOST = 'The database went away in the middle of it. Nothing was changed; read it again.';
+const EMPTIED = 'The database went down after the file was read, and what was read is lost. Nothing was changed, and the file is kept; read it again.';
+const CHANGED = 'The catalogue was changed since the file was read. Nothing was imported; read it again.';
 /** How often progress goes into the database, ms. */
 const NOTED_EVERY = 300;
 
@@ -90,7 +93,7 @@ export class ImportStore {
       await pipeline(content, createWriteStream(path));
       if (content.truncated) throw tooLarge();
       const { size } = await stat(path);
-      await this.imports.insert({ id, fileName: fileName.slice(0, 200), bytes: String(size), who, state: 'waiting' });
+      await this.imports.insert({ id, fileName: cut(fileName, 200), bytes: String(size), who, state: 'waiting' });
     } catch (error) {
       this.beginning.delete(id);
       await rm(path, { force: true });
@@ -103,10 +106,17 @@ export class ImportStore {
   async get(id: string): Promise<ImportRow> {
     const found = await this.imports.findOneBy({ id });
     if (!found) throw new UnknownImportError(id);
-    if (!AT_WORK.includes(found.state) || this.running.has(id) || this.beginning.has(id)) return found;
-    // Its work ended when the database was away and could not say so.
-    await this.imports.update({ id, state: found.state }, { state: 'interrupted', problem: LOST });
-    return { ...found, state: 'interrupted', problem: LOST };
+    if (this.running.has(id) || this.beginning.has(id)) return found;
+    // Its work ended when the database was away and could not say so; or it was read, and a crash has emptied what was read.
+    const problem = AT_WORK.includes(found.state) ? LOST : found.state === 'read' && (await this.isEmptied(found)) ? EMPTIED : undefined;
+    if (problem === undefined) return found;
+    await this.imports.update({ id, state: found.state }, { state: 'interrupted', problem });
+    return { ...found, state: 'interrupted', problem };
+  }
+
+  /** Whether rows were read and none is there any more. */
+  private async isEmptied({ id, counts }: ImportRow): Promise<boolean> {
+    return counts.some(({ count }) => count > 0) && !(await this.database.connection.getRepository(ImportRowEntity).existsBy({ importId: id }));
   }
 
   all(): Promise<ImportRow[]> {
@@ -159,10 +169,7 @@ export class ImportStore {
     await this.imports.update({ id }, { state: 'applying', progress: 0 });
     this.start(id, { does: 'apply', who }, async (result) => {
       if (result.did === 'nothing') {
-        await this.imports.update(
-          { id },
-          { state: 'interrupted', problem: 'The catalogue was changed since the file was read. Nothing was imported; read it again.' },
-        );
+        await this.imports.update({ id }, { state: 'interrupted', problem: result.because === 'lost' ? EMPTIED : CHANGED });
         return;
       }
       if (result.did !== 'apply') return;

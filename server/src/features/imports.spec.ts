@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { Writable } from 'node:stream';
 import { ZipArchive } from 'archiver';
 import ExcelJS from 'exceljs';
+import pg from 'pg';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
 import { appWithDemo, demoCatalogue, testDatabaseUrl, withDemo, type ImportShown } from './testing.js';
@@ -185,6 +186,38 @@ describe('an import', () => {
     await post(read.id, 'apply', { leaveOutRefused: true });
     expect((await settled(read.id)).state).toBe('applied');
     expect((await pattern('crank-one')).dimensions['crank.stroke']).toEqual({ low: '85.73', high: '85.73', unit: 'mm' });
+  });
+
+  it('that was read before PostgreSQL crashed is interrupted, not applied as nothing; its file is kept and read again', async () => {
+    const read = await upload('id,name,pin.diameter [mm]\nlost-pin,Lost,20\n', 'pin.csv');
+    expect(read.state).toBe('read');
+    // What a crash does to a table that is not logged (PostgreSQL manual, CREATE TABLE, UNLOGGED).
+    const client = new pg.Client({ connectionString: testDatabaseUrl() });
+    await client.connect();
+    await client.query('TRUNCATE import_row, import_reference');
+    await client.end();
+    expect((await post(read.id, 'apply')).statusCode).toBe(409);
+    expect(await state(read.id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('read it again') }));
+    await post(read.id, 'read');
+    expect(count(await settled(read.id), 'added')).toBe(1);
+    await post(read.id, 'apply');
+    expect((await settled(read.id)).state).toBe('applied');
+    expect((await pattern('lost-pin')).name).toBe('Lost');
+  });
+
+  it('refuses by name the text that cannot be kept, and takes the rest', async () => {
+    const [good] = (await demoCatalogue()).makers;
+    const bad = { ...good, id: 'bad-maker', name: 'A\0B' };
+    const half = { ...good, id: 'half-maker', name: 'A\uD83D' };
+    const fine = { ...good, id: 'fine-maker', name: 'Fine 🔩' };
+    const file = { makers: [bad, half, fine], families: [], patterns: [], variants: [], schemes: [], swaps: [] };
+    const read = await upload(JSON.stringify({ ...(await demoCatalogue()), ...file }), 'catalogue.json');
+    expect([count(read, 'added'), count(read, 'refused')]).toEqual([1, 2]);
+    expect((await rows(read.id, 'refused')).map(({ problems }) => problems[0]?.where)).toEqual(['name', 'name']);
+    expect((await rows(read.id, 'refused')).map(({ problems }) => problems[0]?.what)).toEqual([
+      jasmine.stringContaining('NUL'),
+      jasmine.stringContaining('half'),
+    ]);
   });
 
   it('lets a person say what a column or a table is', async () => {

@@ -1,4 +1,5 @@
 import multipart from '@fastify/multipart';
+import { uploadedName } from '../edge.js';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { DataError, RECORD_TYPES, TABLE_IDS, type RecordType, type TableId } from '@which-bore/core';
@@ -7,7 +8,6 @@ import { IMPORT_STATES, OUTCOMES, type ImportRow } from '../database/entities.js
 import { disarmed } from '../transfer/writeTable.js';
 import type { Choices, TakenHeader } from '../transfer/source.js';
 import type { ImportStore } from './importStore.js';
-import { whoOf } from './records.js';
 
 const oneOf = <T extends string>(words: readonly T[], description: string) => Type.Unsafe<T>({ type: 'string', enum: [...words], description });
 
@@ -115,7 +115,7 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         throw new DataError('There is no file in the request.', [
           { where: 'body.file', what: 'send the file as multipart/form-data, in a field called “file”.' },
         ]);
-      const row = await store.begin(part.filename, part.file, whoOf(request), () => new TooLargeError(largestUpload));
+      const row = await store.begin(uploadedName(part.filename), part.file, request.who, () => new TooLargeError(largestUpload));
       return reply.code(202).send(shown(row));
     },
   );
@@ -207,7 +207,7 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
       },
     },
     async (request, reply) => {
-      await store.apply(request.params.id, whoOf(request), request.body.leaveOutRefused ?? false);
+      await store.apply(request.params.id, request.who, request.body.leaveOutRefused ?? false);
       return reply.code(202).send(shown(await store.get(request.params.id)));
     },
   );

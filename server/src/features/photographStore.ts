@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { cut } from '@which-bore/core';
 import sharp from 'sharp';
 import { IsNull } from 'typeorm';
 import type { Database } from '../database/database.js';
@@ -105,7 +106,7 @@ export class PhotographStore {
       id: randomUUID(),
       specimenId,
       readingId: readingId ?? null,
-      name: name.slice(0, 200) || 'photograph',
+      name: cut(name, 200) || 'photograph',
       ...picture,
       at: this.now(),
       who,

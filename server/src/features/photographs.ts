@@ -1,9 +1,9 @@
 import multipart from '@fastify/multipart';
+import { uploadedName } from '../edge.js';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { DataError } from '@which-bore/core';
 import { LARGEST_PHOTOGRAPH, PhotographTooLargeError, type PhotographStore } from './photographStore.js';
-import { whoOf } from './records.js';
 
 const Specimen = Type.Object({ id: Type.String({ format: 'uuid', examples: ['7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11'] }) });
 const Params = Type.Object({ id: Type.String({ format: 'uuid', examples: ['9c1d5a1e-3f7f-4f43-8f25-5b8f4f4a1a22'] }) });
@@ -52,7 +52,7 @@ export const photographs: FastifyPluginAsyncTypebox<{ photographs: PhotographSto
           throw new PhotographTooLargeError(part.filename);
         throw error;
       });
-      return reply.status(201).send(await store.add(request.params.id, request.query.reading, part.filename, file, whoOf(request)));
+      return reply.status(201).send(await store.add(request.params.id, request.query.reading, uploadedName(part.filename), file, request.who));
     },
   );
   for (const [which, path] of [

@@ -1,23 +1,11 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { checkRecord, DataError, RECORD_SCHEMAS, RECORD_TYPES, type RecordOf, type RecordType } from '@which-bore/core';
-import type { FastifyRequest } from 'fastify';
 import type { CatalogueStore } from './catalogueStore.js';
 
 const RecordTypeSchema = Type.Unsafe<RecordType>({ type: 'string', enum: [...RECORD_TYPES], description: 'Type of record' });
 const IdSchema = Type.String({ maxLength: 80, examples: ['sluice-crank-3375-forged'] });
 const MOST_CHANGES = 200;
-
-/** Who makes a change, from the header `x-who`: a name a person gave, not a proof. */
-export function whoOf(request: FastifyRequest): string {
-  const header = request.headers['x-who'];
-  const given = (Array.isArray(header) ? header[0] : header) ?? '';
-  try {
-    return decodeURIComponent(given).trim().slice(0, 80) || 'somebody at the bench';
-  } catch {
-    return given.slice(0, 80);
-  }
-}
 
 const Change = Type.Object({
   id: Type.String(),
@@ -62,7 +50,7 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
           ]);
         const problems = checkRecord(type, record, 'record');
         if (problems.length > 0) throw new DataError('The record cannot be saved.', problems);
-        return store.put(type, record, version, whoOf(request));
+        return store.put(type, record, version, request.who);
       },
     );
     app.delete(
@@ -77,7 +65,7 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
         },
       },
       async (request, reply) => {
-        await store.remove(type, request.params.id, Number(request.query.version), whoOf(request));
+        await store.remove(type, request.params.id, Number(request.query.version), request.who);
         return reply.code(204).send(null);
       },
     );
@@ -115,7 +103,7 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
       },
     },
     async (request, reply) => {
-      await store.undo(request.params.id, whoOf(request));
+      await store.undo(request.params.id, request.who);
       return reply.code(204).send(null);
     },
   );
@@ -130,6 +118,6 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
         response: { 200: Type.Object({ records: Type.Integer({ description: 'How many were brought back' }) }) },
       },
     },
-    async (request) => ({ records: await store.undoBatch(request.params.batch, whoOf(request)) }),
+    async (request) => ({ records: await store.undoBatch(request.params.batch, request.who) }),
   );
 };

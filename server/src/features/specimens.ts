@@ -1,7 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { checkReadings, DataError, KindIdSchema, SpecimenSchema } from '@which-bore/core';
-import { whoOf } from './records.js';
 import { SPECIMEN_EXAMPLE, SUMMARY_EXAMPLE } from './examples.js';
 import type { SpecimenStore } from './specimenStore.js';
 
@@ -53,7 +52,7 @@ export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> 
       const ids = new Set(specimen.readings.map((reading) => reading.id));
       if (ids.size < specimen.readings.length) problems.push({ where: 'body.readings', what: 'two readings have the same id; give each its own.' });
       if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
-      return store.save(specimen, version, whoOf(request));
+      return store.save(specimen, version, request.who);
     },
   );
   app.get(

@@ -32,6 +32,8 @@ export type ImportResult =
   | { readonly did: 'apply'; readonly batch: string }
   /** The catalogue moved between reading and applying. */
   | { readonly did: 'nothing'; readonly because: 'changed' }
+  /** The working rows are gone: a crash of the database emptied them. */
+  | { readonly did: 'nothing'; readonly because: 'lost' }
   /** The file as a whole cannot be read. */
   | { readonly did: 'nothing'; readonly because: 'unreadable'; readonly problem: string };
 
@@ -219,6 +221,16 @@ async function compareWithCatalogue(client: pg.Client, id: string): Promise<void
     );
 }
 
+/** Whether every row that was read is still there: the working table is not logged, and a crash of the database empties it. */
+async function isWhole(client: pg.Client, id: string): Promise<boolean> {
+  const { rows } = await client.query<{ whole: boolean }>(
+    `SELECT (SELECT count(*) FROM import_row WHERE import_id = $1)
+       = (SELECT coalesce(sum((each ->> 'count')::int), 0) FROM import, jsonb_array_elements(counts) AS each WHERE import.id = $1) AS whole`,
+    [id],
+  );
+  return rows[0]?.whole === true;
+}
+
 /** Puts what is added and changed into the catalogue, all of it in one transaction. */
 async function apply(client: pg.Client, id: string, who: string, tell: (message: ImportMessage) => void): Promise<ImportResult> {
   await client.query('BEGIN');
@@ -230,6 +242,10 @@ async function apply(client: pg.Client, id: string, who: string, tell: (message:
     if (state.rows[0]?.same !== true) {
       await client.query('ROLLBACK');
       return { did: 'nothing', because: 'changed' };
+    }
+    if (!(await isWhole(client, id))) {
+      await client.query('ROLLBACK');
+      return { did: 'nothing', because: 'lost' };
     }
     const set = await client.query<{ batch: string }>(
       `SELECT set_config('which_bore.who', $1, true), set_config('which_bore.batch', gen_random_uuid()::text, true) AS batch`,

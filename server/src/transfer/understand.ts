@@ -1,5 +1,6 @@
 import {
   checkRecord,
+  checkTexts,
   columnLabel,
   describedBy,
   headerOf,
@@ -49,6 +50,9 @@ const NO_ID = '(without an id)';
 export function understandRecord(type: RecordType, record: unknown, place: string, before: readonly RowProblem[] = []): Understood {
   const id = typeof record === 'object' && record !== null && 'id' in record && typeof record.id === 'string' ? record.id : NO_ID;
   const refused = (problems: readonly RowProblem[]): Understood => ({ place, type, id, record: undefined, problems, references: [] });
+  const texts = checkTexts(record, '');
+  if (texts.length > 0)
+    return { ...refused([...before, ...texts.map(({ where, what }) => ({ where: where || 'the record', what }))]), id: ID.test(id) ? id : NO_ID };
   const validate = VALIDATE[type];
   if (!validate(record)) return refused([...before, ...schemaProblems(validate.errors ?? [])]);
   const found = record as CatalogueRecord;

@@ -1,6 +1,7 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { inject, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { PreloadAllModules, provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
+import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import {
   CameraOutline,
@@ -16,12 +17,20 @@ import {
   SwapOutline,
 } from '@ant-design/icons-angular/icons';
 import { routes } from './app.routes';
+import { Navigation } from './frame/navigation';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
-    provideRouter(routes, withComponentInputBinding()),
+    // The code of every station is fetched once the first one stands, so that all open while the server is away.
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withPreloading(PreloadAllModules),
+      withNavigationErrorHandler((failed) => inject(Navigation).failed(failed)),
+    ),
+    provideNzI18n(en_GB),
     provideNzIcons([
       CameraOutline,
       PrinterOutline,

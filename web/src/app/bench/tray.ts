@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, signal, viewChildren } from '@angular/core';
-import { KIND_IDS, KINDS, type KindId, type Reading } from '@which-bore/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { cut, KIND_IDS, KINDS, type KindId, type Reading } from '@which-bore/core';
 import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
@@ -11,6 +11,7 @@ import { Bench } from '../data/bench';
 import { Jobs } from '../data/jobs';
 import { Photographs } from '../data/photographs';
 import { UndoBar } from '../data/undoBar';
+import { FocusHere } from '../ui/focusHere';
 import { ReadingWords } from '../ui/readingWords';
 import { GROUPS, shownAs } from '../ui/understood';
 import { Pictures } from './pictures';
@@ -19,7 +20,7 @@ import { ReadingHistory } from './readingHistory';
 /** The readings as chips, grouped; each can be edited where it stands, and removed to see what changes. */
 @Component({
   selector: 'wb-tray',
-  imports: [FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, Pictures, ReadingHistory, ReadingWords, RouterLink],
+  imports: [FocusHere, FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, Pictures, ReadingHistory, ReadingWords, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tray.html',
   styleUrl: './tray.less',
@@ -29,7 +30,6 @@ export class Tray {
   protected readonly photographs = inject(Photographs);
   protected readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
   private readonly undoBar = inject(UndoBar);
-  private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
 
   protected readonly kinds = KIND_IDS.map((id) => ({ id, name: KINDS[id].name }));
   protected readonly editing = signal<string | undefined>(undefined);
@@ -55,7 +55,6 @@ export class Tray {
 
   protected edit(reading: Reading): void {
     this.editing.set(reading.id);
-    queueMicrotask(() => setTimeout(() => this.fields()[0]?.nativeElement.select()));
   }
 
   protected finish(reading: Reading, text: string): void {
@@ -67,7 +66,7 @@ export class Tray {
 
   protected remove(reading: Reading): void {
     this.bench.remove(reading.id);
-    this.undoBar.offer(`Removed “${reading.is.text.slice(0, 60)}”.`, () => this.bench.undo());
+    this.undoBar.offer(`Removed “${cut(reading.is.text, 60)}”.`, () => this.bench.undo());
   }
 
   protected mend(reading: Reading, meant: string): void {

@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { RECORD_NAMES, type Sentence } from '@which-bore/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { debounceTime, filter, of, switchMap } from 'rxjs';
+import { catchError, debounceTime, filter, of, switchMap } from 'rxjs';
 import { CatalogueData } from '../data/catalogueData';
 import { Sums } from '../data/sums';
 import { readNumber } from './readNumber';
@@ -36,7 +36,12 @@ export class CatalogueStation {
   protected readonly found = toSignal(
     toObservable(this.find).pipe(
       debounceTime(SETTLE_MS),
-      switchMap((text) => (text.trim() === '' ? of(undefined) : this.sums.search(text, SHOWN))),
+      switchMap((text) =>
+        text.trim() === ''
+          ? of(undefined)
+          : // One search that fails must not be the last.
+            this.sums.search(text, SHOWN).pipe(catchError((error: unknown) => (console.error(error), of(undefined)))),
+      ),
     ),
   );
 

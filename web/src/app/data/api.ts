@@ -159,14 +159,19 @@ interface ErrorBody {
   readonly current?: unknown;
 }
 
+/**
+ * No answer at all, or that of a proxy without a server and of a server without its database (RFC 9110, 15.6.3 to 15.6.5).
+ * A server that failed over this one request (500) is not away: sent again, it would fail again.
+ */
+const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504]);
+
 function told(response: HttpErrorResponse): ApiError {
   const body = (typeof response.error === 'object' ? response.error : undefined) as ErrorBody | null | undefined;
   const problems = body?.problems?.map((problem) => `${problem.where}: ${problem.what}`).join(' ') ?? '';
   const message = [body?.error ?? 'The server cannot be reached.', problems].filter(Boolean).join(' ');
   if (response.status === 409) return new ApiError('changed', message, body?.current);
   if (response.status === 404) return new ApiError('missing', message);
-  // Status 0 is no answer at all; a proxy or a restarting server answers 5xx.
-  return new ApiError(response.status === 0 || response.status >= 500 ? 'away' : 'refused', message);
+  return new ApiError(AWAY.has(response.status) ? 'away' : 'refused', message);
 }
 
 /** The server's routes, each answer or an ApiError. */

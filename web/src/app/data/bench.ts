@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
+  cut,
   KINDS,
   LONGEST_ENTRY,
   readEntry,
@@ -135,7 +136,7 @@ export class Bench {
 
   rename(name: string): void {
     const specimen = this.specimen();
-    const trimmed = name.trim().slice(0, 120);
+    const trimmed = cut(name.trim(), 120);
     if (specimen && trimmed !== '' && trimmed !== specimen.name) this.specimens.change({ ...specimen, name: trimmed });
   }
 

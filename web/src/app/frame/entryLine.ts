@@ -297,9 +297,13 @@ export class EntryLine {
     }
   }
 
+  get element(): HTMLInputElement {
+    return this.field().nativeElement;
+  }
+
   focus(): void {
-    this.field().nativeElement.focus();
-    this.field().nativeElement.select();
+    this.element.focus();
+    this.element.select();
   }
 
   protected type(text: string): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -9,6 +9,7 @@ import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
 import { EntryLine } from './entryLine';
 import { KeyFollower, KEYS, type Action } from './keys';
+import { Navigation } from './navigation';
 
 /** What is always there: the strip with the entry line, the stations, the state of saving, help, and undo. */
 @Component({
@@ -25,12 +26,23 @@ export class Frame {
   protected readonly bench = inject(Bench);
   private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
+  protected readonly navigation = inject(Navigation);
   private readonly entryLine = viewChild.required(EntryLine);
+  private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
   private readonly follower = new KeyFollower();
 
   protected readonly keys = KEYS;
   protected readonly help = signal(false);
   protected readonly sync = toSignal(this.specimens.sync$, { initialValue: { waiting: 0, away: false, refused: undefined } });
+
+  constructor() {
+    this.navigation.follow(
+      this.router,
+      () => this.page().nativeElement,
+      // A clear bench waits for what is read.
+      (station) => (station === 'bench' && this.bench.specimenId() === undefined ? this.entryLine().element : undefined),
+    );
+  }
 
   protected readonly benchLink = computed(() => {
     const id = this.bench.specimenId();

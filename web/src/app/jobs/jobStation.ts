@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import {
+  cut,
   FOREIGN_BELOW,
   KIND_IDS,
   KINDS,
@@ -133,14 +134,14 @@ export class JobStation {
   }
 
   protected rename(name: string): void {
-    const trimmed = name.trim().slice(0, 120);
+    const trimmed = cut(name.trim(), 120);
     if (trimmed !== '') this.jobs.change(this.id(), (job) => ({ ...job, name: trimmed }));
   }
 
   protected removeReading(reading: Reading): void {
     const before = this.job()?.readings ?? [];
     this.jobs.change(this.id(), (job) => ({ ...job, readings: job.readings.filter(({ id }) => id !== reading.id) }));
-    this.undoBar.offer(`Removed “${reading.is.text.slice(0, 60)}”.`, () => this.jobs.change(this.id(), (job) => ({ ...job, readings: [...before] })));
+    this.undoBar.offer(`Removed “${cut(reading.is.text, 60)}”.`, () => this.jobs.change(this.id(), (job) => ({ ...job, readings: [...before] })));
   }
 
   protected begin(kind: KindId): void {

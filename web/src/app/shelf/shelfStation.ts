@@ -10,12 +10,13 @@ import type { SpecimenSummary } from '../data/api';
 import { Bench } from '../data/bench';
 import { Specimens } from '../data/specimens';
 import { CompareLink } from '../ui/compareLink';
+import { FocusHere } from '../ui/focusHere';
 import { UndoBar } from '../data/undoBar';
 
 /** The parts that were ever on the bench. */
 @Component({
   selector: 'wb-shelf-station',
-  imports: [CompareLink, DatePipe, NzButtonModule, NzIconModule, NzInputModule, RouterLink],
+  imports: [CompareLink, FocusHere, DatePipe, NzButtonModule, NzIconModule, NzInputModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelfStation.html',
   styleUrl: './shelfStation.less',

@@ -1,4 +1,17 @@
-import { CLAIMS, featureOf, fromInside, INSTRUMENTS, markPlaceOf, parameterOf, sayLook, showValue, toInside, UNITS, type Understood } from '@which-bore/core';
+import {
+  CLAIMS,
+  cut,
+  featureOf,
+  fromInside,
+  INSTRUMENTS,
+  markPlaceOf,
+  parameterOf,
+  sayLook,
+  showValue,
+  toInside,
+  UNITS,
+  type Understood,
+} from '@which-bore/core';
 
 /** How a reading is shown: what it is of, what was read, and what was taken for granted. */
 export interface Shown {
@@ -38,7 +51,7 @@ export function shownAs(is: Understood): Shown {
     case 'claim':
       return { of: CLAIMS[is.about], read: is.value.replace('/', ' to '), more: 'A claim: weak beside what the part shows, and weighed by the house rule.' };
     case 'unread':
-      return { of: '', read: is.text.length > 80 ? `${is.text.slice(0, 80)}…` : is.text, more: is.reason };
+      return { of: '', read: is.text.length > 80 ? `${cut(is.text, 80)}…` : is.text, more: is.reason };
   }
 }
 
