@@ -19,3 +19,5 @@ export * from './joints/index.js';
 export * from './interchange/index.js';
 export * from './formats/index.js';
 export * from './audit/index.js';
+export * from './contract/index.js';
+export * from './workshop/index.js';

@@ -7,28 +7,32 @@ import fastify, { type FastifyInstance } from 'fastify';
 import type { LoggerOptions } from 'pino';
 import { LARGEST_UPLOAD, USUAL_UPLOADS, type Config } from './config.js';
 import { Database } from './database/database.js';
+import { JobStore } from './documents/jobStore.js';
+import { PhotographStore } from './documents/photographStore.js';
+import { ShopStore } from './documents/shopStore.js';
+import { SpecimenStore } from './documents/specimenStore.js';
 import { guardEdge } from './edge.js';
 import { installErrors } from './errors.js';
 import { catalogue } from './features/catalogue.js';
 import { CatalogueStore } from './features/catalogueStore.js';
-import { catalogueQuestions } from './features/catalogueQuestions.js';
+import { events } from './features/events.js';
 import { exports } from './features/exports.js';
 import { drills } from './features/drills.js';
 import { health } from './features/health.js';
-import { identify } from './features/identify.js';
 import { imports } from './features/imports.js';
 import { ImportStore } from './features/importStore.js';
-import { interchange } from './features/interchange.js';
 import { jobs } from './features/jobs.js';
-import { JobStore } from './features/jobStore.js';
 import { photographs } from './features/photographs.js';
-import { PhotographStore } from './features/photographStore.js';
+import { questions } from './features/questions.js';
 import { records } from './features/records.js';
 import { shop } from './features/shop.js';
-import { ShopStore } from './features/shopStore.js';
 import { specimens } from './features/specimens.js';
-import { SpecimenStore } from './features/specimenStore.js';
 import { webApp } from './features/webApp.js';
+import { Live } from './live.js';
+import { Workshops } from './workshop/workshops.js';
+
+/** How long answers under way have when the server is stopped, ms. */
+const CLOSES_AFTER_MS = 1000;
 
 /** Largest request body, in bytes: some thousands of readings. */
 export const BODY_LIMIT = 1024 * 1024;
@@ -41,24 +45,38 @@ const leftOnPurpose: NonNullable<NonNullable<LoggerOptions['hooks']>['logMethod'
   else if (level > 20) this.debug(first);
 };
 
+declare module 'fastify' {
+  interface FastifyInstance {
+    /** What answers questions over the catalogue. */
+    readonly workshops: Workshops;
+  }
+}
+
 /** Puts the server together. It listens nowhere yet, and its database opens by itself. */
 export async function buildApp(
-  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> & Partial<Pick<Config, 'host' | 'hosts' | 'uploads' | 'largestUpload'>>,
+  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> & Partial<Pick<Config, 'host' | 'hosts' | 'workshops' | 'uploads' | 'largestUpload'>>,
 ): Promise<FastifyInstance> {
   const app = fastify({
     bodyLimit: BODY_LIMIT,
     logger: { level: config.logLevel, hooks: { logMethod: leftOnPurpose } },
     ajv: { customOptions: { coerceTypes: false, removeAdditional: false, allErrors: true, discriminator: true, keywords: ['example'] } },
   }).withTypeProvider<TypeBoxTypeProvider>();
+  // Answers are of the type that their contract says; the schema tells others of it, and a test holds both together.
+  app.setSerializerCompiler(() => (answer) => JSON.stringify(answer));
   const database = new Database(config.databaseUrl, (message, error) => (error ? app.log.warn({ err: error }, message) : app.log.info(message)));
   const catalogueStore = new CatalogueStore(database);
   const specimenStore = new SpecimenStore(database);
-  const shopStore = new ShopStore(database);
+  const workshops = new Workshops(config.databaseUrl, config.workshops);
+  const live = new Live(config.databaseUrl, (message, error) => app.log.warn({ err: error }, message));
   const importStore = new ImportStore(database, config.databaseUrl, config.uploads ?? USUAL_UPLOADS, (message, error) =>
     app.log.error({ err: error }, message),
   );
   database.onOpen(() => importStore.pickUp());
+  // Browsers open connections that they never use; what is under way gets a moment to be finished, and is sent again after that.
+  app.addHook('preClose', async () => void setTimeout(() => app.server.closeAllConnections(), CLOSES_AFTER_MS).unref());
   app.addHook('onClose', async () => {
+    await live.close();
+    await workshops.close();
     await importStore.close();
     await database.close();
   });
@@ -112,20 +130,21 @@ export async function buildApp(
       await api.register(health, { database });
       await api.register(catalogue, { catalogue: catalogueStore });
       await api.register(records, { catalogue: catalogueStore });
-      await api.register(catalogueQuestions, { catalogue: catalogueStore, specimens: specimenStore });
+      await api.register(questions, { workshops });
       await api.register(exports, { catalogue: catalogueStore });
       await api.register(imports, { imports: importStore, largestUpload: config.largestUpload ?? LARGEST_UPLOAD });
-      await api.register(identify, { catalogue: catalogueStore, shop: shopStore });
-      await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, catalogue: catalogueStore, shop: shopStore });
-      await api.register(shop, { shop: shopStore });
+      await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, workshops });
+      await api.register(shop, { shop: new ShopStore(database) });
       await api.register(photographs, { photographs: new PhotographStore(database) });
       await api.register(drills, { database });
-      await api.register(interchange, { catalogue: catalogueStore, specimens: specimenStore, shop: shopStore });
+      await api.register(events, { live });
       await api.register(specimens, { specimens: specimenStore });
     },
     { prefix: '/api' },
   );
   if (config.webRoot !== undefined) await app.register(webApp, { root: config.webRoot });
   await database.open();
+  await live.open();
+  app.decorate('workshops', workshops);
   return app;
 }

@@ -1,23 +1,7 @@
-import { CompareError, DataError, DesignationError, NoJointError, VehicleNumberError, type Problem } from '@which-bore/core';
+import { DataError, DesignationError, VehicleNumberError, type ErrorBody } from '@which-bore/core';
 import type { FastifyError, FastifyInstance } from 'fastify';
-import { isAway } from './database/database.js';
-import { RecordChangedError, RecordInUseError, UnknownRecordError } from './features/catalogueStore.js';
-import { TooLargeError } from './features/imports.js';
-import { ImportStateError, UnknownImportError } from './features/importStore.js';
-import { JobChangedError, UnknownJobError } from './features/jobStore.js';
-import { PhotographError, PhotographTooLargeError, UnknownPhotographError } from './features/photographStore.js';
-import { ShopChangedError } from './features/shopStore.js';
-import { ChangedMeanwhileError, NoSuchJobError, UnknownSpecimenError } from './features/specimenStore.js';
-
-/** Something named in a request is not there. */
-export class NotFoundError extends Error {}
-
-/** Every error leaves the server in this shape: what was wrong, and where. */
-export interface ErrorBody {
-  readonly error: string;
-  readonly problems?: readonly Problem[];
-  readonly current?: unknown;
-}
+import { isAway } from './database/away.js';
+import { ChangedError } from './documents/errors.js';
 
 interface Answer {
   readonly status: number;
@@ -26,19 +10,10 @@ interface Answer {
 
 const KIBIBYTE = 1024;
 
-const MISSING = [NotFoundError, UnknownSpecimenError, UnknownRecordError, UnknownImportError, UnknownJobError, UnknownPhotographError] as const;
-
 function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
-  if (error instanceof NoJointError || error instanceof CompareError || error instanceof DesignationError || error instanceof VehicleNumberError)
-    return { status: 400, body: { error: error.message } };
-  if (error instanceof PhotographError) return { status: 415, body: { error: error.message } };
-  if (error instanceof NoSuchJobError) return { status: 400, body: { error: error.message } };
-  if (MISSING.some((each) => error instanceof each)) return { status: 404, body: { error: error.message } };
-  if (error instanceof TooLargeError || error instanceof PhotographTooLargeError) return { status: 413, body: { error: error.message } };
-  if (error instanceof RecordInUseError || error instanceof ImportStateError) return { status: 409, body: { error: error.message } };
-  if (error instanceof ChangedMeanwhileError || error instanceof RecordChangedError || error instanceof JobChangedError || error instanceof ShopChangedError)
-    return { status: 409, body: { error: error.message, current: error.current } };
+  if (error instanceof DesignationError || error instanceof VehicleNumberError) return { status: 400, body: { error: error.message } };
+  if (error instanceof ChangedError) return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
     return { status: 503, body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' } };
   }
@@ -59,7 +34,7 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
       body: { error: 'Send JSON, with the header content-type: application/json; a file to /api/imports as multipart/form-data, in a field called “file”.' },
     };
   const status = 'statusCode' in error && error.statusCode ? error.statusCode : 500;
-  if (status === 400)
+  if (status === 400 && (error instanceof SyntaxError || code.startsWith('FST_')))
     return {
       status,
       body: {

@@ -1,7 +1,7 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { normaliseMark } from '../marks/markText.js';
-import type { Catalogue, RecordType } from './catalogue.js';
+import { LIST_OF, RECORD_TYPES, type Catalogue, type CatalogueRecord, type RecordType } from './catalogue.js';
 import { monthOf, type Years } from './figure.js';
 import type { Companion, Family, Fitment, KnownSwap, Maker, PartNumber, Pattern, Variant } from './pattern.js';
 import type { Scheme } from './scheme.js';
@@ -32,6 +32,20 @@ function lazy<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value;
 }
 
+/** A record as it is now; without one it was removed. */
+export interface RecordChange {
+  readonly type: RecordType;
+  readonly id: string;
+  readonly record?: CatalogueRecord | undefined;
+}
+
+/** A list of records, in the order of their ids, with some of them changed. */
+function changedList<T extends { readonly id: string }>(list: readonly T[], changes: ReadonlyMap<string, T | undefined>): T[] {
+  const kept = list.filter(({ id }) => !changes.has(id));
+  const added = [...changes.values()].filter((record) => record !== undefined);
+  return [...kept, ...added].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+}
+
 /** A catalogue with its records at hand by id, and the ways between them. */
 export class CatalogueLookup {
   private readonly makers: ReadonlyMap<string, Maker>;
@@ -39,29 +53,93 @@ export class CatalogueLookup {
   private readonly patterns: ReadonlyMap<string, Pattern>;
   private readonly variants: ReadonlyMap<string, Variant>;
   private readonly schemes: ReadonlyMap<string, Scheme>;
-  private readonly fitted = lazy(() =>
-    grouped(
-      this.catalogue.variants.flatMap((variant) => variant.fitments.map((fitment): FittedIn => ({ variant, fitment }))),
-      ({ fitment }) => fitment.pattern,
-    ),
-  );
-  private readonly byKind = lazy(() => grouped(this.catalogue.patterns, (pattern) => pattern.kind));
-  private readonly variantsByFamily = lazy(() => grouped(this.catalogue.variants, (variant) => variant.family));
-  private readonly patternsByFamily = lazy(() => grouped(this.catalogue.patterns, (pattern) => pattern.family));
-  private readonly familiesByMaker = lazy(() => grouped(this.catalogue.families, (family) => family.maker));
-  private readonly byNumber = lazy(() =>
-    grouped(
-      this.catalogue.patterns.flatMap((pattern) => pattern.numbers.map((number) => ({ pattern, number }))),
-      ({ number }) => normaliseMark(number.number),
-    ),
-  );
+  private readonly fitted: () => ReadonlyMap<string, readonly FittedIn[]>;
+  private readonly byKind: () => ReadonlyMap<KindId, readonly Pattern[]>;
+  private readonly variantsByFamily: () => ReadonlyMap<string, readonly Variant[]>;
+  private readonly patternsByFamily: () => ReadonlyMap<string, readonly Pattern[]>;
+  private readonly familiesByMaker: () => ReadonlyMap<string, readonly Family[]>;
+  private readonly companions: () => ReadonlyMap<string, readonly { readonly pattern: Pattern; readonly companion: Companion }[]>;
+  private readonly swapsByPattern: () => ReadonlyMap<string, readonly KnownSwap[]>;
+  private readonly byNumber: () => ReadonlyMap<string, readonly { readonly pattern: Pattern; readonly number: PartNumber }[]>;
 
-  constructor(readonly catalogue: Catalogue) {
-    this.makers = byId(catalogue.makers);
-    this.families = byId(catalogue.families);
-    this.patterns = byId(catalogue.patterns);
-    this.variants = byId(catalogue.variants);
-    this.schemes = byId(catalogue.schemes);
+  /** @param before an earlier state: what was made of lists that have not changed since is taken over from it */
+  constructor(
+    readonly catalogue: Catalogue,
+    before?: CatalogueLookup,
+  ) {
+    const { makers, families, patterns, variants, schemes, swaps } = catalogue;
+    const was = before?.catalogue;
+    this.makers = was?.makers === makers && before ? before.makers : byId(makers);
+    this.families = was?.families === families && before ? before.families : byId(families);
+    this.patterns = was?.patterns === patterns && before ? before.patterns : byId(patterns);
+    this.variants = was?.variants === variants && before ? before.variants : byId(variants);
+    this.schemes = was?.schemes === schemes && before ? before.schemes : byId(schemes);
+    const ofVariants = was?.variants === variants ? before : undefined;
+    const ofPatterns = was?.patterns === patterns ? before : undefined;
+    this.fitted =
+      ofVariants?.fitted ??
+      lazy(() =>
+        grouped(
+          variants.flatMap((variant) => variant.fitments.map((fitment): FittedIn => ({ variant, fitment }))),
+          ({ fitment }) => fitment.pattern,
+        ),
+      );
+    this.variantsByFamily = ofVariants?.variantsByFamily ?? lazy(() => grouped(variants, (variant) => variant.family));
+    this.byKind = ofPatterns?.byKind ?? lazy(() => grouped(patterns, (pattern) => pattern.kind));
+    this.patternsByFamily = ofPatterns?.patternsByFamily ?? lazy(() => grouped(patterns, (pattern) => pattern.family));
+    this.companions =
+      ofPatterns?.companions ??
+      lazy(() =>
+        grouped(
+          patterns.flatMap((pattern) => (pattern.companions ?? []).map((companion) => ({ pattern, companion }))),
+          ({ companion }) => companion.pattern,
+        ),
+      );
+    this.byNumber =
+      ofPatterns?.byNumber ??
+      lazy(() =>
+        grouped(
+          patterns.flatMap((pattern) => pattern.numbers.map((number) => ({ pattern, number }))),
+          ({ number }) => normaliseMark(number.number),
+        ),
+      );
+    this.familiesByMaker = was?.families === families && before ? before.familiesByMaker : lazy(() => grouped(families, (family) => family.maker));
+    this.swapsByPattern =
+      was?.swaps === swaps && before
+        ? before.swapsByPattern
+        : lazy(() => {
+            const both = swaps.flatMap((swap) => [swap.donor, swap.recipient].map((pattern) => ({ swap, pattern })));
+            return new Map([...grouped(both, ({ pattern }) => pattern)].map(([pattern, found]) => [pattern, found.map(({ swap }) => swap)]));
+          });
+  }
+
+  /** The catalogue after some changes. Lists that are changed are afterwards in the order of their ids. */
+  with(changes: readonly RecordChange[]): CatalogueLookup {
+    const catalogue: Record<string, unknown> = { ...this.catalogue };
+    for (const type of RECORD_TYPES) {
+      const mine = changes.filter((change) => change.type === type);
+      const list = LIST_OF[type];
+      if (mine.length > 0) catalogue[list] = changedList<CatalogueRecord>(this.catalogue[list], new Map(mine.map(({ id, record }) => [id, record])));
+    }
+    return new CatalogueLookup(catalogue as unknown as Catalogue, this);
+  }
+
+  /** Any record by its type and id. */
+  record(type: RecordType, id: string): CatalogueRecord | undefined {
+    switch (type) {
+      case 'maker':
+        return this.makers.get(id);
+      case 'family':
+        return this.families.get(id);
+      case 'pattern':
+        return this.patterns.get(id);
+      case 'variant':
+        return this.variants.get(id);
+      case 'scheme':
+        return this.schemes.get(id);
+      case 'swap':
+        return this.catalogue.swaps.find((swap) => swap.id === id);
+    }
   }
 
   maker(id: string | undefined): Maker | undefined {
@@ -151,14 +229,12 @@ export class CatalogueLookup {
 
   /** Patterns that say of themselves that they belong to this one. */
   companionsOf(pattern: string): readonly { readonly pattern: Pattern; readonly companion: Companion }[] {
-    return this.catalogue.patterns.flatMap((each) =>
-      (each.companions ?? []).filter((companion) => companion.pattern === pattern).map((companion) => ({ pattern: each, companion })),
-    );
+    return this.companions().get(pattern) ?? [];
   }
 
   /** Known swaps in which a pattern took part, either way. */
   swapsOf(pattern: string): readonly KnownSwap[] {
-    return this.catalogue.swaps.filter((swap) => swap.donor === pattern || swap.recipient === pattern);
+    return this.swapsByPattern().get(pattern) ?? [];
   }
 
   /** The years in which any variant of a family was made. */

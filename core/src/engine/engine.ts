@@ -161,7 +161,7 @@ function foreignBecause(catalogue: CatalogueLookup, { identification, specimen }
       : ` It is ${status === 'settled' ? '' : 'rather '}the ${catalogue.label(first.pattern)}, which ${sayEngines(catalogue, first.pattern)}.`;
   if (!wanted || !against) return [`This ${kind} is none that the engine carries.${instead}`];
   const clear = against.decibans <= STRONG_CONTRADICTION ? 'is against it' : 'speaks most against it';
-  return [`The engine carries the ${catalogue.label(wanted.pattern)}, and “${against.text}” ${clear}: `, ...against.reason, instead];
+  return [`The engine carries the ${catalogue.label(wanted.pattern)}, and “${against.text}” ${clear}: `, ...against.why, instead];
 }
 
 function sayEngines(catalogue: CatalogueLookup, pattern: string): string {

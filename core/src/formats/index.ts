@@ -2,7 +2,6 @@ export * from './problem.js';
 export * from './checkTexts.js';
 export * from './checkCatalogue.js';
 export * from './checkReadings.js';
-export * from './requests.js';
 export * from './dimensionText.js';
 export * from './fields.js';
 export * from './itemText.js';

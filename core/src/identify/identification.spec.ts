@@ -140,7 +140,7 @@ describe('the identification of a part while it is read', () => {
 describe('a journal under its standard size', () => {
   const reason = (text: string, pattern: string) => {
     const candidate = identify(indexOf('crank'), read('crank', text), 40).candidates.find((each) => each.pattern === pattern);
-    return say(candidate?.pulls.find((pull) => pull.sort === 'size')?.reason ?? [], 'metric');
+    return say(candidate?.pulls.find((pull) => pull.sort === 'size')?.why ?? [], 'metric');
   };
 
   it('is a worn first undersize, a standard worn past its limit, or a wrong part of similar size, in words', () => {
@@ -164,7 +164,7 @@ describe('what is claimed of a part’s engine', () => {
     expect(
       LOOKUP.fittedIn(candidate?.pattern ?? '').some(({ variant }) => Number(variant.years?.from) <= 1962 && Number(variant.years?.to ?? 9999) >= 1962),
     ).toBeTrue();
-    expect(say(candidate?.pulls[0]?.reason ?? [], 'metric')).toMatch(/^Fitted to .* which agrees with that year\.$/);
+    expect(say(candidate?.pulls[0]?.why ?? [], 'metric')).toMatch(/^Fitted to .* which agrees with that year\.$/);
   });
 
   it('weighs less than a size', () => {
@@ -207,7 +207,7 @@ describe('marks that name more or less than a part', () => {
     const { candidates } = identify(index, read('crank', 'cast TS?90'), 2);
     expect(candidates.map(({ pattern }) => pattern).sort()).toEqual(['long', 'short']);
     expect(candidates[0]?.pulls[0]?.decibans).toBe(candidates[1]?.pulls[0]?.decibans ?? NaN);
-    expect(say(candidates[0]?.pulls[0]?.reason ?? [], 'metric')).toContain('it names the casting, which 2 patterns share, not how it was machined');
+    expect(say(candidates[0]?.pulls[0]?.why ?? [], 'metric')).toContain('it names the casting, which 2 patterns share, not how it was machined');
   });
 
   it('know class letters by their scheme, though each part has its own', () => {
@@ -220,7 +220,7 @@ describe('marks that name more or less than a part', () => {
   it('know the stamp of an oversize on a crown', () => {
     const { candidates } = lineUp('piston', 'stamped crown 030');
     const inch = candidates.find(({ pattern }) => pattern.startsWith('sluice'));
-    expect(say(inch?.pulls[0]?.reason ?? [], 'metric')).toMatch(/service size|030|oversize/i);
+    expect(say(inch?.pulls[0]?.why ?? [], 'metric')).toMatch(/service size|030|oversize/i);
   });
 
   it('count a mark looked for and not found', () => {

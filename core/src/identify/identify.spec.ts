@@ -13,7 +13,7 @@ function first(lineUp: LineUp): Candidate {
   return candidate;
 }
 
-const reason = (lineUp: LineUp, text: string) => say(first(lineUp).pulls.find((pull) => pull.text.startsWith(text))?.reason ?? [], 'metric');
+const reason = (lineUp: LineUp, text: string) => say(first(lineUp).pulls.find((pull) => pull.text.startsWith(text))?.why ?? [], 'metric');
 const shown = (lineUp: LineUp) =>
   lineUp.candidates.map(({ pattern, probability }) => `${pattern} ${sayProbability(probability)} ${probability.toFixed(9)}`).join('\n') +
   lineUp.none.toFixed(9);

@@ -17,7 +17,7 @@ export interface Pull {
   readonly sort: Evidence['sort'];
   /** Weight against a part in no catalogue. The weights of a candidate add up. */
   readonly decibans: number;
-  readonly reason: Sentence;
+  readonly why: Sentence;
 }
 
 export interface Candidate {
@@ -143,7 +143,7 @@ export class Identification {
   pullsOn(row: number): Pull[] {
     return this.weighed.map((each): Pull => {
       const logRatio = ratioAt(each, row) / FIXED;
-      return { text: each.evidence.text, sort: each.evidence.sort, decibans: decibans(logRatio), reason: reasonFor(this.index, row, each.evidence, logRatio) };
+      return { text: each.evidence.text, sort: each.evidence.sort, decibans: decibans(logRatio), why: reasonFor(this.index, row, each.evidence, logRatio) };
     });
   }
 

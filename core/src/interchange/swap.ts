@@ -140,6 +140,16 @@ export function swap(
   };
 }
 
+/**
+ * Whether some check refuses to have these donors among these recipients. No more is found out than that: no words, no
+ * work, and nothing further once one refuses. Undefined where nothing meets.
+ */
+export function refuses(donors: readonly PlacedPart[], recipients: readonly PlacedPart[], setting: Setting): boolean | undefined {
+  const meetings = meetingsOf(sidesOf(donors, recipients), setting);
+  if (meetings.length === 0) return undefined;
+  return meetings.some(({ joint, assembly }) => joint.checks.some((check) => check.judge(assembly).verdict === 'doesNotFit'));
+}
+
 /** Checks among what stays, that work on a part of theirs may change. */
 const bystanding = (sides: Sides, setting: Setting): readonly Place[] =>
   bystandersOf(sides, setting).flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check, bystander: true })));

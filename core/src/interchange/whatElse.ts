@@ -52,10 +52,14 @@ export class WhatElse {
     this.classes = classify(pairing, side, many);
   }
 
-  /** How many of the many go with the part, and the best `most` of them. */
-  ask(part: Part, most: number): Takers {
+  /**
+   * How many of the many go with the part, and the best `most` of them.
+   *
+   * @param except the place of one that is left out: the part itself, where it is among them
+   */
+  ask(part: Part, most: number, except = -1): Takers {
     const verdicts = new Uint8Array(this.many.length);
-    let left = Int32Array.from(this.many.keys());
+    let left = Int32Array.from(this.many.keys()).filter((at) => at !== except);
     this.pairing.checks.forEach(({ check }, at) => {
       const of = this.classes.of[at] ?? new Int32Array();
       const known = new Map<number, number>();
@@ -81,10 +85,10 @@ export class WhatElse {
     );
     const counts: Record<Verdict, number> = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
     const known = new Map(judged.map(({ at, swap }) => [at, swap.verdict]));
-    for (let at = 0; at < verdicts.length; at++) counts[known.get(at) ?? VERDICTS[verdicts[at] ?? 0] ?? 'cannotTell']++;
+    for (let at = 0; at < verdicts.length; at++) if (at !== except) counts[known.get(at) ?? VERDICTS[verdicts[at] ?? 0] ?? 'cannotTell']++;
     const best = judged.filter(({ swap }) => swap.verdict !== 'doesNotFit').slice(0, most);
     const refused: number[] = judged.filter(({ swap }) => swap.verdict === 'doesNotFit').map(({ at }) => at);
-    for (let at = 0; at < verdicts.length && best.length + refused.length < most; at++) if (verdicts[at] === REFUSED) refused.push(at);
+    for (let at = 0; at < verdicts.length && best.length + refused.length < most; at++) if (at !== except && verdicts[at] === REFUSED) refused.push(at);
     return { best, counts, refused };
   }
 

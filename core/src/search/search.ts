@@ -1,4 +1,4 @@
-import type { RecordType } from '../catalogue/catalogue.js';
+import type { Catalogue, RecordType } from '../catalogue/catalogue.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Described } from '../catalogue/pattern.js';
 import { optionOf, sizeOf, valueIds } from '../catalogue/value.js';
@@ -57,8 +57,13 @@ const wordsOf = (text: string): string[] =>
     .split(/[^\p{L}\p{N}.]+/u)
     .filter(Boolean);
 
-/** Lays a catalogue out for its search. Some seconds for some hundred thousand patterns: for a worker or the server. */
-export function indexSearch(catalogue: CatalogueLookup): SearchIndex {
+/**
+ * Lays records of a catalogue out for their search. Some seconds for some hundred thousand patterns: for a worker or a
+ * thread of the server.
+ *
+ * @param records which of them; all where nothing is said
+ */
+export function indexSearch(catalogue: CatalogueLookup, records: Omit<Catalogue, 'format' | 'version'> = catalogue.catalogue): SearchIndex {
   const rows: Row[] = [];
   const words = new Map<string, Set<number>>();
   const codes = new Map<string, CodePlace[]>();
@@ -92,7 +97,7 @@ export function indexSearch(catalogue: CatalogueLookup): SearchIndex {
       }
     }
   };
-  const { makers, families, patterns, variants, schemes } = catalogue.catalogue;
+  const { makers, families, patterns, variants, schemes } = records;
   for (const maker of makers) add('maker', maker.id, [maker.name, ...(maker.aliases ?? [])]);
   for (const family of families) add('family', family.id, [catalogue.familyLabel(family.id), ...(family.aliases ?? [])]);
   for (const variant of variants) {
@@ -137,50 +142,68 @@ const SHORTEST_CODE = 3;
 /** Patterns before engines before the rest, where they answer alike. */
 const TYPE_WEIGHT: Readonly<Record<RecordType, number>> = { pattern: 0.03, variant: 0.04, family: 0.05, maker: 0.05, scheme: 0, swap: 0 };
 
+/** A part of what is searched: records laid out together, of which some may no longer hold. */
+export interface SearchSection {
+  readonly index: SearchIndex;
+  /** Rows that are told elsewhere as they are now, or not at all. */
+  readonly gone?: ReadonlySet<number>;
+}
+
+interface Found {
+  readonly row: Row;
+  score: number;
+  readonly terms: Set<number>;
+  readonly because: Sentence[];
+}
+
 /** Searches a catalogue by number, mark, name, synonym, look and size in one line: `piston 97 +0.5`, `BS 104 187`, `41?7`. */
-export function searchCatalogue(index: SearchIndex, text: string, most = 40): SearchResult {
+export const searchCatalogue = (index: SearchIndex, text: string, most = 40): SearchResult => searchSections([{ index }], text, most);
+
+/** The same over records that were laid out in several goes. */
+export function searchSections(sections: readonly SearchSection[], text: string, most = 40): SearchResult {
   const query = readQuery(text);
   if (query.terms.length === 0 && query.kinds.size === 0) return { hits: [], count: 0, without: [], says: '' };
-  const answers = query.terms.map((term) => answersTo(index, term));
-  const whole = query.joined === undefined ? new Map<number, Answer>() : codeAnswers(index, query.joined);
-  const found = new Map<number, { score: number; terms: Set<number>; because: Sentence[] }>();
-  const note = (row: number, term: number | undefined, { score, because }: Answer) => {
-    if (query.kinds.size > 0 && !query.kinds.has(index.rows[row]?.kind ?? ('' as KindId))) return;
-    const known = found.get(row) ?? { score: 0, terms: new Set<number>(), because: [] };
-    known.score += score;
-    known.because.push(because);
-    if (term === undefined) query.terms.forEach((_, at) => known.terms.add(at));
-    else known.terms.add(term);
-    found.set(row, known);
-  };
-  answers.forEach((each, term) => each.forEach((answer, row) => note(row, term, answer)));
-  for (const [row, answer] of whole) note(row, undefined, { ...answer, score: answer.score * query.terms.length });
-  if (query.terms.length === 0) index.rows.forEach((row, at) => row.kind && query.kinds.has(row.kind) && note(at, undefined, { score: 0, because: [] }));
+  const found = sections.flatMap((section) => foundIn(section, query));
   let best = 0;
-  for (const { terms } of found.values()) best = Math.max(best, terms.size);
-  const answered = [...found].filter(([, { terms }]) => terms.size === best);
+  for (const { terms } of found) best = Math.max(best, terms.size);
+  const answered = found.filter(({ terms }) => terms.size === best);
   const hits = answered
-    .map(([at, { score, because }]): SearchHit | undefined => {
-      const row = index.rows[at];
-      return (
-        row && {
-          type: row.type,
-          id: row.id,
-          ...(row.kind ? { kind: row.kind } : {}),
-          score: score + TYPE_WEIGHT[row.type],
-          because: because.filter((each) => each.length > 0),
-        }
-      );
-    })
-    .filter((hit) => hit !== undefined)
+    .map(({ row: { type, id, kind }, score, because }): SearchHit => ({
+      type,
+      id,
+      ...(kind ? { kind } : {}),
+      score: score + TYPE_WEIGHT[type],
+      because: because.filter((each) => each.length > 0),
+    }))
     .sort((a, b) => b.score - a.score || (a.id < b.id ? -1 : 1));
-  const answeredTerms = new Set(answered.flatMap(([, { terms }]) => [...terms]));
+  const answeredTerms = new Set<number>();
+  for (const { terms } of answered) for (const term of terms) answeredTerms.add(term);
   return {
     hits: hits.slice(0, most),
     count: hits.length,
     without: best < query.terms.length ? query.terms.filter((_, at) => hits.length === 0 || !answeredTerms.has(at)).map((term) => term.text) : [],
     says: saysOf(query),
   };
+}
+
+/** Records of a section that answer some term of a query. */
+function foundIn({ index, gone }: SearchSection, query: Query): readonly Found[] {
+  const found = new Map<number, Found>();
+  const note = (at: number, term: number | undefined, { score, because }: Answer) => {
+    const row = index.rows[at];
+    if (!row || gone?.has(at) || (query.kinds.size > 0 && (row.kind === undefined || !query.kinds.has(row.kind)))) return;
+    const known = found.get(at) ?? { row, score: 0, terms: new Set<number>(), because: [] };
+    known.score += score;
+    known.because.push(because);
+    if (term === undefined) query.terms.forEach((_, each) => known.terms.add(each));
+    else known.terms.add(term);
+    found.set(at, known);
+  };
+  query.terms.forEach((term, at) => answersTo(index, term).forEach((answer, row) => note(row, at, answer)));
+  const whole = query.joined === undefined ? new Map<number, Answer>() : codeAnswers(index, query.joined);
+  for (const [row, answer] of whole) note(row, undefined, { ...answer, score: answer.score * query.terms.length });
+  if (query.terms.length === 0) index.rows.forEach((row, at) => row.kind && query.kinds.has(row.kind) && note(at, undefined, { score: 0, because: [] }));
+  return [...found.values()];
 }
 
 const saysOf = (query: Query): string => [query.kinds.size > 0 ? kindNames(query.kinds) : 'anything', ...query.terms.map((term) => term.text)].join(' · ');

@@ -20,8 +20,12 @@ import addFormats from 'ajv-formats';
 import { readConfig } from '../config.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
-import { JobChangedError, JobStore, UnknownJobError } from '../features/jobStore.js';
-import { NoSuchJobError, SpecimenStore, UnknownSpecimenError } from '../features/specimenStore.js';
+import { ChangedError, MissingError } from '../documents/errors.js';
+import { JobStore } from '../documents/jobStore.js';
+import { NoSuchJobError, SpecimenStore } from '../documents/specimenStore.js';
+
+/** Under whose name what is loaded goes on record. */
+const LOADER = 'loaded from a file';
 
 const ajv = new Ajv({ allErrors: true, discriminator: true });
 addFormats.default(ajv);
@@ -44,14 +48,14 @@ async function loadSpecimens(store: SpecimenStore, file: SpecimenFile): Promise<
     try {
       await store.get(specimen.id);
     } catch (error) {
-      if (!(error instanceof UnknownSpecimenError)) throw error;
-      await store.save(specimen, 0).catch((failure: unknown) => {
+      if (!(error instanceof MissingError)) throw error;
+      await store.save(specimen, 0, LOADER).catch((failure: unknown) => {
         if (failure instanceof NoSuchJobError)
           throw new DataError('The specimens cannot be loaded.', [
             { where: specimen.name, what: `it names the job ${specimen.job ?? ''}, which is not there; load the file of jobs before.` },
           ]);
         // Deleted by a user: it stays deleted.
-        if (!(failure instanceof UnknownSpecimenError)) throw failure;
+        if (!(failure instanceof MissingError)) throw failure;
       });
       added++;
     }
@@ -69,10 +73,10 @@ async function loadJobs(store: JobStore, file: JobFile): Promise<number> {
       job.name,
     );
     if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
-    await store.save(job, 0).then(
+    await store.save(job, 0, LOADER).then(
       () => added++,
       (error: unknown) => {
-        if (!(error instanceof JobChangedError) && !(error instanceof UnknownJobError)) throw error;
+        if (!(error instanceof ChangedError) && !(error instanceof MissingError)) throw error;
       },
     );
   }
@@ -87,7 +91,7 @@ try {
     if (isCatalogue(content)) {
       const problems = checkCatalogue(content);
       if (problems.length > 0) throw new DataError(`${path} cannot be loaded.`, problems);
-      await new CatalogueStore(database).load(content, 'loaded from a file');
+      await new CatalogueStore(database).load(content, LOADER);
       console.log(`${path}: ${content.patterns.length} patterns.`);
     } else if (isJobFile(content)) {
       console.log(`${path}: ${await loadJobs(new JobStore(database), content)} jobs added.`);

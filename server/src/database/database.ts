@@ -1,28 +1,11 @@
 import { DataSource } from 'typeorm';
+import { DatabaseAwayError, isAway } from './away.js';
 import { ENTITIES } from './entities.js';
 import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
 import { Catalogue1700000000002 } from './migrations/1700000000002-catalogue.js';
 import { Imports1700000000003 } from './migrations/1700000000003-imports.js';
 import { Identification1700000000004 } from './migrations/1700000000004-identification.js';
-
-/** The database cannot be reached now. Nothing is wrong with the request. */
-export class DatabaseAwayError extends Error {
-  constructor(cause?: unknown) {
-    super('The database is away. What you typed is kept; it will be saved when the database is back.', { cause });
-    this.name = 'DatabaseAwayError';
-  }
-}
-
-const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08000', '08003', '08006', '53300']);
-
-/** Whether an error of the driver means that the database cannot be reached. */
-export function isAway(error: unknown): boolean {
-  if (error instanceof DatabaseAwayError) return true;
-  if (error instanceof AggregateError) return error.errors.some(isAway);
-  if (!(error instanceof Error)) return false;
-  const code = 'code' in error ? String(error.code) : '';
-  return AWAY_CODES.has(code) || /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(error.message);
-}
+import { Together1700000000005 } from './migrations/1700000000005-together.js';
 
 const RETRY_AFTER_MS = 1000;
 const CONNECT_WITHIN_MS = 3000;
@@ -46,7 +29,7 @@ export class Database {
       type: 'postgres',
       url,
       entities: ENTITIES,
-      migrations: [Ground1700000000001, Catalogue1700000000002, Imports1700000000003, Identification1700000000004],
+      migrations: [Ground1700000000001, Catalogue1700000000002, Imports1700000000003, Identification1700000000004, Together1700000000005],
       migrationsTransactionMode: 'each',
       synchronize: false,
       logging: false,

@@ -1,4 +1,4 @@
-import type { CatalogueRecord, KindId, Reach, Reading, RecordOf, RecordType, Shop, Understood } from '@which-bore/core';
+import type { CatalogueRecord, DocumentSort, KindId, Reach, Reading, RecordOf, RecordType, Shop, Understood } from '@which-bore/core';
 import { EntitySchema } from 'typeorm';
 import type { Count } from '../transfer/importTask.js';
 import type { Choices, TakenTable } from '../transfer/source.js';
@@ -30,6 +30,8 @@ export interface ChangeRow {
 export interface CatalogueStateRow {
   id: number;
   revision: number;
+  /** Tells two catalogues apart that have come to the same revision by other ways. */
+  lineage: string;
 }
 
 export interface SpecimenRow {
@@ -87,9 +89,23 @@ export interface PhotographRow {
 
 /** One row: what the shop says of itself. */
 export interface ShopRow {
-  id: number;
+  id: string;
   document: Shop;
   version: number;
+  createdAt: Date;
+  updatedAt: Date;
+  deletedAt: Date | null;
+}
+
+/** Who did what to a document. */
+export interface DocumentChangeRow {
+  id: string;
+  sort: DocumentSort | 'photograph';
+  documentId: string;
+  version: number;
+  at: Date;
+  who: string;
+  operation: 'added' | 'changed' | 'removed' | 'restored';
 }
 
 /** One drill that was gone through. */
@@ -186,7 +202,7 @@ export const ChangeEntity = new EntitySchema<ChangeRow>({
 
 export const CatalogueStateEntity = new EntitySchema<CatalogueStateRow>({
   name: 'catalogue_state',
-  columns: { id: { type: 'int', primary: true }, revision: { type: 'int' } },
+  columns: { id: { type: 'int', primary: true }, revision: { type: 'int' }, lineage: { type: 'text' } },
 });
 
 export const SpecimenEntity = new EntitySchema<SpecimenRow>({
@@ -299,7 +315,27 @@ export const PhotographEntity = new EntitySchema<PhotographRow>({
 
 export const ShopEntity = new EntitySchema<ShopRow>({
   name: 'shop',
-  columns: { id: { type: 'int', primary: true }, document: { type: 'jsonb' }, version: { type: 'int' } },
+  columns: {
+    id: { type: 'uuid', primary: true },
+    document: { type: 'jsonb' },
+    version: { type: 'int' },
+    createdAt: { type: 'timestamptz', name: 'created_at' },
+    updatedAt: { type: 'timestamptz', name: 'updated_at' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export const DocumentChangeEntity = new EntitySchema<DocumentChangeRow>({
+  name: 'document_change',
+  columns: {
+    id: { type: 'bigint', primary: true, generated: true },
+    sort: { type: 'text' },
+    documentId: { type: 'uuid', name: 'document_id' },
+    version: { type: 'int' },
+    at: { type: 'timestamptz' },
+    who: { type: 'text' },
+    operation: { type: 'text' },
+  },
 });
 
 export const DrillEntity = new EntitySchema<DrillRow>({
@@ -332,5 +368,6 @@ export const ENTITIES = [
   ReadingChangeEntity,
   PhotographEntity,
   ShopEntity,
+  DocumentChangeEntity,
   DrillEntity,
 ];

@@ -38,7 +38,7 @@ describe('the API', () => {
     expect(answer.status).toBe(core.status);
     expect(answer.none).toBe(core.none);
     expect(answer.candidates.map((each) => [each.pattern, each.probability, each.pulls.map((pull) => [pull.decibans, pull.why])])).toEqual(
-      core.candidates.map((each) => [each.pattern, each.probability, each.pulls.map((pull) => [pull.decibans, say(pull.reason, 'metric')])]),
+      core.candidates.map((each) => [each.pattern, each.probability, each.pulls.map((pull) => [pull.decibans, say(pull.why, 'metric')])]),
     );
   });
 
@@ -72,8 +72,10 @@ describe('the API', () => {
     };
     const verdict = async (donor: object) =>
       (await post('/api/interchange', { donors: [donor], recipients: [{ pattern: 'sluice-block-low-large' }] })).json<InterchangeAnswer>().swaps[0]?.verdict;
-    expect(await verdict({ specimen })).toBe('cannotTell');
+    expect(await verdict({ specimen, as: 'nothing' })).toBe('cannotTell');
     expect(await verdict({ specimen, as: 'sluice-crank-3375-forged' })).toBe('fitsWithWork');
+    // Where nothing is said it is taken for what it most likely is, as the page takes it.
+    expect(await verdict({ specimen })).toBe('fitsWithWork');
   });
 
   it('answers bad input with what, where and what to do', async () => {

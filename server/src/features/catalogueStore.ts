@@ -1,97 +1,34 @@
+import createError from '@fastify/error';
 import {
-  audit,
   CATALOGUE_FORMAT,
   CATALOGUE_VERSION,
-  CatalogueLookup,
-  indexCatalogue,
-  indexEngines,
-  indexSearch,
   isKindId,
   LIST_OF,
   RECORD_NAMES,
   RECORD_TYPES,
-  type AuditFinding,
   type Catalogue,
-  type CatalogueIndex,
+  type CatalogueChanges,
   type CatalogueRecord,
   type KindId,
   type RecordOf,
   type RecordType,
-  type SearchIndex,
+  type StoredRecord,
 } from '@which-bore/core';
 import type { Records } from '../transfer/writeTable.js';
 import { QueryFailedError, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
 import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, type RecordRow } from '../database/entities.js';
-
-/** The catalogue as it stands at one revision, with what is worked out from it kept until the next. */
-export class CatalogueSnapshot extends CatalogueLookup {
-  private readonly indexes = new Map<KindId, CatalogueIndex>();
-  private engineIndex: CatalogueIndex | undefined;
-  private searchIndex: SearchIndex | undefined;
-  private audited: readonly AuditFinding[] | undefined;
-
-  constructor(
-    readonly revision: number,
-    catalogue: Catalogue,
-  ) {
-    super(catalogue);
-  }
-
-  index(kind: KindId): CatalogueIndex {
-    const known = this.indexes.get(kind) ?? indexCatalogue(kind, this.catalogue);
-    this.indexes.set(kind, known);
-    return known;
-  }
-
-  /** Engine variants, laid out for identification. */
-  get engines(): CatalogueIndex {
-    this.engineIndex ??= indexEngines(this.catalogue);
-    return this.engineIndex;
-  }
-
-  get search(): SearchIndex {
-    this.searchIndex ??= indexSearch(this);
-    return this.searchIndex;
-  }
-
-  get findings(): readonly AuditFinding[] {
-    this.audited ??= audit(this);
-    return this.audited;
-  }
-}
-
-/** There is no such record. */
-export class UnknownRecordError extends Error {
-  constructor(type: RecordType, id: string) {
-    super(`There is no ${RECORD_NAMES[type]} “${id}” in the catalogue.`);
-    this.name = 'UnknownRecordError';
-  }
-}
-
-/** Somebody else changed the record since it was read. */
-export class RecordChangedError extends Error {
-  constructor(
-    type: RecordType,
-    readonly current: { readonly record: unknown; readonly version: number } | undefined,
-  ) {
-    super(`The ${RECORD_NAMES[type]} was changed by somebody else meanwhile. Look at what they did, then save again.`);
-    this.name = 'RecordChangedError';
-  }
-}
+import { ChangedError, MissingError } from '../documents/errors.js';
 
 /** A change that the database's own rules forbid: a record others stand on, or one that leads nowhere. */
-export class RecordInUseError extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'RecordInUseError';
-  }
-}
+export const RecordInUseError = createError('RECORD_IN_USE', '%s', 409);
 
-export interface StoredRecord<T extends RecordType> {
-  readonly record: RecordOf[T];
-  readonly version: number;
-}
+const missing = (type: RecordType, id: string) => new MissingError(`There is no ${RECORD_NAMES[type]} “${id}” in the catalogue.`);
+const changed = (type: RecordType, current: unknown) =>
+  new ChangedError(`The ${RECORD_NAMES[type]} was changed by somebody else meanwhile. Look at what they did, then save again.`, current);
+
+/** More changes than this are not told one by one: the catalogue is then fetched whole. */
+const MOST_TOLD = 1000;
 
 const FOREIGN_KEY = '23503';
 /** What a table is called in a message, where it is no type of record. */
@@ -117,48 +54,88 @@ function explained(error: unknown): unknown {
 }
 
 const BATCH = 2000;
+/** Records of an export are read so many at a time: others get their turn between. */
+const PAGE = 500;
 
 /** Reads and changes the catalogue in the database. Who changes something is put on record with it. */
 export class CatalogueStore {
-  private last: CatalogueSnapshot | undefined;
-
   constructor(private readonly database: Database) {}
 
-  async revision(): Promise<number> {
-    const state = await this.database.connection.getRepository(CatalogueStateEntity).findOneByOrFail({ id: 1 });
-    return state.revision;
+  /** Which state of which catalogue stands in the tables. */
+  async tag(): Promise<string> {
+    const { lineage, revision } = await this.database.connection.getRepository(CatalogueStateEntity).findOneByOrFail({ id: 1 });
+    return `${lineage}-${revision}`;
   }
 
-  /** The catalogue as it stands; read again only when its revision has moved. */
-  async snapshot(): Promise<CatalogueSnapshot> {
-    const revision = await this.revision();
-    if (this.last?.revision === revision) return this.last;
-    const of = async <T extends RecordType>(type: T): Promise<RecordOf[T][]> => {
-      const rows = (await this.database.connection.getRepository(RECORD_ENTITIES[type]).find({ order: { id: 'ASC' } })) as RecordRow<T>[];
-      return rows.map((row) => row.document);
-    };
-    this.last = new CatalogueSnapshot(revision, {
-      format: CATALOGUE_FORMAT,
-      version: CATALOGUE_VERSION,
-      makers: await of('maker'),
-      families: await of('family'),
-      patterns: await of('pattern'),
-      variants: await of('variant'),
-      schemes: await of('scheme'),
-      swaps: await of('swap'),
+  /**
+   * The catalogue as a whole in its open format, in pieces as they are read: it is never held whole, and is all of one
+   * state. Made of what the database has as text, so that nothing is taken apart and put together again.
+   */
+  async *text(): AsyncGenerator<string> {
+    const runner = this.database.connection.createQueryRunner();
+    try {
+      await runner.startTransaction('REPEATABLE READ');
+      yield `{"format":"${CATALOGUE_FORMAT}","version":${CATALOGUE_VERSION}`;
+      for (const type of RECORD_TYPES) {
+        yield `,"${LIST_OF[type]}":[`;
+        for (let after = ''; ;) {
+          const rows = (await runner.query(`SELECT id, document::text AS text FROM ${type} WHERE id > $1 ORDER BY id LIMIT ${PAGE}`, [after])) as readonly {
+            readonly id: string;
+            readonly text: string;
+          }[];
+          if (rows.length > 0) yield (after === '' ? '' : ',') + rows.map(({ text }) => text).join(',');
+          const last = rows.at(-1);
+          if (!last || rows.length < PAGE) break;
+          after = last.id;
+        }
+        yield ']';
+      }
+      yield '}';
+    } finally {
+      if (runner.isTransactionActive) await runner.rollbackTransaction().catch(() => undefined);
+      await runner.release();
+    }
+  }
+
+  /** What became of the catalogue since a state of it; where that is too much or of another catalogue, that it is to be fetched whole. */
+  async changesSince(tag: string): Promise<CatalogueChanges> {
+    return this.database.connection.transaction('REPEATABLE READ', async (manager) => {
+      const { lineage, revision } = await manager.getRepository(CatalogueStateEntity).findOneByOrFail({ id: 1 });
+      const now = `${lineage}-${revision}`;
+      const [, of, at] = /^(.*)-(\d+)$/.exec(tag) ?? ([] as string[]);
+      if (of !== lineage || Number(at) > revision) return { tag: now, whole: true };
+      const found: readonly { readonly type: RecordType; readonly id: string }[] = await manager.query(
+        `SELECT DISTINCT record_type AS type, record_id AS id FROM change WHERE revision > $1 LIMIT ${MOST_TOLD + 1}`,
+        [Number(at)],
+      );
+      if (found.length > MOST_TOLD) return { tag: now, whole: true };
+      const records: { type: RecordType; id: string; record?: CatalogueRecord }[] = [];
+      for (const type of RECORD_TYPES) {
+        const ids = found.filter((each) => each.type === type).map(({ id }) => id);
+        if (ids.length === 0) continue;
+        const rows: readonly { readonly id: string; readonly document: CatalogueRecord }[] = await manager.query(
+          `SELECT id, document FROM ${type} WHERE id = ANY ($1)`,
+          [ids],
+        );
+        const documents = new Map(rows.map(({ id, document }) => [id, document]));
+        for (const id of ids) {
+          const record = documents.get(id);
+          records.push({ type, id, ...(record ? { record } : {}) });
+        }
+      }
+      return { tag: now, changed: records };
     });
-    return this.last;
   }
 
-  /** One record with its version. Throws an UnknownRecordError. */
+  /** One record with its version. Throws a MissingError. */
   async record<T extends RecordType>(type: T, id: string): Promise<StoredRecord<T>> {
     const row = (await this.database.connection.getRepository(RECORD_ENTITIES[type]).findOneBy({ id })) as RecordRow<T> | null;
-    if (!row) throw new UnknownRecordError(type, id);
+    if (!row) throw missing(type, id);
     return { record: row.document, version: row.version };
   }
 
   /**
-   * Adds a record (version 0) or changes it. Throws a RecordChangedError when the version is not the stored one, a
+   * Adds a record (version 0) or changes it. Throws a ChangedError when the version is not the stored one, a
    * RecordInUseError when it names a record that is not there.
    */
   async put<T extends RecordType>(type: T, record: RecordOf[T], version: number, who: string): Promise<StoredRecord<T>> {
@@ -170,16 +147,16 @@ export class CatalogueStore {
             `WITH done AS (UPDATE ${type} SET document = $2, version = version + 1 WHERE id = $1 AND version = $3 RETURNING id) SELECT id FROM done`,
             [record.id, document, version],
           ));
-      if (done.length === 0) throw new RecordChangedError(type, await this.record(type, record.id).catch(() => undefined));
+      if (done.length === 0) throw changed(type, await this.record(type, record.id).catch(() => undefined));
     });
     return { record, version: version + 1 };
   }
 
-  /** Removes a record. Throws an UnknownRecordError, a RecordChangedError, or a RecordInUseError when others stand on it. */
+  /** Removes a record. Throws a MissingError, a ChangedError, or a RecordInUseError when others stand on it. */
   async remove(type: RecordType, id: string, version: number, who: string): Promise<void> {
     await this.asBy(who, async (manager) => {
       const current = await this.record(type, id);
-      if (current.version !== version) throw new RecordChangedError(type, current);
+      if (current.version !== version) throw changed(type, current);
       await manager.delete(RECORD_ENTITIES[type], { id, version });
     });
   }
@@ -200,7 +177,7 @@ export class CatalogueStore {
   /** Brings a record back to what it was before a change. That is a change in its turn, and can be undone as well. */
   async undo(change: string, who: string): Promise<void> {
     const found = await this.database.connection.getRepository(ChangeEntity).findOneBy({ id: change });
-    if (!found) throw new UnknownRecordError('pattern', `change ${change}`);
+    if (!found) throw new MissingError(`There is no change ${change} on record.`);
     const { recordType: type, recordId: id, before } = found;
     await this.asBy(who, async (manager) => {
       if (before === null) await manager.delete(RECORD_ENTITIES[type], { id });
@@ -257,11 +234,11 @@ export class CatalogueStore {
       for (let after = ''; ;) {
         const rows: readonly { readonly id: string; readonly document: CatalogueRecord }[] = await manager.query(
           `SELECT id, document FROM ${type} WHERE id > $1 ${kind === undefined ? '' : 'AND kind = $3'} ORDER BY id LIMIT $2`,
-          kind === undefined ? [after, BATCH] : [after, BATCH, kind],
+          kind === undefined ? [after, PAGE] : [after, PAGE, kind],
         );
         for (const { document } of rows) yield document;
         const last = rows.at(-1);
-        if (!last || rows.length < BATCH) return;
+        if (!last || rows.length < PAGE) return;
         after = last.id;
       }
     };

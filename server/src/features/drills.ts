@@ -1,6 +1,6 @@
-import { Type, type Static } from '@sinclair/typebox';
+import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { DRILL_LEVELS, KindIdSchema } from '@which-bore/core';
+import { DrillRecordSchema, RecordedDrillSchema, type RecordedDrill } from '@which-bore/core';
 import type { Database } from '../database/database.js';
 import { DrillEntity } from '../database/entities.js';
 
@@ -16,24 +16,7 @@ const EXAMPLE = {
   score: 90,
 };
 
-const DrillSchema = Type.Object(
-  {
-    id: Type.String({ format: 'uuid', description: 'Chosen by the sender, so that a drill sent twice counts once' }),
-    level: Type.Unsafe<string>({ type: 'string', enum: DRILL_LEVELS.map(({ id }) => id), description: 'How hard it was' }),
-    kind: KindIdSchema,
-    pattern: Type.Optional(Type.String({ maxLength: 80, description: 'What it was; absent for a part in no catalogue' })),
-    named: Type.Optional(Type.String({ maxLength: 80, description: 'What it was named; absent for "in no catalogue"' })),
-    minutes: Type.Number({ minimum: 0, maximum: 1e5 }),
-    engineMinutes: Type.Number({ minimum: 0, maximum: 1e5, description: 'What the next check would have taken' }),
-    wasted: Type.Integer({ minimum: 0, maximum: 1000, description: 'Readings that could not have told anything' }),
-    score: Type.Integer({ minimum: 0, maximum: 100 }),
-  },
-  {
-    additionalProperties: false,
-    examples: [EXAMPLE],
-  },
-);
-const Recorded = Type.Object({ ...DrillSchema.properties, at: Type.String(), who: Type.String(), right: Type.Boolean() });
+const DrillSchema = { ...DrillRecordSchema, examples: [EXAMPLE] };
 const RECORDED_EXAMPLE = { ...EXAMPLE, at: '2026-03-02T08:10:04.000Z', who: 'Ansgar', right: true };
 
 const MOST = 1000;
@@ -47,7 +30,7 @@ export const drills: FastifyPluginAsyncTypebox<{ database: Database }> = async (
         summary: 'Drills gone through, last first',
         tags: ['drill'],
         querystring: Type.Object({ who: Type.Optional(Type.String({ maxLength: 200, description: 'Only those of one person' })) }),
-        response: { 200: Type.Array(Recorded, { examples: [[RECORDED_EXAMPLE]] }) },
+        response: { 200: Type.Array(RecordedDrillSchema, { examples: [[RECORDED_EXAMPLE]] }) },
       },
     },
     async (request) => {
@@ -55,9 +38,9 @@ export const drills: FastifyPluginAsyncTypebox<{ database: Database }> = async (
       const rows = await database.connection
         .getRepository(DrillEntity)
         .find({ ...(who === undefined ? {} : { where: { who } }), order: { at: 'DESC', id: 'ASC' }, take: MOST });
-      return rows.map(({ pattern, named, at, correct, kind, ...row }): Static<typeof Recorded> => ({
+      return rows.map(({ pattern, named, at, correct, kind, ...row }): RecordedDrill => ({
         ...row,
-        kind: kind as Static<typeof KindIdSchema>,
+        kind: kind as RecordedDrill['kind'],
         ...(pattern === null ? {} : { pattern }),
         ...(named === null ? {} : { named }),
         right: correct,

@@ -1,6 +1,6 @@
-import type { GridRequest, IdentifyRequest, InterchangeRequest, Specimen, WhatElseRequest } from '@which-bore/core';
+import type { Specimen } from '@which-bore/core';
 
-/** One example for each route of the documentation, all of them readings of the demo's frost fan crank. */
+/** Examples for the documentation of documents, all of them of the demo's frost fan. */
 const readings: Specimen['readings'] = [
   {
     id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
@@ -20,13 +20,6 @@ export const SUMMARY_EXAMPLE = {
   updatedAt: '2026-03-02T08:10:04.000Z',
 };
 
-export const IDENTIFY_EXAMPLE: IdentifyRequest = {
-  kind: 'crank',
-  entry: 'cast 41?7 main 2.349in mic pin 52.05 stroke 3.375" forged 8 weights',
-  most: 3,
-  units: 'metric',
-};
-
 export const JOB_EXAMPLE = {
   name: 'Frost fan of the upper orchard',
   readings: [
@@ -34,24 +27,3 @@ export const JOB_EXAMPLE = {
   ],
   version: 0,
 };
-
-export const ENGINE_EXAMPLE = {
-  entry: 'year 1962, machine frost fan',
-  specimens: [{ id: SUMMARY_EXAMPLE.id, name: SPECIMEN_EXAMPLE.name, kind: SPECIMEN_EXAMPLE.kind, readings }],
-  units: 'inch',
-};
-
-export const INTERCHANGE_EXAMPLE: InterchangeRequest = {
-  donors: [{ pattern: 'sluice-crank-3375-forged' }],
-  recipients: [{ pattern: 'sluice-block-low-large' }, { variant: 'sluice-361' }],
-  units: 'inch',
-};
-
-export const WHAT_ELSE_EXAMPLE: WhatElseRequest = { part: { pattern: 'skerry-crank-6-112' }, kind: 'block', side: 'recipient', most: 10 };
-
-export const GRID_EXAMPLE: GridRequest = {
-  donors: { kind: 'crank' },
-  recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large'] },
-};
-
-export const READ_EXAMPLE = { kind: 'crank', entry: 'cast 41?7 main 2.349 mm' };

@@ -5,29 +5,19 @@ import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { MessageChannel } from 'node:worker_threads';
+import createError from '@fastify/error';
 import { cut } from '@which-bore/core';
 import { Piscina } from 'piscina';
 import { In } from 'typeorm';
-import { isAway, type Database } from '../database/database.js';
+import { isAway } from '../database/away.js';
+import type { Database } from '../database/database.js';
 import { ImportEntity, ImportRowEntity, type ImportRow, type ImportRowRow, type ImportState } from '../database/entities.js';
+import { MissingError } from '../documents/errors.js';
 import type { ImportMessage, ImportResult, ImportTask } from '../transfer/importTask.js';
 import type { Choices } from '../transfer/source.js';
 
-/** There is no such import. */
-export class UnknownImportError extends Error {
-  constructor(id: string) {
-    super(`There is no import “${id}”; it may have been cleared away. Upload the file again.`);
-    this.name = 'UnknownImportError';
-  }
-}
-
 /** An import cannot do now what is asked of it. */
-export class ImportStateError extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'ImportStateError';
-  }
-}
+export const ImportStateError = createError('IMPORT_STATE', '%s', 409);
 
 interface Running {
   readonly abort: AbortController;
@@ -105,7 +95,7 @@ export class ImportStore {
 
   async get(id: string): Promise<ImportRow> {
     const found = await this.imports.findOneBy({ id });
-    if (!found) throw new UnknownImportError(id);
+    if (!found) throw new MissingError(`There is no import “${id}”; it may have been cleared away. Upload the file again.`);
     if (this.running.has(id) || this.beginning.has(id)) return found;
     // Its work ended when the database was away and could not say so; or it was read, and a crash has emptied what was read.
     const problem = AT_WORK.includes(found.state) ? LOST : found.state === 'read' && (await this.isEmptied(found)) ? EMPTIED : undefined;

@@ -1,81 +1,36 @@
+import createError from '@fastify/error';
 import multipart from '@fastify/multipart';
 import { uploadedName } from '../edge.js';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { DataError, RECORD_TYPES, TABLE_IDS, type RecordType, type TableId } from '@which-bore/core';
+import { DataError, ImportChoicesSchema, ImportRowSchema, ImportSchema, OutcomeSchema, UuidSchema, type Import } from '@which-bore/core';
 import { stringify } from 'csv-stringify';
-import { IMPORT_STATES, OUTCOMES, type ImportRow } from '../database/entities.js';
+import type { ImportRow } from '../database/entities.js';
 import { disarmed } from '../transfer/writeTable.js';
-import type { Choices, TakenHeader } from '../transfer/source.js';
 import type { ImportStore } from './importStore.js';
 
-const oneOf = <T extends string>(words: readonly T[], description: string) => Type.Unsafe<T>({ type: 'string', enum: [...words], description });
+const Params = Type.Object({ id: { ...UuidSchema, examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] } });
+const ChoicesSchema = {
+  ...ImportChoicesSchema,
+  description: 'By the name of the file or sheet',
+  examples: [{ 'cranks.csv': { table: 'crank', columns: { Snout: 'crank.nose.diameter [mm]', Colour: '-' } } }],
+};
 
-const Params = Type.Object({ id: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }) });
-const Outcome = oneOf(OUTCOMES, 'What becomes of a record');
+const IMPORT_EXAMPLE = {
+  id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
+  fileName: 'cranks.csv',
+  bytes: 1200,
+  who: 'Ansgar',
+  state: 'read',
+  progress: 1,
+  tables: [],
+  choices: {},
+  counts: [{ type: 'pattern', outcome: 'added', count: 12 }],
+  createdAt: '2026-03-02T08:10:04.000Z',
+};
+const Shown = { ...ImportSchema, examples: [IMPORT_EXAMPLE] };
 
-const TableSchema = Type.Object({
-  source: Type.String({ description: 'Name of the file or sheet' }),
-  table: Type.Optional(oneOf<TableId>(TABLE_IDS, 'What its rows are')),
-  headers: Type.Unsafe<readonly TakenHeader[]>(
-    Type.Array(
-      Type.Object({
-        header: Type.String(),
-        as: Type.Optional(Type.String({ description: 'Header the column has in an export' })),
-        label: Type.Optional(Type.String()),
-        how: Type.String({ description: 'exactly, byName, chosen, leftOut or notAtAll' }),
-        problem: Type.Optional(Type.String()),
-      }),
-    ),
-  ),
-  rows: Type.Integer(),
-  problem: Type.Optional(Type.String()),
-});
-
-const ChoicesSchema = Type.Unsafe<Choices>(
-  Type.Record(
-    Type.String({ maxLength: 200 }),
-    Type.Object(
-      {
-        table: Type.Optional(oneOf<TableId>(TABLE_IDS, 'What the rows of this file or sheet are')),
-        columns: Type.Optional(
-          Type.Record(Type.String({ maxLength: 200 }), Type.String({ maxLength: 200 }), { description: 'For a header, that of the export; - to leave it out' }),
-        ),
-      },
-      { additionalProperties: false },
-    ),
-    {
-      description: 'By the name of the file or sheet',
-      examples: [{ 'cranks.csv': { table: 'crank', columns: { Snout: 'crank.nose.diameter [mm]', Colour: '-' } } }],
-    },
-  ),
-);
-
-const ImportSchema = Type.Object({
-  id: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }),
-  fileName: Type.String({ examples: ['cranks.csv'] }),
-  bytes: Type.Number(),
-  who: Type.String(),
-  state: oneOf(IMPORT_STATES, 'How far it is'),
-  progress: Type.Number({ minimum: 0, maximum: 1 }),
-  problem: Type.Optional(Type.String()),
-  tables: Type.Array(TableSchema),
-  choices: ChoicesSchema,
-  counts: Type.Array(Type.Object({ type: oneOf<RecordType>(RECORD_TYPES, 'Type of record'), outcome: Outcome, count: Type.Integer() })),
-  batch: Type.Optional(Type.String({ format: 'uuid', description: 'Its changes have this batch' })),
-  createdAt: Type.String({ format: 'date-time' }),
-});
-
-const RowSchema = Type.Object({
-  position: Type.Integer(),
-  place: Type.String({ examples: ['cranks.csv, line 3'] }),
-  type: oneOf<RecordType>(RECORD_TYPES, 'Type of record'),
-  id: Type.String(),
-  outcome: Type.String(),
-  problems: Type.Array(Type.Object({ where: Type.String(), what: Type.String(), remark: Type.Optional(Type.Boolean()) })),
-});
-
-const shown = ({ problem, batch, bytes, createdAt, ...row }: ImportRow) => ({
+const shown = ({ problem, batch, bytes, createdAt, ...row }: ImportRow): Import => ({
   ...row,
   bytes: Number(bytes),
   createdAt: createdAt.toISOString(),
@@ -84,10 +39,9 @@ const shown = ({ problem, batch, bytes, createdAt, ...row }: ImportRow) => ({
 });
 
 /** The file is larger than is taken. */
-export class TooLargeError extends Error {
+class TooLargeError extends createError('TOO_LARGE', '%s', 413) {
   constructor(most: number) {
     super(`The file is larger than ${Math.round(most / 1024 ** 2)} MB, the most that is taken. Split it, or import it on the server with “load”.`);
-    this.name = 'TooLargeError';
   }
 }
 
@@ -106,7 +60,7 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         summary: 'Upload a catalogue (JSON, CSV, ZIP of CSV, XLSX); it is read and compared, and nothing is changed',
         tags: ['catalogue'],
         consumes: ['multipart/form-data'],
-        response: { 202: ImportSchema },
+        response: { 202: Shown },
       },
     },
     async (request, reply) => {
@@ -119,12 +73,12 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
       return reply.code(202).send(shown(row));
     },
   );
-  app.get('/imports', { schema: { summary: 'The last imports, newest first', tags: ['catalogue'], response: { 200: Type.Array(ImportSchema) } } }, async () =>
+  app.get('/imports', { schema: { summary: 'The last imports, newest first', tags: ['catalogue'], response: { 200: Type.Array(Shown) } } }, async () =>
     (await store.all()).map(shown),
   );
   app.get(
     '/imports/:id',
-    { schema: { summary: 'How far an import is, and what it would do', tags: ['catalogue'], params: Params, response: { 200: ImportSchema } } },
+    { schema: { summary: 'How far an import is, and what it would do', tags: ['catalogue'], params: Params, response: { 200: Shown } } },
     async (request) => shown(await store.get(request.params.id)),
   );
   app.get(
@@ -135,10 +89,10 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         tags: ['catalogue'],
         params: Params,
         querystring: Type.Object({
-          outcome: Type.Optional(Outcome),
+          outcome: Type.Optional(OutcomeSchema),
           after: Type.Optional(Type.String({ pattern: '^\\d+$', description: 'Position of the last row seen' })),
         }),
-        response: { 200: Type.Array(RowSchema) },
+        response: { 200: Type.Array(ImportRowSchema) },
       },
     },
     async (request) => {
@@ -184,7 +138,7 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         tags: ['catalogue'],
         params: Params,
         body: Type.Object({ choices: Type.Optional(ChoicesSchema) }, { additionalProperties: false }),
-        response: { 202: ImportSchema },
+        response: { 202: Shown },
       },
     },
     async (request, reply) => {
@@ -203,7 +157,7 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
           { leaveOutRefused: Type.Optional(Type.Boolean({ description: 'Import the rest where some rows are refused' })) },
           { additionalProperties: false },
         ),
-        response: { 202: ImportSchema },
+        response: { 202: Shown },
       },
     },
     async (request, reply) => {

@@ -79,7 +79,7 @@ describe('interchange through the API', () => {
       if (sort === 'variant') return { variant: rest };
       if (sort !== 'specimen') return { pattern: text };
       const [name, as] = rest.split('=');
-      return { specimen: specimens.find((each) => each.name === name), ...(as === undefined ? {} : { as }) };
+      return { specimen: specimens.find((each) => each.name === name), as: as ?? 'nothing' };
     };
     const rows = JSON.parse(await readFile(new URL('../../../core/src/testing/demoPairs.json', import.meta.url), 'utf8')) as (readonly string[])[];
     for (const [joint, check, verdict, donor = '', recipient = '', says = ''] of rows) {

@@ -1,8 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { readEntry, USUAL_SHOP, type KindId } from '@which-bore/core';
+import { readEntry, USUAL_SHOP, type KindId, type StoredJob, type StoredShop } from '@which-bore/core';
 import type { FastifyInstance } from 'fastify';
-import type { StoredJob } from './jobStore.js';
-import type { StoredShop } from './shopStore.js';
 import { appWithDemo } from './testing.js';
 
 const AT = '2026-03-02T08:10:00.000Z';

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
 import sharp from 'sharp';
-import type { Photograph } from './photographStore.js';
-import { LARGEST_PHOTOGRAPH } from './photographStore.js';
+import type { Photograph } from '@which-bore/core';
+import { LARGEST_PHOTOGRAPH } from '../documents/photographStore.js';
 import { appWithDemo } from './testing.js';
 
 /** A form with one file, as a browser sends it. */

@@ -2,21 +2,11 @@ import multipart from '@fastify/multipart';
 import { uploadedName } from '../edge.js';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { DataError } from '@which-bore/core';
-import { LARGEST_PHOTOGRAPH, PhotographTooLargeError, type PhotographStore } from './photographStore.js';
+import { DataError, PhotographSchema } from '@which-bore/core';
+import { LARGEST_PHOTOGRAPH, PhotographTooLargeError, type PhotographStore } from '../documents/photographStore.js';
 
 const Specimen = Type.Object({ id: Type.String({ format: 'uuid', examples: ['7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11'] }) });
 const Params = Type.Object({ id: Type.String({ format: 'uuid', examples: ['9c1d5a1e-3f7f-4f43-8f25-5b8f4f4a1a22'] }) });
-const PhotographSchema = Type.Object({
-  id: Type.String(),
-  reading: Type.Optional(Type.String({ description: 'The reading it shows' })),
-  name: Type.String({ examples: ['web.jpg'] }),
-  width: Type.Integer(),
-  height: Type.Integer(),
-  at: Type.String(),
-  who: Type.String(),
-});
-
 const DAY_S = 86_400;
 
 /** Photographs of parts and of single readings: kept without what the camera added, shown whole or small. */
@@ -79,13 +69,13 @@ export const photographs: FastifyPluginAsyncTypebox<{ photographs: PhotographSto
     '/photographs/:id',
     { schema: { summary: 'Delete a photograph; it can be brought back', tags: ['bench'], params: Params, response: { 204: Type.Null() } } },
     async (request, reply) => {
-      await store.remove(request.params.id);
+      await store.remove(request.params.id, request.who);
       return reply.status(204).send(null);
     },
   );
   app.post(
     '/photographs/:id/restore',
     { schema: { summary: 'Bring a deleted photograph back', tags: ['bench'], params: Params, response: { 200: PhotographSchema } } },
-    (request) => store.restore(request.params.id),
+    (request) => store.restore(request.params.id, request.who),
   );
 };

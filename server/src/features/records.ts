@@ -1,28 +1,16 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { checkRecord, DataError, RECORD_SCHEMAS, RECORD_TYPES, type RecordOf, type RecordType } from '@which-bore/core';
+import { ChangeSchema, checkRecord, DataError, IdSchema, RECORD_TYPES, RecordTypeSchema, storedRecordSchema } from '@which-bore/core';
 import type { CatalogueStore } from './catalogueStore.js';
 
-const RecordTypeSchema = Type.Unsafe<RecordType>({ type: 'string', enum: [...RECORD_TYPES], description: 'Type of record' });
-const IdSchema = Type.String({ maxLength: 80, examples: ['sluice-crank-3375-forged'] });
+const Id = { ...IdSchema, examples: ['sluice-crank-3375-forged'] };
 const MOST_CHANGES = 200;
-
-const Change = Type.Object({
-  id: Type.String(),
-  batch: Type.String({ description: 'Changes made together have the same' }),
-  at: Type.String({ format: 'date-time' }),
-  who: Type.String(),
-  operation: Type.String({ description: 'added, changed or removed' }),
-  type: RecordTypeSchema,
-  record: Type.String({ description: 'Id of the record' }),
-  before: Type.Unknown({ description: 'The record as it was; null where it was added' }),
-});
 
 /** Single records of the catalogue: read, changed, removed, and what was ever done to them. */
 export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> = async (app, { catalogue: store }) => {
   for (const type of RECORD_TYPES) {
-    const Stored = Type.Object({ record: Type.Unsafe<RecordOf[typeof type]>(RECORD_SCHEMAS[type]), version: Type.Integer({ minimum: 1 }) });
-    const Params = Type.Object({ id: IdSchema });
+    const Stored = storedRecordSchema(type);
+    const Params = Type.Object({ id: Id });
     app.get(
       `/records/${type}/:id`,
       { schema: { summary: `One ${type}, with its version`, tags: ['catalogue'], params: Params, response: { 200: Stored } } },
@@ -35,10 +23,7 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
           summary: `Add a ${type} (version 0) or change it`,
           tags: ['catalogue'],
           params: Params,
-          body: Type.Object(
-            { record: Type.Unsafe<RecordOf[typeof type]>(RECORD_SCHEMAS[type]), version: Type.Integer({ minimum: 0 }) },
-            { additionalProperties: false },
-          ),
+          body: { ...Stored, additionalProperties: false },
           response: { 200: Stored },
         },
       },
@@ -79,11 +64,11 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
         tags: ['catalogue'],
         querystring: Type.Object({
           type: Type.Optional(RecordTypeSchema),
-          id: Type.Optional(IdSchema),
+          id: Type.Optional(Id),
           batch: Type.Optional(Type.String({ format: 'uuid' })),
           before: Type.Optional(Type.String({ pattern: '^\\d+$', description: 'Only changes before this one' })),
         }),
-        response: { 200: Type.Array(Change) },
+        response: { 200: Type.Array(ChangeSchema) },
       },
     },
     async (request) => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
-import type { StoredSpecimen } from './specimenStore.js';
+import type { StoredSpecimen } from '@which-bore/core';
 import { appWithDemo, demoSpecimens } from './testing.js';
 
 describe('specimens', () => {

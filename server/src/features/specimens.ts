@@ -1,45 +1,48 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { checkReadings, DataError, KindIdSchema, SpecimenSchema } from '@which-bore/core';
+import {
+  checkReadings,
+  DataError,
+  DocumentChangeSchema,
+  DocumentParamsSchema,
+  ReadingChangeSchema,
+  SpecimenBodySchema,
+  SpecimenSummarySchema,
+  StoredSpecimenSchema,
+} from '@which-bore/core';
+import type { SpecimenStore } from '../documents/specimenStore.js';
 import { SPECIMEN_EXAMPLE, SUMMARY_EXAMPLE } from './examples.js';
-import type { SpecimenStore } from './specimenStore.js';
 
-const Version = Type.Integer({ minimum: 0, maximum: 2_147_483_646, description: 'The version last seen; 0 for a new specimen' });
-const Params = Type.Object({ id: Type.String({ format: 'uuid', examples: ['7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11'] }) });
-const Body = Type.Object({ ...Type.Omit(SpecimenSchema, ['id']).properties, version: Version }, { additionalProperties: false, examples: [SPECIMEN_EXAMPLE] });
-const Stored = Type.Object({ ...SpecimenSchema.properties, readings: Type.Array(Type.Any()), version: Version, updatedAt: Type.String() });
-const Summary = Type.Object({
-  id: Type.String(),
-  name: Type.String(),
-  kind: KindIdSchema,
-  readings: Type.Integer(),
-  version: Version,
-  updatedAt: Type.String(),
-  job: Type.Optional(Type.String({ description: 'The job whose engine it belongs to' })),
-});
-const Change = Type.Object({
-  reading: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }),
-  at: Type.String(),
-  who: Type.String(),
-  operation: Type.Union([Type.Literal('added'), Type.Literal('changed'), Type.Literal('removed')]),
-  before: Type.Optional(Type.Any()),
-  after: Type.Optional(Type.Any()),
-});
+const params = DocumentParamsSchema;
+const tags = ['bench'];
 
 /** Specimens: list, read, write, delete, bring back. */
 export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> = async (app, { specimens: store }) => {
   app.get(
     '/specimens',
-    { schema: { summary: 'All specimens, last changed first', tags: ['bench'], response: { 200: Type.Array(Summary, { examples: [[SUMMARY_EXAMPLE]] }) } } },
-    () => store.list(),
+    { schema: { summary: 'All specimens, last changed first', tags, response: { 200: Type.Array(SpecimenSummarySchema, { examples: [[SUMMARY_EXAMPLE]] }) } } },
+    () => store.summaries(),
   );
-  app.get('/specimens/:id', { schema: { summary: 'One specimen with its readings', tags: ['bench'], params: Params, response: { 200: Stored } } }, (request) =>
+  app.get(
+    '/specimens/bin',
+    {
+      schema: { summary: 'Specimens that are deleted and can be brought back', tags, response: { 200: Type.Array(StoredSpecimenSchema, { examples: [[]] }) } },
+    },
+    () => store.bin(),
+  );
+  app.get('/specimens/:id', { schema: { summary: 'One specimen with its readings', tags, params, response: { 200: StoredSpecimenSchema } } }, (request) =>
     store.get(request.params.id),
   );
   app.put(
     '/specimens/:id',
     {
-      schema: { summary: 'Write a specimen whole; 409 when it was changed meanwhile', tags: ['bench'], params: Params, body: Body, response: { 200: Stored } },
+      schema: {
+        summary: 'Write a specimen whole; 409 when it was changed meanwhile',
+        tags,
+        params,
+        body: { ...SpecimenBodySchema, examples: [SPECIMEN_EXAMPLE] },
+        response: { 200: StoredSpecimenSchema },
+      },
     },
     (request) => {
       const { version, ...rest } = request.body;
@@ -57,20 +60,25 @@ export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> 
   );
   app.get(
     '/specimens/:id/history',
-    { schema: { summary: 'What became of the readings of a specimen', tags: ['bench'], params: Params, response: { 200: Type.Array(Change) } } },
+    { schema: { summary: 'What became of the readings of a specimen', tags, params, response: { 200: Type.Array(ReadingChangeSchema) } } },
+    (request) => store.readingHistory(request.params.id),
+  );
+  app.get(
+    '/specimens/:id/versions',
+    { schema: { summary: 'Who did what to a specimen', tags, params, response: { 200: Type.Array(DocumentChangeSchema) } } },
     (request) => store.history(request.params.id),
   );
   app.delete(
     '/specimens/:id',
-    { schema: { summary: 'Delete a specimen; it can be brought back', tags: ['bench'], params: Params, response: { 204: Type.Null() } } },
+    { schema: { summary: 'Delete a specimen; it can be brought back', tags, params, response: { 204: Type.Null() } } },
     async (request, reply) => {
-      await store.remove(request.params.id);
+      await store.remove(request.params.id, request.who);
       return reply.status(204).send(null);
     },
   );
   app.post(
     '/specimens/:id/restore',
-    { schema: { summary: 'Bring a deleted specimen back', tags: ['bench'], params: Params, response: { 200: Stored } } },
-    (request) => store.restore(request.params.id),
+    { schema: { summary: 'Bring a deleted specimen back', tags, params, response: { 200: StoredSpecimenSchema } } },
+    (request) => store.restore(request.params.id, request.who),
   );
 };

@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Catalogue, JobFile, SpecimenFile } from '@which-bore/core';
+import { Ajv, type ValidateFunction } from 'ajv';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
 import { Database } from '../database/database.js';
@@ -25,7 +26,7 @@ export async function withDemo(): Promise<void> {
   const database = new Database(testDatabaseUrl(), () => undefined);
   await database.open();
   await database.connection.query(
-    'TRUNCATE drill, shop, photograph, reading_change, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
+    'TRUNCATE document_change, drill, shop, photograph, reading_change, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
   );
   await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
   await database.close();
@@ -36,8 +37,27 @@ export async function appWithDemo(): Promise<FastifyInstance> {
   const uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
   const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'error', uploads });
   app.addHook('onClose', () => rm(uploads, { recursive: true, force: true }));
+  holdToContract(app);
   await withDemo();
   return app;
+}
+
+const ajv = new Ajv({ allErrors: true, strict: false, discriminator: true, validateFormats: false });
+const compiled = new WeakMap<object, ValidateFunction>();
+
+/** Holds every JSON answer against the schema of its route: what the documentation says is what comes, in every spec. */
+function holdToContract(app: FastifyInstance): void {
+  app.addHook('onSend', async (request, reply, payload) => {
+    const { response } = request.routeOptions.schema ?? {};
+    const schema = (response as Readonly<Record<string, object>> | undefined)?.[String(reply.statusCode)];
+    const type = String(reply.getHeader('content-type') ?? '');
+    if (!schema || !type.startsWith('application/json') || !(typeof payload === 'string' || Buffer.isBuffer(payload))) return payload;
+    const validate = compiled.get(schema) ?? ajv.compile(schema);
+    compiled.set(schema, validate);
+    const answer: unknown = JSON.parse(payload.toString());
+    if (!validate(answer)) throw new Error(`${request.method} ${request.url} answers otherwise than its contract: ${ajv.errorsText(validate.errors)}`);
+    return payload;
+  });
 }
 
 /** An import as the API tells of it. */

@@ -47,12 +47,15 @@ describe('the Catalogue', () => {
     expect(text(page.querySelector('.reads'))).toContain('bore 25 mm, outside 62 mm, width 17 mm (ISO 15)');
     fixture.componentRef.setInput('find', '11111111111111111');
     await fixture.whenStable();
+    await pause();
     expect(text(page.querySelector('.reads'))).toContain('The check digit agrees.');
     fixture.componentRef.setInput('find', 'C147');
     await fixture.whenStable();
+    await pause();
     expect(text(page.querySelector('.reads'))).toContain('Brackmere casting date: month letter March, day 14, year figure 7; 1967 or 1977 or 1987');
     fixture.componentRef.setInput('find', 'piston 97');
     await fixture.whenStable();
+    await pause();
     expect(page.querySelector('.reads')).toBeNull();
   });
 
@@ -251,6 +254,10 @@ describe('Compare', () => {
     const { page } = await show(CompareStation, { of: 'pattern:sluice-pin,pattern:sluice-crank-3115' });
     expect(text(page.querySelector('[role=alert]'))).toContain('Only parts of one kind can be compared');
     const compared = TestBed.inject(Compared);
+    // What kinds they are is asked when it is first wanted.
+    compared.with('pattern:sluice-crank-3115');
+    compared.with('pattern:skerry-pin-40');
+    await pause();
     expect(compared.with('pattern:sluice-crank-3115')).toEqual(['pattern:sluice-crank-3115']);
     expect(compared.with('pattern:skerry-pin-40')).toEqual(['pattern:sluice-pin', 'pattern:skerry-pin-40']);
   });

@@ -11,7 +11,6 @@ import { ShelfStation } from './shelf/shelfStation';
 import { GridPage } from './swap/gridPage';
 import { SwapStation } from './swap/swapStation';
 import { ID, lineUp, specimen, VIEW } from './testing/demo';
-import { patternNaming } from './ui/lineUp/naming';
 import { button, click, pause, setUp, show, text } from './testing/setUp';
 import { partFromSpecimen } from '@which-bore/core';
 
@@ -82,12 +81,12 @@ describe('the line-up', () => {
     const names = (page: HTMLElement) => [...page.querySelectorAll('.who b')].map(text);
     const found = await show(LineUpList, {
       lineUp: lineUp('cast 4187 main 2.349in mic forged'),
-      naming: patternNaming(VIEW),
+
       chosen: 'sluice-crank-3375-forged',
     });
     expect(names(found.page)[0]).toBe('3.375 forged, small journal');
     expect(found.page.querySelectorAll('tbody tr').length).toBe(3);
-    const unknown = await show(LineUpList, { lineUp: lineUp('main 58.12 mic pin 48.03 mic stroke 88.4'), naming: patternNaming(VIEW), chosen: undefined });
+    const unknown = await show(LineUpList, { lineUp: lineUp('main 58.12 mic pin 48.03 mic stroke 88.4'), chosen: undefined });
     expect(names(unknown.page)[0]).toBe('None of these');
     expect(text(unknown.page.querySelector('header'))).toContain('Nothing here fits');
     expect(unknown.page.querySelector('table')).toBeNull();
@@ -95,7 +94,7 @@ describe('the line-up', () => {
 
   it('writes its sentences in the units chosen, and follows when they change', async () => {
     setUp();
-    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('main 2.3482in mic'), naming: patternNaming(VIEW), chosen: 'sluice-crank-3115' });
+    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('main 2.3482in mic'), chosen: 'sluice-crank-3115' });
     expect(text(page)).toContain('0.020 mm under the standard limits');
     TestBed.inject(Preferences).units.set('inch');
     fixture.componentRef.setInput('chosen', undefined);
@@ -106,7 +105,7 @@ describe('the line-up', () => {
 
   it('opens a candidate at a press', async () => {
     setUp();
-    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('forged'), naming: patternNaming(VIEW), chosen: undefined });
+    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('forged'), chosen: undefined });
     const chosen: string[] = [];
     fixture.componentInstance.choose.subscribe((id) => chosen.push(id));
     await click(fixture, page.querySelector('button.row'));

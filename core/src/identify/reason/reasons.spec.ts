@@ -15,7 +15,7 @@ function reason(kind: KindId, text: string, pattern: string): string {
   return new Identification(index)
     .read(words)
     .pullsOn(row)
-    .map((pull) => say(pull.reason, 'metric'))
+    .map((pull) => say(pull.why, 'metric'))
     .join(' ');
 }
 

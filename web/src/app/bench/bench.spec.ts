@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { Bench } from '../data/bench';
 import { Photographs } from '../data/photographs';
 import { UndoBar } from '../data/undoBar';
-import { identified, ID, readings, specimen, VIEW } from '../testing/demo';
+import { ID, lineUp, readings, specimen, VIEW } from '../testing/demo';
 import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
 import { BenchCard } from './benchCard';
 import { BenchStation } from './benchStation';
@@ -11,10 +11,9 @@ import { NextCheck } from './nextCheck';
 import { ReadingHistory } from './readingHistory';
 import { Tray } from './tray';
 
-const read = (words: string) => readings(words).map(({ is }) => is);
 const inputs = (words: string, more: object = {}) => {
-  const { advice, lineUp } = identified('crank', read(words));
-  return { advice, status: lineUp.status, label: (id: string) => `the ${id}`, ...more };
+  const { next, status } = lineUp(words);
+  return { advice: next, status, ...more };
 };
 
 describe('the next check', () => {
@@ -59,7 +58,7 @@ describe('the next check', () => {
     const settled = await show(NextCheck, inputs('cast 4187 main 2.3495in mic pin 2.0495in mic stroke 3.375in caliper forged 8 weights'));
     expect(text(settled.page)).toContain('nothing more needs checking');
     const twins = inputs('forged');
-    const alike = { between: ['a', 'b'] as const, state: 'alike' as const, blockedBy: [], tooClose: [] };
+    const alike = { between: ['a', 'b'], names: ['the a', 'the b'], state: 'alike' as const, blockedBy: [], tooClose: [] };
     const { page } = await show(NextCheck, { ...twins, advice: { ...twins.advice, separation: alike } });
     expect(text(page)).toContain('tells the a from the b: as far as the catalogue knows they may be one part');
     const blocked = await show(NextCheck, {

@@ -2,14 +2,14 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { KINDS, partFromSpecimen, sayProbability, sayStatus } from '@which-bore/core';
+import { KINDS, partFromSpecimen, sayProbability } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { of, switchMap } from 'rxjs';
-import { CatalogueData } from '../data/catalogueData';
 import { Photographs } from '../data/photographs';
+import { Questions } from '../data/questions';
+import { Records } from '../data/records';
 import { Specimens } from '../data/specimens';
-import { Sums } from '../data/sums';
 import { PartDrawing } from '../ui/drawing/partDrawing';
 import { Said } from '../ui/said';
 import { shownAs } from '../ui/understood';
@@ -27,9 +27,9 @@ const PRINTED = 4;
 })
 export class BenchCard {
   private readonly specimens = inject(Specimens);
-  private readonly sums = inject(Sums);
+  private readonly questions = inject(Questions);
+  private readonly records = inject(Records);
   protected readonly photographs = inject(Photographs);
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
 
   /** Id of the specimen, from the address. */
   readonly specimen = input.required<string>();
@@ -39,12 +39,13 @@ export class BenchCard {
     toObservable(this.part).pipe(
       switchMap((part) =>
         part
-          ? this.sums.identify(
-              part.kind,
-              part.readings.map(({ is }) => is),
-              PRINTED,
-              { ...(part.state ? { state: part.state } : {}), ...(part.skipped ? { skipped: part.skipped } : {}) },
-            )
+          ? this.questions.ask('identify', {
+              kind: part.kind,
+              readings: part.readings.map(({ is }) => is),
+              most: PRINTED,
+              ...(part.state ? { state: part.state } : {}),
+              ...(part.skipped ? { skipped: part.skipped } : {}),
+            })
           : of(undefined),
       ),
     ),
@@ -52,24 +53,20 @@ export class BenchCard {
   protected readonly rows = computed(() =>
     (this.part()?.readings ?? []).map((reading) => ({ ...shownAs(reading.is), sort: reading.is.sort, at: reading.at, id: reading.id, typed: reading.is.text })),
   );
-  protected readonly candidates = computed(() => this.identified()?.lineUp.candidates ?? []);
+  protected readonly candidates = computed(() => this.identified()?.candidates ?? []);
   protected readonly first = computed(() => {
-    const lineUp = this.identified()?.lineUp;
+    const lineUp = this.identified();
     return lineUp?.status === 'nothingFits' ? undefined : lineUp?.candidates[0];
   });
   protected readonly drawn = computed(() => {
     const part = this.part();
-    return part && partFromSpecimen(part, this.catalogue()?.pattern(this.first()?.pattern));
+    return part && partFromSpecimen(part, this.records.record('pattern', this.first()?.pattern));
   });
-  protected readonly says = computed(() => {
-    const lineUp = this.identified()?.lineUp;
-    return lineUp ? sayStatus(lineUp, this.label) : '';
-  });
-  protected readonly next = computed(() => this.identified()?.advice.plan ?? []);
+  protected readonly says = computed(() => this.identified()?.says ?? '');
+  protected readonly next = computed(() => this.identified()?.next.plan ?? []);
   protected readonly today = new Date();
   protected readonly probability = sayProbability;
   protected readonly kind = computed(() => KINDS[this.part()?.kind ?? 'crank'].name);
-  protected readonly label = (id: string): string => this.catalogue()?.label(id) ?? id;
 
   constructor() {
     effect(() => {

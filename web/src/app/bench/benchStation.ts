@@ -7,15 +7,15 @@ import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
 import { finalize } from 'rxjs';
 import { Api, ApiError } from '../data/api';
-import { CatalogueData } from '../data/catalogueData';
 import { Preferences } from '../data/preferences';
+import { Questions } from '../data/questions';
+import { Records } from '../data/records';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
 import { Specimens } from '../data/specimens';
 import { CompareLink } from '../ui/compareLink';
 import { PartDrawing } from '../ui/drawing/partDrawing';
 import { LineUpList } from '../ui/lineUp/lineUpList';
-import { patternNaming } from '../ui/lineUp/naming';
 import { NextCheck } from './nextCheck';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
@@ -33,7 +33,8 @@ export class BenchStation {
   private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
   private readonly api = inject(Api);
-  private readonly catalogueData = inject(CatalogueData);
+  private readonly questions = inject(Questions);
+  private readonly records = inject(Records);
   private readonly preferences = inject(Preferences);
   private readonly undoBar = inject(UndoBar);
 
@@ -57,7 +58,7 @@ export class BenchStation {
     const id = this.shownCandidate();
     return id === undefined ? [] : [`pattern:${id}`];
   });
-  protected readonly pattern = computed(() => this.bench.catalogue()?.pattern(this.shownCandidate()));
+  protected readonly pattern = computed(() => this.records.record('pattern', this.shownCandidate()));
 
   protected readonly drawer = toSignal(inject(ShopData).drawer$, { initialValue: new Drawer() });
 
@@ -95,12 +96,8 @@ export class BenchStation {
     });
   }
 
-  protected readonly naming = computed(() => {
-    const catalogue = this.bench.catalogue();
-    return catalogue && patternNaming(catalogue);
-  });
   /** Where on the drawing the next check is. */
-  protected readonly wanted = computed(() => this.bench.identified()?.advice.checks[0]?.drawing);
+  protected readonly wanted = computed(() => this.bench.identified()?.next.checks[0]?.drawing);
   protected readonly calculate = (pattern: string, text: string) => this.bench.calculation(pattern, text);
 
   protected readonly adding = signal(false);
@@ -118,9 +115,9 @@ export class BenchStation {
       .pipe(finalize(() => this.adding.set(false)))
       .subscribe({
         next: ({ version }) => {
-          this.catalogueData.refresh();
+          this.questions.refresh();
           this.undoBar.offer(`Added “${pattern.name}” to the catalogue.`, () =>
-            this.api.removeRecord('pattern', id, version).subscribe({ next: () => this.catalogueData.refresh(), error: () => undefined }),
+            this.api.removeRecord('pattern', id, version).subscribe({ next: () => this.questions.refresh(), error: () => undefined }),
           );
           void this.router.navigate(['/catalogue/pattern', id]);
         },

@@ -10,8 +10,8 @@ import {
   REACH_SAYS,
   sayEntry,
   sayLook,
-  type Advice,
-  type Advised,
+  type AdviceTold,
+  type CheckTold,
   type Reach,
   type Status,
 } from '@which-bore/core';
@@ -37,11 +37,9 @@ const PRESSED = 10;
   styleUrl: './nextCheck.less',
 })
 export class NextCheck {
-  readonly advice = input.required<Advice>();
+  readonly advice = input.required<AdviceTold>();
   readonly state = input<Reach>();
   readonly skipped = input<readonly string[]>([]);
-  /** What a pattern is called. */
-  readonly label = input.required<(id: string) => string>();
   /** How sure the answer is. */
   readonly status = input.required<Status>();
 
@@ -97,18 +95,18 @@ export class NextCheck {
   protected readonly stands = computed(() => {
     const separation = this.advice().separation;
     if (!separation || separation.state === 'open') return '';
-    const [a, b] = separation.between.map((id) => this.label()(id));
+    const [a, b] = separation.names;
     return separation.state === 'alike'
       ? `Nothing left to check tells ${a ?? ''} from ${b ?? ''}: as far as the catalogue knows they may be one part.`
       : `Only this could still tell ${a ?? ''} from ${b ?? ''}: ${separation.blockedBy.join('; ')}.`;
   });
 
-  protected minutes({ minutes, dismantling }: Advised): string {
+  protected minutes({ minutes, dismantling }: CheckTold): string {
     const own = `${minutes < 1 ? '½' : Number(minutes.toFixed(1))} min`;
     return dismantling > 0 ? `${own}, after ${dismantling} min of taking apart` : own;
   }
 
-  protected start(check: Advised): void {
+  protected start(check: CheckTold): void {
     this.propose.emit(beginning(check));
   }
 
@@ -122,7 +120,7 @@ export class NextCheck {
 const percent = (share: number): string => (share > 0.995 ? 'nearly all' : share < 0.005 ? 'hardly any' : `${Math.round(share * 100)} %`);
 
 /** The words with which the entry line begins what was asked for. */
-function beginning({ sort, id }: Advised): string {
+function beginning({ sort, id }: CheckTold): string {
   switch (sort) {
     case 'size':
       return `${parameterOf(id).synonyms[0] ?? parameterOf(id).name.toLowerCase()} `;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { NzIconModule } from 'ng-zorro-antd/icon';
-import type { Photograph } from '../data/api';
+import type { Photograph } from '@which-bore/core';
 import { Photographs } from '../data/photographs';
 
 /** The photographs of one reading, or of the part as a whole, small; each opens large. */

@@ -1,7 +1,8 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { catchError, EMPTY } from 'rxjs';
-import { Api, type ReadingChange } from '../data/api';
+import type { ReadingChange } from '@which-bore/core';
+import { Api } from '../data/api';
 
 const SAYS: Readonly<Record<ReadingChange['operation'], string>> = { added: 'read', changed: 'corrected', removed: 'removed' };
 

@@ -1,11 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { switchMap } from 'rxjs';
 import { RouterLink } from '@angular/router';
-import { RULES } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Sums } from '../data/sums';
+import { Questions } from '../data/questions';
 import { RecordLink } from '../ui/recordLink';
 import { Said } from '../ui/said';
+
+/** Findings of a rule that are shown at once, and the most a page ever shows: who has that many mends them by an import. */
+const AT_ONCE = 40;
+const MOST = 500;
 
 /** What in the catalogue does not agree with itself, rule by rule, each with the place to mend it. */
 @Component({
@@ -24,7 +28,7 @@ import { Said } from '../ui/said';
       @for (group of all; track group.rule.id) {
         <section [attr.data-rule]="group.rule.id">
           <h2>
-            {{ group.rule.name }} <span class="figures quiet">{{ group.findings.length }}</span>
+            {{ group.rule.name }} <span class="figures quiet">{{ group.rule.count }}</span>
           </h2>
           <p class="quiet">{{ group.rule.checks }}</p>
           <ul class="plain">
@@ -50,6 +54,9 @@ import { Said } from '../ui/said';
               </li>
             }
           </ul>
+          @if (group.rule.count > group.findings.length) {
+            <button nz-button type="button" (click)="shown.set(shown() + atOnce)">{{ group.rule.count - group.findings.length }} more</button>
+          }
         </section>
       }
       <h2>Also looked for, and found in order</h2>
@@ -87,13 +94,15 @@ import { Said } from '../ui/said';
   `,
 })
 export class AuditPage {
-  private readonly findings = toSignal(inject(Sums).audit());
-  protected readonly count = computed(() => this.findings()?.length ?? 0);
+  private readonly questions = inject(Questions);
+  protected readonly atOnce = AT_ONCE;
+  /** Findings of each rule that are shown; more on demand. */
+  protected readonly shown = signal(AT_ONCE);
+  private readonly found = toSignal(toObservable(this.shown).pipe(switchMap((most) => this.questions.ask('audit', { most: Math.min(most, MOST) }))));
+  protected readonly count = computed(() => (this.found()?.rules ?? []).reduce((sum, { count }) => sum + count, 0));
   protected readonly groups = computed(() => {
-    const findings = this.findings();
-    return (
-      findings && RULES.map((rule) => ({ rule, findings: findings.filter((finding) => finding.rule === rule.id) })).filter((group) => group.findings.length > 0)
-    );
+    const found = this.found();
+    return found?.rules.filter(({ count }) => count > 0).map((rule) => ({ rule, findings: found.findings.filter((finding) => finding.rule === rule.id) }));
   });
-  protected readonly clean = computed(() => RULES.filter((rule) => !this.groups()?.some((group) => group.rule.id === rule.id)));
+  protected readonly clean = computed(() => (this.found()?.rules ?? []).filter(({ count }) => count === 0));
 }

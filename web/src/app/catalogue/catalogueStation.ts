@@ -1,16 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { RECORD_NAMES, type Sentence } from '@which-bore/core';
+import { cut, RECORD_NAMES, type Sentence } from '@which-bore/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { catchError, debounceTime, filter, of, switchMap } from 'rxjs';
-import { CatalogueData } from '../data/catalogueData';
-import { Sums } from '../data/sums';
-import { readNumber } from './readNumber';
+import { catchError, combineLatest, debounceTime, filter, map, of, switchMap } from 'rxjs';
+import { Questions } from '../data/questions';
 import { pageOf } from '../ui/recordLink';
 import { Said } from '../ui/said';
 
 const SHOWN = 40;
+/** A line longer than this is no name, number or size. */
+const LONGEST = 200;
+/** Makers of the tree that are shown at once. */
+const MAKERS = 100;
 /** The router gives undefined where the address says nothing. */
 const asText = (value: string | undefined): string => value ?? '';
 /** Pause in typing after which the search follows, ms. */
@@ -26,9 +28,8 @@ const SETTLE_MS = 80;
 })
 export class CatalogueStation {
   private readonly router = inject(Router);
-  private readonly sums = inject(Sums);
+  private readonly questions = inject(Questions);
   private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
 
   /** What is searched for, from the address. */
   readonly find = input('', { transform: asText });
@@ -40,7 +41,7 @@ export class CatalogueStation {
         text.trim() === ''
           ? of(undefined)
           : // One search that fails must not be the last.
-            this.sums.search(text, SHOWN).pipe(catchError((error: unknown) => (console.error(error), of(undefined)))),
+            this.questions.ask('search', { text: cut(text, LONGEST), most: SHOWN }).pipe(catchError((error: unknown) => (console.error(error), of(undefined)))),
       ),
     ),
   );
@@ -49,25 +50,38 @@ export class CatalogueStation {
     (this.found()?.hits ?? []).map((hit) => ({
       ...hit,
       page: pageOf(hit.type, hit.id),
-      label: this.catalogue()?.labelOf(hit.type, hit.id) ?? hit.id,
       what: RECORD_NAMES[hit.type],
       why: hit.because.filter((each: Sentence) => each.length > 0),
     })),
   );
 
   /** What the line says as a number: a bearing's designation, a vehicle's number, or one of the catalogue's own schemes. */
-  protected readonly reads = computed(() => {
-    const catalogue = this.catalogue();
-    return catalogue ? readNumber(catalogue, this.find()) : [];
-  });
+  protected readonly reads = toSignal(
+    toObservable(this.find).pipe(
+      debounceTime(SETTLE_MS),
+      switchMap((text) => (text.trim() === '' ? of([]) : this.questions.ask('readNumber', { number: cut(text, LONGEST) }).pipe(map(({ says }) => says)))),
+    ),
+    { initialValue: [] },
+  );
 
-  protected readonly tree = computed(() => {
-    const catalogue = this.catalogue();
-    return (catalogue?.catalogue.makers ?? []).map((maker) => ({
-      maker,
-      families: catalogue?.familiesOf(maker.id).map((family) => ({ family, variants: catalogue.variantsOf(family.id) })) ?? [],
-    }));
-  });
+  /** Families whose variants are shown in the tree. */
+  protected readonly opened = signal<ReadonlySet<string>>(new Set());
+  /** How many makers of the tree are shown; more on demand. */
+  protected readonly makersShown = signal(MAKERS);
+  protected readonly makersAtOnce = MAKERS;
+  protected readonly tree = toSignal(toObservable(this.makersShown).pipe(switchMap((most) => this.questions.ask('tree', { most }))));
+  /** Variants of the families that are laid open. */
+  private readonly laidOpen = toSignal(
+    toObservable(computed(() => [...this.opened()])).pipe(
+      switchMap((families) =>
+        families.length === 0
+          ? of([])
+          : combineLatest(families.map((family) => this.questions.ask('variantsOf', { family }).pipe(map(({ variants }) => ({ family, variants }))))),
+      ),
+    ),
+    { initialValue: [] },
+  );
+  protected readonly variants = computed(() => new Map(this.laidOpen().map(({ family, variants }) => [family, variants])));
 
   constructor() {
     // Another page begins at its top.
@@ -78,9 +92,6 @@ export class CatalogueStation {
       )
       .subscribe(() => this.page().nativeElement.scrollTo({ top: 0 }));
   }
-
-  /** Families whose variants are shown in the tree. */
-  protected readonly opened = signal<ReadonlySet<string>>(new Set());
 
   protected toggle(family: string): void {
     this.opened.update((opened) => (opened.has(family) ? new Set([...opened].filter((each) => each !== family)) : new Set(opened).add(family)));

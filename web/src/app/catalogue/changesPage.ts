@@ -1,11 +1,11 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { differences, LIST_OF, RECORD_NAMES, type CatalogueRecord, type Difference } from '@which-bore/core';
+import { differences, RECORD_NAMES, type CatalogueRecord, type Change, type Difference } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { firstValueFrom } from 'rxjs';
-import { Api, ApiError, type Change } from '../data/api';
-import { CatalogueData } from '../data/catalogueData';
+import { Api, ApiError } from '../data/api';
+import { Questions } from '../data/questions';
+import { Records } from '../data/records';
 import { UndoBar } from '../data/undoBar';
 import { RecordLink } from '../ui/recordLink';
 
@@ -105,22 +105,17 @@ const NAMED = 5;
 })
 export class ChangesPage {
   private readonly api = inject(Api);
-  private readonly data = inject(CatalogueData);
+  private readonly questions = inject(Questions);
+  private readonly records = inject(Records);
   private readonly undoBar = inject(UndoBar);
-  private readonly catalogue = toSignal(this.data.view$);
   private readonly changes = signal<readonly Change[]>([]);
   /** By change, what it changed: up to what the next change found, or to what stands now. */
   protected readonly what = computed(() => {
     const after = new Map<string, CatalogueRecord | undefined>();
     const told = new Map<string, readonly Difference[]>();
-    const catalogue = this.catalogue()?.catalogue;
     for (const { id, type, record, before } of this.changes()) {
       const key = `${type} ${record}`;
-      if (!after.has(key))
-        after.set(
-          key,
-          (catalogue?.[LIST_OF[type]] as readonly CatalogueRecord[] | undefined)?.find((each) => each.id === record),
-        );
+      if (!after.has(key)) after.set(key, this.records.record(type, record));
       told.set(id, differences(type, (before ?? undefined) as CatalogueRecord | undefined, after.get(key)));
       after.set(key, (before ?? undefined) as CatalogueRecord | undefined);
     }
@@ -161,7 +156,7 @@ export class ChangesPage {
 
   /** After something was taken back: that is itself the newest change, and can be taken back. */
   private async again(says: string): Promise<void> {
-    this.data.refresh();
+    this.questions.refresh();
     this.show(await firstValueFrom(this.api.changes({})));
     const [last] = this.batches();
     if (last) this.undoBar.offer(says, () => void this.undoAll(last));

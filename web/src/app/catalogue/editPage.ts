@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import {
   checkRecord,
@@ -22,7 +21,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { firstValueFrom } from 'rxjs';
 import { Api, ApiError } from '../data/api';
-import { CatalogueData } from '../data/catalogueData';
+import { Questions } from '../data/questions';
 import { Kept } from '../data/kept';
 import { Preferences } from '../data/preferences';
 import { UndoBar } from '../data/undoBar';
@@ -125,12 +124,11 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
 })
 export class EditPage {
   private readonly api = inject(Api);
-  private readonly data = inject(CatalogueData);
+  private readonly questions = inject(Questions);
   private readonly storage = inject(Kept);
   private readonly router = inject(Router);
   private readonly undoBar = inject(UndoBar);
   protected readonly preferences = inject(Preferences);
-  private readonly catalogue = toSignal(this.data.view$);
 
   /** Type of record, or for a new pattern its kind. */
   readonly type = input.required<string>();
@@ -222,7 +220,7 @@ export class EditPage {
     try {
       await firstValueFrom(this.api.putRecord(type, record, version));
       this.forget();
-      this.data.refresh();
+      this.questions.refresh();
       const [last] = await firstValueFrom(this.api.changes({ type, id: record.id }));
       this.undoBar.offer('Saved.', () => void this.takeBack(last?.id));
       await this.router.navigate([...pageOf(type, record.id)]);
@@ -242,7 +240,7 @@ export class EditPage {
     try {
       await firstValueFrom(this.api.removeRecord(type, id, stored.version));
       this.forget();
-      this.data.refresh();
+      this.questions.refresh();
       const [last] = await firstValueFrom(this.api.changes({ type, id }));
       this.undoBar.offer(`Removed “${this.title()}”.`, () => void this.takeBack(last?.id));
       await this.router.navigate(['/catalogue']);
@@ -272,7 +270,7 @@ export class EditPage {
   private async takeBack(change: string | undefined): Promise<void> {
     if (change === undefined) return;
     await firstValueFrom(this.api.undoChange(change));
-    this.data.refresh();
+    this.questions.refresh();
   }
 
   private async fetch(type: RecordType, id: string): Promise<void> {

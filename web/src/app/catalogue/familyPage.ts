@@ -1,14 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { KIND_IDS, KINDS, sayYears, SLOTS } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { CatalogueData } from '../data/catalogueData';
 import { RecordLink } from '../ui/recordLink';
 import { barsOf, slotsWithExceptions } from './fitmentBars';
 import { FitmentChart } from './fitmentChart';
+import { recordPage } from './recordPage';
 
 /** A family: its variants over the years, what each carried in a place, and where the rule breaks. */
 @Component({
@@ -29,6 +28,9 @@ import { FitmentChart } from './fitmentChart';
       </header>
       @if (of.note) {
         <p>{{ of.note }}</p>
+      }
+      @if (leftOut() > 0) {
+        <p class="quiet">This family is too large for one page: {{ leftOut() }} more of its records are not shown. Search for them on the left.</p>
       }
       @if (slots().length > 0) {
         <div class="place">
@@ -137,7 +139,9 @@ export class FamilyPage {
   readonly id = input.required<string>();
   /** The place charted, from the address. */
   readonly slot = input<string>();
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly page = recordPage('family', this.id);
+  protected readonly catalogue = this.page.catalogue;
+  protected readonly leftOut = this.page.leftOut;
 
   protected readonly family = computed(() => this.catalogue()?.family(this.id()));
   protected readonly label = computed(() => this.catalogue()?.familyLabel(this.id()) ?? '');

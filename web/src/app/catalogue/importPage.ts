@@ -3,13 +3,28 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { allColumns, columnLabel, headerOf, shownUnit, tableLabel, TABLE_IDS, UNITS, type TableId, type UnitId } from '@which-bore/core';
+import {
+  allColumns,
+  columnLabel,
+  headerOf,
+  shownUnit,
+  tableLabel,
+  TABLE_IDS,
+  UNITS,
+  type TableId,
+  type UnitId,
+  type Import,
+  type ImportChoices,
+  type ImportRow,
+  type ImportTable,
+  type Outcome,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzProgressModule } from 'ng-zorro-antd/progress';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { firstValueFrom, of, repeat, switchMap, takeWhile } from 'rxjs';
-import { Api, ApiError, type Import, type ImportChoices, type ImportRow, type ImportTable, type Outcome } from '../data/api';
-import { CatalogueData } from '../data/catalogueData';
+import { Api, ApiError } from '../data/api';
+import { Questions } from '../data/questions';
 import { UndoBar } from '../data/undoBar';
 
 const AT_WORK = new Set<Import['state']>(['waiting', 'reading', 'applying']);
@@ -44,7 +59,7 @@ const STATES: Readonly<Record<Import['state'], string>> = {
 })
 export class ImportPage {
   private readonly api = inject(Api);
-  private readonly data = inject(CatalogueData);
+  private readonly questions = inject(Questions);
   private readonly router = inject(Router);
   private readonly undoBar = inject(UndoBar);
 
@@ -220,7 +235,7 @@ export class ImportPage {
       void this.show(first?.id ?? 'refused');
     }
     if (now.state === 'applied' && before?.id === now.id && before.state !== 'applied') {
-      this.data.refresh();
+      this.questions.refresh();
       const { batch } = now;
       if (batch !== undefined) this.undoBar.offer(`${now.fileName} is in the catalogue.`, () => void this.takeBack(batch));
     }
@@ -229,7 +244,7 @@ export class ImportPage {
   private takeBack(batch: string): Promise<void> {
     return this.attempt(async () => {
       await firstValueFrom(this.api.undoBatch(batch));
-      this.data.refresh();
+      this.questions.refresh();
     });
   }
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { KIND_IDS, KINDS, RECORD_NAMES, RECORD_TYPES } from '@which-bore/core';
-import { CatalogueData } from '../data/catalogueData';
+import { Questions } from '../data/questions';
 
 /** What the catalogue holds, kind by kind, and what the dictionary knows of each. */
 @Component({
@@ -11,10 +11,10 @@ import { CatalogueData } from '../data/catalogueData';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1>Catalogue</h1>
-    @if (catalogue(); as view) {
+    @if (held(); as view) {
       <p class="sum">
-        <b class="figures">{{ view.catalogue.patterns.length }}</b> patterns in <b class="figures">{{ view.catalogue.variants.length }}</b> variants of
-        <b class="figures">{{ view.catalogue.families.length }}</b> families by <b class="figures">{{ view.catalogue.makers.length }}</b> makers.
+        <b class="figures">{{ view.counts.pattern }}</b> patterns in <b class="figures">{{ view.counts.variant }}</b> variants of
+        <b class="figures">{{ view.counts.family }}</b> families by <b class="figures">{{ view.counts.maker }}</b> makers.
       </p>
     }
     <table>
@@ -56,7 +56,7 @@ import { CatalogueData } from '../data/catalogueData';
       </ul>
       <h2>Mark schemes</h2>
       <ul>
-        @for (scheme of catalogue()?.catalogue?.schemes ?? []; track scheme.id) {
+        @for (scheme of held()?.schemes ?? []; track scheme.id) {
           <li>
             <a [routerLink]="['/catalogue/edit/scheme', scheme.id]">{{ scheme.name }}</a>
           </li>
@@ -120,7 +120,7 @@ import { CatalogueData } from '../data/catalogueData';
   `,
 })
 export class OverviewPage {
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+  protected readonly held = toSignal(inject(Questions).ask('overview', {}));
   protected readonly others = RECORD_TYPES.filter((type) => type !== 'pattern').map((type) => ({ type, name: RECORD_NAMES[type] }));
   protected readonly kinds = computed(() =>
     KIND_IDS.map((id) => {
@@ -130,7 +130,7 @@ export class OverviewPage {
         id,
         name: kind.name,
         plural: kind.plural,
-        patterns: this.catalogue()?.ofKind(id).length ?? 0,
+        patterns: this.held()?.kinds.find((each) => each.kind === id)?.patterns ?? 0,
         sizes: count(kind.parameters),
         looks: count(kind.features),
         places: count(kind.markPlaces),

@@ -1,5 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   COMPANION_SAYS,
@@ -17,7 +16,7 @@ import {
   type PartNumber,
 } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { CatalogueData } from '../data/catalogueData';
+import { recordPage } from './recordPage';
 import { CompareLink } from '../ui/compareLink';
 import { PartDrawing } from '../ui/drawing/partDrawing';
 import { RecordLink } from '../ui/recordLink';
@@ -33,7 +32,9 @@ import { sourceWords, ValueTable } from './valueTable';
 })
 export class PatternPage {
   readonly id = input.required<string>();
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly page = recordPage('pattern', this.id);
+  protected readonly catalogue = this.page.catalogue;
+  protected readonly leftOut = this.page.leftOut;
 
   protected readonly pattern = computed(() => this.catalogue()?.pattern(this.id()));
   protected readonly view = computed(() => {

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, model } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { of, switchMap } from 'rxjs';
 import { FormsModule } from '@angular/forms';
 import {
   describedBy,
+  isKindId,
   RECORD_FORMS,
   recordTypeOf,
   sayEntry,
@@ -21,7 +23,7 @@ import { NzFormModule } from 'ng-zorro-antd/form';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { CatalogueData } from '../data/catalogueData';
+import { Questions } from '../data/questions';
 import { ReferenceField } from './referenceField';
 
 /** A form made from the dictionary and the record's own fields. Everything is typed as text, units and all. */
@@ -34,7 +36,7 @@ import { ReferenceField } from './referenceField';
 })
 export class RecordForm {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly questions = inject(Questions);
   readonly table = input.required<TableId>();
   readonly text = model.required<FormText>();
   readonly problems = input.required<FormProblems>();
@@ -53,13 +55,12 @@ export class RecordForm {
     })),
   );
   /** Faces with the names that others of the catalogue have, so that the same face is written the same. */
-  protected readonly faces = computed(() => {
-    const kind = this.kind();
-    return Object.values(kind?.interfaces ?? {}).map((face) => ({
-      ...face,
-      known: [...new Set((this.catalogue()?.catalogue.patterns ?? []).flatMap((pattern) => pattern.interfaces[face.id] ?? []))].sort(),
-    }));
-  });
+  private readonly known = toSignal(
+    toObservable(this.table).pipe(switchMap((table) => (isKindId(table) ? this.questions.ask('faces', { kind: table }) : of({ faces: [] })))),
+  );
+  protected readonly faces = computed(() =>
+    Object.values(this.kind()?.interfaces ?? {}).map((face) => ({ ...face, known: this.known()?.faces.find(({ id }) => id === face.id)?.known ?? [] })),
+  );
   protected readonly about = computed((): readonly Choice[] => {
     const kind = this.kind();
     if (!kind) return [];

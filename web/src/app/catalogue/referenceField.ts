@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { LIST_OF, type RecordType } from '@which-bore/core';
+import type { KindId, RecordType } from '@which-bore/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { CatalogueData } from '../data/catalogueData';
-import { narrowed, wordsOf } from '../ui/narrowed';
+import { map, switchMap } from 'rxjs';
+import { Questions } from '../data/questions';
 
 /** Choices are shown up to this many; typing narrows them. */
 const SHOWN = 50;
@@ -39,22 +39,26 @@ const SHOWN = 50;
   `,
 })
 export class ReferenceField {
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly questions = inject(Questions);
   readonly fieldId = input.required<string>();
   readonly of = input.required<RecordType>();
   readonly placeholder = input('');
+  /** Of patterns only these kinds. */
+  readonly kinds = input<readonly KindId[]>();
   readonly value = model.required<string>();
   protected readonly wanted = signal('');
 
-  protected readonly choices = computed(() => {
-    const catalogue = this.catalogue();
-    if (!catalogue) return [];
-    const [of, value] = [this.of(), this.value()];
-    const named = (id: string) => ({ id, label: catalogue.labelOf(of, id) });
-    const others = catalogue.catalogue[LIST_OF[of]].filter(({ id }) => id !== value);
-    const textOf = ({ id }: { readonly id: string }) => `${catalogue.labelOf(of, id)} ${id}`;
-    const found = narrowed(others, wordsOf(this.wanted()), { textOf, isChosen: () => false, most: SHOWN }).map(({ id }) => named(id));
-    // What is chosen stands first, even where no record bears it any more.
-    return value === '' ? found : [named(value), ...found];
-  });
+  protected readonly choices = toSignal(
+    toObservable(
+      computed(() => ({ of: this.of(), kinds: this.kinds(), words: this.wanted(), chosen: this.value() }), {
+        equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+      }),
+    ).pipe(
+      switchMap(({ kinds, chosen, ...asked }) =>
+        this.questions.ask('pick', { ...asked, most: SHOWN, ...(kinds ? { kinds: [...kinds] } : {}), ...(chosen === '' ? {} : { chosen }) }),
+      ),
+      map(({ choices }) => choices),
+    ),
+    { initialValue: [] },
+  );
 }

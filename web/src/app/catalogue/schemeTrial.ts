@@ -1,8 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { decode, sayYears, type Scheme } from '@which-bore/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { cut, sayYears, type Scheme } from '@which-bore/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CatalogueData } from '../data/catalogueData';
+import { map, switchMap } from 'rxjs';
+import { Questions } from '../data/questions';
+
+/** No number is longer. */
+const LONGEST = 60;
 
 /** A scheme tried live on its samples and on whatever is typed; years that stay open are shown as such. */
 @Component({
@@ -30,8 +34,8 @@ import { CatalogueData } from '../data/catalogueData';
           @for (reading of each.readings; track $index) {
             <div class="reading">
               <span class="segments">
-                @for (segment of reading.segments; track $index) {
-                  <span class="segment" [title]="segment.segment.name"
+                @for (segment of reading.says; track $index) {
+                  <span class="segment" [title]="segment.name"
                     ><b>{{ segment.text }}</b
                     ><small>{{ segment.meaning }}</small></span
                   >
@@ -45,7 +49,7 @@ import { CatalogueData } from '../data/catalogueData';
             </div>
           }
           @if (each.readings.length > 1) {
-            <p class="open">It can be cut up in {{ each.readings.length }} ways.</p>
+            <p class="open">It can be cut up in {{ each.more ? 'more than ' : '' }}{{ each.readings.length }} ways.</p>
           }
           @if (each.problem) {
             <p class="bad">{{ each.problem }}</p>
@@ -117,22 +121,27 @@ import { CatalogueData } from '../data/catalogueData';
   `,
 })
 export class SchemeTrial {
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly questions = inject(Questions);
   readonly scheme = input.required<Scheme>();
   protected readonly more = signal('');
 
-  private readonly years = computed(() => {
-    const { family } = this.scheme();
-    return family === undefined ? undefined : this.catalogue()?.yearsOf(family);
-  });
+  private readonly numbers = computed(() =>
+    [this.more(), ...(this.scheme().samples ?? [])].filter((number) => number.trim() !== '').map((number) => cut(number, LONGEST)),
+  );
+  private readonly decoded = toSignal(
+    toObservable(computed(() => ({ scheme: this.scheme(), numbers: this.numbers() }))).pipe(
+      // Without a number to try it still says to which years it is cut.
+      switchMap(({ scheme, numbers }) =>
+        this.questions.ask('decode', { scheme, numbers: numbers.length === 0 ? ['?'] : numbers }).pipe(map((all) => ({ numbers, all }))),
+      ),
+    ),
+  );
   protected readonly within = computed(() => {
-    const years = this.years();
+    const years = this.decoded()?.all[0]?.within;
     return years ? `Years are cut to those of the family, ${sayYears(years)}.` : 'No family is chosen, so every century stays open.';
   });
   protected readonly tried = computed(() =>
-    [this.more(), ...(this.scheme().samples ?? [])]
-      .filter((number) => number.trim() !== '')
-      .map((number) => ({ number, ...decode(this.scheme(), number, this.years()) })),
+    (this.decoded()?.numbers ?? []).map((number, at) => ({ number, ...(this.decoded()?.all[at] ?? { readings: [] }) })),
   );
 
   protected listed(years: readonly number[]): string {

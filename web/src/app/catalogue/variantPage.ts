@@ -1,11 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { engineVariant, fitmentsInOrder, sayShare, sayYears, slotOf, type Fitment } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { CatalogueData } from '../data/catalogueData';
 import { CompareLink } from '../ui/compareLink';
 import { RecordLink } from '../ui/recordLink';
+import { recordPage } from './recordPage';
 import { sourceWords, ValueTable } from './valueTable';
 
 /** One version of an engine: what it is, which serials and machines, and what it carried where and when. */
@@ -119,7 +118,7 @@ import { sourceWords, ValueTable } from './valueTable';
 })
 export class VariantPage {
   readonly id = input.required<string>();
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+  protected readonly catalogue = recordPage('variant', this.id).catalogue;
   protected readonly kind = engineVariant;
   protected readonly words = sourceWords;
 

@@ -4,24 +4,27 @@ import { Router, RouterLink } from '@angular/router';
 import {
   compare,
   CompareError,
+  cut,
   MOST_COMPARED,
+  readAddress,
   showInterval,
   voicesOf,
   type CompareCell,
   type CompareColumn,
   type Comparison,
   type CompareRow,
+  type Requests,
   type Subject,
 } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, debounceTime, map, of, switchMap } from 'rxjs';
-import { CatalogueData } from '../data/catalogueData';
+import { Questions } from '../data/questions';
+import { lookupOf } from '../data/records';
 import { Compared } from '../data/compared';
 import { Preferences } from '../data/preferences';
 import { Specimens } from '../data/specimens';
-import { Sums } from '../data/sums';
 import { Overlay, type Overlaid } from '../ui/drawing/overlay';
 import { Said } from '../ui/said';
 
@@ -49,8 +52,7 @@ export class CompareStation {
   private readonly specimens = inject(Specimens);
   private readonly compared = inject(Compared);
   private readonly preferences = inject(Preferences);
-  private readonly sums = inject(Sums);
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly questions = inject(Questions);
 
   /** What is compared, from the address: `pattern:a,variant:b,specimen:c`. */
   readonly of = input('', { transform: asText });
@@ -63,6 +65,26 @@ export class CompareStation {
   private readonly subjects = toSignal<readonly Named[], readonly Named[]>(
     toObservable(this.texts).pipe(switchMap((texts) => (texts.length === 0 ? of([]) : combineLatest(texts.map((text) => this.named(text)))))),
     { initialValue: [] },
+  );
+
+  /** The records that are compared, with what their engines carried. */
+  protected readonly catalogue = toSignal(
+    toObservable(
+      computed(
+        () =>
+          this.texts().flatMap((text): Requests['records']['refs'] => {
+            const { sort, id } = readAddress(text);
+            // A specimen may be held against the pattern it was identified as.
+            if (sort === 'specimen')
+              return text
+                .split(':')
+                .slice(2, 3)
+                .map((as) => ({ type: 'pattern', id: as }));
+            return [{ type: sort, id }];
+          }),
+        { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+      ),
+    ).pipe(switchMap((refs) => this.questions.ask('records', { refs, fitments: true }).pipe(map(lookupOf)))),
   );
 
   protected readonly result = computed((): { readonly comparison?: Comparison; readonly problem?: string } => {
@@ -99,7 +121,7 @@ export class CompareStation {
   protected readonly found = toSignal(
     toObservable(this.finding).pipe(
       debounceTime(SETTLE_MS),
-      switchMap((text) => (text.trim() === '' ? of(undefined) : this.sums.search(text, 40))),
+      switchMap((text) => (text.trim() === '' ? of(undefined) : this.questions.ask('search', { text: cut(text, 200), most: 40 }))),
       map((result) => result?.hits.filter((hit) => hit.type === 'pattern' || hit.type === 'variant')),
     ),
   );
@@ -109,7 +131,7 @@ export class CompareStation {
       .filter((hit) => kind === undefined || (hit.kind ?? 'variant') === kind)
       .filter((hit) => !this.texts().includes(`${hit.type}:${hit.id}`))
       .slice(0, FOUND)
-      .map((hit) => ({ text: `${hit.type}:${hit.id}`, label: this.catalogue()?.labelOf(hit.type, hit.id) ?? hit.id }));
+      .map((hit) => ({ text: `${hit.type}:${hit.id}`, label: hit.label }));
   });
   protected readonly full = computed(() => this.texts().length >= MOST_COMPARED);
 

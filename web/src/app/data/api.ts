@@ -1,143 +1,36 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
-  EMPTY_CATALOGUE,
-  type Catalogue,
+  QUESTIONS,
+  type Answers,
+  type Change,
+  type DrillRecord,
+  type ErrorBody,
+  type GridRequest,
+  type Import,
+  type ImportChoices,
+  type ImportRow,
   type Job,
   type KindId,
+  type Outcome,
+  type Photograph,
+  type Question,
+  type QuestionName,
+  type ReadingChange,
+  type RecordedDrill,
   type RecordOf,
   type RecordType,
+  type Requests,
   type Shop,
   type Specimen,
-  type TableId,
-  type Understood,
+  type SpecimenSummary,
+  type StoredJob,
+  type StoredRecord,
+  type StoredShop,
+  type StoredSpecimen,
 } from '@which-bore/core';
-import { catchError, map, throwError, type Observable } from 'rxjs';
+import { catchError, throwError, type Observable } from 'rxjs';
 import { Preferences } from './preferences';
-
-export interface StoredSpecimen extends Specimen {
-  readonly version: number;
-  readonly updatedAt: string;
-}
-
-export interface SpecimenSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: KindId;
-  readonly readings: number;
-  readonly version: number;
-  readonly updatedAt: string;
-  /** The job whose engine it belongs to. */
-  readonly job?: string;
-}
-
-/** What became of a reading. */
-export interface ReadingChange {
-  readonly reading: string;
-  readonly at: string;
-  readonly who: string;
-  readonly operation: 'added' | 'changed' | 'removed';
-  readonly before?: Understood;
-  readonly after?: Understood;
-}
-
-export interface Photograph {
-  readonly id: string;
-  /** The reading it shows. */
-  readonly reading?: string;
-  readonly name: string;
-  readonly width: number;
-  readonly height: number;
-  readonly at: string;
-  readonly who: string;
-}
-
-export interface StoredJob extends Job {
-  readonly version: number;
-  readonly updatedAt: string;
-}
-
-export interface StoredShop extends Shop {
-  readonly version: number;
-}
-
-/** A drill as it ended. */
-export interface DrillRecord {
-  readonly id: string;
-  readonly level: string;
-  readonly kind: KindId;
-  readonly pattern?: string;
-  readonly named?: string;
-  readonly minutes: number;
-  readonly engineMinutes: number;
-  readonly wasted: number;
-  readonly score: number;
-}
-export interface RecordedDrill extends DrillRecord {
-  readonly at: string;
-  readonly who: string;
-  readonly right: boolean;
-}
-
-/** A record of the catalogue with the version it has on the server. */
-export interface StoredRecord<T extends RecordType = RecordType> {
-  readonly record: RecordOf[T];
-  readonly version: number;
-}
-
-/** A change of a record of the catalogue. */
-export interface Change {
-  readonly id: string;
-  readonly batch: string;
-  readonly at: string;
-  readonly who: string;
-  readonly operation: 'added' | 'changed' | 'removed';
-  readonly type: RecordType;
-  readonly record: string;
-  readonly before: unknown;
-}
-
-export interface ImportHeader {
-  readonly header: string;
-  readonly as?: string;
-  readonly label?: string;
-  readonly how: 'exactly' | 'byName' | 'chosen' | 'leftOut' | 'notAtAll';
-  readonly problem?: string;
-}
-export interface ImportTable {
-  readonly source: string;
-  readonly table?: TableId;
-  readonly headers: readonly ImportHeader[];
-  readonly rows: number;
-  readonly problem?: string;
-}
-export type Outcome = 'added' | 'changed' | 'same' | 'refused';
-/** By the name of a table: what its rows are, and for a header what its column is. */
-export type ImportChoices = Readonly<Record<string, { readonly table?: TableId; readonly columns?: Readonly<Record<string, string>> }>>;
-
-/** A file on its way into the catalogue. */
-export interface Import {
-  readonly id: string;
-  readonly fileName: string;
-  readonly bytes: number;
-  readonly who: string;
-  readonly state: 'waiting' | 'reading' | 'read' | 'applying' | 'applied' | 'cancelled' | 'failed' | 'interrupted';
-  readonly progress: number;
-  readonly problem?: string;
-  readonly tables: readonly ImportTable[];
-  readonly choices: ImportChoices;
-  readonly counts: readonly { readonly type: RecordType; readonly outcome: Outcome; readonly count: number }[];
-  readonly batch?: string;
-  readonly createdAt: string;
-}
-export interface ImportRow {
-  readonly position: number;
-  readonly place: string;
-  readonly type: RecordType;
-  readonly id: string;
-  readonly outcome: Outcome;
-  readonly problems: readonly { readonly where: string; readonly what: string; readonly remark?: boolean }[];
-}
 
 /** A request that did not succeed, by what can be done about it. */
 export class ApiError extends Error {
@@ -150,13 +43,6 @@ export class ApiError extends Error {
     super(message);
     this.name = 'ApiError';
   }
-}
-
-/** What the server's errors look like. */
-interface ErrorBody {
-  readonly error?: string;
-  readonly problems?: readonly { readonly where: string; readonly what: string }[];
-  readonly current?: unknown;
 }
 
 /**
@@ -180,15 +66,15 @@ export class Api {
   private readonly http = inject(HttpClient);
   private readonly preferences = inject(Preferences);
 
-  /** The whole catalogue, with the tag of its state. */
-  catalogue(): Observable<{ readonly catalogue: Catalogue; readonly tag: string }> {
-    return this.asked(this.http.get<Catalogue>('/api/catalogue', { observe: 'response' })).pipe(
-      map(({ body, headers }) => ({ catalogue: body ?? EMPTY_CATALOGUE, tag: headers.get('etag') ?? '' })),
-    );
+  /** Puts a question to a workshop of the server. Its sentences come in pieces, to be said in whatever units are read. */
+  ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
+    const { path, request: schema }: Question = QUESTIONS[name];
+    const inPieces = 'units' in ((schema.properties ?? {}) as object) ? { units: 'pieces' } : {};
+    return this.asked(this.http.post<Answers[N]>(`/api${path}`, { ...request, ...inPieces }));
   }
 
-  specimens(): Observable<SpecimenSummary[]> {
-    return this.asked(this.http.get<SpecimenSummary[]>('/api/specimens'));
+  specimens(): Observable<readonly SpecimenSummary[]> {
+    return this.asked(this.http.get<readonly SpecimenSummary[]>('/api/specimens'));
   }
 
   specimen(id: string): Observable<StoredSpecimen> {
@@ -202,7 +88,9 @@ export class Api {
   /** The grid of two kinds as a file. */
   grid(ending: 'csv' | 'xlsx', donors: KindId, recipients: KindId): Observable<Blob> {
     return this.asked(
-      this.http.post(`/api/interchange/grid.${ending}`, { donors: { kind: donors }, recipients: { kind: recipients } }, { responseType: 'blob' }),
+      this.http.post(`/api/interchange/grid.${ending}`, { donors: { kind: donors }, recipients: { kind: recipients }, first: true } satisfies GridRequest, {
+        responseType: 'blob',
+      }),
     );
   }
 

@@ -1,10 +1,9 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { CATALOGUE, fakeCatalogueData, fakeSums, FakeSpecimens, ID, specimen } from '../testing/demo';
+import { FakeQuestions, FakeSpecimens, ID, specimen } from '../testing/demo';
 import { Bench } from './bench';
-import { CatalogueData } from './catalogueData';
+import { Questions } from './questions';
 import { Specimens } from './specimens';
-import { Sums } from './sums';
 
 const settled = async () => {
   TestBed.tick();
@@ -19,12 +18,7 @@ describe('the bench', () => {
     TestBed.resetTestingModule();
     specimens = new FakeSpecimens(...onShelf.map((each) => specimen(...each)));
     TestBed.configureTestingModule({
-      providers: [
-        provideZonelessChangeDetection(),
-        { provide: Specimens, useValue: specimens },
-        { provide: Sums, useValue: fakeSums },
-        { provide: CatalogueData, useValue: fakeCatalogueData },
-      ],
+      providers: [provideZonelessChangeDetection(), { provide: Specimens, useValue: specimens }, { provide: Questions, useClass: FakeQuestions }],
     });
     return TestBed.inject(Bench);
   }
@@ -125,13 +119,5 @@ describe('the bench', () => {
     subject.rename('   ');
     await settled();
     expect(subject.specimen()?.name).toBe('Winch crank');
-  });
-
-  it('has the whole catalogue at hand', async () => {
-    const subject = bench();
-    await settled();
-    expect(subject.catalogue()?.catalogue).toBe(CATALOGUE);
-    expect(subject.catalogue()?.label('ambit-crank-3')).toBe('Vesk Ambit, three-bearing, stroke 73');
-    expect(subject.catalogue()?.label('nobody')).toBe('nobody');
   });
 });

@@ -5,9 +5,10 @@ import {
   KINDS,
   LONGEST_ENTRY,
   readEntry,
+  type Answers,
   type Entry,
   type KindId,
-  type LineUp,
+  type LineUpTold,
   type Reach,
   type Reading,
   type Sentence,
@@ -15,16 +16,21 @@ import {
   type Understood,
 } from '@which-bore/core';
 import { debounceTime, map, of, Subject, switchMap, type Observable } from 'rxjs';
-import { CatalogueData } from './catalogueData';
-import type { Identified, Lying } from './core.worker';
 import { Kept } from './kept';
+import { Questions } from './questions';
+import { Records } from './records';
 import { Specimens } from './specimens';
-import { Sums } from './sums';
 
 /** How many candidates the line-up shows. */
 const SHOWN = 6;
 /** Pause in typing after which the line-up follows, in ms. */
 const SETTLE_MS = 60;
+
+/** What a part is, and what to check next. */
+export type Identified = Answers['identify'];
+
+/** How the part lies there: how far its engine is apart, and what cannot be got at. */
+export type Lying = Pick<Specimen, 'state' | 'skipped'>;
 
 /** The specimen that is the subject now: it stays when one moves from station to station. */
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -33,8 +39,8 @@ const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
 export class Bench {
   private readonly specimens = inject(Specimens);
   private readonly kept = inject(Kept);
-  private readonly sums = inject(Sums);
-  readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly questions = inject(Questions);
+  private readonly records = inject(Records);
 
   /** Id of the specimen on the bench; undefined while the bench is clear. */
   readonly specimenId = signal<string | undefined>(undefined);
@@ -69,14 +75,23 @@ export class Bench {
   private readonly answered = toSignal(
     toObservable(this.asked).pipe(
       debounceTime(SETTLE_MS),
-      switchMap((asked) => this.sums.identify(asked.kind, asked.readings, SHOWN, asked.lying).pipe(map((identified) => ({ asked, identified })))),
+      switchMap((asked) =>
+        this.questions.ask('identify', { kind: asked.kind, readings: asked.readings, most: SHOWN, ...asked.lying }).pipe(
+          // The first candidate is drawn: it is fetched before the line-up is shown, so that both come together.
+          switchMap((identified) =>
+            this.records
+              .ready(identified.candidates.slice(0, 1).map(({ pattern }) => ({ type: 'pattern', id: pattern })))
+              .pipe(map(() => ({ asked, identified }))),
+          ),
+        ),
+      ),
     ),
   );
   /** The line-up for all readings and the words being typed, and the next check. */
   readonly identified = computed<Identified | undefined>(() => this.answered()?.identified);
   /** Whether what is shown goes back to earlier readings, and newer sums are on their way. */
   readonly reckoning = computed(() => this.answered()?.asked !== this.asked());
-  readonly lineUp = computed<LineUp | undefined>(() => this.identified()?.lineUp);
+  readonly lineUp = computed<LineUpTold | undefined>(() => this.identified());
 
   /** The pattern the specimen is taken for: the first of the line-up, once that is at least probable. */
   readonly takenFor = computed(() => {
@@ -108,7 +123,7 @@ export class Bench {
   /** How the weight of one reading for one pattern was worked out. */
   calculation(pattern: string, text: string): Observable<readonly Sentence[]> {
     const { kind, readings } = this.evidence();
-    return this.sums.calculation(kind, readings, pattern, text);
+    return this.questions.askOnce('calculation', { kind, readings, pattern, text }).pipe(map(({ steps }) => steps));
   }
 
   /** Takes the words of the entry line onto the specimen, beginning one if the bench is clear. Answers its id. */

@@ -1,8 +1,7 @@
 import { effect, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { MOST_COMPARED } from '@which-bore/core';
-import { CatalogueData } from './catalogueData';
+import { MOST_COMPARED, readAddress } from '@which-bore/core';
 import { Kept } from './kept';
+import { Records } from './records';
 import { Specimens } from './specimens';
 
 /** What is in Compare, as the address has it: `pattern:id`, `variant:id`, `specimen:id`. It stays when one moves on. */
@@ -10,7 +9,7 @@ import { Specimens } from './specimens';
 export class Compared {
   private readonly kept = inject(Kept);
   private readonly specimens = inject(Specimens);
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly records = inject(Records);
 
   readonly subjects = signal<readonly string[]>(textsOf(this.kept.read('compared')));
 
@@ -27,9 +26,9 @@ export class Compared {
 
   /** The kind of part a subject is; `variant` for an engine. */
   private kindOf(subject: string): string | undefined {
-    const [sort, id] = subject.split(':');
+    const { sort, id } = readAddress(subject);
     if (sort === 'variant') return 'variant';
-    return sort === 'pattern' ? this.catalogue()?.pattern(id)?.kind : this.specimens.peek(id ?? '')?.kind;
+    return sort === 'pattern' ? this.records.record('pattern', id)?.kind : this.specimens.peek(id)?.kind;
   }
 }
 

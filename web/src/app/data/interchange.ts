@@ -1,9 +1,9 @@
 import { inject, Injectable } from '@angular/core';
-import type { KindId, Specimen } from '@which-bore/core';
-import { concatMap, defer, EMPTY, expand, map, of, scan, switchMap, take, type Observable } from 'rxjs';
+import { MOST_OF_SHELF, type Answers, type GridRequest, type GridSides, type KindId, type PartRef, type Specimen } from '@which-bore/core';
+import { catchError, concatMap, defer, EMPTY, expand, map, of, scan, switchMap, take, throwError, type Observable } from 'rxjs';
+import { ApiError } from './api';
+import { Questions } from './questions';
 import { Specimens } from './specimens';
-import { Sums } from './sums';
-import type { GridSides } from './interchangeInWorker';
 
 /** A grid as far as it has come. */
 export interface GridProgress {
@@ -12,44 +12,92 @@ export interface GridProgress {
   readonly rows: readonly Uint32Array[];
 }
 
-/** So many of the shelf are looked at when it is asked what else there is. */
-const MOST_FROM_SHELF = 500;
+/** What became of a swap that was asked for: judged, or why there is nothing to judge. */
+export type Judged = Answers['interchange']['swaps'][number] | { readonly refused: string };
 
-/** Grids have at most so many a side. */
-export const MOST_A_SIDE = 1000;
+/** What takes a part, or goes where it is. */
+export type Takings = Answers['whatElse'];
 
-/** The questions of interchange that need more than one answer of the worker. */
+const NOTHING: Takings = { counts: { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 }, best: [] };
+const LISTED = 200;
+
+/** A question that cannot be asked so is answered otherwise; anything else goes wrong as before. */
+const orRefused = <T, U>(otherwise: (why: string) => U) =>
+  catchError<T, Observable<U>>((error: unknown) =>
+    error instanceof ApiError && (error.kind === 'refused' || error.kind === 'missing') ? of(otherwise(error.message)) : throwError(() => error),
+  );
+
+/** The grid of two kinds: the first thousand of each. */
+const gridOf = (donor: KindId, recipient: KindId): GridRequest => ({ donors: { kind: donor }, recipients: { kind: recipient }, first: true });
+
+/** The questions of interchange, as the stations ask them. */
 @Injectable({ providedIn: 'root' })
 export class Interchange {
-  private readonly sums = inject(Sums);
+  private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
 
-  /** The specimens of a kind on the shelf, with their readings. */
-  shelf(kind: KindId): Observable<readonly Specimen[]> {
-    return this.specimens.all$.pipe(
-      take(1),
-      map((all) => all.filter((each) => each.kind === kind).slice(0, MOST_FROM_SHELF)),
-      concatMap((summaries) =>
-        defer(async () => {
-          await Promise.all(summaries.filter(({ id }) => !this.specimens.peek(id)).map(({ id }) => this.specimens.open(id)));
-          return summaries.flatMap(({ id }) => this.specimens.peek(id) ?? []);
-        }),
-      ),
+  /** Donors into a recipient, joint by joint. */
+  judge(donors: readonly PartRef[], recipient: PartRef): Observable<Judged> {
+    return this.questions.ask('interchange', { donors: [...donors], recipients: [recipient] }).pipe(
+      map(({ swaps: [first] }): Judged => first ?? { refused: 'There is nothing to judge.' }),
+      orRefused((refused): Judged => ({ refused })),
+    );
+  }
+
+  /** Every engine, with the verdict on these donors in it. */
+  engines(donors: readonly PartRef[]): Observable<Takings> {
+    return this.questions.ask('engines', { donors: [...donors], most: LISTED }).pipe(orRefused(() => NOTHING));
+  }
+
+  /** What of a kind, of the catalogue and of the shelf, takes a part or goes where it is. */
+  whatElse(part: PartRef, kind: KindId, side: 'donor' | 'recipient'): Observable<Takings> {
+    return this.shelf(kind).pipe(
+      switchMap((shelf) => this.questions.ask('whatElse', { part, kind, side, most: LISTED, refused: true, shelf: [...shelf] })),
+      orRefused(() => NOTHING),
     );
   }
 
   /** A grid, filling as it goes. Whoever stops listening stops the work: no more rows are then asked for. */
   grid(donor: KindId, recipient: KindId): Observable<GridProgress | undefined> {
-    return this.sums.openGrid(donor, recipient, MOST_A_SIDE).pipe(
+    const asked = gridOf(donor, recipient);
+    return this.questions.ask('gridSides', asked).pipe(
+      orRefused(() => undefined),
       switchMap((sides) => {
         if (!sides) return of(undefined);
-        const more = (first: number) => this.sums.gridRows(first).pipe(map((rows) => ({ first: first + rows.length, rows })));
+        const more = (from: number) =>
+          this.questions
+            .askOnce('gridRows', { ...asked, from })
+            .pipe(map(({ rows }) => ({ first: from + rows.length, rows: rows.map((row) => Uint32Array.from(row)) })));
         return more(0).pipe(
           expand(({ first, rows }) => (rows.length === 0 || first >= sides.donors.length ? EMPTY : more(first))),
           scan((sofar: readonly Uint32Array[], { rows }) => [...sofar, ...rows], []),
           map((rows): GridProgress => ({ sides, rows })),
         );
       }),
+    );
+  }
+
+  /** The order of a grid in which what interchanges freely stands together. */
+  gridOrder(donor: KindId, recipient: KindId): Observable<Answers['gridOrder']> {
+    return this.questions.askOnce('gridOrder', gridOf(donor, recipient));
+  }
+
+  /** Groups that are drop-in for one another, of all or of those that drop into one recipient. */
+  gridGroups(donor: KindId, recipient: KindId, into: number | undefined): Observable<Answers['gridGroups']['groups']> {
+    return this.questions.askOnce('gridGroups', { ...gridOf(donor, recipient), ...(into === undefined ? {} : { into }) }).pipe(map(({ groups }) => groups));
+  }
+
+  /** The specimens of a kind on the shelf, with their readings. */
+  private shelf(kind: KindId): Observable<readonly Specimen[]> {
+    return this.specimens.all$.pipe(
+      take(1),
+      map((all) => all.filter((each) => each.kind === kind).slice(0, MOST_OF_SHELF)),
+      concatMap((summaries) =>
+        defer(async () => {
+          await Promise.all(summaries.filter(({ id }) => !this.specimens.peek(id)).map(({ id }) => this.specimens.open(id)));
+          return summaries.flatMap(({ id }) => this.specimens.peek(id) ?? []);
+        }),
+      ),
     );
   }
 }

@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { catchError, EMPTY, map, type Observable } from 'rxjs';
-import { Api, ApiError, type Photograph } from './api';
+import type { Photograph } from '@which-bore/core';
+import { Api, ApiError } from './api';
 import { UndoBar } from './undoBar';
 
 /** The photographs of the part on the bench. */

@@ -1,56 +1,51 @@
 import { inject, Injectable } from '@angular/core';
-import { drawerOf, USUAL_SHOP, type Drawer, type Shop } from '@which-bore/core';
-import { BehaviorSubject, catchError, EMPTY, map, tap, type Observable } from 'rxjs';
-import { Api, ApiError, type StoredShop } from './api';
-import { Kept } from './kept';
+import { drawerOf, USUAL_SHOP, type Drawer, type Shop, type StoredShop } from '@which-bore/core';
+import { distinctUntilChanged, map, of, type Observable } from 'rxjs';
+import { Api } from './api';
+import { mergeShops } from './documents/merge';
+import { OfflineDocuments } from './documents/offlineDocuments';
+import type { Sent } from './documents/outbox';
 
-const KEPT = 'shop';
+/** There is one shop; its document is called by this. */
+const SHOP = '00000000-0000-4000-8000-000000000001';
 
-const isShop = (value: unknown): value is StoredShop =>
-  typeof value === 'object' && value !== null && 'instruments' in value && 'rules' in value && 'version' in value;
+type ShopDocument = Shop & { readonly id: string };
 
-/** The shop's instruments and house rules: those of the last visit at once, then as the server has them. */
+const sentOf = ({ version, ...shop }: StoredShop): Sent<ShopDocument> => ({ document: { ...shop, id: SHOP }, version, updatedAt: '' });
+
+/** The shop's instruments and house rules: as they were held here, then as the server has them. */
 @Injectable({ providedIn: 'root' })
-export class ShopData {
-  private readonly api = inject(Api);
-  private readonly kept = inject(Kept);
-  private readonly state$ = new BehaviorSubject<StoredShop>(this.lastVisit());
-
-  readonly shop$: Observable<Shop> = this.state$.pipe(map(({ instruments, rules }) => ({ instruments, rules })));
+export class ShopData extends OfflineDocuments<ShopDocument> {
+  readonly shop$: Observable<Shop> = this.watch(SHOP).pipe(
+    map((shop): Shop => (shop ? { instruments: shop.instruments, rules: shop.rules } : USUAL_SHOP)),
+    // The sums are not done again where nothing has changed.
+    distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+  );
 
   /** The instruments, as they stand today. */
   readonly drawer$: Observable<Drawer> = this.shop$.pipe(map((shop) => drawerOf(shop, new Date().toISOString().slice(0, 10))));
 
   constructor() {
+    const api = inject(Api);
+    super({
+      sort: 'shop',
+      nameOf: () => 'the instruments and house rules',
+      fetch: () => api.shop().pipe(map(sentOf)),
+      save: ({ instruments, rules }, version) => api.saveShop({ instruments, rules }, version).pipe(map(sentOf)),
+      // A shop is not deleted.
+      remove: () => of(null),
+      restore: () => api.shop().pipe(map(sentOf)),
+      merge: mergeShops,
+    });
     this.refresh();
   }
 
   refresh(): void {
-    this.api
-      .shop()
-      .pipe(catchError(() => EMPTY))
-      .subscribe((shop) => this.take(shop));
+    this.asked(this.kind.fetch(SHOP)).subscribe((sent) => this.outbox.take('shop', sent));
   }
 
-  /** Writes them. Where somebody else was faster the error says so, and what stands now is shown. */
-  save(shop: Shop): Observable<StoredShop> {
-    return this.api.saveShop(shop, this.state$.value.version).pipe(
-      tap((stored) => this.take(stored)),
-      catchError((error: unknown) => {
-        if (error instanceof ApiError && error.kind === 'changed' && isShop(error.current)) this.take(error.current);
-        throw error;
-      }),
-    );
-  }
-
-  private take(shop: StoredShop): void {
-    this.kept.write(KEPT, shop);
-    // The sums are not done again where nothing has changed.
-    if (JSON.stringify(shop) !== JSON.stringify(this.state$.value)) this.state$.next(shop);
-  }
-
-  private lastVisit(): StoredShop {
-    const kept = this.kept.read(KEPT);
-    return isShop(kept) ? kept : { ...USUAL_SHOP, version: 0 };
+  /** Changes the shop. The way back is `undo`. */
+  alter(shop: Shop): void {
+    this.change({ ...shop, id: SHOP });
   }
 }

@@ -1,5 +1,4 @@
-import { DRILL_LEVELS } from '@which-bore/core';
-import type { RecordedDrill } from '../data/api';
+import { DRILL_LEVELS, type RecordedDrill } from '@which-bore/core';
 import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
 import { DrillProgress } from './drillProgress';
 import { DrillStation } from './drillStation';

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { sayProbability } from '@which-bore/core';
-import type { DrillEnd } from '../data/drillInWorker';
+import { sayProbability, type DrillEndTold } from '@which-bore/core';
 import { ReadingWords } from '../ui/readingWords';
 
 /** How a drill went: which questions told something, which were wasted, and how the engine would have gone about it. */
@@ -46,15 +45,14 @@ import { ReadingWords } from '../ui/readingWords';
   styleUrl: './drill.less',
 })
 export class DrillDebrief {
-  readonly end = input.required<DrillEnd>();
-  readonly label = input.required<(id: string) => string>();
+  readonly end = input.required<DrillEndTold>();
 
   protected readonly truth = computed(() => {
-    const { pattern } = this.end();
-    return pattern === undefined ? 'a part in no catalogue' : `the ${this.label()(pattern)}`;
+    const { label } = this.end();
+    return label === undefined ? 'a part in no catalogue' : `the ${label}`;
   });
 
   protected standing(first: string | undefined, probability: number): string {
-    return first === undefined ? 'Nothing to go by yet.' : `Then the ${this.label()(first)} stood at ${sayProbability(probability)}.`;
+    return first === undefined ? 'Nothing to go by yet.' : `Then the ${first} stood at ${sayProbability(probability)}.`;
   }
 }

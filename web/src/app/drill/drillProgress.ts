@@ -1,7 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { DRILL_LEVELS, KINDS } from '@which-bore/core';
-import type { RecordedDrill } from '../data/api';
+import { DRILL_LEVELS, KINDS, type RecordedDrill } from '@which-bore/core';
 
 const SHOWN = 12;
 

@@ -1,24 +1,35 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { checkKey, DRILL_LEVELS, enoughToDrill, KIND_IDS, KINDS, type DrillLevel, type KindId, type SheetLine, type Understood } from '@which-bore/core';
+import {
+  checkKey,
+  DRILL_LEVELS,
+  enoughToDrill,
+  KIND_IDS,
+  KINDS,
+  type DrillEndTold,
+  type DrillLevel,
+  type KindId,
+  type RecordedDrill,
+  type Requests,
+  type SheetLineTold,
+  type Understood,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { catchError, EMPTY } from 'rxjs';
-import { Api, ApiError, type RecordedDrill } from '../data/api';
-import { CatalogueData } from '../data/catalogueData';
-import type { DrillEnd } from '../data/drillInWorker';
+import { catchError, EMPTY, firstValueFrom, map, switchMap } from 'rxjs';
+import { Api, ApiError } from '../data/api';
 import { Preferences } from '../data/preferences';
-import { Sums } from '../data/sums';
+import { Questions } from '../data/questions';
 import { ReadingWords } from '../ui/readingWords';
 import { DrillDebrief } from './drillDebrief';
 import { DrillProgress } from './drillProgress';
 
 /** One thing asked, and what came of it. */
 interface Asked {
-  readonly line: SheetLine;
+  readonly line: SheetLineTold;
   readonly reading: Understood;
 }
 
@@ -30,6 +41,8 @@ const GROUPS = [
 
 /** Stands for a part in no catalogue among the answers. */
 const NONE = 'none';
+/** Parts offered to be named; typing narrows them. */
+const OFFERED = 60;
 
 /** A trainer: a part is hidden, each question costs minutes, and in the end it is named. */
 @Component({
@@ -40,23 +53,25 @@ const NONE = 'none';
   styleUrl: './drill.less',
 })
 export class DrillStation {
-  private readonly sums = inject(Sums);
+  private readonly questions = inject(Questions);
   private readonly api = inject(Api);
   protected readonly preferences = inject(Preferences);
-  protected readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly held = toSignal(this.questions.ask('overview', {}));
 
   protected readonly levels = DRILL_LEVELS;
   protected readonly level = signal<DrillLevel['id']>('clean');
   protected readonly kind = signal<KindId>('crank');
   protected readonly kinds = computed(() =>
-    enoughToDrill(KIND_IDS, (kind) => this.catalogue()?.ofKind(kind).length ?? 0).map((id) => ({ id, name: KINDS[id].plural })),
+    enoughToDrill(KIND_IDS, (kind) => this.held()?.kinds.find((each) => each.kind === kind)?.patterns ?? 0).map((id) => ({ id, name: KINDS[id].plural })),
   );
 
-  protected readonly sheet = signal<readonly SheetLine[]>([]);
+  /** The drill that is going on: whoever asks with these gets the same part. */
+  private drill: Requests['drillSheet'] = { kind: 'crank', level: 'clean', seed: 1 };
+  protected readonly sheet = signal<readonly SheetLineTold[]>([]);
   protected readonly asked = signal<readonly Asked[]>([]);
   protected readonly running = signal(false);
   protected readonly named = signal<string | undefined>(undefined);
-  protected readonly ended = signal<DrillEnd | undefined>(undefined);
+  protected readonly ended = signal<DrillEndTold | undefined>(undefined);
   protected readonly record = signal<readonly RecordedDrill[]>([]);
   protected readonly failure = signal<string | undefined>(undefined);
 
@@ -64,14 +79,20 @@ export class DrillStation {
   protected readonly groups = computed(() =>
     GROUPS.map((group) => ({ ...group, lines: this.sheet().filter(({ sort }) => sort === group.sort) })).filter(({ lines }) => lines.length > 0),
   );
-  protected readonly answers = computed(() => {
-    const catalogue = this.catalogue();
-    return (catalogue?.ofKind(this.kind()) ?? []).map(({ id }) => ({ id, label: catalogue?.label(id) ?? id })).sort((a, b) => (a.label < b.label ? -1 : 1));
-  });
+  /** What is typed to find the part among those of its kind. */
+  protected readonly wanted = signal('');
+  protected readonly answers = toSignal(
+    toObservable(computed(() => ({ kind: this.kind(), words: this.wanted(), named: this.named() }))).pipe(
+      switchMap(({ kind, words, named }) =>
+        this.questions.ask('pick', { of: 'pattern', kinds: [kind], words, most: OFFERED, ...(named === undefined || named === NONE ? {} : { chosen: named }) }),
+      ),
+      map(({ choices }) => choices),
+    ),
+    { initialValue: [] },
+  );
   protected readonly kindName = computed(() => KINDS[this.kind()].name.toLowerCase());
   protected readonly none = NONE;
   protected readonly key = checkKey;
-  protected readonly label = (id: string): string => this.catalogue()?.label(id) ?? id;
 
   constructor() {
     this.fetchRecord();
@@ -81,9 +102,10 @@ export class DrillStation {
     this.failure.set(undefined);
     // The seed decides which part it is, so that no two drills are alike.
     const [seed = 1] = crypto.getRandomValues(new Uint32Array(1));
-    this.sums.beginDrill(this.kind(), this.level(), seed).subscribe({
-      next: (sheet) => {
-        this.sheet.set(sheet);
+    this.drill = { kind: this.kind(), level: this.level(), seed };
+    this.questions.askOnce('drillSheet', this.drill).subscribe({
+      next: ({ lines }) => {
+        this.sheet.set(lines);
         this.asked.set([]);
         this.named.set(undefined);
         this.ended.set(undefined);
@@ -93,28 +115,36 @@ export class DrillStation {
     });
   }
 
-  protected ask(line: SheetLine): void {
-    this.sums.askInDrill(checkKey(line)).subscribe((reading) => {
+  protected ask(line: SheetLineTold): void {
+    // One after the other: what is found depends on what was asked before.
+    this.asking = this.asking.then(async () => {
+      const asked = [...this.keys(), checkKey(line)];
+      const { reading } = await firstValueFrom(this.questions.askOnce('drillAsk', { ...this.drill, asked }));
       if (reading) this.asked.update((all) => [...all, { line, reading }]);
     });
   }
 
-  protected times(line: SheetLine): number {
+  private asking: Promise<void> = Promise.resolve();
+
+  private keys(): string[] {
+    return this.asked().map(({ line }) => checkKey(line));
+  }
+
+  protected times(line: SheetLineTold): number {
     return this.asked().filter((each) => checkKey(each.line) === checkKey(line)).length;
   }
 
   protected finish(): void {
     const named = this.named();
     if (named === undefined) return;
-    this.sums.endDrill(named === NONE ? undefined : named).subscribe((end) => {
-      if (!end) return;
+    this.questions.askOnce('drillEnd', { ...this.drill, asked: this.keys(), ...(named === NONE ? {} : { named }) }).subscribe((end) => {
       this.ended.set(end);
       this.running.set(false);
       this.put(end, named === NONE ? undefined : named);
     });
   }
 
-  private put(end: DrillEnd, named: string | undefined): void {
+  private put(end: DrillEndTold, named: string | undefined): void {
     this.api
       .recordDrill({
         id: crypto.randomUUID(),

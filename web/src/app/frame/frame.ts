@@ -5,7 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { Bench } from '../data/bench';
 import { Preferences } from '../data/preferences';
-import { Specimens } from '../data/specimens';
+import { Outbox } from '../data/documents/outbox';
 import { UndoBar } from '../data/undoBar';
 import { EntryLine } from './entryLine';
 import { KeyFollower, KEYS, type Action } from './keys';
@@ -24,7 +24,7 @@ export class Frame {
   protected readonly preferences = inject(Preferences);
   protected readonly undoBar = inject(UndoBar);
   protected readonly bench = inject(Bench);
-  private readonly specimens = inject(Specimens);
+  protected readonly outbox = inject(Outbox);
   private readonly router = inject(Router);
   protected readonly navigation = inject(Navigation);
   private readonly entryLine = viewChild.required(EntryLine);
@@ -33,14 +33,14 @@ export class Frame {
 
   protected readonly keys = KEYS;
   protected readonly help = signal(false);
-  protected readonly sync = toSignal(this.specimens.sync$, { initialValue: { waiting: 0, away: false, refused: undefined } });
+  protected readonly sync = toSignal(this.outbox.sync$, { initialValue: { waiting: 0, away: false, refused: [] } });
 
   constructor() {
     this.navigation.follow(
       this.router,
       () => this.page().nativeElement,
       // A clear bench waits for what is read.
-      (station) => (station === 'bench' && this.bench.specimenId() === undefined ? this.entryLine().element : undefined),
+      (path) => (path === '/bench' && this.bench.specimenId() === undefined ? this.entryLine().element : undefined),
     );
   }
 
@@ -50,9 +50,11 @@ export class Frame {
   });
 
   protected readonly saving = computed(() => {
-    const { waiting, away } = this.sync();
-    if (away) return waiting > 0 ? `Server away: ${waiting} kept here` : 'Server away';
-    return waiting > 0 ? 'Saving' : 'Saved';
+    const { waiting, away, refused } = this.sync();
+    const not = refused.length === 0 ? '' : `${refused.length} not kept`;
+    if (away) return [waiting > 0 ? `Server away: ${waiting} kept here` : 'Server away', not].filter(Boolean).join(', ');
+    if (waiting > 0) return waiting === 1 ? 'Saving' : `Saving ${waiting}`;
+    return not || 'Saved';
   });
 
   protected key(event: KeyboardEvent): void {

@@ -29,16 +29,16 @@ export class Navigation {
    * Follows the router. Whoever lands on another page finds the focus in its first field, else on the page itself, and not
    * on a link behind; one who is typing somewhere is left there.
    *
-   * @param firstField the field of a station that stands outside its page
+   * @param firstField the field of a path that stands outside its page
    */
-  follow(router: Router, page: () => HTMLElement, firstField: (station: string) => HTMLElement | undefined): void {
+  follow(router: Router, page: () => HTMLElement, firstField: (path: string) => HTMLElement | undefined): void {
     let before: string | undefined;
     router.events.pipe(filter((event) => event instanceof NavigationEnd)).subscribe(({ urlAfterRedirects }) => {
       this.refused.set(undefined);
       const [from, path] = [before, pathOf(urlAfterRedirects)];
       before = path;
       if (from === path || (from !== undefined && station(from) === station(path))) return;
-      this.land(page(), firstField(station(path)));
+      this.land(page(), firstField(path));
     });
   }
 

@@ -4,7 +4,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
-import type { StoredJob } from '../data/api';
+import type { StoredJob } from '@which-bore/core';
 import { Jobs } from '../data/jobs';
 import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';

@@ -9,9 +9,8 @@ import {
   KINDS,
   readEntry,
   sayProbability,
-  sayStatus,
   type KindId,
-  type PartInEngine,
+  type PartInEngineTold,
   type Reading,
   type Specimen,
 } from '@which-bore/core';
@@ -23,11 +22,10 @@ import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
 import { Jobs } from '../data/jobs';
 import { Kept } from '../data/kept';
+import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
-import { Sums } from '../data/sums';
 import { UndoBar } from '../data/undoBar';
 import { LineUpList } from '../ui/lineUp/lineUpList';
-import { patternNaming, variantNaming } from '../ui/lineUp/naming';
 import { ReadingWords } from '../ui/readingWords';
 import { Said } from '../ui/said';
 import { shownAs } from '../ui/understood';
@@ -49,7 +47,7 @@ const BELONGS_FROM = 0.5;
 export class JobStation {
   private readonly jobs = inject(Jobs);
   private readonly specimens = inject(Specimens);
-  private readonly sums = inject(Sums);
+  private readonly questions = inject(Questions);
   private readonly kept = inject(Kept);
   private readonly undoBar = inject(UndoBar);
   private readonly router = inject(Router);
@@ -61,7 +59,6 @@ export class JobStation {
   readonly candidate = input<string>();
 
   protected readonly job = toSignal(toObservable(this.id).pipe(switchMap((id) => this.jobs.watch(id))));
-  protected readonly refused = toSignal(this.jobs.refused$);
   private readonly all = toSignal(this.specimens.all$, { initialValue: [] });
   protected readonly mine = computed(() => this.all().filter((each) => each.job === this.id()));
   protected readonly others = computed(() => this.all().filter((each) => each.job === undefined));
@@ -82,19 +79,11 @@ export class JobStation {
 
   protected readonly found = toSignal(
     toObservable(computed(() => ({ readings: [...(this.job()?.readings ?? []).map(({ is }) => is), ...this.draftWords()], parts: this.parts() }))).pipe(
-      switchMap(({ readings, parts }) => this.sums.engine(readings, parts)),
+      switchMap(({ readings, parts }) => this.questions.ask('engine', { readings, specimens: parts })),
     ),
   );
   /** Parts are known by name, and not yet looked at. */
   protected readonly waiting = computed(() => (this.found()?.parts.length ?? 0) < this.mine().length || this.found() === undefined);
-  protected readonly naming = computed(() => {
-    const catalogue = this.bench.catalogue();
-    return catalogue && variantNaming(catalogue);
-  });
-  protected readonly patterns = computed(() => {
-    const catalogue = this.bench.catalogue();
-    return catalogue && patternNaming(catalogue);
-  });
   protected readonly chosen = computed(() => {
     const engine = this.found()?.engine;
     return this.candidate() ?? (engine?.status === 'nothingFits' ? undefined : engine?.candidates[0]?.pattern);
@@ -129,19 +118,19 @@ export class JobStation {
     const { words } = readEntry(text, 'variant');
     if (text.trim() === '' || words.length === 0) return;
     const at = new Date().toISOString();
-    this.jobs.change(this.id(), (job) => ({ ...job, readings: [...job.readings, ...words.map((is) => ({ id: crypto.randomUUID(), at, is }))] }));
+    this.jobs.alter(this.id(), (job) => ({ ...job, readings: [...job.readings, ...words.map((is) => ({ id: crypto.randomUUID(), at, is }))] }));
     this.type('');
   }
 
   protected rename(name: string): void {
     const trimmed = cut(name.trim(), 120);
-    if (trimmed !== '') this.jobs.change(this.id(), (job) => ({ ...job, name: trimmed }));
+    if (trimmed !== '') this.jobs.alter(this.id(), (job) => ({ ...job, name: trimmed }));
   }
 
   protected removeReading(reading: Reading): void {
     const before = this.job()?.readings ?? [];
-    this.jobs.change(this.id(), (job) => ({ ...job, readings: job.readings.filter(({ id }) => id !== reading.id) }));
-    this.undoBar.offer(`Removed “${cut(reading.is.text, 60)}”.`, () => this.jobs.change(this.id(), (job) => ({ ...job, readings: [...before] })));
+    this.jobs.alter(this.id(), (job) => ({ ...job, readings: job.readings.filter(({ id }) => id !== reading.id) }));
+    this.undoBar.offer(`Removed “${cut(reading.is.text, 60)}”.`, () => this.jobs.alter(this.id(), (job) => ({ ...job, readings: [...before] })));
   }
 
   protected begin(kind: KindId): void {
@@ -162,18 +151,14 @@ export class JobStation {
     this.undoBar.offer(`“${part.name}” is out of this engine; it stays on the shelf.`, () => this.specimens.undo(specimen));
   }
 
-  protected belonging({ belongs }: PartInEngine): Belonging {
+  protected belonging({ belongs }: PartInEngineTold): Belonging {
     if (belongs === undefined) return 'open';
     if (belongs < FOREIGN_BELOW) return 'foreign';
     return belongs >= BELONGS_FROM ? 'belongs' : 'open';
   }
 
-  protected belongingSays(part: PartInEngine): string {
+  protected belongingSays(part: PartInEngineTold): string {
     return BELONGING_SAYS[this.belonging(part)];
-  }
-
-  protected says(part: PartInEngine): string {
-    return sayStatus(part.lineUp, (id) => this.patterns()?.label(id) ?? id);
   }
 
   protected choose(candidate: string): void {

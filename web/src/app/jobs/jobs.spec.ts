@@ -2,7 +2,6 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { KindId } from '@which-bore/core';
 import { Jobs } from '../data/jobs';
-import { Specimens } from '../data/specimens';
 import { readings } from '../testing/demo';
 import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
 import { JobList } from './jobList';
@@ -98,48 +97,16 @@ describe('the jobs', () => {
     expect(text(page.querySelector('tbody .number'))).toBe('3');
     await click(fixture, button(page, 'Another engine'));
     expect(TestBed.inject(Router).url).toContain('/jobs/');
+    await pause();
+    // Documents go up one after the other: the one that was begun comes first.
+    const begun = server().expectOne((request) => request.method === 'PUT');
+    begun.flush({ id: begun.request.url.split('/').at(-1), name: 'Begun', readings: [], version: 1, updatedAt: at });
+    await pause();
     await click(fixture, button(page, 'Delete Frost fan'));
+    await pause();
     server()
       .expectOne((request) => request.method === 'DELETE')
       .flush(null);
     expect(text(page)).not.toContain('Frost fan');
-  });
-});
-
-describe('jobs while the server is away', () => {
-  it('are kept here and go up when it is back', async () => {
-    setUp();
-    const jobs = TestBed.inject(Jobs);
-    server()
-      .match('/api/jobs')
-      .forEach((request) => request.flush([]));
-    const id = jobs.begin('Mine');
-    const first = server().expectOne((request) => request.method === 'PUT');
-    first.error(new ProgressEvent('error'));
-    expect(localStorage.getItem('which-bore.jobs')).toContain('Mine');
-    jobs.change(id, (job) => ({ ...job, name: 'Mine, later' }));
-    const second = server().expectOne((request) => request.method === 'PUT');
-    expect((second.request.body as { name: string }).name).toBe('Mine, later');
-    second.flush({ ...stored, id, name: 'Mine, later' });
-    expect(localStorage.getItem('which-bore.jobs')).toContain('"waiting":false');
-    void TestBed.inject(Specimens);
-  });
-
-  it('put mine on top of theirs where somebody else was faster', async () => {
-    setUp();
-    const jobs = TestBed.inject(Jobs);
-    server()
-      .match('/api/jobs')
-      .forEach((request) => request.flush([stored]));
-    const [mine, theirs] = readings('year 1962 year 1970').map((reading) => reading);
-    if (!mine || !theirs) throw new Error('not read');
-    jobs.change(JOB, (job) => ({ ...job, readings: [mine] }));
-    server()
-      .expectOne((request) => request.method === 'PUT')
-      .flush({ error: 'changed', current: { ...stored, readings: [theirs], version: 4 } }, { status: 409, statusText: 'changed' });
-    const again = server().expectOne((request) => request.method === 'PUT');
-    const body = again.request.body as { readings: { id: string }[]; version: number };
-    expect(body.version).toBe(4);
-    expect(body.readings.map(({ id }) => id)).toEqual([theirs.id, mine.id]);
   });
 });

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { OPERATION_IDS, USUAL_SHOP } from '@which-bore/core';
+import { OPERATION_IDS, USUAL_SHOP, type StoredShop } from '@which-bore/core';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
 import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
@@ -36,10 +36,13 @@ describe('house rules and instruments', () => {
     const choice = [...page.querySelectorAll<HTMLInputElement>('input[type=radio]')].find((each) => each.value === 'measure');
     choice?.click();
     await fixture.whenStable();
+    await pause();
     const request = server().expectOne((each) => each.method === 'PUT');
     expect(request.request.body).toEqual(jasmine.objectContaining({ rules: { marks: 'measure' }, version: 3 }));
     request.flush({ ...USUAL_SHOP, rules: { marks: 'measure' }, version: 4 });
+    await pause();
     TestBed.inject(UndoBar).take();
+    await pause();
     const back = server().expectOne((each) => each.method === 'PUT');
     expect(back.request.body).toEqual(jasmine.objectContaining({ rules: {}, version: 4 }));
   });
@@ -79,17 +82,18 @@ describe('house rules and instruments', () => {
     expect(text(page.querySelector('tr.late'))).toContain('run out');
   });
 
-  it('show what somebody else saved meanwhile, and say so', async () => {
+  it('go on top of what somebody else saved meanwhile, which is shown', async () => {
     const { fixture, page } = await open();
     await click(fixture, button(page, 'Another instrument'));
     server()
       .expectOne((each) => each.method === 'PUT')
-      .flush(
-        { error: 'The instruments or rules were changed meanwhile.', current: { ...USUAL_SHOP, instruments: [], version: 9 } },
-        { status: 409, statusText: 'changed' },
-      );
+      .flush({ error: 'Changed meanwhile.', current: { ...USUAL_SHOP, instruments: [], version: 9 } }, { status: 409, statusText: 'changed' });
+    await pause();
+    const again = server().expectOne((each) => each.method === 'PUT');
+    const { instruments, version } = again.request.body as StoredShop;
+    expect([instruments.map(({ name }) => name), version]).toEqual([['Another micrometer'], 9]);
+    again.flush({ ...USUAL_SHOP, instruments, version: 10 });
     await fixture.whenStable();
-    expect(text(page.querySelector('[role=alert]'))).toContain('changed meanwhile');
-    expect(text(page)).toContain('No instrument is in the table');
+    expect(page.querySelectorAll('table:not(.work) tbody tr').length).toBe(1);
   });
 });

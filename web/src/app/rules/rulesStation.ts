@@ -20,7 +20,6 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ApiError } from '../data/api';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
 import { FigureField } from './figureField';
@@ -144,9 +143,7 @@ export class RulesStation {
   private save(next: Shop, says: string): void {
     const before = this.shop();
     this.failure.set(undefined);
-    this.data.save(next).subscribe({
-      next: () => this.undoBar.offer(says, () => this.save(before, 'Taken back.')),
-      error: (error: unknown) => this.failure.set(error instanceof ApiError ? error.message : 'It could not be saved. Try again.'),
-    });
+    this.data.alter(next);
+    this.undoBar.offer(says, () => this.data.alter(before));
   }
 }

@@ -18,6 +18,7 @@ import {
   DONOR_KINDS,
   isKindId,
   KINDS,
+  MOST_A_SIDE,
   recipientsFor,
   VERDICT_WORDS,
   VERDICTS,
@@ -32,9 +33,8 @@ import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NEVER, of, Subject, switchMap, takeUntil } from 'rxjs';
 import { Api, ApiError } from '../data/api';
-import { Interchange, MOST_A_SIDE, type GridProgress } from '../data/interchange';
+import { Interchange, type GridProgress } from '../data/interchange';
 import { Preferences } from '../data/preferences';
-import { Sums } from '../data/sums';
 import { VerdictMark } from '../ui/verdictMark';
 import { drawGrid, type GridPicture, type Place } from './gridCanvas';
 import { GridSheets } from './gridSheets';
@@ -57,7 +57,6 @@ const TOP = 150;
 })
 export class GridPage {
   private readonly interchange = inject(Interchange);
-  private readonly sums = inject(Sums);
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly preferences = inject(Preferences);
@@ -109,7 +108,7 @@ export class GridPage {
 
   private readonly sorted = toSignal<Order | undefined>(
     toObservable(computed(() => (this.done() && this.grouped() ? this.progress() : undefined))).pipe(
-      switchMap((progress) => (progress ? this.sums.gridOrder() : of(undefined))),
+      switchMap((progress) => (progress ? this.interchange.gridOrder(this.donorKind(), this.recipientKind()) : of(undefined))),
     ),
   );
 
@@ -195,7 +194,7 @@ export class GridPage {
   });
   protected readonly groups = toSignal(
     toObservable(computed(() => (this.groupsShown() && this.done() ? { into: this.intoAt() } : undefined))).pipe(
-      switchMap((asked) => (asked ? this.sums.gridGroups(asked.into) : NEVER)),
+      switchMap((asked) => (asked ? this.interchange.gridGroups(this.donorKind(), this.recipientKind(), asked.into) : NEVER)),
     ),
   );
 

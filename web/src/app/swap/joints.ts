@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { showInterval, showValue, VERDICT_WORDS, type JudgedCheck, type JudgedJoint, type JudgedOption } from '@which-bore/core';
+import { showInterval, showValue, VERDICT_WORDS, type JudgedCheckTold, type JudgedJointTold, type OptionTold } from '@which-bore/core';
 import { Preferences } from '../data/preferences';
 import { BandStrip } from '../ui/bandStrip';
 import { Said } from '../ui/said';
@@ -16,13 +16,13 @@ import { VerdictMark } from '../ui/verdictMark';
 })
 export class Joints {
   private readonly preferences = inject(Preferences);
-  readonly joints = input.required<readonly JudgedJoint[]>();
+  readonly joints = input.required<readonly JudgedJointTold[]>();
   /** What a pattern is called. */
   readonly label = input.required<(id: string) => string>();
 
   protected readonly words = VERDICT_WORDS;
 
-  protected range(check: JudgedCheck, which: 'found' | 'required'): string {
+  protected range(check: JudgedCheckTold, which: 'found' | 'required'): string {
     const range = check[which];
     const units = this.preferences.units();
     if (!range) return '';
@@ -30,7 +30,7 @@ export class Joints {
   }
 
   /** What an option takes, in words; nothing where it takes nothing worth naming. */
-  protected takes({ hours, price }: JudgedOption): string {
+  protected takes({ hours, price }: OptionTold): string {
     return [...(hours > 0 ? [`${hours} h`] : []), ...(price > 0 ? [`about ${price}`] : [])].join(', ');
   }
 }

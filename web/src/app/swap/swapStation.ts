@@ -3,16 +3,19 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import {
+  AS_MEASURED,
   DONOR_KINDS,
   INSTRUMENTS,
   KINDS,
+  readAddress,
   recipientsFor,
   SWAP_RESULT_SAYS,
   VERDICTS,
   VERDICT_WORDS,
+  type Address,
   type KindId,
-  type Need,
-  type PartyRef,
+  type NeedTold,
+  type PartRef,
   type Pattern,
   type Specimen,
   type Verdict,
@@ -23,10 +26,10 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
-import { Interchange } from '../data/interchange';
-import { AS_MEASURED, type Judged, type Takings } from '../data/interchangeInWorker';
+import { Interchange, type Judged, type Takings } from '../data/interchange';
+import { Records } from '../data/records';
+import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
-import { Sums } from '../data/sums';
 import { PartPicker } from '../ui/partPicker';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
@@ -34,17 +37,6 @@ import { Joints } from './joints';
 
 /** What the list is asked of: engines, or parts of a kind. */
 type Asked = KindId | 'engine';
-
-/** A reference of the address: `specimen:`, `pattern:` or `variant:` with its id. A bare id is a pattern. */
-interface Ref {
-  readonly sort: 'specimen' | 'pattern' | 'variant';
-  readonly id: string;
-}
-
-function refOf(text: string): Ref {
-  const [sort, id] = text.split(':');
-  return id !== undefined && (sort === 'specimen' || sort === 'variant' || sort === 'pattern') ? { sort, id } : { sort: 'pattern', id: text };
-}
 
 /** Donors into a recipient: joint by joint, both directions, and what else there is. */
 @Component({
@@ -58,7 +50,8 @@ function refOf(text: string): Ref {
 export class SwapStation {
   private readonly bench = inject(Bench);
   private readonly specimens = inject(Specimens);
-  private readonly sums = inject(Sums);
+  private readonly questions = inject(Questions);
+  private readonly records = inject(Records);
   private readonly interchange = inject(Interchange);
   private readonly router = inject(Router);
 
@@ -73,7 +66,6 @@ export class SwapStation {
   /** What is listed: a kind of part, or `engine`. */
   readonly kind = input<string>();
 
-  protected readonly catalogue = this.bench.catalogue;
   protected readonly filter = signal('');
   protected readonly adding = signal(false);
   protected readonly measuredOnly = computed(() => this.as() === AS_MEASURED);
@@ -82,12 +74,12 @@ export class SwapStation {
   protected readonly donorKinds = DONOR_KINDS;
 
   protected readonly donors = computed(() => (this.donor() ?? '').split(',').filter(Boolean));
-  private readonly refs = computed(() => this.donors().map(refOf));
+  private readonly refs = computed(() => this.donors().map(readAddress));
   private readonly specimenId = computed(() => this.refs().find(({ sort }) => sort === 'specimen')?.id);
   protected readonly specimen = toSignal(toObservable(this.specimenId).pipe(switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id)))));
   private readonly intoRef = computed(() => {
     const into = this.into();
-    return into === undefined ? undefined : refOf(into);
+    return into === undefined ? undefined : readAddress(into);
   });
   private readonly intoSpecimen = toSignal(
     toObservable(this.intoRef).pipe(switchMap((ref) => (ref?.sort === 'specimen' ? this.specimens.watch(ref.id) : of(undefined)))),
@@ -97,28 +89,21 @@ export class SwapStation {
   private readonly identified = toSignal(
     toObservable(this.specimen).pipe(
       switchMap((specimen) =>
-        specimen
-          ? this.sums.identify(
-              specimen.kind,
-              specimen.readings.map((reading) => reading.is),
-              1,
-              {},
-            )
-          : of(undefined),
+        specimen ? this.questions.ask('identify', { kind: specimen.kind, readings: specimen.readings.map((reading) => reading.is), most: 1 }) : of(undefined),
       ),
     ),
   );
   private readonly sure = computed(() => {
-    const lineUp = this.identified()?.lineUp;
+    const lineUp = this.identified();
     return lineUp?.status === 'settled' || lineUp?.status === 'probable' ? lineUp.candidates[0]?.pattern : undefined;
   });
   protected readonly takenFor = computed((): Pattern | undefined => {
     if (!this.specimen() || this.measuredOnly()) return undefined;
-    return this.catalogue()?.pattern(this.as() ?? this.sure());
+    return this.records.record('pattern', this.as() ?? this.sure());
   });
 
   /** What comes, as the sums want it; nothing while it is not all known. */
-  private readonly coming = computed((): readonly PartyRef[] | undefined => {
+  private readonly coming = computed((): readonly PartRef[] | undefined => {
     const parties = this.refs().flatMap((ref) => this.partyOf(ref, this.specimen(), this.as()));
     return parties.length > 0 && parties.length === this.refs().length ? parties : undefined;
   });
@@ -127,11 +112,11 @@ export class SwapStation {
   protected readonly donorKind = computed((): KindId | undefined => {
     const [first] = this.refs();
     if (!first || first.sort === 'variant') return undefined;
-    return first.sort === 'specimen' ? this.specimen()?.kind : this.catalogue()?.pattern(first.id)?.kind;
+    return first.sort === 'specimen' ? this.specimen()?.kind : this.records.record('pattern', first.id)?.kind;
   });
   protected readonly intoKind = computed((): KindId | undefined => {
     const ref = this.intoRef();
-    return ref?.sort === 'specimen' ? this.intoSpecimen()?.kind : ref?.sort === 'pattern' ? this.catalogue()?.pattern(ref.id)?.kind : undefined;
+    return ref?.sort === 'specimen' ? this.intoSpecimen()?.kind : ref?.sort === 'pattern' ? this.records.record('pattern', ref.id)?.kind : undefined;
   });
 
   /** Whether the list is of what goes into the recipient. */
@@ -161,15 +146,15 @@ export class SwapStation {
       switchMap(({ coming, into, asked, fitting }): Observable<Takings | undefined> => {
         const one = fitting ? into : coming?.[0];
         if (!one) return of(undefined);
-        if (asked === 'engine') return coming ? this.sums.engines(coming) : of(undefined);
-        return this.interchange.shelf(asked).pipe(switchMap((shelf) => this.sums.whatElse(one, asked, fitting ? 'donor' : 'recipient', shelf)));
+        if (asked === 'engine') return coming ? this.interchange.engines(coming) : of(undefined);
+        return this.interchange.whatElse(one, asked, fitting ? 'donor' : 'recipient');
       }),
     ),
   );
 
   protected readonly rows = computed(() => {
     const wanted = this.filter().toLowerCase();
-    return (this.takings()?.list ?? []).filter(({ name, family }) => `${family} ${name}`.toLowerCase().includes(wanted));
+    return (this.takings()?.best ?? []).filter(({ short, family }) => `${family} ${short}`.toLowerCase().includes(wanted));
   });
   protected readonly tally = computed(() =>
     VERDICTS.map((verdict) => ({ verdict, words: VERDICT_WORDS[verdict], count: this.takings()?.counts[verdict] ?? 0 })),
@@ -178,9 +163,9 @@ export class SwapStation {
   /** The one that is looked at: from the address, or the best of the list. */
   protected readonly shown = computed(() => {
     if (this.fitting()) return this.donor() ?? this.rows()[0]?.ref;
-    return this.into() ?? this.takings()?.list[0]?.ref;
+    return this.into() ?? this.takings()?.best[0]?.ref;
   });
-  private readonly recipient = computed((): PartyRef | undefined => {
+  private readonly recipient = computed((): PartRef | undefined => {
     const ref = this.intoRef();
     return ref && this.partyOf(ref, this.intoSpecimen(), undefined)[0];
   });
@@ -189,16 +174,16 @@ export class SwapStation {
     const shown = this.shown();
     const coming = this.coming();
     if (!coming || shown === undefined) return undefined;
-    const into = this.recipient() ?? this.partyOf(refOf(shown), undefined, undefined)[0];
+    const into = this.recipient() ?? this.partyOf(readAddress(shown), undefined, undefined)[0];
     return into ? { coming, into } : undefined;
   });
 
   private readonly judged = toSignal<Judged | undefined>(
-    toObservable(this.pair).pipe(switchMap((pair): Observable<Judged | undefined> => (pair ? this.sums.judge(pair.coming, pair.into) : of(undefined)))),
+    toObservable(this.pair).pipe(switchMap((pair): Observable<Judged | undefined> => (pair ? this.interchange.judge(pair.coming, pair.into) : of(undefined)))),
   );
   protected readonly judgement = computed(() => {
     const judged = this.judged();
-    return judged && 'swap' in judged ? judged : undefined;
+    return judged && 'verdict' in judged ? judged : undefined;
   });
   protected readonly refused = computed(() => {
     const judged = this.judged();
@@ -209,7 +194,7 @@ export class SwapStation {
   protected readonly oneWay = computed(() => {
     const judgement = this.judgement();
     const goes = (verdict: Verdict | undefined) => verdict === 'fits' || verdict === 'fitsWithWork';
-    return judgement?.reverse !== undefined && goes(judgement.swap.verdict) && judgement.reverse.swap.verdict === 'doesNotFit';
+    return judgement?.reverse !== undefined && goes(judgement.verdict) && judgement.reverse.verdict === 'doesNotFit';
   });
 
   constructor() {
@@ -264,9 +249,7 @@ export class SwapStation {
   protected turn(): void {
     const reverse = this.judgement()?.reverse;
     if (!reverse) return;
-    const text = (ref: PartyRef): string =>
-      'pattern' in ref ? `pattern:${ref.pattern}` : 'specimen' in ref ? `specimen:${ref.specimen.id}` : `variant:${ref.variant}`;
-    this.go({ donor: reverse.donors.map(text).join(','), into: text(reverse.recipient).replace(/^pattern:/, ''), as: null, list: null, kind: null });
+    this.go({ donor: reverse.donors.join(','), into: reverse.into.replace(/^pattern:/, ''), as: null, list: null, kind: null });
   }
 
   protected key(event: KeyboardEvent): void {
@@ -287,29 +270,29 @@ export class SwapStation {
     window.print();
   }
 
-  protected readonly labelOf = (id: string): string => this.catalogue()?.label(id) ?? id;
+  protected readonly labelOf = (id: string): string => this.records.label('pattern', id);
 
   protected nameOf(text: string): string {
-    const { sort, id } = refOf(text);
-    if (sort === 'variant') return `Internals of the ${this.catalogue()?.variantLabel(id) ?? id}`;
+    const { sort, id } = readAddress(text);
+    if (sort === 'variant') return `Internals of the ${this.records.label('variant', id)}`;
     return sort === 'specimen' ? (this.specimens.peek(id)?.name ?? 'A part on the shelf') : this.labelOf(id);
   }
 
   protected readonly kindName = (kind: KindId): string => KINDS[kind].name.toLowerCase();
 
   /** How something is found out: how long it takes, and with what. */
-  protected how({ minutes, instrument }: Need): string {
+  protected how({ minutes, instrument }: NeedTold): string {
     if (instrument === 'sheet') return 'from a sheet';
     return `${minutes} min${instrument ? `, ${INSTRUMENTS[instrument].name.toLowerCase()}` : ', by eye'}`;
   }
 
-  private partyOf({ sort, id }: Ref, specimen: Specimen | undefined, as: string | undefined): readonly PartyRef[] {
+  private partyOf({ sort, id }: Address, specimen: Specimen | undefined, as: string | undefined): readonly PartRef[] {
     switch (sort) {
       case 'pattern':
-        return this.catalogue()?.pattern(id) ? [{ pattern: id }] : [];
+        return [{ pattern: id }];
       case 'variant':
         // As a donor an engine gives its internals; as a recipient it is whole.
-        return this.catalogue()?.variant(id) ? [{ variant: id, ...(this.intoRef()?.id === id ? {} : { internals: true }) }] : [];
+        return [{ variant: id, ...(this.intoRef()?.id === id ? {} : { internals: true }) }];
       case 'specimen': {
         const held = specimen?.id === id ? specimen : this.specimens.peek(id);
         return held ? [{ specimen: held, ...(as === undefined ? {} : { as }) }] : [];

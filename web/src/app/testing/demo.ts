@@ -1,35 +1,20 @@
 import {
-  advise,
-  audit,
-  calculationOf,
   CatalogueLookup,
-  Identification,
-  identify,
-  identifyEngine,
-  indexCatalogue,
-  indexEngines,
-  indexSearch,
   readEntry,
-  searchCatalogue,
-  takenFor,
+  refusalOf,
+  Workshop,
+  type Answers,
   type Catalogue,
-  type DrillLevel,
-  type EngineLineUp,
   type KindId,
-  type LineUp,
-  type PartyRef,
+  type QuestionName,
   type Reading,
-  type Sentence,
-  type SheetLine,
+  type Requests,
   type Specimen,
-  type Understood,
+  type SpecimenSummary,
 } from '@which-bore/core';
-import { BehaviorSubject, from, of, type Observable } from 'rxjs';
+import { BehaviorSubject, defer, NEVER, of, throwError, type Observable } from 'rxjs';
 import demo from '../../../../demo-data/catalogue.json';
-import type { SpecimenSummary } from '../data/api';
-import type { Identified, Lying } from '../data/core.worker';
-import { Drill, type DrillEnd } from '../data/drillInWorker';
-import { InterchangeInWorker } from '../data/interchangeInWorker';
+import { ApiError } from '../data/api';
 
 export const CATALOGUE = demo as unknown as Catalogue;
 export const VIEW = new CatalogueLookup(CATALOGUE);
@@ -40,46 +25,35 @@ export const readings = (text: string, kind: KindId = 'crank'): Reading[] =>
 
 export const specimen = (text: string, name = 'On the bench', kind: KindId = 'crank'): Specimen => ({ id: ID, name, kind, readings: readings(text, kind) });
 
-export const lineUp = (text: string): LineUp => identify(indexCatalogue('crank', CATALOGUE), readEntry(text, 'crank').words, 6);
+const WORKSHOP = new Workshop(CATALOGUE);
 
-const SEARCH = indexSearch(VIEW);
+/** A line-up as the workshop tells it. */
+export const lineUp = (text: string): Answers['identify'] => WORKSHOP.ask('identify', { kind: 'crank', entry: text, most: 6 });
 
-/** The catalogue at once, without a server. */
-export const fakeCatalogueData = { view$: of(VIEW), state$: of({ view: VIEW, tag: '' }), refresh: () => undefined };
+/** The workshop over the demo at once, without a worker and without a server. */
+export class FakeQuestions {
+  readonly changed$ = NEVER;
 
-/** A line-up and what to check next, as the worker answers. */
-export function identified(kind: KindId, read: readonly Understood[], most = 6, lying: Lying = {}): Identified {
-  const identification = new Identification(indexCatalogue(kind, CATALOGUE)).read(read);
-  return { lineUp: identification.lineUp(most), advice: advise(identification, { readings: read, ...lying }) };
+  ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
+    return this.askOnce(name, request);
+  }
+
+  askOnce<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
+    return defer(() => {
+      try {
+        return of(WORKSHOP.ask(name, request));
+      } catch (error) {
+        const refusal = refusalOf(error);
+        if (!refusal) throw error;
+        return throwError(() => new ApiError(refusal.refused === 'missing' ? 'missing' : 'refused', refusal.error));
+      }
+    });
+  }
+
+  refresh(): void {
+    // There is only the one catalogue.
+  }
 }
-
-let drill: Drill | undefined;
-
-const INTERCHANGE = new InterchangeInWorker(VIEW, {}, (each) => Promise.resolve(takenFor(indexCatalogue(each.kind, CATALOGUE), each, {})));
-
-/** The sums without a worker. */
-export const fakeSums = {
-  identify: (kind: KindId, read: readonly Understood[], most: number, lying: Lying): Observable<Identified> => of(identified(kind, read, most, lying)),
-  calculation: (kind: KindId, read: readonly Understood[], pattern: string, words: string): Observable<readonly Sentence[]> =>
-    of(calculationOf(new Identification(indexCatalogue(kind, CATALOGUE)).read(read), pattern, words)),
-  engine: (read: readonly Understood[], parts: readonly Specimen[]): Observable<EngineLineUp> =>
-    of(identifyEngine(VIEW, indexEngines(CATALOGUE), (kind) => indexCatalogue(kind, CATALOGUE), read, parts)),
-  beginDrill: (kind: KindId, level: DrillLevel['id']): Observable<readonly SheetLine[]> => {
-    drill = new Drill(VIEW, indexCatalogue(kind, CATALOGUE), kind, level, 4711, {});
-    return of(drill.sheet);
-  },
-  askInDrill: (key: string): Observable<Understood | undefined> => of(drill?.ask(key)),
-  endDrill: (named: string | undefined): Observable<DrillEnd | undefined> => of(drill?.end(named)),
-  search: (text: string, most: number) => of(searchCatalogue(SEARCH, text, most)),
-  audit: () => of(audit(VIEW)),
-  judge: (donors: readonly PartyRef[], recipient: PartyRef) => from(INTERCHANGE.judge(donors, recipient)),
-  engines: (donors: readonly PartyRef[]) => from(INTERCHANGE.engines(donors)),
-  whatElse: (asked: PartyRef, kind: KindId, side: 'donor' | 'recipient', shelf: readonly Specimen[]) => from(INTERCHANGE.whatElse(asked, kind, side, shelf)),
-  openGrid: (donor: KindId, recipient: KindId, most: number) => of(INTERCHANGE.openGrid(donor, recipient, most)),
-  gridRows: (first: number) => of(INTERCHANGE.gridRows(first)),
-  gridOrder: () => of(INTERCHANGE.gridOrder()),
-  gridGroups: (into: number | undefined) => of(INTERCHANGE.gridGroups(into)),
-};
 
 /** Specimens in memory, as the stations see them. */
 export class FakeSpecimens {
@@ -88,7 +62,6 @@ export class FakeSpecimens {
   readonly removed: string[] = [];
   private readonly before: Specimen[] = [];
   readonly all$ = new BehaviorSubject<readonly SpecimenSummary[]>([]);
-  readonly sync$ = of({ waiting: 0, away: false, refused: undefined });
 
   constructor(...specimens: Specimen[]) {
     for (const each of specimens) this.put(each);

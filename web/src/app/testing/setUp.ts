@@ -17,10 +17,13 @@ import {
   SwapOutline,
 } from '@ant-design/icons-angular/icons';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
-import { CatalogueData } from '../data/catalogueData';
+import { HeldStore } from '../data/documents/heldStore';
+import { Live } from '../data/live';
+import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
-import { Sums } from '../data/sums';
-import { fakeCatalogueData, fakeSums, FakeSpecimens, type specimen } from './demo';
+import { NEVER } from 'rxjs';
+import { FakeHeldStore } from './fakeHeldStore';
+import { FakeQuestions, FakeSpecimens, type specimen } from './demo';
 
 export const pause = () => new Promise((resolve) => setTimeout(resolve, 120));
 
@@ -48,8 +51,9 @@ export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
       provideHttpClient(),
       provideHttpClientTesting(),
       { provide: Specimens, useValue: specimens },
-      { provide: Sums, useValue: fakeSums },
-      { provide: CatalogueData, useValue: fakeCatalogueData },
+      { provide: Questions, useClass: FakeQuestions },
+      { provide: HeldStore, useClass: FakeHeldStore },
+      { provide: Live, useValue: { events$: NEVER } },
     ],
   });
   return specimens;

@@ -1,9 +1,10 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { KINDS, type KindId } from '@which-bore/core';
+import { KINDS, readAddress, writeAddress, type KindId } from '@which-bore/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { CatalogueData } from '../data/catalogueData';
+import { combineLatest, map, of, switchMap } from 'rxjs';
+import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { narrowed, wordsOf } from './narrowed';
 
@@ -51,7 +52,7 @@ interface Choice {
   `,
 })
 export class PartPicker {
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly questions = inject(Questions);
   private readonly shelf = toSignal(inject(Specimens).all$, { initialValue: [] });
 
   readonly fieldId = input.required<string>();
@@ -65,37 +66,50 @@ export class PartPicker {
 
   protected readonly wanted = signal('');
 
+  private readonly chosenAddress = computed(() => {
+    const value = this.value();
+    return value === undefined ? undefined : readAddress(value);
+  });
+
+  /** Patterns and engines that bear the words, as the workshop finds them. */
+  private readonly found = toSignal(
+    toObservable(
+      computed(() => ({ words: this.wanted(), kinds: this.kinds(), engines: this.engines(), chosen: this.chosenAddress() }), {
+        equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+      }),
+    ).pipe(
+      switchMap(({ words, kinds, engines, chosen }) => {
+        const asked = (sort: 'pattern' | 'variant') => ({ words, most: SHOWN, ...(chosen?.sort === sort ? { chosen: chosen.id } : {}) });
+        return combineLatest([
+          this.questions.ask('pick', { of: 'pattern', ...asked('pattern'), ...(kinds ? { kinds: [...kinds] } : {}) }),
+          engines ? this.questions.ask('pick', { of: 'variant', ...asked('variant') }) : of({ choices: [] }),
+        ]);
+      }),
+      map(([patterns, variants]) => ({ patterns: patterns.choices, variants: variants.choices })),
+    ),
+  );
+
   protected readonly groups = computed(() => {
-    const catalogue = this.catalogue();
-    if (!catalogue) return [];
     const words = wordsOf(this.wanted());
     const kinds = this.kinds();
     const value = this.value();
-    const taken = (choices: Iterable<Choice>): readonly Choice[] =>
-      narrowed(choices, words, { textOf: ({ label, hint }) => `${label} ${hint}`, isChosen: (each) => each.value === value, most: SHOWN });
-    const ofKind = (kind: KindId) => !kinds || kinds.includes(kind);
+    const { patterns = [], variants = [] } = this.found() ?? {};
+    const shelf = this.shelf()
+      .filter(({ kind }) => !kinds || kinds.includes(kind))
+      .map(({ id, name, kind }): Choice => ({ value: writeAddress({ sort: 'specimen', id }), label: name, hint: KINDS[kind].name.toLowerCase() }));
     return [
       {
         name: 'On the shelf',
-        choices: taken(
-          this.shelf()
-            .filter(({ kind }) => ofKind(kind))
-            .map(({ id, name, kind }) => ({ value: `specimen:${id}`, label: name, hint: KINDS[kind].name.toLowerCase() })),
-        ),
+        choices: narrowed(shelf, words, { textOf: ({ label, hint }) => `${label} ${hint}`, isChosen: (each) => each.value === value, most: SHOWN }),
       },
-      {
-        name: 'Engines',
-        choices: this.engines()
-          ? taken(catalogue.catalogue.variants.map(({ id }) => ({ value: `variant:${id}`, label: catalogue.variantLabel(id), hint: '' })))
-          : [],
-      },
+      { name: 'Engines', choices: variants.map(({ id, label }): Choice => ({ value: writeAddress({ sort: 'variant', id }), label, hint: '' })) },
       {
         name: 'From the catalogue, new',
-        choices: taken(
-          catalogue.catalogue.patterns
-            .filter(({ kind }) => ofKind(kind))
-            .map(({ id, kind }) => ({ value: `pattern:${id}`, label: catalogue.label(id), hint: kinds?.length === 1 ? '' : KINDS[kind].name.toLowerCase() })),
-        ),
+        choices: patterns.map(({ id, label, kind }): Choice => ({
+          value: writeAddress({ sort: 'pattern', id }),
+          label,
+          hint: kinds?.length === 1 || kind === undefined ? '' : KINDS[kind].name.toLowerCase(),
+        })),
       },
     ].filter(({ choices }) => choices.length > 0);
   });

@@ -1,8 +1,7 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { RecordType } from '@which-bore/core';
-import { CatalogueData } from '../data/catalogueData';
+import { Records } from '../data/records';
 
 /** The page of a record in the Catalogue; those without one are opened for editing. */
 export function pageOf(type: RecordType, id: string): readonly string[] {
@@ -17,17 +16,12 @@ export function pageOf(type: RecordType, id: string): readonly string[] {
   template: `<a [routerLink]="page()">{{ label() }}</a>`,
 })
 export class RecordLink {
-  private readonly catalogue = toSignal(inject(CatalogueData).view$);
+  private readonly records = inject(Records);
   readonly type = input.required<RecordType>();
   readonly id = input.required<string>();
   /** Without maker and family, where those are plain from the place. */
   readonly short = input(false, { transform: booleanAttribute });
 
   protected readonly page = computed(() => pageOf(this.type(), this.id()));
-  protected readonly label = computed(() => {
-    const catalogue = this.catalogue();
-    if (!catalogue) return this.id();
-    if (this.short()) return catalogue.pattern(this.id())?.name ?? catalogue.variant(this.id())?.code ?? catalogue.labelOf(this.type(), this.id());
-    return catalogue.labelOf(this.type(), this.id());
-  });
+  protected readonly label = computed(() => (this.short() ? this.records.shortLabel(this.type(), this.id()) : this.records.label(this.type(), this.id())));
 }

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { sayProbability, sayStatus, type Candidate, type LineUp, type Pull, type Sentence, type Status } from '@which-bore/core';
+import { sayProbability, type CandidateTold, type LineUpTold, type Sentence, type Status } from '@which-bore/core';
 import { take, type Observable } from 'rxjs';
 import { Said } from '../said';
-import type { Naming } from './naming';
 
 /** Weight at which a bar reaches its end, in decibans. */
 const FULL = 30;
@@ -24,8 +23,7 @@ const STATUS_WORDS: Readonly<Record<Status, string>> = {
   styleUrl: './lineUpList.less',
 })
 export class LineUpList {
-  readonly lineUp = input.required<LineUp>();
-  readonly naming = input.required<Naming>();
+  readonly lineUp = input.required<LineUpTold>();
   /** Works out how a weight came about; without it nothing is offered. */
   readonly calculate = input<(candidate: string, text: string) => Observable<readonly Sentence[]>>();
   /** Id of the candidate laid open. */
@@ -33,13 +31,12 @@ export class LineUpList {
   readonly choose = output<string>();
 
   protected readonly status = computed(() => STATUS_WORDS[this.lineUp().status]);
-  protected readonly says = computed(() => sayStatus(this.lineUp(), (id) => this.naming().label(id)));
   protected readonly probability = sayProbability;
 
   /** Candidates, with *none of these* at the place its probability gives it. */
   protected readonly rows = computed(() => {
     const { candidates, none } = this.lineUp();
-    const rows: (Candidate | 'none')[] = [...candidates];
+    const rows: (CandidateTold | 'none')[] = [...candidates];
     const at = candidates.findIndex((candidate) => candidate.probability < none);
     rows.splice(at < 0 ? rows.length : at, 0, 'none');
     return rows;
@@ -60,11 +57,11 @@ export class LineUpList {
       });
   }
 
-  protected width(pull: Pull): number {
+  protected width(pull: CandidateTold['pulls'][number]): number {
     return (50 * Math.min(FULL, Math.abs(pull.decibans))) / FULL;
   }
 
-  protected weight(pull: Pull): string {
+  protected weight(pull: CandidateTold['pulls'][number]): string {
     const rounded = Math.round(pull.decibans);
     return rounded > 0 ? `+${rounded}` : rounded < 0 ? `−${-rounded}` : '0';
   }

@@ -1,0 +1,191 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/catalogue.js';
+import { DRILL_LEVELS } from '../drill/index.js';
+import { JobSchema } from '../engine/job.js';
+import { TABLE_IDS, type TableId } from '../formats/columns.js';
+import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
+import { ShopSchema } from '../shop/shop.js';
+import { RecordTypeSchema } from './catalogue.js';
+import { KindSchema, list, oneOfWords } from './schema.js';
+
+/** Sorts of documents that people work on, each with versions. */
+export const DOCUMENT_SORTS = ['job', 'specimen', 'shop'] as const;
+export type DocumentSort = (typeof DOCUMENT_SORTS)[number];
+
+/** The version last seen: a change names it, so that nobody writes over what he has not seen. 0 for a new document. */
+export const VersionSchema = Type.Integer({ minimum: 0, maximum: 2_147_483_646, description: 'The version last seen; 0 for a new one' });
+export const UuidSchema = Type.String({ format: 'uuid', examples: ['7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11'] });
+export const DocumentParamsSchema = Type.Object({ id: UuidSchema });
+
+/** What the server adds to a document it keeps. */
+const Kept = { version: VersionSchema, updatedAt: Type.String({ description: 'When it was last changed' }) };
+
+export const StoredSpecimenSchema = Type.Object({ ...SpecimenSchema.properties, ...Kept });
+export type StoredSpecimen = Static<typeof StoredSpecimenSchema>;
+export const StoredJobSchema = Type.Object({ ...JobSchema.properties, ...Kept });
+export type StoredJob = Static<typeof StoredJobSchema>;
+export const StoredShopSchema = Type.Object({ ...ShopSchema.properties, version: VersionSchema }, { additionalProperties: false });
+export type StoredShop = Static<typeof StoredShopSchema>;
+
+/** What is sent to change a document: all of it, and the version it was begun from. */
+export const SpecimenBodySchema = Type.Object({ ...Type.Omit(SpecimenSchema, ['id']).properties, version: VersionSchema }, { additionalProperties: false });
+export const JobBodySchema = Type.Object({ ...Type.Omit(JobSchema, ['id']).properties, version: VersionSchema }, { additionalProperties: false });
+
+/** A specimen in a list. */
+export const SpecimenSummarySchema = Type.Object({
+  id: Type.String(),
+  name: Type.String(),
+  kind: KindSchema,
+  readings: Type.Integer(),
+  version: VersionSchema,
+  updatedAt: Type.String(),
+  job: Type.Optional(Type.String({ description: 'The job whose engine it belongs to' })),
+});
+export type SpecimenSummary = Static<typeof SpecimenSummarySchema>;
+
+/** What became of a reading. */
+export const ReadingChangeSchema = Type.Object({
+  reading: UuidSchema,
+  at: Type.String(),
+  who: Type.String(),
+  operation: oneOfWords(['added', 'changed', 'removed'] as const),
+  before: Type.Optional(UnderstoodSchema),
+  after: Type.Optional(UnderstoodSchema),
+});
+export type ReadingChange = Static<typeof ReadingChangeSchema>;
+
+/** What became of a document: who did what to it, version by version. */
+export const DocumentChangeSchema = Type.Object({
+  version: VersionSchema,
+  at: Type.String(),
+  who: Type.String(),
+  operation: oneOfWords(['added', 'changed', 'removed', 'restored'] as const),
+});
+export type DocumentChange = Static<typeof DocumentChangeSchema>;
+
+export const PhotographSchema = Type.Object({
+  id: Type.String(),
+  reading: Type.Optional(Type.String({ description: 'The reading it shows' })),
+  name: Type.String({ examples: ['web.jpg'] }),
+  width: Type.Integer(),
+  height: Type.Integer(),
+  at: Type.String(),
+  who: Type.String(),
+});
+export type Photograph = Static<typeof PhotographSchema>;
+
+/** A drill as it ended. */
+export const DrillRecordSchema = Type.Object(
+  {
+    id: Type.String({ format: 'uuid', description: 'Chosen by the sender, so that a drill sent twice counts once' }),
+    level: Type.Unsafe<string>({ type: 'string', enum: DRILL_LEVELS.map(({ id }) => id), description: 'How hard it was' }),
+    kind: KindSchema,
+    pattern: Type.Optional(Type.String({ maxLength: 80, description: 'What it was; absent for a part in no catalogue' })),
+    named: Type.Optional(Type.String({ maxLength: 80, description: 'What it was named; absent for "in no catalogue"' })),
+    minutes: Type.Number({ minimum: 0, maximum: 1e5 }),
+    engineMinutes: Type.Number({ minimum: 0, maximum: 1e5, description: 'What the next check would have taken' }),
+    wasted: Type.Integer({ minimum: 0, maximum: 1000, description: 'Readings that could not have told anything' }),
+    score: Type.Integer({ minimum: 0, maximum: 100 }),
+  },
+  { additionalProperties: false },
+);
+export type DrillRecord = Static<typeof DrillRecordSchema>;
+export const RecordedDrillSchema = Type.Object({ ...DrillRecordSchema.properties, at: Type.String(), who: Type.String(), right: Type.Boolean() });
+export type RecordedDrill = Static<typeof RecordedDrillSchema>;
+
+/** A record of the catalogue with the version it has on the server. */
+export interface StoredRecord<T extends RecordType = RecordType> {
+  readonly record: RecordOf[T];
+  readonly version: number;
+}
+export const storedRecordSchema = <T extends RecordType>(type: T) =>
+  Type.Object({ record: Type.Unsafe<RecordOf[T]>(RECORD_SCHEMAS[type]), version: Type.Integer({ minimum: 0 }) });
+
+/** A change of a record of the catalogue. */
+export const ChangeSchema = Type.Object({
+  id: Type.String(),
+  batch: Type.String({ description: 'Changes made together have the same' }),
+  at: Type.String({ format: 'date-time' }),
+  who: Type.String(),
+  operation: oneOfWords(['added', 'changed', 'removed'] as const),
+  type: RecordTypeSchema,
+  record: Type.String({ description: 'Id of the record' }),
+  before: Type.Unknown({ description: 'The record as it was; null where it was added' }),
+});
+export type Change = Static<typeof ChangeSchema>;
+
+const OUTCOMES = ['added', 'changed', 'same', 'refused'] as const;
+export const OutcomeSchema = oneOfWords(OUTCOMES);
+export type Outcome = (typeof OUTCOMES)[number];
+
+const HeaderSchema = Type.Object({
+  header: Type.String(),
+  as: Type.Optional(Type.String({ description: 'Heading of the project’s own format it was taken for' })),
+  label: Type.Optional(Type.String({ description: 'The same in words' })),
+  how: oneOfWords(['exactly', 'byName', 'chosen', 'leftOut', 'notAtAll'] as const),
+  problem: Type.Optional(Type.String()),
+});
+const TableSchema = Type.Object({
+  source: Type.String({ description: 'Name of the file or sheet' }),
+  table: Type.Optional(oneOfWords<TableId>(TABLE_IDS, 'What its rows are')),
+  headers: list(HeaderSchema),
+  rows: Type.Integer(),
+  problem: Type.Optional(Type.String()),
+});
+export type ImportHeader = Static<typeof HeaderSchema>;
+export type ImportTable = Static<typeof TableSchema>;
+
+/** By the name of a table: what its rows are, and for a header what its column is. */
+export const ImportChoicesSchema = Type.Record(
+  Type.String({ maxLength: 200 }),
+  Type.Object(
+    {
+      table: Type.Optional(oneOfWords<TableId>(TABLE_IDS, 'What the rows of this file or sheet are')),
+      columns: Type.Optional(Type.Record(Type.String({ maxLength: 200 }), Type.String({ maxLength: 200 }))),
+    },
+    { additionalProperties: false },
+  ),
+);
+export type ImportChoices = Static<typeof ImportChoicesSchema>;
+
+/** A file on its way into the catalogue. */
+export const ImportSchema = Type.Object({
+  id: Type.String(),
+  fileName: Type.String(),
+  bytes: Type.Number(),
+  who: Type.String(),
+  state: oneOfWords(['waiting', 'reading', 'read', 'applying', 'applied', 'cancelled', 'failed', 'interrupted'] as const),
+  progress: Type.Number(),
+  problem: Type.Optional(Type.String()),
+  tables: list(TableSchema),
+  choices: ImportChoicesSchema,
+  counts: list(Type.Object({ type: RecordTypeSchema, outcome: OutcomeSchema, count: Type.Integer() })),
+  batch: Type.Optional(Type.String()),
+  createdAt: Type.String(),
+});
+export type Import = Static<typeof ImportSchema>;
+
+export const ImportRowSchema = Type.Object({
+  position: Type.Integer(),
+  place: Type.String(),
+  type: RecordTypeSchema,
+  id: Type.String(),
+  outcome: oneOfWords([...OUTCOMES, 'read'] as const, '“read” while it is not compared with the catalogue yet'),
+  problems: list(Type.Object({ where: Type.String(), what: Type.String(), remark: Type.Optional(Type.Boolean()) })),
+});
+export type ImportRow = Static<typeof ImportRowSchema>;
+
+/** Every error leaves the server in this shape: what was wrong, and where. */
+export const ErrorBodySchema = Type.Object({
+  error: Type.String(),
+  problems: Type.Optional(list(Type.Object({ where: Type.String(), what: Type.String() }))),
+  current: Type.Optional(Type.Unknown({ description: 'What stands now, where somebody else was faster' })),
+});
+export type ErrorBody = Static<typeof ErrorBodySchema>;
+
+/** What the server says of itself as it happens: that the catalogue or a document has another state. */
+export const ServerEventSchema = Type.Union([
+  Type.Object({ of: Type.Literal('catalogue'), tag: Type.String() }),
+  Type.Object({ of: oneOfWords(DOCUMENT_SORTS), id: Type.String(), version: VersionSchema, gone: Type.Optional(Type.Boolean()) }),
+]);
+export type ServerEvent = Static<typeof ServerEventSchema>;

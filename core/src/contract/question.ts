@@ -1,0 +1,27 @@
+import type { Static, TSchema } from '@sinclair/typebox';
+
+/** Part of the documentation that a question stands in. */
+export type Subject = 'bench' | 'jobs' | 'swap' | 'drill' | 'catalogue';
+
+/**
+ * One question that a workshop answers: what is asked, what comes back, and where. From it come the route of the server
+ * with its check and its documentation, the message to the browser's worker, and the types of both ends.
+ */
+export interface Question<Request extends TSchema = TSchema, Answer extends TSchema = TSchema> {
+  /** Address of its route under /api. */
+  readonly path: string;
+  readonly summary: string;
+  readonly subject: Subject;
+  readonly request: Request;
+  readonly answer: Answer;
+  /** An example of the request, for the documentation. */
+  readonly example: unknown;
+  /** May take seconds over a large catalogue: it is not to hold up those that take milliseconds. */
+  readonly long?: true;
+}
+
+/** Declares a question. */
+export const question = <Request extends TSchema, Answer extends TSchema>(declared: Question<Request, Answer>): Question<Request, Answer> => declared;
+
+export type RequestOf<Q> = Q extends Question<infer Request> ? Static<Request> : never;
+export type AnswerOf<Q> = Q extends Question<TSchema, infer Answer> ? Static<Answer> : never;

@@ -1,0 +1,39 @@
+import type { QuestionName } from '../../contract/index.js';
+import type { Answering } from './answering.js';
+import { calculation, engine, identify, read } from './bench.js';
+import { audit, compare, decode, readNumber, search } from './catalogue.js';
+import { drillAsk, drillEnd, drillSheet } from './drill.js';
+import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
+import { grid, gridGroups, gridOrder, gridRows, gridSides } from './grid.js';
+import { engines, interchange, whatElse } from './swap.js';
+
+/** Every question with what answers it. */
+export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
+  read,
+  identify,
+  calculation,
+  engine,
+  interchange,
+  whatElse,
+  engines,
+  grid,
+  gridSides,
+  gridRows,
+  gridOrder,
+  gridGroups,
+  search,
+  audit,
+  compare,
+  decode,
+  readNumber,
+  records,
+  page,
+  overview,
+  tree,
+  variantsOf,
+  pick,
+  faces,
+  drillSheet,
+  drillAsk,
+  drillEnd,
+};

@@ -1,0 +1,184 @@
+import { MOST_LISTED, writeAddress, type JudgementTold, type Requests, type TakingTold } from '../../contract/index.js';
+import type { Part } from '../../catalogue/part.js';
+import { DataError } from '../../formats/index.js';
+import {
+  judgeSwap,
+  NoJointError,
+  partFromShelf,
+  partyOf,
+  recipientsFor,
+  refuses,
+  swap,
+  WhatElse,
+  type Judgement,
+  type PartyRef,
+  type Swap,
+  type Taker,
+  type Takers,
+} from '../../interchange/index.js';
+import { VERDICTS, type Verdict } from '../../joints/index.js';
+import { partyRef, partyRefs, placed } from '../parties.js';
+import type { Holdings } from '../holdings.js';
+import type { Answering } from './answering.js';
+
+const addressOf = (ref: PartyRef): string =>
+  'pattern' in ref
+    ? writeAddress({ sort: 'pattern', id: ref.pattern })
+    : 'specimen' in ref
+      ? writeAddress({ sort: 'specimen', id: ref.specimen.id })
+      : writeAddress({ sort: 'variant', id: ref.variant });
+
+const judgementTold = ({ swap: judged, known, superseded, reverse }: Judgement): JudgementTold => ({
+  ...judged,
+  known,
+  superseded,
+  ...(reverse
+    ? {
+        reverse: {
+          donor: reverse.swap.donor,
+          recipient: reverse.swap.recipient,
+          verdict: reverse.swap.verdict,
+          says: reverse.swap.says,
+          donors: reverse.donors.map(addressOf),
+          into: addressOf(reverse.recipient),
+        },
+      }
+    : {}),
+});
+
+export const interchange: Answering<'interchange'> = (workshop, { donors, recipients }) => {
+  const { catalogue, setting, circumstances } = workshop;
+  const coming = partyRefs(workshop, donors, 'body.donors');
+  const swaps = recipients.map((ref, at) => {
+    const where = `body.recipients[${at}]`;
+    const into = partyRef(workshop, ref, where);
+    return judgementTold(placed(where, () => judgeSwap(catalogue, coming, into, setting, circumstances.drawer)));
+  });
+  return { donor: swaps[0]?.donor ?? '', swaps };
+};
+
+const noCounts = (): Record<Verdict, number> => ({ fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 });
+
+const rank = ({ verdict, price }: Pick<Swap, 'verdict' | 'price'>, partPrice: number | undefined): readonly [number, number, number] => [
+  VERDICTS.indexOf(verdict),
+  price,
+  partPrice ?? Number.MAX_SAFE_INTEGER,
+];
+
+/** One of the many in a list. */
+interface Listed {
+  readonly part: Part;
+  readonly swap: Swap;
+  readonly specimenId?: string;
+}
+
+/**
+ * The catalogue is sorted once and asked again and again; the shelf, which is another with every request, is small and
+ * asked beside it.
+ */
+function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, self: string | undefined, most: number) {
+  const { kind, side } = request;
+  const { catalogue, circumstances, setting } = workshop;
+  const shelf = typeof request.shelf === 'object' ? request.shelf.filter(({ id }) => id !== request.part.specimen?.id) : [];
+  const onShelf = shelf.map((specimen) => partFromShelf(catalogue, specimen, workshop.takenFor(specimen), circumstances.drawer));
+  const patterns = workshop.partsOf(kind);
+  const except = self === undefined ? -1 : patterns.findIndex(({ pattern }) => pattern === self);
+  const none: Takers = { best: [], counts: noCounts(), refused: [] };
+  const fromCatalogue = patterns.length === 0 ? none : workshop.whatElse(part.kind, kind, side).ask(part, most, except);
+  const fromShelf = onShelf.length === 0 ? none : new WhatElse(part.kind, onShelf, side, setting).ask(part, most);
+  const listed =
+    (many: readonly Part[], specimens: boolean) =>
+    (taker: Taker): readonly Listed[] => {
+      const [mine, id] = [many[taker.at], shelf[taker.at]?.id];
+      return mine ? [{ part: mine, swap: taker.swap, ...(specimens && id !== undefined ? { specimenId: id } : {}) }] : [];
+    };
+  const best = [...fromShelf.best.flatMap(listed(onShelf, true)), ...fromCatalogue.best.flatMap(listed(patterns, false))]
+    .map((each) => ({ each, rank: rank(each.swap, each.part.price) }))
+    .sort((a, b) => a.rank[0] - b.rank[0] || a.rank[1] - b.rank[1] || a.rank[2] - b.rank[2])
+    .map(({ each }) => each)
+    .slice(0, most);
+  const counts = noCounts();
+  for (const verdict of VERDICTS) counts[verdict] = fromCatalogue.counts[verdict] + fromShelf.counts[verdict];
+  const refused = [
+    ...fromShelf.refused.flatMap((at) => (onShelf[at] ? [{ part: onShelf[at], specimenId: shelf[at]?.id }] : [])),
+    ...fromCatalogue.refused.flatMap((at) => (patterns[at] ? [{ part: patterns[at], specimenId: undefined }] : [])),
+  ];
+  return { best, counts, refused };
+}
+
+function takingTold(workshop: Holdings, part: Part, judged: Pick<Swap, 'verdict' | 'says' | 'hours' | 'price'>, specimenId: string | undefined): TakingTold {
+  const { catalogue } = workshop;
+  const pattern = catalogue.pattern(part.pattern);
+  return {
+    ref: specimenId === undefined ? writeAddress({ sort: 'pattern', id: part.pattern ?? '' }) : writeAddress({ sort: 'specimen', id: specimenId }),
+    ...(part.pattern === undefined ? {} : { pattern: part.pattern }),
+    ...(specimenId === undefined ? {} : { specimenId }),
+    name: part.label,
+    short: specimenId === undefined ? (pattern?.name ?? part.label) : part.label,
+    family: specimenId === undefined ? (pattern?.family === undefined ? '' : catalogue.familyLabel(pattern.family)) : 'On the shelf',
+    verdict: judged.verdict,
+    says: judged.says,
+    hours: judged.hours,
+    price: judged.price,
+    ...(part.price === undefined ? {} : { partPrice: part.price }),
+  };
+}
+
+export const whatElse: Answering<'whatElse'> = (workshop, request) => {
+  const { kind, side, most = 50 } = request;
+  const asked = partyRef(workshop, request.part, 'body.part');
+  const [first] = placed('body.part', () => partyOf(workshop.catalogue, asked, workshop.circumstances.drawer)).parts;
+  if (!first) throw new DataError('There is no part to ask about.', [{ where: 'body.part', what: 'name a pattern or a specimen.' }]);
+  const { part } = first;
+  const meet = side === 'recipient' ? recipientsFor(part.kind).includes(kind) : recipientsFor(kind).includes(part.kind);
+  if (!meet)
+    placed('body.kind', () => {
+      throw new NoJointError(side === 'recipient' ? part.kind : kind, side === 'recipient' ? kind : part.kind);
+    });
+  const { best, counts, refused } = askAll(workshop, request, part, 'pattern' in asked ? asked.pattern : undefined, most);
+  const told = best.map((each) => takingTold(workshop, each.part, each.swap, each.specimenId));
+  const room = request.refused ? Math.max(0, most - told.length) : 0;
+  const out = { verdict: 'doesNotFit', says: [], hours: 0, price: 0 } as const;
+  return { counts, best: [...told, ...refused.slice(0, room).map((each) => takingTold(workshop, each.part, out, each.specimenId))] };
+};
+
+export const engines: Answering<'engines'> = (workshop, request) => {
+  const { catalogue, setting, circumstances } = workshop;
+  const coming = partyRefs(workshop, request.donors, 'body.donors').map((ref) => placed('body.donors', () => partyOf(catalogue, ref, circumstances.drawer)));
+  const donors = coming.flatMap(({ parts }) => parts);
+  const most = request.most ?? MOST_LISTED;
+  const counts = noCounts();
+  const goes: { readonly variant: string; readonly judged: Swap }[] = [];
+  const refused: string[] = [];
+  for (const { id } of catalogue.catalogue.variants) {
+    const recipients = workshop.partsOfVariant(id);
+    const refusal = refuses(donors, recipients, setting);
+    if (refusal === undefined) continue;
+    if (refusal) {
+      counts.doesNotFit++;
+      if (refused.length < most) refused.push(id);
+      continue;
+    }
+    const judged = swap(donors, recipients, setting);
+    counts[judged.verdict]++;
+    goes.push({ variant: id, judged });
+  }
+  const told = (variant: string, judged: Pick<Swap, 'verdict' | 'says' | 'hours' | 'price'>): TakingTold => ({
+    ref: writeAddress({ sort: 'variant', id: variant }),
+    name: catalogue.variantLabel(variant),
+    short: catalogue.variant(variant)?.code ?? variant,
+    family: catalogue.familyLabel(catalogue.variant(variant)?.family ?? ''),
+    verdict: judged.verdict,
+    says: judged.says,
+    hours: judged.hours,
+    price: judged.price,
+  });
+  const out = { verdict: 'doesNotFit', says: [], hours: 0, price: 0 } as const;
+  return {
+    counts,
+    best: [...goes.map(({ variant, judged }) => told(variant, judged)), ...refused.map((variant) => told(variant, out))].sort(bestFirst).slice(0, most),
+  };
+};
+
+const bestFirst = (a: TakingTold, b: TakingTold): number =>
+  VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.price - b.price || (a.short < b.short ? -1 : a.short > b.short ? 1 : 0);

@@ -1,0 +1,56 @@
+import { AS_MEASURED, type PartRef } from '../contract/index.js';
+import { checkReadings, DataError } from '../formats/index.js';
+import { UnknownPartyError, type PartyRef } from '../interchange/index.js';
+import { UnknownRecordError } from './refusal.js';
+import type { Holdings } from './holdings.js';
+
+/**
+ * What a reference of a request means, with a specimen taken for what it most likely is unless it is said. Throws a
+ * DataError where it is not clear, and an UnknownRecordError for what is not there.
+ *
+ * @param where the reference stands in the request
+ */
+export function partyRef(workshop: Holdings, ref: PartRef, where: string): PartyRef {
+  const { catalogue } = workshop;
+  const named = [ref.pattern, ref.specimen, ref.specimenId, ref.variant].filter((each) => each !== undefined);
+  if (named.length !== 1)
+    throw new DataError('It is not clear what is meant.', [{ where, what: 'give exactly one of pattern, specimenId, specimen and variant.' }]);
+  if (ref.pattern !== undefined) {
+    if (!catalogue.pattern(ref.pattern)) throw new UnknownRecordError(`${where}.pattern: there is no pattern "${ref.pattern}" in the catalogue.`);
+    return { pattern: ref.pattern };
+  }
+  if (ref.variant !== undefined) {
+    if (!catalogue.variant(ref.variant)) throw new UnknownRecordError(`${where}.variant: there is no variant "${ref.variant}" in the catalogue.`);
+    return { variant: ref.variant, ...(ref.at === undefined ? {} : { at: ref.at }), ...(ref.internals ? { internals: true } : {}) };
+  }
+  const { specimen } = ref;
+  if (!specimen) throw new UnknownRecordError(`${where}.specimenId: there is no specimen ${ref.specimenId ?? ''} here: it was never saved, or it was deleted.`);
+  const problems = checkReadings(
+    specimen.kind,
+    specimen.readings.map((reading) => reading.is),
+    `${where}.specimen.readings`,
+  );
+  if (problems.length > 0) throw new DataError('Some readings cannot be used.', problems);
+  if (ref.as === AS_MEASURED) return { specimen };
+  if (ref.as !== undefined && catalogue.pattern(ref.as)?.kind !== specimen.kind)
+    throw new DataError('A specimen cannot be a pattern of another kind.', [
+      { where: `${where}.as`, what: `"${ref.as}" is no ${specimen.kind} of the catalogue.` },
+    ]);
+  const as = ref.as ?? workshop.takenFor(specimen);
+  return { specimen, ...(as === undefined ? {} : { as }) };
+}
+
+/** The same of many. */
+export const partyRefs = (workshop: Holdings, refs: readonly PartRef[], where: string): readonly PartyRef[] =>
+  refs.map((ref, at) => partyRef(workshop, ref, `${where}[${at}]`));
+
+/** Says where in a request something stands that the joints do not know. */
+export function placed<T>(where: string, make: () => T): T {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof Error && error.name === 'NoJointError') throw new DataError(error.message, [{ where, what: 'choose parts that meet, or an engine.' }]);
+    if (error instanceof UnknownPartyError) throw new UnknownRecordError(error.message);
+    throw error;
+  }
+}

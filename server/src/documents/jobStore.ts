@@ -1,0 +1,19 @@
+import type { Job } from '@which-bore/core';
+import type { Database } from '../database/database.js';
+import { JobEntity, type JobRow } from '../database/entities.js';
+import { VersionedStore, type Keeping } from './versionedStore.js';
+
+const KEEPING: Keeping<Job, JobRow> = {
+  sort: 'job',
+  name: 'job',
+  entity: JobEntity,
+  rowOf: ({ name, readings, note }) => ({ name, readings, note: note ?? null }),
+  documentOf: ({ id, name, readings, note }) => ({ id, name, readings, ...(note === null ? {} : { note }) }),
+};
+
+/** Keeps jobs. Their parts are specimens, which name them and stay on the shelf when a job is deleted. */
+export class JobStore extends VersionedStore<Job, JobRow> {
+  constructor(database: Database, now?: () => Date) {
+    super(database, KEEPING, now);
+  }
+}

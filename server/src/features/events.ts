@@ -1,0 +1,43 @@
+import { PassThrough } from 'node:stream';
+import { Type } from '@sinclair/typebox';
+import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
+import { ServerEventSchema } from '@which-bore/core';
+import type { Live } from '../live.js';
+
+/** A line that means nothing, so that proxies and browsers know the server is there still, ms. */
+const BREATHES_EVERY = 20_000;
+
+/** `GET /api/events`: what has another state, as it happens (HTML, server-sent events). */
+export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { live }) => {
+  const open = new Set<() => void>();
+  app.addHook('preClose', async () => open.forEach((end) => end()));
+  app.get(
+    '/events',
+    {
+      compress: false,
+      schema: {
+        summary: 'What has another state, as it happens: server-sent events, each a small JSON; “again” where something may have been missed',
+        tags: ['server'],
+        response: { 200: Type.Unsafe<unknown>({ ...ServerEventSchema, examples: [{ of: 'catalogue', tag: '1a2b3c4d-17' }] }) },
+      },
+    },
+    (request, reply) => {
+      const out = new PassThrough();
+      const breath = setInterval(() => out.write(': \n\n'), BREATHES_EVERY);
+      const stop = live.follow(
+        (json) => out.write(`data: ${json}\n\n`),
+        () => out.write('event: again\ndata: {}\n\n'),
+      );
+      out.write('retry: 2000\n\n');
+      const end = () => {
+        clearInterval(breath);
+        stop();
+        out.end();
+        open.delete(end);
+      };
+      open.add(end);
+      request.raw.socket.once('close', end);
+      return reply.type('text/event-stream; charset=utf-8').header('cache-control', 'no-store').header('x-accel-buffering', 'no').send(out);
+    },
+  );
+};

@@ -1,0 +1,81 @@
+import { Type, type TSchema } from '@sinclair/typebox';
+import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
+import { GridRequestSchema, QUESTION_NAMES, QUESTIONS, WordingSchema, type Question, type QuestionName, type Wording } from '@which-bore/core';
+import type { FastifyReply, FastifyRequest } from 'fastify';
+import type { Workshops } from '../workshop/workshops.js';
+
+/** Tells when who asked has gone before the answer was out. */
+export function goneSignal(request: FastifyRequest, reply: FastifyReply): AbortSignal {
+  const gone = new AbortController();
+  request.raw.socket.once('close', () => {
+    if (!reply.raw.writableEnded) gone.abort();
+  });
+  return gone.signal;
+}
+
+/** Answers a question of a workshop. */
+export async function answer(workshops: Workshops, request: FastifyRequest, reply: FastifyReply, name: QuestionName, asked: unknown): Promise<never> {
+  const { units = 'metric' } = asked as { readonly units?: Wording };
+  const bytes = await workshops.ask(name, asked, units, goneSignal(request, reply));
+  // Bytes as they came from the thread: there is no value of the answer here, and none is wanted.
+  return reply.type('application/json; charset=utf-8').send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)) as never;
+}
+
+const FILES = { csv: 'text/csv; charset=utf-8', xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' } as const;
+
+/** Every question of a workshop, each on the route that its contract says; two of them also as plain links, and grids as files. */
+export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = async (app, { workshops }) => {
+  for (const name of QUESTION_NAMES) {
+    const { path, summary, subject, request, answer: response, example }: Question = QUESTIONS[name];
+    const body = { ...request, examples: [example] } as TSchema;
+    app.post(path, { schema: { summary, tags: [subject], body, response: { 200: response } } }, (asked, reply) =>
+      answer(workshops, asked, reply, name, asked.body),
+    );
+  }
+
+  const units = Type.Optional(WordingSchema);
+  app.get(
+    '/search',
+    {
+      schema: {
+        summary: QUESTIONS.search.summary,
+        tags: ['catalogue'],
+        querystring: Type.Object({ q: Type.String({ maxLength: 200, examples: ['piston 116 +0.5'] }), units }),
+        response: { 200: QUESTIONS.search.answer },
+      },
+    },
+    (request, reply) => answer(workshops, request, reply, 'search', { text: request.query.q, units: request.query.units ?? 'metric' }),
+  );
+  app.get(
+    '/audit',
+    {
+      schema: {
+        summary: QUESTIONS.audit.summary,
+        tags: ['catalogue'],
+        querystring: Type.Object({ rule: Type.Optional(Type.String({ maxLength: 40, examples: ['displacement'] })), units }),
+        response: { 200: QUESTIONS.audit.answer },
+      },
+    },
+    (request, reply) => answer(workshops, request, reply, 'audit', request.query),
+  );
+
+  for (const [ending, type] of Object.entries(FILES) as ['csv' | 'xlsx', string][])
+    app.post(
+      `/interchange/grid.${ending}`,
+      {
+        schema: {
+          summary: `The grid as ${ending.toUpperCase()}, a donor a row`,
+          tags: ['swap'],
+          body: { ...GridRequestSchema, examples: [QUESTIONS.grid.example] },
+          response: { 200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }) },
+        },
+      },
+      async (request, reply) => {
+        const bytes = await workshops.gridFile(ending, request.body, goneSignal(request, reply));
+        return reply
+          .type(type)
+          .header('content-disposition', `attachment; filename="grid.${ending}"`)
+          .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+      },
+    );
+};

@@ -1,0 +1,62 @@
+import { EventEmitter } from 'node:events';
+import pg from 'pg';
+
+/** The channel on which the database says what has another state. */
+const CHANNEL = 'which_bore';
+const TRY_AGAIN_MS = 1000;
+
+/**
+ * Listens to the database for what is changed in it, by this server process or another, and passes it on. A connection
+ * that is lost is made anew; what was said meanwhile is lost, and those who listen are told to look for themselves.
+ */
+export class Live {
+  private readonly emitter = new EventEmitter().setMaxListeners(0);
+  private client: pg.Client | undefined;
+  private retry: NodeJS.Timeout | undefined;
+  private closed = false;
+
+  constructor(
+    private readonly databaseUrl: string,
+    private readonly report: (message: string, error: unknown) => void,
+  ) {}
+
+  async open(): Promise<void> {
+    const client = new pg.Client({ connectionString: this.databaseUrl, connectionTimeoutMillis: 3000, keepAlive: true });
+    client.on('notification', ({ payload = '' }) => this.emitter.emit('event', payload));
+    client.on('error', (error) => this.lost(client, error));
+    client.on('end', () => this.lost(client, undefined));
+    this.client = client;
+    try {
+      await client.connect();
+      await client.query(`LISTEN ${CHANNEL}`);
+      this.emitter.emit('again');
+    } catch (error) {
+      this.lost(client, error);
+    }
+  }
+
+  /**
+   * Follows what is said.
+   * @param event takes a ServerEvent as JSON
+   * @param again is called where something may have been missed
+   * @returns a way to stop
+   */
+  follow(event: (json: string) => void, again: () => void): () => void {
+    this.emitter.on('event', event).on('again', again);
+    return () => this.emitter.off('event', event).off('again', again);
+  }
+
+  async close(): Promise<void> {
+    this.closed = true;
+    clearTimeout(this.retry);
+    await this.client?.end().catch(() => undefined);
+  }
+
+  private lost(client: pg.Client, error: unknown): void {
+    if (this.closed || this.client !== client) return;
+    this.client = undefined;
+    if (error !== undefined) this.report('The connection that listens for changes was lost.', error);
+    void client.end().catch(() => undefined);
+    this.retry = setTimeout(() => void this.open(), TRY_AGAIN_MS);
+  }
+}

@@ -1,0 +1,90 @@
+import createError from '@fastify/error';
+import { DataError, isRefusal, QUESTIONS, type GridRequest, type QuestionName, type Wording } from '@which-bore/core';
+import { Piscina } from 'piscina';
+import { DatabaseAwayError } from '../database/away.js';
+import { MissingError } from '../documents/errors.js';
+import type { Said, Task } from './thread.js';
+
+/** Who asked has gone before there was an answer (as nginx has it, 499). */
+const GoneError = createError('GONE', 'Nobody waits for this answer any more.', 499);
+
+interface Bench {
+  readonly pool: Piscina<Task, Said>;
+  /** How many questions it has been given and not answered. */
+  waiting: number;
+}
+
+/** Two: one for the long questions, and one that is then still there for the short ones. */
+const USUAL = 2;
+
+/**
+ * The workshops of the server, each in a thread of its own. A long question goes to the first, so that a short one never
+ * waits behind an audit; a short one to whichever has the least to do.
+ */
+export class Workshops {
+  private readonly benches: readonly Bench[];
+
+  constructor(databaseUrl: string, threads = USUAL) {
+    this.benches = Array.from({ length: Math.max(1, threads) }, () => ({
+      pool: new Piscina<Task, Said>({
+        filename: new URL('./thread.js', import.meta.url).href,
+        workerData: { databaseUrl },
+        minThreads: 0,
+        maxThreads: 1,
+        // What a workshop has laid out is worth more than the memory it takes.
+        idleTimeout: 2_000_000_000,
+      }),
+      waiting: 0,
+    }));
+  }
+
+  /** The answer to a question, as the bytes of its JSON. `gone` is a signal that nobody waits for it any more. */
+  ask(name: QuestionName, request: unknown, wording: Wording, gone?: AbortSignal): Promise<Uint8Array> {
+    return this.run(QUESTIONS[name].long ?? false, (stop) => ({ does: 'answer', name, request, wording, stop }), gone);
+  }
+
+  /** A grid as a file. */
+  gridFile(ending: 'csv' | 'xlsx', request: GridRequest, gone?: AbortSignal): Promise<Uint8Array> {
+    return this.run(true, (stop) => ({ does: 'gridFile', ending, request, stop }), gone);
+  }
+
+  /** Has every thread load the catalogue and lay it out, one after the other, so that one is always free. */
+  async warmUp(): Promise<void> {
+    for (const bench of [...this.benches].reverse()) await this.on(bench, { does: 'warmUp' });
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(this.benches.map(({ pool }) => pool.destroy()));
+  }
+
+  private async run(long: boolean, task: (stop: Int32Array) => Task, gone: AbortSignal | undefined): Promise<Uint8Array> {
+    const [first] = this.benches;
+    const bench = long || !first ? first : this.benches.reduce((best, each) => (each.waiting <= best.waiting ? each : best), first);
+    if (!bench) throw new Error('The server has no workshop.');
+    const stop = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
+    const stopped = () => Atomics.store(stop, 0, 1);
+    gone?.addEventListener('abort', stopped, { once: true });
+    try {
+      return told(await this.on(bench, task(stop)));
+    } finally {
+      gone?.removeEventListener('abort', stopped);
+    }
+  }
+
+  private async on(bench: Bench, task: Task): Promise<Said> {
+    bench.waiting++;
+    try {
+      return await bench.pool.run(task);
+    } finally {
+      bench.waiting--;
+    }
+  }
+}
+
+/** The bytes of an answer. Throws what is to be told where there is none. */
+function told(said: Said): Uint8Array {
+  if (said instanceof Uint8Array) return said;
+  if (isRefusal(said)) throw said.refused === 'missing' ? new MissingError(said.error) : new DataError(said.error, said.problems ?? []);
+  if ('away' in said) throw new DatabaseAwayError(said.away);
+  throw new GoneError();
+}

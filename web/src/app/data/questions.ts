@@ -1,0 +1,151 @@
+import { inject, Injectable } from '@angular/core';
+import { isRefusal, type Answers, type QuestionName, type Refusal, type Requests } from '@which-bore/core';
+import { proxy, wrap, type Remote } from 'comlink';
+import {
+  BehaviorSubject,
+  defer,
+  distinctUntilChanged,
+  filter,
+  firstValueFrom,
+  map,
+  merge,
+  race,
+  scan,
+  skip,
+  startWith,
+  Subject,
+  switchMap,
+  timer,
+  type Observable,
+} from 'rxjs';
+import { Api, ApiError } from './api';
+import { Live } from './live';
+import { ShopData } from './shopData';
+import type { WorkshopWorker } from './workshop.worker';
+import { isNotYet, type WorkshopState } from './workshopHere';
+
+const RETRY_MS = 1500;
+
+/** Where a workshop runs, other than on the server. */
+export abstract class WorkshopPlace {
+  abstract open(): Pick<Remote<WorkshopWorker>, 'open' | 'ask' | 'setShop' | 'refresh'>;
+}
+
+/** In a worker of this browser. */
+@Injectable({ providedIn: 'root' })
+export class InWorker extends WorkshopPlace {
+  open() {
+    return wrap<WorkshopWorker>(new Worker(new URL('./workshop.worker', import.meta.url), { type: 'module' }));
+  }
+}
+
+/**
+ * Every question of the page, put to whoever can answer it first: the workshop of this browser once it holds the
+ * catalogue, the server before that and while the other is laying things out. Both answer the same.
+ */
+@Injectable({ providedIn: 'root' })
+export class Questions {
+  private readonly api = inject(Api);
+  private readonly shop = inject(ShopData);
+  private readonly worker = inject(InWorker).open();
+  private readonly state$ = new BehaviorSubject<WorkshopState>({ tag: '', current: false, busy: true });
+  /** States of the catalogue that the server has told of. */
+  private readonly told$ = new Subject<string>();
+  private latest = '';
+  private readonly refreshed$ = new Subject<void>();
+
+  /** Emits when the catalogue or the shop is another than before, so that what was asked is asked again. */
+  readonly changed$: Observable<unknown>;
+
+  constructor() {
+    const today = () => new Date().toISOString().slice(0, 10);
+    const shop$ = this.shop.shop$.pipe(distinctUntilChanged());
+    void firstValueFrom(shop$).then((shop) =>
+      this.worker.open(
+        proxy((state: WorkshopState) => this.state$.next(state)),
+        shop,
+        today(),
+      ),
+    );
+    const tag$ = merge(
+      this.told$,
+      this.state$.pipe(
+        filter(({ current, tag }) => current && tag !== ''),
+        map(({ tag }) => tag),
+      ),
+    ).pipe(
+      distinctUntilChanged(),
+      // The first state heard of is that which everything was asked of before it was known.
+      skip(1),
+    );
+    const shopChanged$ = shop$.pipe(
+      skip(1),
+      switchMap(async (shop) => this.worker.setShop(shop, today())),
+    );
+    const news = new Subject<unknown>();
+    merge(tag$, shopChanged$, this.refreshed$).subscribe(news);
+    this.changed$ = news;
+    inject(Live).events$.subscribe((event) => {
+      if (event === 'again') this.refresh();
+      else if (event.of === 'catalogue') {
+        this.latest = event.tag;
+        this.told$.next(event.tag);
+        void this.worker.refresh();
+      }
+    });
+  }
+
+  /** The answer, and another whenever the catalogue or the shop is changed. A question that is refused fails with an ApiError. */
+  ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
+    return this.changed$.pipe(
+      scan((times) => times + 1, 0),
+      startWith(0),
+      switchMap(() => this.askOnce(name, request)),
+    );
+  }
+
+  /** The answer as things stand. */
+  askOnce<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
+    return defer(() => this.answer(name, request));
+  }
+
+  /** Goes on with the catalogue as it is after something was changed in it from here. */
+  refresh(): void {
+    // Until the worker has caught up the server is asked.
+    this.state$.next({ ...this.state$.value, current: false });
+    void this.worker.refresh();
+    this.refreshed$.next();
+  }
+
+  private async answer<N extends QuestionName>(name: N, request: Requests[N]): Promise<Answers[N]> {
+    for (;;) {
+      if (this.isReady) {
+        const said = await this.worker.ask(name, request, false);
+        if (!isNotYet(said)) return told<N>(said as Answers[N] | Refusal);
+      }
+      try {
+        return await firstValueFrom(this.api.ask(name, request));
+      } catch (error) {
+        if (!(error instanceof ApiError) || error.kind !== 'away') throw error;
+      }
+      // The server is away: what is here answers, however old it is and however long that takes.
+      if (this.state$.value.tag !== '') {
+        const said = await this.worker.ask(name, request, true);
+        if (!isNotYet(said)) return told<N>(said as Answers[N] | Refusal);
+      }
+      await firstValueFrom(race(timer(RETRY_MS), this.state$.pipe(filter(({ tag }) => tag !== ''))));
+    }
+  }
+
+  /** Whether the worker would answer at once, and of the state that the server has. */
+  private get isReady(): boolean {
+    const { tag, current, busy } = this.state$.value;
+    return current && !busy && tag !== '' && (this.latest === '' || this.latest === tag);
+  }
+}
+
+function told<N extends QuestionName>(said: Answers[N] | Refusal): Answers[N] {
+  if (!isRefusal(said)) return said;
+  const problems = said.problems?.map((problem) => `${problem.where}: ${problem.what}`) ?? [];
+  throw new ApiError(said.refused === 'missing' ? 'missing' : 'refused', [said.error, ...problems].join(' '));
+}
