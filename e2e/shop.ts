@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -82,9 +82,28 @@ export class Shop {
     throw new Error('The server did not come up.');
   }
 
+  /** Puts more records into its catalogue, from a file of the open format. */
+  load(path: string): void {
+    execFileSync(process.execPath, ['server/dist/cli/load.js', path], { cwd: ROOT, env: { ...process.env, DATABASE_URL: this.database }, stdio: 'pipe' });
+  }
+
+  /** Ends the server as a power cut would. */
+  async kill(): Promise<void> {
+    const running = this.process;
+    if (running?.exitCode !== null || running.signalCode !== null) return;
+    running.kill('SIGKILL');
+    await once(running, 'exit');
+  }
+
+  /** Cuts every connection to its database, as one that goes down and comes back does. */
+  async cutDatabase(): Promise<void> {
+    const name = new URL(this.database).pathname.slice(1);
+    await administering(new URL(this.database), [`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '${name}'`]);
+  }
+
   async stop(): Promise<void> {
     const running = this.process;
-    if (running?.exitCode !== null) return;
+    if (running?.exitCode !== null || running.signalCode !== null) return;
     running.kill('SIGTERM');
     await once(running, 'exit');
   }

@@ -13,6 +13,8 @@ export function isAway(error: unknown): boolean {
   if (error instanceof DatabaseAwayError) return true;
   if (error instanceof AggregateError) return error.errors.some(isAway);
   if (!(error instanceof Error)) return false;
+  // A connection that is lost within a transaction takes its runner with it.
+  if (error.name === 'QueryRunnerAlreadyReleasedError' || error.name === 'TransactionNotStartedError') return true;
   const code = 'code' in error ? String(error.code) : '';
   return AWAY_CODES.has(code) || /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(error.message);
 }

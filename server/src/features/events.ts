@@ -21,7 +21,7 @@ export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { l
         response: { 200: Type.Unsafe<unknown>({ ...ServerEventSchema, examples: [{ of: 'catalogue', tag: '1a2b3c4d-17' }] }) },
       },
     },
-    (request, reply) => {
+    (_request, reply) => {
       const out = new PassThrough();
       const breath = setInterval(() => out.write(': \n\n'), BREATHES_EVERY);
       const stop = live.follow(
@@ -36,7 +36,7 @@ export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { l
         open.delete(end);
       };
       open.add(end);
-      request.raw.socket.once('close', end);
+      reply.raw.once('close', end);
       return reply.type('text/event-stream; charset=utf-8').header('cache-control', 'no-store').header('x-accel-buffering', 'no').send(out);
     },
   );

@@ -5,10 +5,10 @@ import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { Workshops } from '../workshop/workshops.js';
 
 /** Tells when who asked has gone before the answer was out. */
-export function goneSignal(request: FastifyRequest, reply: FastifyReply): AbortSignal {
+export function goneSignal(reply: FastifyReply): AbortSignal {
   const gone = new AbortController();
-  request.raw.socket.once('close', () => {
-    if (!reply.raw.writableEnded) gone.abort();
+  reply.raw.once('close', () => {
+    if (!reply.raw.writableFinished) gone.abort();
   });
   return gone.signal;
 }
@@ -16,7 +16,7 @@ export function goneSignal(request: FastifyRequest, reply: FastifyReply): AbortS
 /** Answers a question of a workshop. */
 export async function answer(workshops: Workshops, request: FastifyRequest, reply: FastifyReply, name: QuestionName, asked: unknown): Promise<never> {
   const { units = 'metric' } = asked as { readonly units?: Wording };
-  const bytes = await workshops.ask(name, asked, units, goneSignal(request, reply));
+  const bytes = await workshops.ask(name, asked, units, goneSignal(reply));
   // Bytes as they came from the thread: there is no value of the answer here, and none is wanted.
   return reply.type('application/json; charset=utf-8').send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)) as never;
 }
@@ -71,7 +71,7 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
         },
       },
       async (request, reply) => {
-        const bytes = await workshops.gridFile(ending, request.body, goneSignal(request, reply));
+        const bytes = await workshops.gridFile(ending, request.body, goneSignal(reply));
         return reply
           .type(type)
           .header('content-disposition', `attachment; filename="grid.${ending}"`)

@@ -4,11 +4,12 @@ import { switchMap } from 'rxjs';
 import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Questions } from '../data/questions';
+import { growing } from '../ui/growing';
 import { RecordLink } from '../ui/recordLink';
 import { Said } from '../ui/said';
 
 /** Findings of a rule that are shown at once, and the most a page ever shows: who has that many mends them by an import. */
-const AT_ONCE = 40;
+const AT_ONCE = 12;
 const MOST = 500;
 
 /** What in the catalogue does not agree with itself, rule by rule, each with the place to mend it. */
@@ -18,14 +19,14 @@ const MOST = 500;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1>Audit</h1>
-    @if (groups(); as all) {
+    @if (groups()) {
       <p role="status">
         {{ count() === 0 ? 'The catalogue agrees with itself.' : count() + ' findings. ' }}
         @if (count() > 0) {
           <span class="quiet"><b class="bad">wrong</b> cannot be right as it stands; <b class="warn">look</b> may be, and somebody should look.</span>
         }
       </p>
-      @for (group of all; track group.rule.id) {
+      @for (group of drawn(); track group.rule.id) {
         <section [attr.data-rule]="group.rule.id">
           <h2>
             {{ group.rule.name }} <span class="figures quiet">{{ group.rule.count }}</span>
@@ -104,5 +105,10 @@ export class AuditPage {
     const found = this.found();
     return found?.rules.filter(({ count }) => count > 0).map((rule) => ({ rule, findings: found.findings.filter((finding) => finding.rule === rule.id) }));
   });
+  /** A rule at a time, so that a large audit does not hold the page up. */
+  protected readonly drawn = growing(
+    computed(() => this.groups() ?? []),
+    1,
+  );
   protected readonly clean = computed(() => (this.found()?.rules ?? []).filter(({ count }) => count === 0));
 }

@@ -6,13 +6,14 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { catchError, combineLatest, debounceTime, filter, map, of, switchMap } from 'rxjs';
 import { Questions } from '../data/questions';
 import { pageOf } from '../ui/recordLink';
+import { growing } from '../ui/growing';
 import { Said } from '../ui/said';
 
 const SHOWN = 40;
 /** A line longer than this is no name, number or size. */
 const LONGEST = 200;
 /** Makers of the tree that are shown at once. */
-const MAKERS = 100;
+const MAKERS = 40;
 /** The router gives undefined where the address says nothing. */
 const asText = (value: string | undefined): string => value ?? '';
 /** Pause in typing after which the search follows, ms. */
@@ -70,6 +71,10 @@ export class CatalogueStation {
   protected readonly makersShown = signal(MAKERS);
   protected readonly makersAtOnce = MAKERS;
   protected readonly tree = toSignal(toObservable(this.makersShown).pipe(switchMap((most) => this.questions.ask('tree', { most }))));
+  protected readonly makers = growing(
+    computed(() => this.tree()?.makers ?? []),
+    10,
+  );
   /** Variants of the families that are laid open. */
   private readonly laidOpen = toSignal(
     toObservable(computed(() => [...this.opened()])).pipe(

@@ -44,13 +44,20 @@ export class FitmentChart {
       .join(' '),
   );
   private chart: Chart<'bar', Point[]> | undefined;
+  private turn: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     effect(() => {
       this.preferences.ground();
-      this.draw(this.bars(), this.rows());
+      const [bars, rows] = [this.bars(), this.rows()];
+      clearTimeout(this.turn);
+      // In a turn of its own: the page round it is there first.
+      this.turn = setTimeout(() => this.draw(bars, rows));
     });
-    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+    inject(DestroyRef).onDestroy(() => {
+      clearTimeout(this.turn);
+      this.chart?.destroy();
+    });
   }
 
   private draw(bars: readonly FitmentBar[], rows: readonly string[]): void {

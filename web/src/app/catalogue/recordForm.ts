@@ -24,6 +24,7 @@ import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Questions } from '../data/questions';
+import { growing } from '../ui/growing';
 import { ReferenceField } from './referenceField';
 
 /** A form made from the dictionary and the record's own fields. Everything is typed as text, units and all. */
@@ -46,13 +47,23 @@ export class RecordForm {
   readonly at = input<string>();
 
   protected readonly form = computed(() => RECORD_FORMS[recordTypeOf(this.table())]);
+  protected readonly fields = growing(
+    computed(() => this.form().fields),
+    2,
+  );
   protected readonly kind = computed(() => describedBy(this.table()));
-  protected readonly sizes = computed((): readonly Parameter[] => Object.values(this.kind()?.parameters ?? {}));
-  protected readonly looks = computed(() =>
-    Object.values(this.kind()?.features ?? {}).map((feature) => ({
-      ...feature,
-      options: 'options' in feature.form ? feature.form.options.map(({ id }): Choice => ({ id, name: sayLook(feature, id) })) : undefined,
-    })),
+  protected readonly sizes = growing(
+    computed((): readonly Parameter[] => Object.values(this.kind()?.parameters ?? {})),
+    4,
+  );
+  protected readonly looks = growing(
+    computed(() =>
+      Object.values(this.kind()?.features ?? {}).map((feature) => ({
+        ...feature,
+        options: 'options' in feature.form ? feature.form.options.map(({ id }): Choice => ({ id, name: sayLook(feature, id) })) : undefined,
+      })),
+    ),
+    2,
   );
   /** Faces with the names that others of the catalogue have, so that the same face is written the same. */
   private readonly known = toSignal(
@@ -72,12 +83,20 @@ export class RecordForm {
     effect(() => {
       const at = this.at();
       if (at === undefined) return;
-      // After the form has been drawn.
-      setTimeout(() => {
-        const place = this.host.nativeElement.querySelector(`[data-at="${CSS.escape(at)}"]`);
-        place?.scrollIntoView({ block: 'center' });
-        place?.querySelector<HTMLElement>('input, textarea')?.focus();
-      });
+      this.begin(at);
+    });
+  }
+
+  /** Goes to a place of the form once that has been drawn, which happens bit by bit. */
+  private begin(at: string, tries = 100): void {
+    setTimeout(() => {
+      const place = this.host.nativeElement.querySelector(`[data-at="${CSS.escape(at)}"]`);
+      if (!place) {
+        if (tries > 0) this.begin(at, tries - 1);
+        return;
+      }
+      place.scrollIntoView({ block: 'center' });
+      place.querySelector<HTMLElement>('input, textarea')?.focus();
     });
   }
 

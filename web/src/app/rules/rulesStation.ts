@@ -22,6 +22,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
+import { growing } from '../ui/growing';
 import { FigureField } from './figureField';
 
 /** Fields of the table of instruments that hold a number. */
@@ -44,6 +45,11 @@ export class RulesStation {
   protected readonly rules = HOUSE_RULE_IDS.map((id) => ({ id, ...HOUSE_RULES[id] }));
   protected readonly sorts = INSTRUMENT_IDS.filter((id) => id !== 'sheet').map((id) => ({ id, name: INSTRUMENTS[id].name }));
   protected readonly operations = OPERATION_IDS.map((id) => ({ id, ...OPERATIONS[id] }));
+  protected readonly instruments = growing(
+    computed(() => this.shop().instruments),
+    1,
+  );
+  protected readonly work = growing(signal(this.operations), 4);
   protected readonly chosen = computed(() => this.shop().rules);
 
   protected choice(rule: HouseRuleId): string {

@@ -86,8 +86,6 @@ export class Outbox {
     void this.ready.then(() => this.turn.next());
   }
 
-  // The sort tells the type, which only the caller knows.
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters
   peek<T extends Doc>(sort: DocumentSort, id: string): Held<T> | undefined {
     return this.held.value.get(keyOf(sort, id)) as Held<T> | undefined;
   }
@@ -108,8 +106,8 @@ export class Outbox {
   }
 
   /** Changes a document, or begins it; it goes up as soon as it can. */
-  change<T extends Doc>(sort: DocumentSort, document: T): void {
-    const mine = this.peek<T>(sort, document.id);
+  change(sort: DocumentSort, document: Doc): void {
+    const mine = this.peek(sort, document.id);
     this.hold({
       sort,
       document,

@@ -1,0 +1,217 @@
+/**
+ * A walk through the application in the real browser, over catalogues of several sizes: node bench/browser.mjs [sizes…]
+ *
+ * For each: the first visit and the second (until the first answer stands there), every station with the longest task of
+ * the page's thread, its memory; then the server: eight people asking at once after a record was saved, every question
+ * with a histogram of how long the loop of the server was not free. Wants DATABASE_URL, where it makes a database of its
+ * own for each size. Baseline: the same walk over the demo, in the same run.
+ */
+import { fork } from 'node:child_process';
+import { once } from 'node:events';
+import { readFile } from 'node:fs/promises';
+import { chromium } from '@playwright/test';
+import { KIND_IDS, LIST_OF, QUESTIONS, RECORD_TYPES } from '@which-bore/core';
+import { hundredQuestions } from '@which-bore/core/hundredQuestions';
+import pg from 'pg';
+import { Database } from '../server/dist/database/database.js';
+import { CatalogueStore } from '../server/dist/features/catalogueStore.js';
+import { madeUpCatalogue } from './makeCatalogue.mjs';
+
+const sizes = process.argv.slice(2).map(Number);
+const admin = new URL(process.env.DATABASE_URL);
+const demo = JSON.parse(await readFile(new URL('../demo-data/catalogue.json', import.meta.url), 'utf8'));
+const { specimens } = JSON.parse(await readFile(new URL('../demo-data/specimens.json', import.meta.url), 'utf8'));
+
+/** The demo with made-up copies of it beside it, until there are so many patterns. */
+function catalogueOf(size) {
+  if (size <= demo.patterns.length) return demo;
+  const made = madeUpCatalogue(size - demo.patterns.length);
+  return { ...demo, ...Object.fromEntries(RECORD_TYPES.map((type) => [LIST_OF[type], [...demo[LIST_OF[type]], ...made[LIST_OF[type]]]])) };
+}
+
+async function database(size, catalogue) {
+  const client = new pg.Client({ connectionString: admin.href });
+  await client.connect();
+  const name = `bench_${size}`;
+  await client.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  const url = new URL(admin);
+  url.pathname = `/${name}`;
+  const made = new Database(url.href, () => undefined);
+  await made.open();
+  await new CatalogueStore(made).load(catalogue, 'bench');
+  await made.connection.query('ANALYZE');
+  await made.close();
+  return url.href;
+}
+
+const STATIONS = [
+  ['bench', '/bench'],
+  ['swap', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-low-large'],
+  ['swap, engines', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47'],
+  ['grid', '/swap/grid?donors=crank&recipients=block'],
+  ['compare', '/compare?of=pattern:sluice-crank-3115,pattern:sluice-crank-3590'],
+  ['catalogue', '/catalogue'],
+  ['family', '/catalogue/family/sluice'],
+  ['pattern', '/catalogue/pattern/sluice-crank-3375-forged'],
+  ['search', '/catalogue?find=piston%20116'],
+  ['search, p', '/catalogue?find=p'],
+  ['form', '/catalogue/edit/pattern/sluice-crank-3375-forged'],
+  ['audit', '/catalogue/audit'],
+  ['changes', '/catalogue/changes'],
+  ['jobs', '/jobs'],
+  ['shelf', '/shelf'],
+  ['rules', '/rules'],
+  ['drill', '/drill'],
+];
+
+const longest = (page) =>
+  page.evaluate(() => {
+    const worst = Math.max(0, ...globalThis.longTasks);
+    globalThis.longTasks = [];
+    return worst;
+  });
+const quiet = (page) =>
+  page.waitForFunction(() => !/Fetching|Going over|Looking at/.test(globalThis.document.querySelector('main')?.innerText ?? 'Fetching'), null, {
+    timeout: 120_000,
+  });
+
+/** From the address to the first answer: what a typed line is. */
+async function visit(context, address) {
+  const page = await context.newPage();
+  await page.addInitScript(() => {
+    globalThis.longTasks = [];
+    new PerformanceObserver((list) => globalThis.longTasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+      type: 'longtask',
+      buffered: true,
+    });
+  });
+  const from = performance.now();
+  await page.goto(`${address}/bench`);
+  await page
+    .getByLabel('What you read, see and measure on the part')
+    .fill('crank cast 41?7 main 2.349in mic pin 2.0493in mic stroke 3.375in caliper forged 8 weights');
+  await page.getByText('3.375 forged, small journal').first().waitFor({ timeout: 120_000 });
+  const took = performance.now() - from;
+  return { page, took, task: await longest(page) };
+}
+
+async function walk(size, address) {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--enable-precise-memory-info'],
+  });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const first = await visit(context, address);
+  console.log(`  first visit: first answer after ${first.took.toFixed(0)} ms, longest task ${first.task.toFixed(0)} ms`);
+  // Until the workshop of the browser holds the catalogue.
+  const loading = performance.now();
+  await first.page.waitForFunction(
+    async () => {
+      const databases = await globalThis.indexedDB.databases();
+      return databases.some(({ name }) => name === 'which-bore-catalogue');
+    },
+    null,
+    { timeout: 120_000 },
+  );
+  await first.page.waitForTimeout(Math.min(20_000, 500 + size / 8));
+  const held = await longest(first.page);
+  console.log(`  while the worker takes the catalogue up (${((performance.now() - loading) / 1000).toFixed(1)} s waited): longest task ${held.toFixed(0)} ms`);
+  await first.page.close();
+  const second = await visit(context, address);
+  console.log(`  second visit: first answer after ${second.took.toFixed(0)} ms, longest task ${second.task.toFixed(0)} ms`);
+  const { page } = second;
+  let worst = 0;
+  for (const [name, path] of STATIONS) {
+    const from = performance.now();
+    // As a link would: the page stays.
+    await page.evaluate((to) => {
+      globalThis.history.pushState(null, '', to);
+      globalThis.dispatchEvent(new PopStateEvent('popstate'));
+    }, path);
+    await page.waitForTimeout(150);
+    await quiet(page);
+    const took = performance.now() - from;
+    await page.waitForTimeout(700);
+    const task = await longest(page);
+    worst = Math.max(worst, task);
+    console.log(`    ${name.padEnd(14)} ${took.toFixed(0).padStart(6)} ms, longest task ${task.toFixed(0).padStart(4)} ms`);
+  }
+  const memory = await page.evaluate(() => globalThis.performance.memory.usedJSHeapSize);
+  console.log(`  longest task of all stations ${worst.toFixed(0)} ms; heap of the page ${(memory / 1e6).toFixed(0)} MB`);
+  await browser.close();
+  return { first: first.took, second: second.took, worst };
+}
+
+async function asked(server, address) {
+  const say = async (what) => {
+    server.send(what);
+    const [answer] = await once(server, 'message');
+    return answer;
+  };
+  const post = async (name, request) => {
+    const response = await fetch(`${address}/api${QUESTIONS[name].path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(request),
+    });
+    await response.arrayBuffer();
+    return response.status;
+  };
+  await say('warm');
+  await say('histogram');
+  const questions = [...hundredQuestions(demo, specimens), ...KIND_IDS.map((kind) => ({ name: 'identify', request: { kind, entry: '8' } }))];
+  let [slowest, took] = ['', 0];
+  for (const { name, request } of questions) {
+    const from = performance.now();
+    await post(name, name.startsWith('grid') ? { ...request, first: true } : request);
+    if (performance.now() - from > took) [slowest, took] = [name, performance.now() - from];
+  }
+  const { p50, p99, max, rss } = await say('histogram');
+  console.log(
+    `  ${questions.length} questions one by one, the slowest ${slowest} in ${took.toFixed(0)} ms; loop of the server not free: median ${p50.toFixed(1)}, 99 % ${p99.toFixed(1)}, longest ${max.toFixed(1)} ms; ${(rss / 1e6).toFixed(0)} MB`,
+  );
+  const [record] = demo.patterns.filter(({ id }) => id === 'sluice-crank-3375-forged');
+  const alone = performance.now();
+  await post('identify', { kind: 'crank', entry: 'main 2.349in mic' });
+  const before = performance.now() - alone;
+  const saved = await fetch(`${address}/api/records/pattern/${record.id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ record: { ...record, note: 'bench' }, version: 1 }),
+  });
+  if (!saved.ok) throw new Error(await saved.text());
+  const next = performance.now();
+  await post('identify', { kind: 'crank', entry: 'main 2.349in mic' });
+  const after = performance.now() - next;
+  await fetch(`${address}/api/records/pattern/${record.id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ record, version: 2 }),
+  });
+  const eight = performance.now();
+  await Promise.all(Array.from({ length: 8 }, (_, at) => post('identify', { kind: 'crank', entry: `main 2.34${at}in mic 8 weights` })));
+  const { max: then } = await say('histogram');
+  console.log(
+    `  a record saved costs the next question ${(after - before).toFixed(0)} ms more (${before.toFixed(0)} before); eight at once after another are served within ${(performance.now() - eight).toFixed(0)} ms; loop ${then.toFixed(1)} ms`,
+  );
+}
+
+let yardstick;
+for (const size of [demo.patterns.length, ...(sizes.length > 0 ? sizes : [5000, 20_000, 100_000])]) {
+  const catalogue = catalogueOf(size);
+  const url = await database(size, catalogue);
+  console.log(`${catalogue.patterns.length} patterns`);
+  const server = fork(new URL('./serve.mjs', import.meta.url), { env: { ...process.env, DATABASE_URL: url } });
+  const [{ port }] = await once(server, 'message');
+  const address = `http://127.0.0.1:${port}`;
+  await asked(server, address);
+  const walked = await walk(size, address);
+  yardstick ??= walked;
+  console.log(
+    `  first answer ${(walked.first / yardstick.first).toFixed(2)} times that over the demo on the first visit, ${(walked.second / yardstick.second).toFixed(2)} on the second`,
+  );
+  server.send('end');
+  await once(server, 'exit');
+}

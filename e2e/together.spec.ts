@@ -1,0 +1,193 @@
+import { readdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { enter, expect, saved, test } from './shop';
+
+const DIST = fileURLToPath(new URL('../web/dist/browser', import.meta.url));
+
+/** The code of every station has been fetched: as many scripts as were built, but for the worker. */
+const allFetched = (page: Page) => {
+  const scripts = readdirSync(DIST).filter((name) => name.endsWith('.js') && !name.startsWith('worker')).length;
+  return expect
+    .poll(
+      () =>
+        page.evaluate(
+          () =>
+            new Set(
+              performance
+                .getEntriesByType('resource')
+                .map(({ name }) => name)
+                .filter((name) => name.endsWith('.js') && !/worker/.test(name)),
+            ).size,
+        ),
+      {
+        timeout: 30_000,
+      },
+    )
+    .toBeGreaterThanOrEqual(scripts);
+};
+
+const specimenTexts = async (url: string, id: string): Promise<readonly string[]> => {
+  const answer = await fetch(`${url}/api/specimens/${id}`);
+  if (!answer.ok) return [];
+  const { readings } = (await answer.json()) as { readings: { is: { text: string } }[] };
+  return readings.map(({ is }) => is.text);
+};
+const jobs = async (url: string) => (await (await fetch(`${url}/api/jobs`)).json()) as { id: string; name: string }[];
+const lamp = (page: Page, says: RegExp) => expect(page.locator('.lamp')).toHaveText(says, { timeout: 30_000 });
+
+test('with the server away every station opens that was never opened before, and answers', async ({ page, shop }) => {
+  await page.goto('/bench');
+  await enter(page, 'crank cast 41?7 main 2.349in mic forged 8 weights');
+  await saved(page);
+  await allFetched(page);
+  // The workshop of this browser holds the catalogue by the time it has answered without the server.
+  await shop.stop();
+  for (const [station, shows] of [
+    ['Compare', /Compare/],
+    ['Jobs', /Jobs/],
+    ['Shelf', /Shelf/],
+    ['Catalogue', /patterns in/],
+    ['Rules', /House rules/],
+    ['Drill', /Drill/],
+    ['Swap', /into/],
+  ] as const) {
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+    await expect(page.locator('main')).toHaveText(shows, { timeout: 30_000 });
+  }
+  await lamp(page, /Server away/);
+  await shop.start();
+  await lamp(page, /^\s*Saved\s*$/);
+});
+
+test('a new job and the part read into it while the server is away both go up, the job first', async ({ page, shop }) => {
+  await page.goto('/jobs');
+  await expect(page.getByRole('button', { name: 'Another engine' })).toBeVisible();
+  await allFetched(page);
+  await shop.stop();
+  await page.getByRole('button', { name: 'Another engine' }).click();
+  await expect(page.getByLabel('Name of this engine')).toBeVisible();
+  const job = new URL(page.url()).pathname.split('/')[2] ?? '';
+  await page.getByLabel('Name of this engine').fill('Winch of the lower mill');
+  await page.getByLabel('Name of this engine').press('Enter');
+  await page.locator('#new-kind').click();
+  await page
+    .locator('nz-option-item')
+    .filter({ hasText: /^Crank$/ })
+    .click();
+  await expect(page).toHaveURL(/bench/);
+  await enter(page, 'main 2.349in mic');
+  const part = new URL(page.url()).pathname.split('/')[2] ?? '';
+  await lamp(page, /kept here/);
+  await shop.start();
+  await lamp(page, /^\s*Saved\s*$/);
+  expect((await jobs(shop.url)).find(({ id }) => id === job)?.name).toBe('Winch of the lower mill');
+  await expect.poll(() => specimenTexts(shop.url, part)).toEqual(['main 2.349in mic']);
+});
+
+test('a job deleted while the server is away stays deleted', async ({ page, shop }) => {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'Another engine' }).click();
+  await page.getByLabel('Name of this engine').fill('To be deleted');
+  await page.getByLabel('Name of this engine').press('Enter');
+  await saved(page);
+  await allFetched(page);
+  await shop.stop();
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await page.getByRole('button', { name: 'Delete To be deleted' }).click();
+  await lamp(page, /1 kept here/);
+  await shop.start();
+  await lamp(page, /^\s*Saved\s*$/);
+  await page.reload();
+  await expect(page.locator('tbody tr').first()).toBeVisible();
+  await expect(page.getByText('To be deleted')).toHaveCount(0);
+  expect((await jobs(shop.url)).some(({ name }) => name === 'To be deleted')).toBe(false);
+});
+
+test('what another changes is seen without asking', async ({ page, context }) => {
+  await page.goto('/shelf');
+  const other = await context.newPage();
+  await other.goto('/bench');
+  await enter(other, 'rod length 5.700in caliper');
+  await saved(other);
+  const name = await other.getByLabel('Name of this part').inputValue();
+  await expect(page.getByRole('link', { name, exact: true })).toBeVisible();
+  await other.getByLabel('Name of this part').fill('Seen from elsewhere');
+  await other.getByLabel('Name of this part').press('Enter');
+  await expect(page.getByRole('link', { name: 'Seen from elsewhere', exact: true })).toBeVisible();
+});
+
+test('one who lands on a station types where one would', async ({ page }) => {
+  await page.goto('/bench');
+  await expect(page.getByLabel('What you read, see and measure on the part')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await page.keyboard.press('k');
+  await expect(page.getByLabel('Find by number, mark, name, look or size')).toBeFocused();
+  await page.keyboard.type('gudgeon m');
+  await expect(page.getByLabel('Find by number, mark, name, look or size')).toHaveValue('gudgeon m');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page
+    .getByRole('button', { name: /^Rename/ })
+    .first()
+    .click();
+  await expect(page.getByLabel('New name')).toBeFocused();
+  // Links show where the focus is.
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Jobs' }).focus();
+  await page.keyboard.press('Tab');
+  expect(await page.evaluate(() => getComputedStyle(document.activeElement ?? document.body).outlineStyle)).toBe('solid');
+});
+
+test('nothing entered is lost when the server is killed, its database cut off and the page closed at any moment', async ({ context, shop }) => {
+  test.setTimeout(180_000);
+  // The same course each time, so that a failure can be followed again.
+  let state = 20261127;
+  const random = (below: number) => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return Math.floor((state / 2 ** 32) * below);
+  };
+  let page = await context.newPage();
+  await page.goto('/bench');
+  await enter(page, 'crank main 2.349in mic');
+  await expect(page).toHaveURL(/bench\/./);
+  const address = page.url();
+  const id = new URL(address).pathname.split('/')[2] ?? '';
+  const entered = ['main 2.349in mic'];
+  await saved(page);
+  let up = true;
+  for (let round = 0; round < 24; round++) {
+    const text = `word${round}`;
+    switch (random(5)) {
+      case 0:
+        if (up) await shop.kill();
+        else await shop.start();
+        up = !up;
+        break;
+      case 1:
+        if (up) await shop.cutDatabase();
+        break;
+      case 2:
+        // A page cannot be opened without its server.
+        if (!up) break;
+        await page.close();
+        page = await context.newPage();
+        await page.goto(address);
+        await expect(page.getByRole('button', { name: `correct: ${entered.at(-1) ?? ''}` })).toBeVisible();
+        break;
+      default:
+    }
+    await enter(page, text);
+    entered.push(text);
+    if (random(3) === 0 && up) {
+      // In the middle of whatever it was doing.
+      await page.close({ runBeforeUnload: false });
+      page = await context.newPage();
+      await page.goto(address);
+      await expect(page.getByRole('button', { name: `correct: ${text}` })).toBeVisible();
+    } else await expect(page.getByRole('button', { name: `correct: ${text}` })).toBeVisible();
+  }
+  if (!up) await shop.start();
+  await lamp(page, /^\s*Saved\s*$/);
+  await expect.poll(async () => [...(await specimenTexts(shop.url, id))].sort(), { timeout: 30_000 }).toEqual([...entered].sort());
+});
