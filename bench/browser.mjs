@@ -82,7 +82,7 @@ async function visit(context, address) {
   const page = await context.newPage();
   await page.addInitScript(() => {
     globalThis.longTasks = [];
-    new PerformanceObserver((list) => globalThis.longTasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+    new globalThis.PerformanceObserver((list) => globalThis.longTasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
       type: 'longtask',
       buffered: true,
     });
@@ -128,7 +128,7 @@ async function walk(size, address) {
     // As a link would: the page stays.
     await page.evaluate((to) => {
       globalThis.history.pushState(null, '', to);
-      globalThis.dispatchEvent(new PopStateEvent('popstate'));
+      globalThis.dispatchEvent(new globalThis.PopStateEvent('popstate'));
     }, path);
     await page.waitForTimeout(150);
     await quiet(page);
