@@ -45,6 +45,8 @@ export class FitmentChart {
   );
   private chart: Chart<'bar', Point[]> | undefined;
   private turn: ReturnType<typeof setTimeout> | undefined;
+  /** Which drawing is the latest: an earlier one that still waits for its letters is dropped. */
+  private drawing = 0;
 
   constructor() {
     effect(() => {
@@ -52,19 +54,25 @@ export class FitmentChart {
       const [bars, rows] = [this.bars(), this.rows()];
       clearTimeout(this.turn);
       // In a turn of its own: the page round it is there first.
-      this.turn = setTimeout(() => this.draw(bars, rows));
+      this.turn = setTimeout(() => void this.draw(bars, rows));
     });
     inject(DestroyRef).onDestroy(() => {
       clearTimeout(this.turn);
+      this.drawing++;
       this.chart?.destroy();
     });
   }
 
-  private draw(bars: readonly FitmentBar[], rows: readonly string[]): void {
+  private async draw(bars: readonly FitmentBar[], rows: readonly string[]): Promise<void> {
+    const drawing = ++this.drawing;
     const canvas = this.canvas().nativeElement;
     const style = getComputedStyle(canvas);
     const colour = (name: string) => style.getPropertyValue(name).trim();
     const font = { family: colour('--words') || 'sans-serif', size: 14 };
+    const inBar = `500 13px ${colour('--narrow') || 'sans-serif'}`;
+    // A canvas draws with the letters it has and never again: they are fetched first. Where they cannot be, others do.
+    await Promise.allSettled([`14px ${font.family}`, `500 14px ${font.family}`, inBar].map((each) => canvas.ownerDocument.fonts.load(each)));
+    if (drawing !== this.drawing) return;
     const names = [...new Set(bars.map((bar) => bar.name))];
     const datasets = names.flatMap((name, at): ChartDataset<'bar', Point[]>[] => {
       const fill = colour(`--column-${at % COLOURS}`);
@@ -91,7 +99,7 @@ export class FitmentChart {
     this.chart = new Chart<'bar', Point[]>(canvas, {
       type: 'bar',
       data: { labels: [...rows], datasets },
-      plugins: [named({ ink: colour('--ink'), ground: colour('--raised'), font: `500 13px ${colour('--narrow') || 'sans-serif'}` })],
+      plugins: [named({ ink: colour('--ink'), ground: colour('--raised'), font: inBar })],
       options: {
         indexAxis: 'y',
         animation: false,
