@@ -1,4 +1,3 @@
-import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { QUESTIONS, refusalOf, Workshop, type Catalogue, type QuestionName } from '@which-bore/core';
 import { hundredQuestions } from '@which-bore/core/hundredQuestions';
 import type { FastifyInstance } from 'fastify';
@@ -53,26 +52,38 @@ describe('the workshops of the server', () => {
     expect(new Set(await found())).toEqual(new Set([false]));
   });
 
-  it('answer a short question while a long one is worked out', async () => {
+  const GRIDS = [
+    ['piston', 'block'],
+    ['crank', 'block'],
+    ['rod', 'crank'],
+    ['head', 'block'],
+  ] as const;
+  const grid = ([donors, recipients]: (typeof GRIDS)[number]) => post('grid', { donors: { kind: donors }, recipients: { kind: recipients } });
+
+  it('answer a short question while long ones are worked out', async () => {
+    const read = () => post('read', { kind: 'crank', entry: 'main 2.349in' });
+    // Both threads have the catalogue: else the short question may wait for that.
+    await Promise.all(Array.from({ length: 8 }, read));
     const order: string[] = [];
-    const long = post('grid', { donors: { kind: 'piston' }, recipients: { kind: 'block' } }).then((said) => order.push(`long ${said.statusCode}`));
-    await post('read', { kind: 'crank', entry: 'main 2.349in' }).then((said) => order.push(`short ${said.statusCode}`));
-    await long;
-    expect(order).toEqual(['short 200', 'long 200']);
+    const long = GRIDS.map((each) => grid(each).then((said) => order.push(`long ${said.statusCode}`)));
+    await read().then((said) => order.push(`short ${said.statusCode}`));
+    await Promise.all(long);
+    expect(order.filter((each) => each === 'long 200').length).toBe(GRIDS.length);
+    expect(order.at(-1)).toBe('long 200');
   });
 
   it('leave the loop of the server free', async () => {
-    await post('audit', {});
-    const delay = monitorEventLoopDelay({ resolution: 1 });
-    delay.enable();
-    await Promise.all([
-      post('audit', {}),
-      post('grid', { donors: { kind: 'crank' }, recipients: { kind: 'block' } }),
-      post('engines', { donors: [{ pattern: 'ambit-crank-3' }] }),
-    ]);
-    delay.disable();
-    // The grid alone takes some hundred ms of a thread; what is left on the loop is its share of the machine.
-    expect(delay.percentile(50) / 1e6).toBeLessThan(20);
+    let turns = 0;
+    let asking = true;
+    const turn = () => {
+      turns++;
+      if (asking) setImmediate(turn);
+    };
+    turn();
+    await Promise.all([post('audit', {}), post('engines', { donors: [{ pattern: 'ambit-crank-3' }] }), ...GRIDS.map(grid)]);
+    asking = false;
+    // Worked out on the loop, each question would be one turn of it and its messages some more: two hundred are far from that.
+    expect(turns).toBeGreaterThan(200);
   });
 
   it('tell what became of the catalogue since a state of it', async () => {

@@ -14,12 +14,14 @@ import { CompareStation } from './compare/compareStation';
 import { Compared } from './data/compared';
 import { Preferences } from './data/preferences';
 import { ID, specimen, VIEW } from './testing/demo';
-import { button, click, pause, server, setUp, show, text } from './testing/setUp';
+import { button, click, pause, server, setUp, show, text, until } from './testing/setUp';
 
 afterAll(() => localStorage.clear());
 
 const input = async (page: HTMLElement, id: string, value: string) => {
-  const field = page.querySelector<HTMLInputElement>(`[id="${id}"]`);
+  const found = () => page.querySelector<HTMLInputElement>(`[id="${id}"]`);
+  await until(() => found() !== null);
+  const field = found();
   if (!field) throw new Error(`no field ${id}`);
   field.value = value;
   field.dispatchEvent(new Event('input'));

@@ -47,7 +47,7 @@ const STANDING: Readonly<Record<Voice<unknown>['standing'], string>> = { used: '
             <th scope="row">{{ row.name }}</th>
             <td>
               <span class="figures value">{{ row.value }}</span>
-              @for (each of row.more; track each) {
+              @for (each of row.more; track $index) {
                 <small>{{ each }}</small>
               }
               <details [open]="row.disputed">

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { OPERATION_IDS, USUAL_SHOP, type StoredShop } from '@which-bore/core';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
-import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
+import { button, click, pause, server, setUp, show, text, until } from '../testing/setUp';
 import { RulesStation } from './rulesStation';
 
 async function open() {
@@ -11,7 +11,10 @@ async function open() {
   server()
     .expectOne('/api/shop')
     .flush({ ...USUAL_SHOP, version: 3 });
-  return show(RulesStation);
+  const shown = await show(RulesStation);
+  const rows = (table: string) => shown.page.querySelectorAll(`${table} tbody tr`).length;
+  await until(() => rows('table.work') === OPERATION_IDS.length && rows('table:not(.work)') === USUAL_SHOP.instruments.length);
+  return shown;
 }
 
 const type = async (page: HTMLElement, label: string, value: string) => {
@@ -27,8 +30,6 @@ describe('house rules and instruments', () => {
     const { page } = await open();
     expect(page.querySelectorAll('fieldset').length).toBe(5);
     expect(text(page)).toContain('Trust marks (usual)');
-    expect(page.querySelectorAll('table:not(.work) tbody tr').length).toBe(USUAL_SHOP.instruments.length);
-    expect(page.querySelectorAll('table.work tbody tr').length).toBe(OPERATION_IDS.length);
   });
 
   it('save a choice, with the version seen and the way back', async () => {

@@ -68,6 +68,11 @@ export async function show<T>(component: Type<T>, inputs: Record<string, unknown
   return { fixture, page: fixture.nativeElement as HTMLElement };
 }
 
+/** Waits until a state is there that comes by itself, as a list that is drawn bit by bit; the test's own time-out ends it. */
+export async function until(state: () => boolean): Promise<void> {
+  while (!state()) await new Promise((resolve) => setTimeout(resolve));
+}
+
 export const text = (page: Element | null) => (page?.textContent ?? '').replace(/\s+/g, ' ').trim();
 export const click = async (fixture: ComponentFixture<unknown>, element: Element | null | undefined) => {
   (element as HTMLElement | null)?.click();
