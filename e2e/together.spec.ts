@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
-import { enter, expect, saved, test } from './shop';
+import { enter, expect, faults, saved, test } from './shop';
 
 const DIST = fileURLToPath(new URL('../web/dist/browser', import.meta.url));
 
@@ -99,6 +99,30 @@ test('a job deleted while the server is away stays deleted', async ({ page, shop
   await expect(page.locator('tbody tr').first()).toBeVisible();
   await expect(page.getByText('To be deleted')).toHaveCount(0);
   expect((await jobs(shop.url)).some(({ name }) => name === 'To be deleted')).toBe(false);
+});
+
+test('what the server refuses is said with its reason, stops nothing else, and goes up when it is tried again', async ({ page, shop }) => {
+  const refusal = { error: 'This part is refused for a trial.' };
+  await page.goto('/bench');
+  await page.route('**/api/specimens/*', (route) =>
+    route.request().method() === 'PUT' ? route.fulfill({ status: 413, contentType: 'application/json', body: JSON.stringify(refusal) }) : route.continue(),
+  );
+  await enter(page, 'crank main 2.349in mic');
+  await expect(page).toHaveURL(/bench\/./);
+  const part = new URL(page.url()).pathname.split('/')[2] ?? '';
+  await lamp(page, /^\s*1 refused\s*$/);
+  await expect(page.getByRole('alert')).toContainText(refusal.error);
+  expect(await faults(page)).toEqual([]);
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'Another engine' }).click();
+  await expect(page).toHaveURL(/jobs\/./);
+  const job = new URL(page.url()).pathname.split('/')[2] ?? '';
+  await expect.poll(async () => (await jobs(shop.url)).map(({ id }) => id)).toContain(job);
+  await lamp(page, /^\s*1 refused\s*$/);
+  await page.unroute('**/api/specimens/*');
+  await page.getByRole('button', { name: /Try again/ }).click();
+  await lamp(page, /^\s*Saved\s*$/);
+  await expect.poll(() => specimenTexts(shop.url, part)).toEqual(['main 2.349in mic']);
 });
 
 test('what another changes is seen without asking', async ({ page, context }) => {

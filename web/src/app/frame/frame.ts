@@ -51,7 +51,7 @@ export class Frame {
 
   protected readonly saving = computed(() => {
     const { waiting, away, refused } = this.sync();
-    const not = refused.length === 0 ? '' : `${refused.length} not kept`;
+    const not = refused.length === 0 ? '' : `${refused.length} refused`;
     if (away) return [waiting > 0 ? `Server away: ${waiting} kept here` : 'Server away', not].filter(Boolean).join(', ');
     if (waiting > 0) return waiting === 1 ? 'Saving' : `Saving ${waiting}`;
     return not || 'Saved';
