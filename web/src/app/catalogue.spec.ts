@@ -205,6 +205,7 @@ describe('editing', () => {
 
   it('adds and removes items of a list', async () => {
     const { page, fixture } = await open('pattern', 'sluice-crank-3115');
+    await until(() => button(page, 'Another mark') !== undefined);
     const before = page.querySelectorAll('[data-at="marks"] fieldset').length;
     await click(fixture, button(page, 'Another mark'));
     expect(page.querySelectorAll('[data-at="marks"] fieldset').length).toBe(before + 1);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, model } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, model } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
 import { FormsModule } from '@angular/forms';
@@ -55,6 +55,7 @@ export class RecordForm {
   protected readonly sizes = growing(
     computed((): readonly Parameter[] => Object.values(this.kind()?.parameters ?? {})),
     4,
+    this.fields,
   );
   protected readonly looks = growing(
     computed(() =>
@@ -64,13 +65,23 @@ export class RecordForm {
       })),
     ),
     2,
+    this.sizes,
   );
   /** Faces with the names that others of the catalogue have, so that the same face is written the same. */
   private readonly known = toSignal(
     toObservable(this.table).pipe(switchMap((table) => (isKindId(table) ? this.questions.ask('faces', { kind: table }) : of({ faces: [] })))),
   );
-  protected readonly faces = computed(() =>
-    Object.values(this.kind()?.interfaces ?? {}).map((face) => ({ ...face, known: this.known()?.faces.find(({ id }) => id === face.id)?.known ?? [] })),
+  protected readonly faces = growing(
+    computed(() =>
+      Object.values(this.kind()?.interfaces ?? {}).map((face) => ({ ...face, known: this.known()?.faces.find(({ id }) => id === face.id)?.known ?? [] })),
+    ),
+    4,
+    this.looks,
+  );
+  protected readonly lists = growing(
+    computed(() => this.form().lists),
+    1,
+    this.faces,
   );
   protected readonly about = computed((): readonly Choice[] => {
     const kind = this.kind();
@@ -79,22 +90,18 @@ export class RecordForm {
   });
   protected readonly places = computed((): readonly Choice[] => Object.values(this.kind()?.markPlaces ?? {}).map(({ id, name }) => ({ id, name })));
 
-  constructor() {
-    effect(() => {
-      const at = this.at();
-      if (at === undefined) return;
-      this.begin(at);
-    });
-  }
+  /** The place that was gone to, so that it is gone to once. */
+  private begunAt: string | undefined;
 
-  /** Goes to a place of the form once that has been drawn, which happens bit by bit. */
-  private begin(at: string, tries = 100): void {
-    setTimeout(() => {
+  constructor() {
+    // The place to begin at is drawn bit by bit like all others: it is gone to when it is there.
+    afterRenderEffect(() => {
+      const at = this.at();
+      for (const section of [this.fields, this.sizes, this.looks, this.faces, this.lists]) section();
+      if (at === undefined || at === this.begunAt) return;
       const place = this.host.nativeElement.querySelector(`[data-at="${CSS.escape(at)}"]`);
-      if (!place) {
-        if (tries > 0) this.begin(at, tries - 1);
-        return;
-      }
+      if (!place) return;
+      this.begunAt = at;
       place.scrollIntoView({ block: 'center' });
       place.querySelector<HTMLElement>('input, textarea')?.focus();
     });

@@ -49,7 +49,7 @@ export class RulesStation {
     computed(() => this.shop().instruments),
     1,
   );
-  protected readonly work = growing(signal(this.operations), 4);
+  protected readonly work = growing(signal(this.operations), 4, this.instruments);
   protected readonly chosen = computed(() => this.shop().rules);
 
   protected choice(rule: HouseRuleId): string {

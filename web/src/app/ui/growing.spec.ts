@@ -56,6 +56,19 @@ describe('growing', () => {
     expect(lengths.at(-1)).toBe(5);
   });
 
+  it('begins when the list before it is there to its end', () => {
+    TestBed.runInInjectionContext(() => {
+      const before = growing(signal(entries(25)), 10);
+      const empty = growing(signal(entries(0)), 10, before);
+      const after = growing(signal(entries(3)), 2, empty);
+      const seen: string[] = [];
+      effect(() => void seen.push(`${before().length}+${after().length}`));
+      turns();
+      expect(seen).toEqual(['10+0', '20+0', '25+0', '25+2', '25+3']);
+      expect([before.isWhole(), empty.isWhole(), after.isWhole()]).toEqual([true, true, true]);
+    });
+  });
+
   it('draws no more once its component is gone', () => {
     const { lengths } = made(signal(entries(25)), 10);
     TestBed.resetTestingModule();
