@@ -47,13 +47,16 @@ export class CatalogueStation {
     ),
   );
 
-  protected readonly hits = computed(() =>
-    (this.found()?.hits ?? []).map((hit) => ({
-      ...hit,
-      page: pageOf(hit.type, hit.id),
-      what: RECORD_NAMES[hit.type],
-      why: hit.because.filter((each: Sentence) => each.length > 0),
-    })),
+  protected readonly hits = growing(
+    computed(() =>
+      (this.found()?.hits ?? []).map((hit) => ({
+        ...hit,
+        page: pageOf(hit.type, hit.id),
+        what: RECORD_NAMES[hit.type],
+        why: hit.because.filter((each: Sentence) => each.length > 0),
+      })),
+    ),
+    10,
   );
 
   /** What the line says as a number: a bearing's designation, a vehicle's number, or one of the catalogue's own schemes. */

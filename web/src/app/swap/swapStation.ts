@@ -30,6 +30,7 @@ import { Interchange, type Judged, type Takings } from '../data/interchange';
 import { Records } from '../data/records';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
+import { growing } from '../ui/growing';
 import { PartPicker } from '../ui/partPicker';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
@@ -152,10 +153,13 @@ export class SwapStation {
     ),
   );
 
-  protected readonly rows = computed(() => {
-    const wanted = this.filter().toLowerCase();
-    return (this.takings()?.best ?? []).filter(({ short, family }) => `${family} ${short}`.toLowerCase().includes(wanted));
-  });
+  protected readonly rows = growing(
+    computed(() => {
+      const wanted = this.filter().toLowerCase();
+      return (this.takings()?.best ?? []).filter(({ short, family }) => `${family} ${short}`.toLowerCase().includes(wanted));
+    }),
+    10,
+  );
   protected readonly tally = computed(() =>
     VERDICTS.map((verdict) => ({ verdict, words: VERDICT_WORDS[verdict], count: this.takings()?.counts[verdict] ?? 0 })),
   );
