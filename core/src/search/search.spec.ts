@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { say } from '../quantity/sentence';
+import { EMPTY_CATALOGUE } from '../catalogue/catalogue';
+import { CatalogueLookup } from '../catalogue/lookup';
 import { normaliseMark } from '../marks/markText';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { CodeIndex } from './codeIndex';
@@ -23,6 +25,13 @@ describe('the search of the catalogue', () => {
     expect(first('bs1o4l87')).toBe('pattern sluice-crank-3375-forged');
     expect(because('bs1o4l87')).toBe('part number BS-104187, read with a slip');
     expect(first('H73I4')).toBe('pattern skerry-crank-4-112');
+  });
+
+  it('finds more records than an argument list of the language has room for', () => {
+    // V8 gives up on a spread of some 125,000 arguments.
+    const makers = Array.from({ length: 130_000 }, (_, at) => ({ id: `m-${at}`, name: 'Zeppelin works' }));
+    const { count, hits } = searchCatalogue(indexSearch(new CatalogueLookup({ ...EMPTY_CATALOGUE, makers })), 'zeppelin', 3);
+    expect([count, hits.length]).toEqual([130_000, 3]);
   });
 
   it('says of an old number what replaced it', () => {

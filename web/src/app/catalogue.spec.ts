@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
+import { throwError } from 'rxjs';
 import { AuditPage } from './catalogue/auditPage';
 import { CatalogueStation } from './catalogue/catalogueStation';
 import { ChangesPage } from './catalogue/changesPage';
@@ -13,6 +14,7 @@ import { VariantPage } from './catalogue/variantPage';
 import { CompareStation } from './compare/compareStation';
 import { Compared } from './data/compared';
 import { Preferences } from './data/preferences';
+import { Questions } from './data/questions';
 import { ID, specimen, VIEW } from './testing/demo';
 import { button, click, pause, server, setUp, show, text, until } from './testing/setUp';
 
@@ -41,6 +43,21 @@ describe('the Catalogue', () => {
     await pause();
     await pause();
     expect(text(page.querySelector('.help'))).toContain('Nothing has xyzzy.');
+  });
+
+  it('goes on after a search that failed', async () => {
+    setUp();
+    const questions = TestBed.inject(Questions);
+    const ask = questions.ask.bind(questions);
+    const complaints = spyOn(console, 'error');
+    spyOn(questions, 'ask').and.callFake((name, request) =>
+      JSON.stringify(request).includes('breaks') ? throwError(() => new Error('It broke.')) : ask(name, request),
+    );
+    const { fixture, page } = await show(CatalogueStation, { find: 'breaks' });
+    await until(() => complaints.calls.count() > 0);
+    fixture.componentRef.setInput('find', 'bs104187');
+    await until(() => page.querySelector('.hits li .label') !== null);
+    expect(text(page.querySelector('.hits li .label'))).toBe('Brackmere Sluice, 3.375 forged, small journal');
   });
 
   it('reads a number that no record bears: a bearing, a vehicle, a casting date', async () => {

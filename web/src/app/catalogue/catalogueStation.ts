@@ -63,7 +63,14 @@ export class CatalogueStation {
   protected readonly reads = toSignal(
     toObservable(this.find).pipe(
       debounceTime(SETTLE_MS),
-      switchMap((text) => (text.trim() === '' ? of([]) : this.questions.ask('readNumber', { number: cut(text, LONGEST) }).pipe(map(({ says }) => says)))),
+      switchMap((text) =>
+        text.trim() === ''
+          ? of([])
+          : this.questions.ask('readNumber', { number: cut(text, LONGEST) }).pipe(
+              map(({ says }) => says),
+              catchError(() => of([])),
+            ),
+      ),
     ),
     { initialValue: [] },
   );
