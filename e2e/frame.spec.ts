@@ -111,3 +111,10 @@ test('the documentation of the API opens', async ({ page }) => {
   await page.goto('/api/docs/');
   await expect(page.getByText('Rank the patterns of the catalogue by what was read')).toBeVisible();
 });
+
+test('a list with nothing in it says so in the language of the rest', async ({ page }) => {
+  await page.goto('/jobs/8298c813-593c-4153-81ca-3b9414c8478e');
+  await page.locator('#new-kind').click();
+  await page.locator('#new-kind').fill('xyzzy');
+  await expect(page.locator('nz-embed-empty')).toContainText('No Data', { ignoreCase: true });
+});
