@@ -16,7 +16,8 @@ import { Compared } from './data/compared';
 import { Preferences } from './data/preferences';
 import { Questions } from './data/questions';
 import { ID, specimen, VIEW } from './testing/demo';
-import { button, click, pause, server, setUp, show, text, until } from './testing/setUp';
+import { settled } from './testing/settled';
+import { button, click, server, setUp, show, text, until } from './testing/setUp';
 
 afterAll(() => localStorage.clear());
 
@@ -27,7 +28,7 @@ const input = async (page: HTMLElement, id: string, value: string) => {
   if (!field) throw new Error(`no field ${id}`);
   field.value = value;
   field.dispatchEvent(new Event('input'));
-  await pause();
+  await settled();
   return field;
 };
 
@@ -35,13 +36,12 @@ describe('the Catalogue', () => {
   it('finds as one types, and says why', async () => {
     setUp();
     const { fixture, page } = await show(CatalogueStation, { find: 'bs1o4187' });
-    await pause();
+    await settled();
     fixture.detectChanges();
     expect(text(page.querySelector('.hits li .label'))).toBe('Brackmere Sluice, 3.375 forged, small journal');
     expect(text(page.querySelector('.hits li small'))).toContain('part number BS-104187, read with a slip');
     fixture.componentRef.setInput('find', 'xyzzy');
-    await pause();
-    await pause();
+    await settled();
     expect(text(page.querySelector('.help'))).toContain('Nothing has xyzzy.');
   });
 
@@ -66,15 +66,15 @@ describe('the Catalogue', () => {
     expect(text(page.querySelector('.reads'))).toContain('bore 25 mm, outside 62 mm, width 17 mm (ISO 15)');
     fixture.componentRef.setInput('find', '11111111111111111');
     await fixture.whenStable();
-    await pause();
+    await settled();
     expect(text(page.querySelector('.reads'))).toContain('The check digit agrees.');
     fixture.componentRef.setInput('find', 'C147');
     await fixture.whenStable();
-    await pause();
+    await settled();
     expect(text(page.querySelector('.reads'))).toContain('Brackmere casting date: month letter March, day 14, year figure 7; 1967 or 1977 or 1987');
     fixture.componentRef.setInput('find', 'piston 97');
     await fixture.whenStable();
-    await pause();
+    await settled();
     expect(page.querySelector('.reads')).toBeNull();
   });
 
@@ -185,7 +185,7 @@ describe('editing', () => {
     const shown = await show(EditPage, { type, id });
     const record = type === 'pattern' ? VIEW.pattern(id) : VIEW.scheme(id);
     server().expectOne(`/api/records/${type}/${id}`).flush({ record, version: 4 });
-    await pause();
+    await settled();
     return shown;
   };
 
@@ -208,14 +208,14 @@ describe('editing', () => {
     server()
       .expectOne('/api/records/pattern/sluice-pin')
       .flush({ record: VIEW.pattern('sluice-pin'), version: 5 });
-    await pause();
+    await settled();
     expect(again.page.querySelector<HTMLInputElement>('#f-name')?.value).toBe('Another name');
     TestBed.inject(Preferences).name.set('Zoë');
     await click(again.fixture, button(again.page, 'Save'));
     const sent = server().expectOne('/api/records/pattern/sluice-pin');
     expect([sent.request.method, (sent.request.body as { version: number }).version, sent.request.headers.get('x-who')]).toEqual(['PUT', 4, 'Zo%C3%AB']);
     sent.flush({ error: 'Changed meanwhile.', current: { record: VIEW.pattern('sluice-pin'), version: 5 } }, { status: 409, statusText: '' });
-    await pause();
+    await settled();
     expect(text(again.page.querySelector('[role=alert]'))).toContain('What you typed is kept here');
     expect(button(again.page, 'Keep mine')).toBeDefined();
   });
@@ -277,7 +277,7 @@ describe('Compare', () => {
     // What kinds they are is asked when it is first wanted.
     compared.with('pattern:sluice-crank-3115');
     compared.with('pattern:skerry-pin-40');
-    await pause();
+    await settled();
     expect(compared.with('pattern:sluice-crank-3115')).toEqual(['pattern:sluice-crank-3115']);
     expect(compared.with('pattern:skerry-pin-40')).toEqual(['pattern:sluice-pin', 'pattern:skerry-pin-40']);
   });
@@ -318,11 +318,11 @@ describe('an import on the screen', () => {
           { type: 'pattern', outcome: 'refused', count: 1 },
         ],
       });
-    await pause();
+    await settled();
     server()
       .expectOne(`/api/imports/${ID}/rows?outcome=refused`)
       .flush([{ position: 1, place: 'cranks.csv, line 3', type: 'pattern', id: 'x', outcome: 'refused', problems: [{ where: 'Snout', what: 'is wrong.' }] }]);
-    await pause();
+    await settled();
     await fixture.whenStable();
     expect(text(page.querySelector('.rows li'))).toBe('cranks.csv, line 3 xSnout is wrong.');
     expect([...page.querySelectorAll('.headers .figures')].map(text)).toEqual(['Snout', 'Colour']);
@@ -330,7 +330,7 @@ describe('an import on the screen', () => {
     const apply = server().expectOne(`/api/imports/${ID}/apply`);
     expect(apply.request.body).toEqual({ leaveOutRefused: true });
     apply.flush({ ...IMPORT, state: 'applied', tables: [], counts: [] });
-    await pause();
+    await settled();
     expect(text(page)).toContain('In the catalogue');
   });
 
@@ -340,7 +340,7 @@ describe('an import on the screen', () => {
     server()
       .expectOne(`/api/imports/${ID}`)
       .flush({ ...IMPORT, state: 'failed', problem: 'cranks.csv is empty.', tables: [], counts: [] });
-    await pause();
+    await settled();
     expect(text(page.querySelector('[role=alert]'))).toBe('cranks.csv is empty.');
   });
 });
@@ -363,7 +363,7 @@ describe('the changes of the catalogue', () => {
     server()
       .expectOne('/api/changes')
       .flush([change('2', 'Second name'), change('1', 'First name')]);
-    await pause();
+    await settled();
     expect([...page.querySelectorAll('.what li')].map(text)).toEqual([`name: Second name to ${pin?.name ?? ''}`, 'name: First name to Second name']);
   });
 
@@ -383,11 +383,11 @@ describe('the changes of the catalogue', () => {
     server()
       .expectOne('/api/changes')
       .flush([change('3', 'b', 'sluice-pin'), change('2', 'b', 'skerry-pin-40'), change('1', 'a', 'skerry-pin-42')]);
-    await pause();
+    await settled();
     expect([...page.querySelectorAll('ul > li > button')].map(text)).toEqual(['Take all back', 'Take back']);
     await click(fixture, button(page, 'Take all back'));
     server().expectOne('/api/batches/b/undo').flush({ records: 2 });
-    await pause();
+    await settled();
     server().expectOne('/api/changes').flush([]);
   });
 });

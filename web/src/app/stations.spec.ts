@@ -11,7 +11,8 @@ import { ShelfStation } from './shelf/shelfStation';
 import { GridPage } from './swap/gridPage';
 import { SwapStation } from './swap/swapStation';
 import { ID, lineUp, specimen, VIEW } from './testing/demo';
-import { button, click, pause, setUp, show, text } from './testing/setUp';
+import { settled } from './testing/settled';
+import { button, click, setUp, show, text } from './testing/setUp';
 import { partFromSpecimen } from '@which-bore/core';
 
 afterAll(() => localStorage.clear());
@@ -64,7 +65,7 @@ describe('the tray', () => {
     expect(bar.offered()?.says).toContain('8 weights');
     bar.take();
     expect(bar.offered()).toBeUndefined();
-    await pause();
+    await settled();
     expect(bench.readings().length).toBe(2);
   });
 
@@ -140,7 +141,7 @@ describe('the entry line', () => {
     // A scanner sends its characters and Enter at once: the last ones must not be missed.
     field.value = 'crank main 2.349in mic 8 weights';
     field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', cancelable: true }));
-    await pause();
+    await settled();
     expect(bench.readings().map((reading) => reading.is.text)).toEqual(['main 2.349in mic', '8 weights']);
     expect(bench.draft()).toBe('');
   });
@@ -182,7 +183,7 @@ describe('Swap', () => {
     expect(text(page.querySelector('.known'))).toContain('On record: it went in with work');
     document.dispatchEvent(new KeyboardEvent('keydown', { key: 'x' }));
     await fixture.whenStable();
-    await pause();
+    await settled();
     expect(TestBed.inject(Router).url).toContain('into=sluice-block-low-small');
   });
 
@@ -215,7 +216,7 @@ describe('Swap', () => {
     expect(verdict(page)).not.toBe('');
     fixture.componentRef.setInput('as', 'nothing');
     await fixture.whenStable();
-    await pause();
+    await settled();
     await fixture.whenStable();
     expect(verdict(page)).toBe('cannot tell');
     expect(text(page.querySelector('.judged header'))).toContain('Crank: ');
@@ -232,7 +233,7 @@ describe('the grid', () => {
   it('fills, counts, is walked by keyboard and opened at a cell', async () => {
     setUp();
     const { fixture, page } = await show(GridPage, { donors: 'crank', recipients: 'block' });
-    await pause();
+    await settled();
     const [cranks, blocks] = [VIEW.ofKind('crank').length, VIEW.ofKind('block').length];
     expect(text(page.querySelector('.progress'))).toContain(`${cranks} × ${blocks} judged.`);
     const counts = [...page.querySelectorAll('.tally .figures')].map((each) => Number(text(each)));
@@ -242,14 +243,14 @@ describe('the grid', () => {
     await fixture.whenStable();
     expect(text(page.querySelector('.looked'))).toContain('into');
     grid?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
-    await pause();
+    await settled();
     expect(TestBed.inject(Router).url).toMatch(/^\/swap\?donor=pattern:.*&into=/);
   });
 
   it('leaves out rows and columns without what is looked for', async () => {
     setUp();
     const { page } = await show(GridPage, { donors: 'crank', recipients: 'block', verdict: 'cannotTell' });
-    await pause();
+    await settled();
     const shown = Number(page.querySelector('.scroller')?.getAttribute('aria-rowcount'));
     expect(shown).toBeGreaterThan(0);
     expect(shown).toBeLessThan(VIEW.ofKind('crank').length);
@@ -258,7 +259,7 @@ describe('the grid', () => {
   it('shows the groups that drop into a recipient', async () => {
     setUp();
     const { page } = await show(GridPage, { donors: 'crank', recipients: 'block', view: 'groups', into: 'sluice-block-low-small' });
-    await pause();
+    await settled();
     expect(text(page.querySelector('.groups'))).toContain('3.375 forged, small journal');
     expect(text(page.querySelector('.groups'))).not.toContain('3.375 cast, large journal');
   });
@@ -274,7 +275,7 @@ describe('the Shelf', () => {
     if (!field) throw new Error('no field');
     field.value = 'Saw crank';
     field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
-    await pause();
+    await settled();
     await fixture.whenStable();
     expect(specimens.peek(ID)?.name).toBe('Saw crank');
     await click(fixture, button(page, 'Delete Saw crank'));

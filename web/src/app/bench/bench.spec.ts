@@ -4,7 +4,8 @@ import { Bench } from '../data/bench';
 import { Photographs } from '../data/photographs';
 import { UndoBar } from '../data/undoBar';
 import { ID, lineUp, readings, specimen, VIEW } from '../testing/demo';
-import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { button, click, server, setUp, show, text } from '../testing/setUp';
 import { BenchCard } from './benchCard';
 import { BenchStation } from './benchStation';
 import { NextCheck } from './nextCheck';
@@ -84,21 +85,21 @@ describe('the bench', () => {
     setUp(specimen('forged'));
     const bench = TestBed.inject(Bench);
     bench.specimenId.set(ID);
-    await pause();
+    await settled();
     TestBed.tick();
     bench.skip('size crank.stroke', true);
     bench.setState('headOff');
-    await pause();
+    await settled();
     expect(bench.lying()).toEqual({ state: 'headOff', skipped: ['size crank.stroke'] });
     bench.skip('size crank.stroke', false);
-    await pause();
+    await settled();
     expect(bench.lying().skipped).toEqual([]);
   });
 
   it('adds a part that nothing fits to the catalogue in one step, with the way back', async () => {
     setUp(specimen('cast K880 main 58.12 mic pin 48.03 mic stroke 88.4 caliper', 'Crank from the river pump'));
     const { fixture, page } = await show(BenchStation, { specimen: ID });
-    await pause();
+    await settled();
     await fixture.whenStable();
     expect(text(page)).toContain(`None of the ${VIEW.ofKind('crank').length} cranks`);
     await click(fixture, button(page, 'Add it as a new pattern'));
@@ -107,7 +108,7 @@ describe('the bench', () => {
     expect(record.dimensions['crank.mainJournal.diameter']?.low).toBe('58.12');
     expect(record.source.kind).toBe('measuredHere');
     request.flush({ record, version: 1 });
-    await pause();
+    await settled();
     expect(TestBed.inject(Router).url).toContain('/catalogue/pattern/crank-from-the-river-pump');
     expect(TestBed.inject(UndoBar).offered()?.says).toContain('Added');
   });
@@ -115,7 +116,7 @@ describe('the bench', () => {
   it('lays the calculation behind a weight open on request', async () => {
     setUp(specimen('main 2.3482in mic'));
     const { fixture, page } = await show(BenchStation, { specimen: ID });
-    await pause();
+    await settled();
     await fixture.whenStable();
     await click(fixture, page.querySelector('.weight button'));
     const lines = text(page.querySelector('.lines'));
@@ -164,7 +165,7 @@ describe('the tray', () => {
     const details = page.querySelector('details');
     if (!details) throw new Error('no history');
     details.open = true;
-    await pause();
+    await settled();
     server()
       .expectOne(`/api/specimens/${ID}/history`)
       .flush([

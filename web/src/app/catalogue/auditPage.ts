@@ -41,7 +41,7 @@ const MOST = 500;
                   <span class="where"
                     >Concerns <wb-record [type]="finding.where.type" [id]="finding.where.id" />
                     @for (each of finding.also; track $index) {
-                      , <wb-record [type]="each.type" [id]="each.id" />
+                      <span>, <wb-record [type]="each.type" [id]="each.id" /></span>
                     }
                   </span>
                 </p>

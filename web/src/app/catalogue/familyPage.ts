@@ -4,6 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { KIND_IDS, KINDS, sayYears, SLOTS } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { growing } from '../ui/growing';
 import { RecordLink } from '../ui/recordLink';
 import { barsOf, slotsWithExceptions } from './fitmentBars';
 import { FitmentChart } from './fitmentChart';
@@ -60,7 +61,7 @@ import { recordPage } from './recordPage';
         <div>
           <h2>Variants</h2>
           <ul class="plain">
-            @for (variant of variants(); track variant.id) {
+            @for (variant of drawnVariants(); track variant.id) {
               <li>
                 <wb-record type="variant" [id]="variant.id" short />
                 <span class="quiet">{{ variant.years ? ' ' + yearsOf(variant.years) : '' }}{{ variant.rating ? ', ' + variant.rating : '' }}</span>
@@ -73,7 +74,7 @@ import { recordPage } from './recordPage';
         <div>
           <h2>Patterns</h2>
           <ul class="plain">
-            @for (group of patterns(); track group.kind) {
+            @for (group of drawnPatterns(); track group.kind) {
               <li>
                 <details>
                   <summary>
@@ -196,6 +197,10 @@ export class FamilyPage {
       return of.length === 0 ? [] : [{ kind, plural: KINDS[kind].plural, patterns: of }];
     });
   });
+
+  // The chart is drawn in a turn of its own as well.
+  protected readonly drawnVariants = growing(this.variants, 10);
+  protected readonly drawnPatterns = growing(this.patterns, 3, this.drawnVariants);
 
   protected choose(slot: string): void {
     void this.router.navigate([], { queryParams: { slot }, queryParamsHandling: 'merge', replaceUrl: true });

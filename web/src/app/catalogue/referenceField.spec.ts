@@ -1,5 +1,6 @@
 import { VIEW } from '../testing/demo';
-import { click, pause, setUp, show, text } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { click, setUp, show, text } from '../testing/setUp';
 import { ReferenceField } from './referenceField';
 
 const choices = () => [...document.querySelectorAll('.cdk-overlay-container nz-option-item')].map(text);
@@ -7,14 +8,14 @@ const choices = () => [...document.querySelectorAll('.cdk-overlay-container nz-o
 async function opened(inputs: Readonly<Record<string, unknown>>) {
   const shown = await show(ReferenceField, { fieldId: 'family', of: 'family', value: '', ...inputs });
   await click(shown.fixture, shown.page.querySelector('nz-select-top-control, .ant-select-selector, nz-select'));
-  await pause();
+  await settled();
   const type = async (words: string) => {
     const field = shown.page.querySelector('input');
     if (!field) throw new Error('no field');
     field.value = words;
     field.dispatchEvent(new Event('input'));
     await shown.fixture.whenStable();
-    await pause();
+    await settled();
   };
   return { ...shown, type };
 }

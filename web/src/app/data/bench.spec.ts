@@ -1,13 +1,14 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { FakeQuestions, FakeSpecimens, ID, specimen } from '../testing/demo';
+import { countTimers, settled as nothingDue } from '../testing/settled';
 import { Bench } from './bench';
 import { Questions } from './questions';
 import { Specimens } from './specimens';
 
 const settled = async () => {
   TestBed.tick();
-  await new Promise((resolve) => setTimeout(resolve, 100));
+  await nothingDue();
   TestBed.tick();
 };
 
@@ -24,7 +25,10 @@ describe('the bench', () => {
   }
   const words = (of: Bench) => of.readings().map((reading) => reading.is.text);
 
-  beforeEach(() => localStorage.clear());
+  beforeEach(() => {
+    localStorage.clear();
+    countTimers();
+  });
   afterAll(() => localStorage.clear());
 
   it('begins a part with the first words entered, and adds the next to it', async () => {

@@ -32,9 +32,9 @@ export type Identified = Answers['identify'];
 /** How the part lies there: how far its engine is apart, and what cannot be got at. */
 export type Lying = Pick<Specimen, 'state' | 'skipped'>;
 
-/** The specimen that is the subject now: it stays when one moves from station to station. */
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
+/** The specimen that is the subject now: it stays when one moves from station to station. */
 @Injectable({ providedIn: 'root' })
 export class Bench {
   private readonly specimens = inject(Specimens);

@@ -1,5 +1,15 @@
 import { inject, Injectable } from '@angular/core';
-import { MOST_OF_SHELF, type Answers, type GridRequest, type GridSides, type KindId, type PartRef, type Specimen } from '@which-bore/core';
+import {
+  MOST_OF_SHELF,
+  verdictOf,
+  type Answers,
+  type GridRequest,
+  type GridSides,
+  type KindId,
+  type PartRef,
+  type Specimen,
+  type Verdict,
+} from '@which-bore/core';
 import { catchError, concatMap, defer, EMPTY, expand, map, of, scan, switchMap, take, throwError, type Observable } from 'rxjs';
 import { ApiError } from './api';
 import { Questions } from './questions';
@@ -10,6 +20,8 @@ export interface GridProgress {
   readonly sides: GridSides;
   /** Rows so far, a cell for every recipient. */
   readonly rows: readonly Uint32Array[];
+  /** How many cells of each verdict are in them. */
+  readonly counts: Readonly<Record<Verdict, number>>;
 }
 
 /** What became of a swap that was asked for: judged, or why there is nothing to judge. */
@@ -29,6 +41,13 @@ const orRefused = <T, U>(otherwise: (why: string) => U) =>
 
 /** The grid of two kinds: the first thousand of each. */
 const gridOf = (donor: KindId, recipient: KindId): GridRequest => ({ donors: { kind: donor }, recipients: { kind: recipient }, first: true });
+
+/** The counts with some more rows in them: the rows before are not gone over again. */
+function counted(sofar: GridProgress['counts'], rows: readonly Uint32Array[]): GridProgress['counts'] {
+  const counts = { ...sofar };
+  for (const row of rows) for (const cell of row) counts[verdictOf(cell)]++;
+  return counts;
+}
 
 /** The questions of interchange, as the stations ask them. */
 @Injectable({ providedIn: 'root' })
@@ -70,8 +89,11 @@ export class Interchange {
             .pipe(map(({ rows }) => ({ first: from + rows.length, rows: rows.map((row) => Uint32Array.from(row)) })));
         return more(0).pipe(
           expand(({ first, rows }) => (rows.length === 0 || first >= sides.donors.length ? EMPTY : more(first))),
-          scan((sofar: readonly Uint32Array[], { rows }) => [...sofar, ...rows], []),
-          map((rows): GridProgress => ({ sides, rows })),
+          scan((sofar: GridProgress, { rows }) => ({ sides, rows: [...sofar.rows, ...rows], counts: counted(sofar.counts, rows) }), {
+            sides,
+            rows: [],
+            counts: NOTHING.counts,
+          }),
         );
       }),
     );

@@ -1,5 +1,6 @@
 import { DRILL_LEVELS, type RecordedDrill } from '@which-bore/core';
-import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { button, click, server, setUp, show, text } from '../testing/setUp';
 import { DrillProgress } from './drillProgress';
 import { DrillStation } from './drillStation';
 
@@ -48,7 +49,7 @@ describe('the drill', () => {
     const request = server().expectOne((each) => each.method === 'POST' && each.url === '/api/drills');
     expect(request.request.body).toEqual(jasmine.objectContaining({ level: 'clean', kind: 'crank', named: 'ambit-crank-3' }));
     request.flush(null);
-    await pause();
+    await settled();
     server()
       .expectOne('/api/drills')
       .flush([drill({ right: false })]);

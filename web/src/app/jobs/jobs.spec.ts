@@ -3,7 +3,8 @@ import { Router } from '@angular/router';
 import type { KindId } from '@which-bore/core';
 import { Jobs } from '../data/jobs';
 import { readings } from '../testing/demo';
-import { button, click, pause, server, setUp, show, text } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { button, click, server, setUp, show, text } from '../testing/setUp';
 import { JobList } from './jobList';
 import { JobStation } from './jobStation';
 
@@ -19,7 +20,7 @@ async function open(...parts: ReturnType<typeof part>[]) {
     .match('/api/jobs')
     .forEach((request) => request.flush([stored]));
   const shown = await show(JobStation, { id: JOB });
-  await pause();
+  await settled();
   await shown.fixture.whenStable();
   return { ...shown, specimens };
 }
@@ -58,12 +59,12 @@ describe('a job', () => {
     await fixture.whenStable();
     expect(text(page.querySelector('.words'))).toContain('Serial number');
     page.querySelector('form')?.dispatchEvent(new Event('submit'));
-    await pause();
+    await settled();
     const request = server().expectOne((each) => each.method === 'PUT' && each.url === `/api/jobs/${JOB}`);
     expect((request.request.body as { readings: { is: { value: string } }[] }).readings[0]?.is.value).toBe('A20000');
     request.flush({ ...stored, ...(request.request.body as object), version: 2 });
     await fixture.whenStable();
-    await pause();
+    await settled();
     expect(text(page.querySelector('.engine'))).toContain('Vesk Ambit 1200');
   });
 
@@ -97,13 +98,13 @@ describe('the jobs', () => {
     expect(text(page.querySelector('tbody .number'))).toBe('3');
     await click(fixture, button(page, 'Another engine'));
     expect(TestBed.inject(Router).url).toContain('/jobs/');
-    await pause();
+    await settled();
     // Documents go up one after the other: the one that was begun comes first.
     const begun = server().expectOne((request) => request.method === 'PUT');
     begun.flush({ id: begun.request.url.split('/').at(-1), name: 'Begun', readings: [], version: 1, updatedAt: at });
-    await pause();
+    await settled();
     await click(fixture, button(page, 'Delete Frost fan'));
-    await pause();
+    await settled();
     server()
       .expectOne((request) => request.method === 'DELETE')
       .flush(null);

@@ -2,7 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { OPERATION_IDS, USUAL_SHOP, type StoredShop } from '@which-bore/core';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
-import { button, click, pause, server, setUp, show, text, until } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { button, click, server, setUp, show, text, until } from '../testing/setUp';
 import { RulesStation } from './rulesStation';
 
 async function open() {
@@ -22,7 +23,7 @@ const type = async (page: HTMLElement, label: string, value: string) => {
   if (!field) throw new Error(`no ${label}`);
   field.value = value;
   field.dispatchEvent(new Event('change'));
-  await pause();
+  await settled();
 };
 
 describe('house rules and instruments', () => {
@@ -37,13 +38,13 @@ describe('house rules and instruments', () => {
     const choice = [...page.querySelectorAll<HTMLInputElement>('input[type=radio]')].find((each) => each.value === 'measure');
     choice?.click();
     await fixture.whenStable();
-    await pause();
+    await settled();
     const request = server().expectOne((each) => each.method === 'PUT');
     expect(request.request.body).toEqual(jasmine.objectContaining({ rules: { marks: 'measure' }, version: 3 }));
     request.flush({ ...USUAL_SHOP, rules: { marks: 'measure' }, version: 4 });
-    await pause();
+    await settled();
     TestBed.inject(UndoBar).take();
-    await pause();
+    await settled();
     const back = server().expectOne((each) => each.method === 'PUT');
     expect(back.request.body).toEqual(jasmine.objectContaining({ rules: {}, version: 4 }));
   });
@@ -89,7 +90,7 @@ describe('house rules and instruments', () => {
     server()
       .expectOne((each) => each.method === 'PUT')
       .flush({ error: 'Changed meanwhile.', current: { ...USUAL_SHOP, instruments: [], version: 9 } }, { status: 409, statusText: 'changed' });
-    await pause();
+    await settled();
     const again = server().expectOne((each) => each.method === 'PUT');
     const { instruments, version } = again.request.body as StoredShop;
     expect([instruments.map(({ name }) => name), version]).toEqual([['Another micrometer'], 9]);

@@ -26,7 +26,6 @@ import {
   verdictOfJoint,
   type KindId,
   type Order,
-  type Verdict,
 } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
@@ -45,6 +44,7 @@ const CELL = { least: 14, most: 26 } as const;
 const LEFT = 240;
 const LEFT_SHARE = 0.38;
 const TOP = 150;
+const NO_COUNTS: GridProgress['counts'] = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
 
 /** Many donors against many recipients, as a matrix that fills as it goes, and the groups that interchange freely. */
 @Component({
@@ -133,18 +133,14 @@ export class GridPage {
     const wanted = this.wanted();
     const columns = new Set<number>();
     const kept = order.donors.filter((donor) => {
-      const found = [...(rows[donor] ?? [])].flatMap((cell, recipient) => (wanted(cell) ? [recipient] : []));
-      for (const recipient of found) columns.add(recipient);
-      return found.length > 0;
+      const row = rows[donor] ?? new Uint32Array();
+      row.forEach((cell, recipient) => wanted(cell) && columns.add(recipient));
+      return row.some(wanted);
     });
     return { donors: kept, recipients: order.recipients.filter((recipient) => columns.has(recipient)) };
   });
 
-  protected readonly tally = computed(() => {
-    const counts: Record<Verdict, number> = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
-    for (const row of this.progress()?.rows ?? []) for (const cell of row) counts[verdictOf(cell)]++;
-    return counts;
-  });
+  protected readonly tally = computed(() => this.progress()?.counts ?? NO_COUNTS);
 
   private readonly left = computed(() => Math.round(Math.min(LEFT, this.width() * LEFT_SHARE)));
   protected readonly cell = computed(() => {

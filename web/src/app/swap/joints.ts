@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { showInterval, showValue, VERDICT_WORDS, type JudgedCheckTold, type JudgedJointTold, type OptionTold } from '@which-bore/core';
 import { Preferences } from '../data/preferences';
 import { BandStrip } from '../ui/bandStrip';
+import { growing } from '../ui/growing';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
 
@@ -21,6 +22,8 @@ export class Joints {
   readonly label = input.required<(id: string) => string>();
 
   protected readonly words = VERDICT_WORDS;
+  /** A whole engine has some twenty joints and several checks in each: too many for one turn of the page. */
+  protected readonly drawn = growing(this.joints, 4);
 
   protected range(check: JudgedCheckTold, which: 'found' | 'required'): string {
     const range = check[which];

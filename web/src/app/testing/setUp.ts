@@ -24,12 +24,12 @@ import { Specimens } from '../data/specimens';
 import { NEVER } from 'rxjs';
 import { FakeHeldStore } from './fakeHeldStore';
 import { FakeQuestions, FakeSpecimens, type specimen } from './demo';
-
-export const pause = () => new Promise((resolve) => setTimeout(resolve, 120));
+import { countTimers, settled } from './settled';
 
 /** Shows a component over the demo catalogue, with these specimens on the shelf. */
 export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
   localStorage.clear();
+  countTimers();
   const specimens = new FakeSpecimens(...shelf);
   TestBed.configureTestingModule({
     providers: [
@@ -63,7 +63,7 @@ export async function show<T>(component: Type<T>, inputs: Record<string, unknown
   const fixture = TestBed.createComponent(component);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
   await fixture.whenStable();
-  await pause();
+  await settled();
   await fixture.whenStable();
   return { fixture, page: fixture.nativeElement as HTMLElement };
 }
@@ -77,7 +77,7 @@ export const text = (page: Element | null) => (page?.textContent ?? '').replace(
 export const click = async (fixture: ComponentFixture<unknown>, element: Element | null | undefined) => {
   (element as HTMLElement | null)?.click();
   await fixture.whenStable();
-  await pause();
+  await settled();
 };
 export const button = (page: HTMLElement, label: string) =>
   [...page.querySelectorAll('button')].find((each) => text(each).includes(label) || each.getAttribute('aria-label')?.includes(label));

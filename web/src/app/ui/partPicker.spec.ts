@@ -1,5 +1,6 @@
 import { specimen, VIEW } from '../testing/demo';
-import { click, pause, setUp, show, text } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { click, setUp, show, text } from '../testing/setUp';
 import { PartPicker } from './partPicker';
 
 /** The groups of choices that hang open over the page, each with its choices. */
@@ -18,7 +19,7 @@ type Shown = Awaited<ReturnType<typeof show<PartPicker>>>;
 async function opened(inputs: Readonly<Record<string, unknown>> = {}): Promise<Shown> {
   const shown = await show(PartPicker, { fieldId: 'donor', ...inputs });
   await click(shown.fixture, shown.page.querySelector('nz-select-top-control, .ant-select-selector, nz-select'));
-  await pause();
+  await settled();
   return shown;
 }
 
@@ -28,7 +29,7 @@ async function typed({ fixture, page }: Shown, words: string): Promise<void> {
   field.value = words;
   field.dispatchEvent(new Event('input'));
   await fixture.whenStable();
-  await pause();
+  await settled();
 }
 
 describe('the picker of parts', () => {
