@@ -2,6 +2,7 @@ import { DataError, DesignationError, VehicleNumberError, type ErrorBody } from 
 import type { FastifyError, FastifyInstance } from 'fastify';
 import { isAway } from './database/away.js';
 import { ChangedError } from './documents/errors.js';
+import { StoppingError } from './workshop/workshops.js';
 
 interface Answer {
   readonly status: number;
@@ -17,6 +18,7 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (isAway(error)) {
     return { status: 503, body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' } };
   }
+  if (error instanceof StoppingError) return { status: 503, body: { error: error.message } };
   if ('validation' in error) {
     const problems = error.validation.map((each) => ({
       where: `${error.validationContext ?? 'body'}${each.instancePath.replace(/\/(\d+)(?=\/|$)/g, '[$1]').replaceAll('/', '.')}`,
@@ -50,7 +52,7 @@ export function installErrors(app: FastifyInstance, bodyLimit: number): void {
   app.setErrorHandler((error: FastifyError | Error, request, reply) => {
     const { status, body } = answerTo(error, bodyLimit);
     // A browser that went on to another page before its answer was out is no failure of the server.
-    if (status >= 500 && !reply.raw.destroyed) request.log.error({ err: error }, 'request failed');
+    if (status >= 500 && !(error instanceof StoppingError) && !reply.raw.destroyed) request.log.error({ err: error }, 'request failed');
     return reply.status(status).send(body);
   });
 }

@@ -36,7 +36,7 @@ function lazy<T>(make: () => T): () => T {
 export interface RecordChange {
   readonly type: RecordType;
   readonly id: string;
-  readonly record?: CatalogueRecord | undefined;
+  readonly record?: CatalogueRecord;
 }
 
 /** A list of records, in the order of their ids, with some of them changed. */

@@ -16,6 +16,7 @@ import {
 } from '@which-bore/core';
 import type { Records } from '../transfer/writeTable.js';
 import { QueryFailedError, type EntityManager } from 'typeorm';
+import { changedRecords } from '../database/changedRecords.js';
 import type { Database } from '../database/database.js';
 import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, type RecordRow } from '../database/entities.js';
 import { ChangedError, MissingError } from '../documents/errors.js';
@@ -104,26 +105,8 @@ export class CatalogueStore {
       const now = `${lineage}-${revision}`;
       const [, of, at] = /^(.*)-(\d+)$/.exec(tag) ?? ([] as string[]);
       if (of !== lineage || Number(at) > revision) return { tag: now, whole: true };
-      const found: readonly { readonly type: RecordType; readonly id: string }[] = await manager.query(
-        `SELECT DISTINCT record_type AS type, record_id AS id FROM change WHERE revision > $1 LIMIT ${MOST_TOLD + 1}`,
-        [Number(at)],
-      );
-      if (found.length > MOST_TOLD) return { tag: now, whole: true };
-      const records: { type: RecordType; id: string; record?: CatalogueRecord }[] = [];
-      for (const type of RECORD_TYPES) {
-        const ids = found.filter((each) => each.type === type).map(({ id }) => id);
-        if (ids.length === 0) continue;
-        const rows: readonly { readonly id: string; readonly document: CatalogueRecord }[] = await manager.query(
-          `SELECT id, document FROM ${type} WHERE id = ANY ($1)`,
-          [ids],
-        );
-        const documents = new Map(rows.map(({ id, document }) => [id, document]));
-        for (const id of ids) {
-          const record = documents.get(id);
-          records.push({ type, id, ...(record ? { record } : {}) });
-        }
-      }
-      return { tag: now, changed: records };
+      const changed = await changedRecords((sql, values) => manager.query(sql, [...values]), Number(at), MOST_TOLD);
+      return changed ? { tag: now, changed: [...changed] } : { tag: now, whole: true };
     });
   }
 

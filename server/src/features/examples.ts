@@ -27,3 +27,16 @@ export const JOB_EXAMPLE = {
   ],
   version: 0,
 };
+
+export const IMPORT_EXAMPLE = {
+  id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
+  fileName: 'cranks.csv',
+  bytes: 1200,
+  who: 'Ansgar',
+  state: 'read',
+  progress: 1,
+  tables: [],
+  choices: {},
+  counts: [{ type: 'pattern', outcome: 'added', count: 12 }],
+  createdAt: '2026-03-02T08:10:04.000Z',
+};

@@ -4,9 +4,10 @@ import { uploadedName } from '../edge.js';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { DataError, ImportChoicesSchema, ImportRowSchema, ImportSchema, OutcomeSchema, UuidSchema, type Import } from '@which-bore/core';
-import { stringify } from 'csv-stringify';
 import type { ImportRow } from '../database/entities.js';
-import { disarmed } from '../transfer/writeTable.js';
+import { reportOf } from './importReport.js';
+import { csvOf } from '../transfer/writeTable.js';
+import { IMPORT_EXAMPLE } from './examples.js';
 import type { ImportStore } from './importStore.js';
 
 const Params = Type.Object({ id: { ...UuidSchema, examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] } });
@@ -16,18 +17,6 @@ const ChoicesSchema = {
   examples: [{ 'cranks.csv': { table: 'crank', columns: { Snout: 'crank.nose.diameter [mm]', Colour: '-' } } }],
 };
 
-const IMPORT_EXAMPLE = {
-  id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
-  fileName: 'cranks.csv',
-  bytes: 1200,
-  who: 'Ansgar',
-  state: 'read',
-  progress: 1,
-  tables: [],
-  choices: {},
-  counts: [{ type: 'pattern', outcome: 'added', count: 12 }],
-  createdAt: '2026-03-02T08:10:04.000Z',
-};
 const Shown = { ...ImportSchema, examples: [IMPORT_EXAMPLE] };
 
 const shown = ({ problem, batch, bytes, createdAt, ...row }: ImportRow): Import => ({
@@ -46,7 +35,6 @@ class TooLargeError extends createError('TOO_LARGE', '%s', 413) {
 }
 
 const MOST_ROWS = 200;
-const REPORT_BATCH = 1000;
 
 /** Files on their way into the catalogue: uploaded, looked at, then applied whole or not at all. */
 export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestUpload: number }> = async (app, { imports: store, largestUpload }) => {
@@ -113,21 +101,10 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
     async (request, reply) => {
       const { id } = request.params;
       await store.get(id);
-      const table = stringify({ header: true, columns: ['place', 'type', 'record', 'outcome', 'where', 'what'], bom: true, record_delimiter: 'windows' });
-      void (async () => {
-        for (let after = -1; ;) {
-          const rows = await store.rows(id, undefined, after, REPORT_BATCH);
-          for (const row of rows)
-            for (const { where, what } of row.problems.length > 0 ? row.problems : [{ where: '', what: '' }])
-              if (!table.write([row.place, row.type, row.id, row.outcome, where, what].map(disarmed)))
-                await new Promise((resolve) => table.once('drain', resolve));
-          const last = rows.at(-1);
-          if (!last) break;
-          after = last.position;
-        }
-        table.end();
-      })().catch((error: unknown) => table.destroy(error as Error));
-      return reply.header('content-type', 'text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="import-report.csv"').send(table);
+      return reply
+        .header('content-type', 'text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="import-report.csv"')
+        .send(csvOf(reportOf(store, id)));
     },
   );
   app.post(

@@ -20,8 +20,6 @@ import {
   type CatalogueRecord,
   type GridRequest,
   type QuestionName,
-  type RecordChange,
-  type RecordType,
   type Refusal,
   type Requests,
   type Shop,
@@ -30,6 +28,7 @@ import {
 import pg from 'pg';
 import { move } from 'piscina';
 import { isAway } from '../database/away.js';
+import { changedRecords } from '../database/changedRecords.js';
 import { filledIn } from './fillIn.js';
 import { csvOf, disarmed, workbookOf } from '../transfer/writeTable.js';
 
@@ -74,24 +73,6 @@ async function loaded(client: pg.ClientBase): Promise<Catalogue> {
   return { ...EMPTY_CATALOGUE, ...lists };
 }
 
-/** What was changed since the state that is held; undefined where that is too much to follow. */
-async function changesSince(client: pg.ClientBase, revision: number): Promise<readonly RecordChange[] | undefined> {
-  const { rows } = await client.query<{ type: RecordType; id: string }>(
-    `SELECT DISTINCT record_type AS type, record_id AS id FROM change WHERE revision > $1 LIMIT ${MOST_FOLLOWED + 1}`,
-    [revision],
-  );
-  if (rows.length > MOST_FOLLOWED) return undefined;
-  const changes: RecordChange[] = [];
-  for (const type of RECORD_TYPES) {
-    const ids = rows.filter((row) => row.type === type).map(({ id }) => id);
-    if (ids.length === 0) continue;
-    const found = await client.query<{ id: string; document: CatalogueRecord }>(`SELECT id, document FROM ${type} WHERE id = ANY ($1)`, [ids]);
-    const documents = new Map(found.rows.map(({ id, document }) => [id, document]));
-    changes.push(...ids.map((id): RecordChange => ({ type, id, record: documents.get(id) })));
-  }
-  return changes;
-}
-
 /** The workshop over the catalogue as it stands in the database now, and the shop's instruments of today. */
 async function upToDate(client: pg.ClientBase): Promise<Workshop> {
   let now = await standing(client);
@@ -99,7 +80,10 @@ async function upToDate(client: pg.ClientBase): Promise<Workshop> {
     await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
     try {
       now = await standing(client);
-      const changes = workshop && now.lineage === held.lineage && now.revision > held.revision ? await changesSince(client, held.revision) : undefined;
+      const changes =
+        workshop && now.lineage === held.lineage && now.revision > held.revision
+          ? await changedRecords(async (sql, values) => (await client.query<Record<string, unknown>>(sql, [...values])).rows, held.revision, MOST_FOLLOWED)
+          : undefined;
       if (workshop && changes) workshop.change(changes);
       else {
         workshop = new Workshop(await loaded(client));

@@ -1,7 +1,8 @@
 import { QUESTIONS, refusalOf, Workshop, type Catalogue, type QuestionName } from '@which-bore/core';
 import { hundredQuestions } from '@which-bore/core/hundredQuestions';
 import type { FastifyInstance } from 'fastify';
-import { appWithDemo, demoCatalogue, demoSpecimens } from '../features/testing.js';
+import { appWithDemo, demoCatalogue, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
+import { Workshops } from './workshops.js';
 
 describe('the workshops of the server', () => {
   let app: FastifyInstance;
@@ -84,6 +85,12 @@ describe('the workshops of the server', () => {
     asking = false;
     // Worked out on the loop, each question would be one turn of it and its messages some more: two hundred are far from that.
     expect(turns).toBeGreaterThan(200);
+  });
+
+  it('say that the server is being stopped to who still waits then', async () => {
+    const stopped = new Workshops(testDatabaseUrl(), 1);
+    const asked = stopped.ask('audit', {}, 'pieces');
+    await Promise.all([expectAsync(asked).toBeRejectedWithError(/being stopped/), stopped.close()]);
   });
 
   it('tell what became of the catalogue since a state of it', async () => {

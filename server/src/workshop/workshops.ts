@@ -8,6 +8,9 @@ import type { Said, Task } from './thread.js';
 /** Who asked has gone before there was an answer (as nginx has it, 499). */
 const GoneError = createError('GONE', 'Nobody waits for this answer any more.', 499);
 
+/** The server was stopped before there was an answer. */
+export const StoppingError = createError('STOPPING', 'The server is being stopped. Ask again when it is back.', 503);
+
 interface Bench {
   readonly pool: Piscina<Task, Said>;
   /** How many questions it has been given and not answered. */
@@ -23,6 +26,7 @@ const USUAL = 2;
  */
 export class Workshops {
   private readonly benches: readonly Bench[];
+  private stopping = false;
 
   constructor(databaseUrl: string, threads = USUAL) {
     this.benches = Array.from({ length: Math.max(1, threads) }, () => ({
@@ -54,6 +58,7 @@ export class Workshops {
   }
 
   async close(): Promise<void> {
+    this.stopping = true;
     await Promise.all(this.benches.map(({ pool }) => pool.destroy()));
   }
 
@@ -75,6 +80,8 @@ export class Workshops {
     bench.waiting++;
     try {
       return await bench.pool.run(task);
+    } catch (error) {
+      throw this.stopping ? new StoppingError() : error;
     } finally {
       bench.waiting--;
     }
