@@ -1,6 +1,8 @@
 /** Arrows point one way: web to core, server to core, never back; inside core from the right of its list of folders to the left. */
 const CORE = [
   'quantity',
+  'thumb',
+  'stack',
   'designations',
   'dictionary',
   'marks',
@@ -13,7 +15,6 @@ const CORE = [
   'identify',
   'engine',
   'drill',
-  'build',
   'joints',
   'interchange',
   'audit',

@@ -6,8 +6,8 @@ import { say } from '../quantity/sentence';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { audit, RULES } from './audit';
 import { modifiedZScores } from './rules/farFromOthers';
-import { deckClearance } from './rules/stackInDeck';
-import { sweptVolume } from './rules/displacement';
+import { deckClearance, sweptVolume } from '../stack/index';
+import { interval, middle } from '../quantity/interval';
 
 const found = (catalogue: Catalogue, rule: string) => audit(new CatalogueLookup(catalogue)).filter((finding) => finding.rule === rule);
 const withPattern = (id: string, change: (pattern: Pattern) => Pattern): Catalogue => ({
@@ -97,7 +97,7 @@ describe('a rule of the audit', () => {
 
   it('works the deck out as engine handbooks do', () => {
     // deck − half stroke − rod − compression height (common practice, no source): 9.025 − 1.74 − 5.7 − 1.56 in = 0.025 in.
-    expect(deckClearance(9.025, 3.48, 5.7, 1.56)).toBeCloseTo(0.025, 9);
+    expect(middle(deckClearance(interval(9.025), interval(3.48), interval(5.7), interval(1.56)))).toBeCloseTo(0.025, 9);
   });
 });
 
@@ -152,6 +152,6 @@ describe('the stated size of 205 engines', () => {
 
   it('of a well-known handbook example is right', () => {
     // Four inches by three and a half, eight cylinders: 351.86 cubic inches, 5766 cc (tables of displacement, from memory).
-    expect(sweptVolume(101.6, 88.9, 8) / 16.387064).toBeCloseTo(351.86, 1);
+    expect((8 * middle(sweptVolume(interval(101.6), interval(88.9)))) / 16.387064).toBeCloseTo(351.86, 1);
   });
 });

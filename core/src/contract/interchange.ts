@@ -41,7 +41,7 @@ const JudgedCheckSchema = Type.Object({
   required: Type.Optional(BandSchema),
   atLeast: Type.Optional(Type.Boolean({ description: 'Only the low end of required counts' })),
   margin: Type.Optional(Type.Number()),
-  ruleOfThumb: Type.Optional(Type.String()),
+  ruleOfThumb: Type.Optional(SentenceSchema),
   because: SentenceSchema,
   work: list(OptionSchema),
   needs: list(Type.String()),

@@ -1,5 +1,5 @@
 import { partFromSpecimen, type Part } from '../catalogue/part';
-import { sweptVolume, compressionRatio, deckClearance } from '../build/index';
+import { sweptVolume, compressionRatio, deckClearance } from '../stack/index';
 import { block } from '../dictionary/kinds/block';
 import { crank } from '../dictionary/kinds/crank';
 import { head } from '../dictionary/kinds/head';

@@ -1,18 +1,16 @@
 import type { Value } from '../catalogue/part.js';
 import { around, margin, middle, type Interval } from '../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
+import { bearings, limitOf } from '../thumb/index.js';
 import { valueOf, type Assembly } from './assembly.js';
 import { oilClearance, requiredClearance, sayShell, sayShells, shellChoices, shellsForHousing, type PlainBearing, type ShellChoice } from './bearings.js';
 import { MENDED, type Check } from './check.js';
 import { closer, hold, mended, missing, said, work, type Finding, type Offer } from './finding.js';
-import { GROUND_WITHIN, MOST_POLISHED, polishJournal, regrindJournal } from './operations/journals.js';
+import { polishJournal, regrindJournal } from './operations/journals.js';
 import { isDone } from './operations/operation.js';
 import { mendedBy, undecided, wantedBefore, type Requirement } from './shapes/within.js';
 
-/** Past this, journal and shell are plainly not made for each other, and the sizes say more than the clearance. */
-const ANOTHER_SIZE = 0.6;
-
-/** Work on the housing side, which differs between mains and big ends. It is told of the journal grinder, to be combined with him. */
+/** Work on the housing side, which differs between mains and big ends. `grind` offers regrinding of the journals, to be combined with it. */
 export type HousingWork = (assembly: Assembly, required: Interval, grind: (assembly: Assembly) => readonly Offer[]) => readonly Offer[];
 
 interface BearingCheckSpec {
@@ -50,7 +48,7 @@ export function bearingClearance(spec: BearingCheckSpec): Check {
         found: best.clearance,
         because: best.positions
           ? sayPositions(best, required.band)
-          : because(held.verdict, sayShells(best), best.shells.length > 1, best.clearance, required, bore.interval, shaft.interval),
+          : because(assembly, held.verdict, best, required, { bore: bore.interval, shaft: shaft.interval }),
         work: [],
         needs:
           held.verdict === 'cannotTell'
@@ -88,24 +86,23 @@ function cautionOf(values: readonly Value[], works: boolean): Pick<Finding, 'cau
 }
 
 function because(
+  { rules }: Assembly,
   verdict: Finding['verdict'],
-  shells: string,
-  graded: boolean,
-  found: Interval,
+  choice: ShellChoice,
   requirement: Requirement,
-  bore: Interval,
-  shaft: Interval,
+  { bore, shaft }: { readonly bore: Interval; readonly shaft: Interval },
 ): Sentence {
-  const wanted = requirement.band;
+  const [wanted, found, shells, graded] = [requirement.band, choice.clearance, sayShells(choice), choice.shells.length > 1];
+  const anotherSize = limitOf(bearings.anotherSize, rules);
   if (verdict === 'fits' && graded)
     return sentence`Between shells ${shells}, chosen position by position by class mark or measurement, every journal of ${band(shaft)} runs with ${band(found)}.`;
   if (verdict === 'fits') return sentence`With shells ${shells} the journal ${band(shaft)} runs with ${band(found)}, ${band(wanted)} wanted.`;
   if (verdict === 'cannotTell' && requirement.inPlaceOf) return undecided(`With shells ${shells} the clearance`, found, requirement);
   if (verdict === 'cannotTell')
     return sentence`With shells ${shells} the clearance may be anything from ${band(found)}: astride what is wanted, ${band(wanted)}. Measuring will narrow it, or class marks where there are any.`;
-  if (found.high < -ANOTHER_SIZE)
+  if (found.high < -anotherSize)
     return sentence`The journal ${band(shaft)} is ${value(-middle(found))} larger than any shell for the housing ${band(bore)} leaves room for.`;
-  if (found.low > ANOTHER_SIZE) return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;
+  if (found.low > anotherSize) return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;
   return sentence`With the nearest shells, ${shells}, the clearance would be ${band(found)}: ${band(wanted)} wanted.`;
 }
 
@@ -131,8 +128,8 @@ function polishes({ bearing }: BearingCheckSpec, assembly: Assembly, required: I
   const crank = assembly.parts.crank;
   const best = shellChoices(bearing, assembly, required)[0];
   const off = best ? middle(required) - middle(best.clearance) : 0;
-  if (!crank || !best || off <= 0 || off > MOST_POLISHED) return [];
-  const worked = polishJournal(crank, bearing.journal, off);
+  if (!crank || !best || off <= 0) return [];
+  const worked = polishJournal(crank, bearing.journal, off, assembly.rules);
   if (!isDone(worked)) return [];
   const found = { low: best.clearance.low + off, high: best.clearance.high + off };
   return [work({ steps: ['polish'], says: sentence`Polish ${value(off)} off the journals: clearance ${band(found)}.`, found, required, parts: [worked.part] })];
@@ -144,7 +141,7 @@ function regrinds({ bearing, grinding }: BearingCheckSpec, assembly: Assembly, r
   const bore = valueOf(assembly, bearing.housing)?.interval;
   if (!crank || !bore) return [];
   const targets = shellsForHousing(bearing, assembly, bore)
-    .map((each) => ({ ...each, target: around(middle(bore) - 2 * middle(each.wall) - middle(required), GROUND_WITHIN) }))
+    .map((each) => ({ ...each, target: around(middle(bore) - 2 * middle(each.wall) - middle(required), limitOf(bearings.ground, assembly.rules) / 2) }))
     .sort((a, b) => b.target.high - a.target.high);
   for (const each of targets) {
     const worked = regrindJournal(crank, bearing.journal, each.target);

@@ -2,7 +2,8 @@ import type { Part, Value } from '../catalogue/part.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { mainShell } from '../dictionary/kinds/mainShell.js';
 import { rodShell } from '../dictionary/kinds/rodShell.js';
-import { apart, interval, margin, middle, minus, SAME_WITHIN, scaled, shifted, width, type Interval } from '../quantity/interval.js';
+import { apart, margin, middle, minus, SAME_WITHIN, scaled, shifted, width, type Interval } from '../quantity/interval.js';
+import { bearings } from '../thumb/index.js';
 import { valueOf, type Assembly } from './assembly.js';
 import { specified, type Requirement } from './shapes/within.js';
 
@@ -43,32 +44,9 @@ export interface ShellChoice {
 /** Diametral clearance: what the housing leaves when both halves of the shell and the journal are in it. */
 export const oilClearance = (housing: Interval, wall: Interval, journal: Interval): Interval => minus(minus(housing, scaled(wall, 2)), journal);
 
-/** What each school of the house rule about clearance takes of a millimetre of journal, and how far makers go. *Common practice, no source.* */
-const OF_JOURNAL = {
-  thousandth: { band: [0.0007, 0.00105], leeway: [0.00025, 0.002], says: 'about a thousandth of the journal.' },
-  generous: { band: [0.001, 0.0015], leeway: [0.00025, 0.0025], says: 'a thousandth and a quarter of the journal, as the house rules have it.' },
-} as const;
-
-const schoolOf = (assembly: Assembly) => OF_JOURNAL[assembly.rules.clearance ?? 'thousandth'];
-
-/**
- * The clearance that is specified; failing that, about a thousandth of the journal ("a thousandth an inch"), or half as
- * much again where the house rules say so. *Common practice, no source.*
- */
+/** The clearance that is specified; failing that, what the school of the house rules takes of the journal. */
 export const requiredClearance = (bearing: PlainBearing, assembly: Assembly, journal: Interval): Requirement =>
-  specified(
-    bearing.clearance,
-    () => {
-      const {
-        band: [low, high],
-        leeway: [least, most],
-      } = schoolOf(assembly);
-      // The narrowest band of all journals that this may be, so that knowing less never allows more.
-      const all = { low: low * journal.high, high: high * journal.low };
-      return { band: all.low <= all.high ? all : interval(middle(all)), leeway: { low: least * journal.low, high: most * journal.high } };
-    },
-    schoolOf(assembly).says,
-  )(assembly, []);
+  specified(assembly, bearing.clearance, bearings[assembly.rules.clearance ?? 'thousandth'], journal);
 
 /** The shells of a list at each of their sizes, ordered so that those for a housing or a journal are found at once. */
 interface ShellList {

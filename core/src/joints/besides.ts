@@ -5,19 +5,20 @@ import { minus } from '../quantity/interval.js';
 import { sentence, band } from '../quantity/sentence.js';
 import { weightAllowed } from '../shop/houseRules.js';
 import type { QuantityKind } from '../quantity/unit.js';
+import { cite, cylinders, limitOf, rods, type FigureOfThumb } from '../thumb/index.js';
 import type { Check, Joint } from './check.js';
 import { sameLook } from './shapes/same.js';
-import { NONE, within } from './shapes/within.js';
+import { before, usually, within } from './shapes/within.js';
 
-const alike = (id: string, name: string, of: Parameter, by: number, otherwise: string): Check =>
+const alike = (id: string, name: string, of: Parameter, by: FigureOfThumb, otherwise: string): Check =>
   within({
     id,
     name,
     quantity: of.quantity,
-    of: [of, { parameter: of, where: 'replaced' }],
-    found: ([mine = NONE, theirs = NONE]) => minus(mine, theirs),
-    required: () => ({ band: { low: -by, high: by }, ruleOfThumb: 'All of one engine are alike. Common practice.' }),
-    fits: ({ values: [mine = NONE] }) => sentence`${name} as the others: ${band(mine, of.quantity)}.`,
+    of: { mine: of, theirs: before(of) },
+    found: ({ mine, theirs }) => minus(mine, theirs),
+    required: usually(by),
+    fits: ({ sizes: { mine } }) => sentence`${name} as the others: ${band(mine, of.quantity)}.`,
     subject: 'The difference from the others',
     tooLittle: otherwise,
     tooMuch: otherwise,
@@ -25,22 +26,19 @@ const alike = (id: string, name: string, of: Parameter, by: number, otherwise: s
 
 const MASS: QuantityKind = 'mass';
 
-/** How far castings of one pattern differ, grams, both together. *Common practice, no source.* */
-const CASTINGS = 12;
-
 /** Weight of one against the others. What is over can be taken off, so that it is work and no refusal. */
 const weight = (id: string, of: Parameter): Check =>
   within({
     id,
     name: 'Weight',
     quantity: MASS,
-    of: [of, { parameter: of, where: 'replaced' }],
-    found: ([mine = NONE, theirs = NONE]) => minus(mine, theirs),
+    of: { mine: of, theirs: before(of) },
+    found: ({ mine, theirs }) => minus(mine, theirs),
     // Makers allow for their own castings: the set is weighed, and the house rule says how far it may differ.
-    required: (assembly) => ({
-      band: { low: -weightAllowed(assembly.rules) - CASTINGS, high: weightAllowed(assembly.rules) + CASTINGS },
-      ruleOfThumb: 'By the house rule about weight, over the tolerance of the catalogue: weigh the set.',
-    }),
+    required: ({ rules }) => {
+      const by = weightAllowed(rules) + limitOf(rods.castings, rules);
+      return { band: { low: -by, high: by }, ruleOfThumb: sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}` };
+    },
     subject: 'The difference in weight',
     tooLittle: 'the engine would shake',
     tooMuch: 'the engine would shake',
@@ -56,10 +54,10 @@ export const pistonAmongOthers: Joint = {
   kinds: ['piston'],
   inPlaceOf: 'piston',
   checks: [
-    alike('sameRatio', 'Ratio', piston.parameters.ratio, 0.12, 'mixed ratios in one engine are refused'),
-    alike('sameHeight', 'Compression height', piston.parameters.compressionHeight, 0.25, 'one cylinder would have another ratio'),
-    alike('sameBore', 'Bore', piston.parameters.bore, 0.12, 'it is another bore'),
-    alike('samePin', 'Pin', piston.parameters['pin.diameter'], 0.03, 'it takes another pin'),
+    alike('sameRatio', 'Ratio', piston.parameters.ratio, cylinders.sameRatio, 'mixed ratios in one engine are refused'),
+    alike('sameHeight', 'Compression height', piston.parameters.compressionHeight, cylinders.sameHeight, 'one cylinder would have another ratio'),
+    alike('sameBore', 'Bore', piston.parameters.bore, cylinders.sameBore, 'it is another bore'),
+    alike('samePin', 'Pin', piston.parameters['pin.diameter'], cylinders.samePin, 'it takes another pin'),
     same('sameCrown', 'Crown', piston.features.crown, 'Another crown burns otherwise: all pistons of one engine are of one type.'),
     weight('pistonWeight', piston.parameters.mass),
   ],
@@ -72,9 +70,9 @@ export const rodAmongOthers: Joint = {
   kinds: ['rod'],
   inPlaceOf: 'rod',
   checks: [
-    alike('sameLength', 'Length', rod.parameters.length, 0.2, 'one piston would come elsewhere'),
-    alike('sameBigEnd', 'Big end', rod.parameters['bigEnd.bore'], 0.05, 'it takes other shells'),
-    alike('sameSmallEnd', 'Small end', rod.parameters['smallEnd.bore'], 0.05, 'it takes another pin'),
+    alike('sameLength', 'Length', rod.parameters.length, rods.sameLength, 'one piston would come elsewhere'),
+    alike('sameBigEnd', 'Big end', rod.parameters['bigEnd.bore'], rods.sameBigEnd, 'it takes other shells'),
+    alike('sameSmallEnd', 'Small end', rod.parameters['smallEnd.bore'], rods.sameSmallEnd, 'it takes another pin'),
     same('sameCaps', 'Caps', rod.features.capSplit, 'Fractured and machined caps take different shells: they are not mixed.'),
     same('sameLocation', 'Located at', rod.features.located, 'The others are located at the other end.'),
     weight('rodWeight', rod.parameters.mass),

@@ -3,6 +3,7 @@ import { rod } from '../dictionary/kinds/rod.js';
 import { rodShell } from '../dictionary/kinds/rodShell.js';
 import { around, interval, middle, minus, scaled, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { bearings, cite, limitOf, rods, type FigureOfThumb } from '../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
 import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
 import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from './bearings.js';
@@ -14,7 +15,7 @@ import { narrowRod, resizeBigEnd } from './operations/rods.js';
 import { sameLook } from './shapes/same.js';
 import { implied } from './shapes/implied.js';
 import { sameSize } from './shapes/sizes.js';
-import { NONE, specified, within, type Usual } from './shapes/within.js';
+import { specified, within } from './shapes/within.js';
 
 const { 'crankpin.diameter': crankpin, 'crankpin.width': pinWidth, 'crankpin.fillet': fillet, 'crankpin.oilClearance': oilWanted } = crank.parameters;
 const { 'bigEnd.bore': bigEnd, 'bigEnd.width': rodWidth, sideClearance } = rod.parameters;
@@ -39,7 +40,7 @@ const housingWork: HousingWork = (assembly, required) => {
   return shellsForJournal(ROD_BEARING, assembly, shaft, required)
     .flatMap((each) => {
       const found = oilClearance(each.housing, each.wall, shaft);
-      const worked = centred(found, required) ? resizeBigEnd(part, each.housing) : undefined;
+      const worked = centred(found, required) ? resizeBigEnd(part, each.housing, assembly.rules) : undefined;
       if (!worked || !isDone(worked)) return [];
       return [
         work({
@@ -80,29 +81,18 @@ const rodsPerPin = (assembly: Assembly): number | undefined => {
 };
 
 /** What the rods leave of the width of their crankpin. */
-export const sidePlay = (pin: Interval, rodAcross: Interval, rods: number): Interval => minus(pin, scaled(rodAcross, rods));
+export const sidePlay = (pin: Interval, rodAcross: Interval, count: number): Interval => minus(pin, scaled(rodAcross, count));
 
-/**
- * Side clearance at the big end: of rods in shells and of rods on needles where they are located there, and of any where
- * they are located at the piston. *Common practice, no source.*
- */
-const USUAL_SIDE: Readonly<Record<'shells' | 'needles' | 'free', Usual>> = {
-  shells: { band: interval(0.15, 0.3), leeway: interval(0.05, 0.5) },
-  needles: { band: interval(0.25, 0.45), leeway: interval(0.1, 0.8) },
-  free: { band: interval(1.9, 2.1), leeway: interval(1, 3.2) },
-};
-
-function sideOf(assembly: Assembly): keyof typeof USUAL_SIDE {
-  if (lookOf(assembly, rod.features.located) === 'smallEnd') return 'free';
-  return lookOf(assembly, rod.features.capSplit) === 'onePiece' ? 'needles' : 'shells';
+/** Side clearance of rods in shells and of rods on needles where they are located there, and of any located at the piston. */
+function usualSide(assembly: Assembly): FigureOfThumb {
+  if (lookOf(assembly, rod.features.located) === 'smallEnd') return rods.sideFree;
+  return lookOf(assembly, rod.features.capSplit) === 'onePiece' ? rods.sideOnNeedles : rods.sideInShells;
 }
-
-const SAY_SIDE = { shells: 'a rod in shells located at the big end', needles: 'a rod on needles located at the big end', free: 'a rod located at the piston' };
 
 const side = within({
   id: 'sideClearance',
   name: 'Side clearance',
-  of: [pinWidth, rodWidth],
+  of: { pin: pinWidth, across: rodWidth },
   also: [crank.features.rodsPerPin.id, sideClearance.id, rod.features.located.id, rod.features.capSplit.id],
   unless: (assembly) => {
     const lacking = [
@@ -111,23 +101,19 @@ const side = within({
     ];
     return lacking.length > 0 ? missing(lacking) : undefined;
   },
-  found: ([pin = NONE, across = NONE], assembly) => sidePlay(pin, across, rodsPerPin(assembly) ?? 1),
-  required: specified(
-    sideClearance,
-    (_values, assembly) => USUAL_SIDE[sideOf(assembly)],
-    (assembly) => `of ${SAY_SIDE[sideOf(assembly)]}.`,
-  ),
+  found: ({ pin, across }, assembly) => sidePlay(pin, across, rodsPerPin(assembly) ?? 1),
+  required: (assembly) => specified(assembly, sideClearance, usualSide(assembly)),
   subject: 'The side clearance',
   tooLittle: 'the rods bind between the webs',
   tooMuch: 'the rods wander and oil runs off',
-  mend: (assembly, { found, required, values: [pin = NONE] }) => {
+  mend: (assembly, { found, required, sizes: { pin } }) => {
     const part = assembly.parts.rod;
-    const rods = rodsPerPin(assembly) ?? 1;
+    const count = rodsPerPin(assembly) ?? 1;
     if (!part || found.high >= required.low) return [];
-    const to = around((middle(pin) - middle(required)) / rods, 0.015);
-    const worked = narrowRod(part, to);
+    const to = around((middle(pin) - middle(required)) / count, limitOf(rods.sideWithin, assembly.rules));
+    const worked = narrowRod(part, to, assembly.rules);
     if (!isDone(worked)) return [];
-    const then = sidePlay(pin, to, rods);
+    const then = sidePlay(pin, to, count);
     return [
       work({
         steps: ['narrowRod'],
@@ -140,20 +126,17 @@ const side = within({
   },
 });
 
-/** Largest fillet that a rod clears without a chamfer, and with one. *Common practice, no source.* */
-const CLEARS_FILLET: Readonly<Record<string, number>> = { none: 1.8, oneSide: 5, bothSides: 5 };
-
 const filletRoom = within({
   id: 'fillet',
   name: 'Fillet against chamfer',
-  of: [fillet],
+  of: { radius: fillet },
   also: [rod.features.chamfer.id],
   unless: (assembly) => (lookOf(assembly, rod.features.chamfer) === undefined ? missing([rod.features.chamfer]) : undefined),
-  found: ([radius = NONE]) => radius,
-  required: (assembly) => ({
-    band: interval(0, CLEARS_FILLET[lookOf(assembly, rod.features.chamfer) ?? 'none'] ?? 0),
-    ruleOfThumb: 'The chamfered side of a rod goes to the fillet; one without clears a small radius only. Common practice.',
-  }),
+  found: ({ radius }) => radius,
+  required: (assembly) => {
+    const figure = lookOf(assembly, rod.features.chamfer) === 'none' ? rods.filletPlain : rods.filletChamfered;
+    return { band: interval(0, limitOf(figure, assembly.rules)), ruleOfThumb: cite(figure, assembly.rules) };
+  },
   fits: ({ found }) => sentence`A fillet of ${band(found)} clears the rod: its chamfered side goes to the web.`,
   subject: 'The fillet',
   tooLittle: 'it is smaller than nothing',
@@ -212,8 +195,7 @@ export const shellsInRod: Joint = {
       name: 'Big end housing',
       of: rodShell.parameters['housing.diameter'],
       as: bigEnd,
-      play: interval(-0.045, 0.045),
-      playFrom: 'A shell is made for one housing, within its tolerance.',
+      play: bearings.shellHousing,
     }),
     implied({
       id: 'shellOil',

@@ -4,40 +4,35 @@ import { head } from '../dictionary/kinds/head.js';
 import { lifter } from '../dictionary/kinds/lifter.js';
 import { valveSpring } from '../dictionary/kinds/valveSpring.js';
 import type { Parameter } from '../dictionary/definition.js';
-import { interval, middle, minus, scaled } from '../quantity/interval.js';
+import { middle, minus, scaled, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { limitOf, valveGear } from '../thumb/index.js';
 import { lookOf, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, type Check, type Joint } from './check.js';
 import { missing, work } from './finding.js';
 import { sameCount, sameLook, samePattern } from './shapes/same.js';
-import { NONE, noLess, within } from './shapes/within.js';
+import { noLess, usually, within } from './shapes/within.js';
 import { sameSize } from './shapes/sizes.js';
 
 const journals = cam.parameters;
 
-/** A cam that runs in the bare metal, and one that runs in bushes. *Common practice, no source.* */
-const BARE = interval(0.02, 0.13);
-const IN_BUSHES = interval(2, 6.5);
-
-/** Room that tells bare from bushed: no journal runs with a millimetre, and no bush is thinner than half of it. */
-const BUSHED_FROM = 0.6;
+/** Whether what a bore leaves over a journal is for a bush. */
+const isForBush = ({ low }: Interval, { rules }: Assembly): boolean => low > limitOf(valveGear.camBushedFrom, rules);
 
 const camJournal = (id: string, name: string, bore: Parameter, journal: Parameter): Check =>
   within({
     id,
     name,
-    of: [bore, journal],
-    found: ([hole = NONE, size = NONE]) => minus(hole, size),
-    required: (_assembly, [hole = NONE, size = NONE]) =>
-      minus(hole, size).low > BUSHED_FROM
-        ? { band: IN_BUSHES, ruleOfThumb: 'Between journal and bore goes a bush of one to three millimetres. Common practice.' }
-        : { band: BARE, ruleOfThumb: 'A cam in bare metal runs with a few hundredths. Common practice.' },
-    fits: ({ found }) => (found.low > BUSHED_FROM ? sentence`There is ${band(found)} for the bush.` : sentence`The journal runs with ${band(found)}.`),
+    of: { hole: bore, size: journal },
+    found: ({ hole, size }) => minus(hole, size),
+    required: (assembly, { hole, size }) => usually(isForBush(minus(hole, size), assembly) ? valveGear.camBush : valveGear.camBare)(assembly),
+    fits: ({ found }, assembly) =>
+      isForBush(found, assembly) ? sentence`There is ${band(found)} for the bush.` : sentence`The journal runs with ${band(found)}.`,
     subject: 'The bore over the journal',
     tooLittle: 'the cam does not go in',
     tooMuch: 'the cam is loose in this bore',
-    mend: (_assembly, { found }) =>
-      found.low > BARE.high && found.high < IN_BUSHES.high + 4 && found.low > BUSHED_FROM
+    mend: (assembly, { found }) =>
+      isForBush(found, assembly) && found.high < limitOf(valveGear.camBushWidest, assembly.rules)
         ? [work({ steps: ['camBushes'], says: sentence`Press in bushes with ${band(scaled(found, 0.5))} of wall, and line ream them.` })]
         : [],
   });
@@ -96,9 +91,6 @@ export const camOnLifters: Joint = {
   ],
 };
 
-/** Most that base circles differ before it is another valve gear altogether. *Common practice, no source.* */
-const MOST_TAKEN_UP = 6;
-
 /** A cam in place of another: what it drives and what reads it stays. */
 export const camInPlace: Joint = {
   id: 'camInPlace',
@@ -156,10 +148,9 @@ export const camInPlace: Joint = {
       id: 'baseCircle',
       name: 'Base circle',
       of: cam.parameters.baseCircle,
-      play: interval(-0.6, 0.6),
-      playFrom: 'Lifters and adjusters take up a few tenths.',
-      mend: (_assembly, { found, required }) =>
-        Math.abs(middle(found) - middle(required)) > MOST_TAKEN_UP
+      play: valveGear.baseCircle,
+      mend: (assembly, { found, required }) =>
+        Math.abs(middle(found) - middle(required)) > limitOf(valveGear.baseCircleTaken, assembly.rules)
           ? []
           : [
               work({
@@ -171,17 +162,11 @@ export const camInPlace: Joint = {
   ],
 };
 
-/** Least room between the coils at full lift. *Common practice, no source*: sixty thou. */
-const LEAST_TO_BIND = 1.2;
-
-/** What a rocker makes of the lift of its lobe. *Common practice, no source*: about one and a half; a bucket none at all. */
-const ROCKER = 1.5;
-
 /** How far the valve opens for a millimetre of lobe; undefined while it is not known what stands between. */
 function rockerOf(assembly: Assembly): number | undefined {
   const above = lookOf(assembly, head.features.camBearings);
   if (above === undefined) return undefined;
-  return above === '0' ? ROCKER : 1;
+  return above === '0' ? limitOf(valveGear.rocker, assembly.rules) : 1;
 }
 
 export const camOnSprings: Joint = {
@@ -192,16 +177,16 @@ export const camOnSprings: Joint = {
     within({
       id: 'coilBind',
       name: 'Coil bind at full lift',
-      of: [head.parameters['spring.installedHeight'], valveSpring.parameters.coilBind, cam.parameters['lift.exhaust']],
+      of: { height: head.parameters['spring.installedHeight'], bind: valveSpring.parameters.coilBind, lift: cam.parameters['lift.exhaust'] },
       also: [head.features.camBearings.id],
       unless: (assembly) => (rockerOf(assembly) === undefined ? missing([head.features.camBearings], 'count') : undefined),
-      found: ([height = NONE, bind = NONE, lift = NONE], assembly) => minus(minus(height, scaled(lift, rockerOf(assembly) ?? ROCKER)), bind),
-      required: noLess(LEAST_TO_BIND, 'Sixty thou between the coils; rockers are reckoned at 1.5 to 1.'),
+      found: ({ height, bind, lift }, assembly) => minus(minus(height, scaled(lift, rockerOf(assembly) ?? 1)), bind),
+      required: noLess(valveGear.coilBind),
       subject: 'The room left between the coils',
       tooLittle: 'the spring binds and the valve gear breaks',
       tooMuch: 'there is more than enough',
-      mend: (_assembly, { found }) =>
-        found.low > -3
+      mend: (assembly, { found }) =>
+        found.low > -limitOf(valveGear.coilBindMended, assembly.rules)
           ? [work({ steps: ['takeAlong'], name: 'Springs for the cam', says: ['Take the springs that belong to this cam, with their retainers.'] })]
           : [],
     }),

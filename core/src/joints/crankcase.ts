@@ -1,23 +1,21 @@
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { rod } from '../dictionary/kinds/rod.js';
-import { interval, minus, plus, scaled } from '../quantity/interval.js';
+import { minus, plus, scaled } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
+import { bandOf, cite, ends, limitOf } from '../thumb/index.js';
 import { lookOf, valueOf, withPart, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, type Check, type Joint } from './check.js';
 import { atLeast, closer, hold, mended, missing, said, work, type Offer } from './finding.js';
 import { isDone } from './operations/operation.js';
 import { turnCounterweights, turnOffWebLip } from './operations/trim.js';
 import { notLargerThan } from './shapes/sizes.js';
-import { noLess, NONE, within } from './shapes/within.js';
-
-/** Least room between anything that turns and the case: 1.5 mm. *Common practice, no source* ("sixty thou"). */
-const LEAST_ROOM = 1.5;
+import { noLess, within } from './shapes/within.js';
 
 function turnedWeights(assembly: Assembly, lacking: number): readonly Offer[] {
   const part = assembly.parts.crank;
   const room = valueOf(assembly, block.parameters['crankcase.swing'])?.interval;
-  const worked = part && turnCounterweights(part, lacking);
+  const worked = part && turnCounterweights(part, lacking, assembly.rules);
   if (!worked || !isDone(worked) || !room) return [];
   const swing = valueOf(withPart(assembly, worked.part), crank.parameters.swing)?.interval ?? room;
   const found = minus(room, swing);
@@ -26,14 +24,11 @@ function turnedWeights(assembly: Assembly, lacking: number): readonly Offer[] {
       steps: ['turnCounterweights'],
       says: sentence`Take ${value(lacking)} off the radius of the counterweights: ${band(found)} of room.`,
       found,
-      required: atLeast(LEAST_ROOM, found),
+      required: atLeast(limitOf(ends.caseRoom, assembly.rules), found),
       parts: [worked.part],
     }),
   ];
 }
-
-/** Room a lip needs round it in its groove. */
-const LIP_ROOM = interval(0.5, 20);
 
 const lipSize = crank.parameters['webLip.diameter'];
 const grooveSize = block.parameters['lipGroove.diameter'];
@@ -56,13 +51,15 @@ const webLip: Check = {
     const [size, room] = [valueOf(assembly, lipSize), valueOf(assembly, grooveSize)];
     if (!size || !room) return missing([...(size ? [] : [lipSize]), ...(room ? [] : [grooveSize])]);
     const found = minus(room.interval, size.interval);
-    const held = hold(found, LIP_ROOM);
+    const required = bandOf(ends.lip, assembly.rules);
+    const held = hold(found, required);
     return mended(
       {
         ...held,
         quantity: 'length',
         found,
-        required: LIP_ROOM,
+        required,
+        ruleOfThumb: cite(ends.lip, assembly.rules),
         because: sentence`The lip ${band(size.interval)} has ${band(found)} of room in the groove.`,
         work: [],
         needs:
@@ -96,8 +93,7 @@ export const crankcase: Joint = {
       name: 'Swing of counterweights and throws',
       of: crank.parameters.swing,
       within: block.parameters['crankcase.swing'],
-      room: LEAST_ROOM,
-      roomFrom: 'Bores, oil gallery and pan rail want room as well: turn it by hand with rods on.',
+      room: ends.caseRoom,
       mend: (assembly, { lacking }) => turnedWeights(assembly, lacking),
     }),
     webLip,
@@ -113,9 +109,9 @@ export const rodsInCase: Joint = {
     within({
       id: 'rodSwing',
       name: 'Swing of the rod bolts',
-      of: [block.parameters['crankcase.rodSwing'], crank.parameters.stroke, rod.parameters['bigEnd.reach']],
-      found: ([room = NONE, stroke = NONE, reach = NONE]) => minus(room, plus(scaled(stroke, 0.5), reach)),
-      required: noLess(LEAST_ROOM, 'Rod bolts pass bores, gallery and cam: turn it by hand before trusting any figure.'),
+      of: { room: block.parameters['crankcase.rodSwing'], stroke: crank.parameters.stroke, reach: rod.parameters['bigEnd.reach'] },
+      found: ({ room, stroke, reach }) => minus(room, plus(scaled(stroke, 0.5), reach)),
+      required: noLess(ends.caseRoom),
       fits: ({ found }) => sentence`The rod bolts pass the case with ${band(found)} of room.`,
       subject: 'The room for the rod bolts',
       tooLittle: 'they would strike the case',

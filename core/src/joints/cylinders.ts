@@ -3,77 +3,47 @@ import { block } from '../dictionary/kinds/block.js';
 import { liner } from '../dictionary/kinds/liner.js';
 import { piston } from '../dictionary/kinds/piston.js';
 import type { Parameter } from '../dictionary/definition.js';
-import { around, contains, interval, middle, minus, shifted, type Interval } from '../quantity/interval.js';
+import { around, contains, middle, minus, shifted, type Interval } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
+import { cylinders, limitOf, type FigureOfThumb } from '../thumb/index.js';
 import { lookOf, machined, valueOf, type Assembly } from './assembly.js';
 import type { Check, Joint } from './check.js';
 import { missing, offer, said, seeing, work, type Finding, type Offer } from './finding.js';
-import { boreCylinders, honeCylinders, MOST_HONED, sleeveCylinders } from './operations/cylinders.js';
+import { boreCylinders, honeCylinders, sleeveCylinders } from './operations/cylinders.js';
 import { implied } from './shapes/implied.js';
-import { NONE, specified, within } from './shapes/within.js';
+import { specified, within } from './shapes/within.js';
 
 const { 'skirt.diameter': skirt, 'skirt.clearance': clearance } = piston.parameters;
 const { material, crown, rings, compressionRings } = piston.features;
 /** What tells what a piston is for, where no clearance is specified. */
 const TELLING = [rings, compressionRings, crown, material];
 
-/** What is usual of a millimetre of bore. */
-interface OfBore {
-  readonly says: string;
-  readonly band: readonly [number, number];
-  readonly leeway: readonly [number, number];
-}
-
-/** Skirt clearance by what the piston is for and made of, where none is specified. *Common practice, no source.* */
-const OF_BORE = {
-  twoStroke: { says: 'a two-stroke piston, which runs hot', band: [0.00148, 0.00166], leeway: [0.0008, 0.003] },
-  diesel: { says: 'a diesel piston', band: [0.00106, 0.00144], leeway: [0.0005, 0.002] },
-  forged: { says: 'a forged piston', band: [0.0007, 0.0012], leeway: [0.0003, 0.002] },
-  cast: { says: 'a cast piston', band: [0.00035, 0.0007], leeway: [0.00005, 0.0013] },
-} as const satisfies Record<string, OfBore>;
-
-/** What a piston is for: one without an oil ring belongs to a two-stroke, one with a deep bowl to a diesel. */
-function madeFor(assembly: Assembly): OfBore | undefined {
+/**
+ * Skirt clearance by what the piston is for and made of: one without an oil ring belongs to a two-stroke, one with a deep
+ * bowl to a diesel.
+ */
+function usualSkirt(assembly: Assembly): FigureOfThumb {
   const [all, plain, top, made] = [rings, compressionRings, crown, material].map((each) => lookOf(assembly, each));
-  if (all === undefined || plain === undefined || top === undefined || made === undefined) return undefined;
-  if (all === plain) return OF_BORE.twoStroke;
-  if (top === 'bowl' || top === 'reentrant') return OF_BORE.diesel;
-  return made === 'cast' ? OF_BORE.cast : OF_BORE.forged;
+  if (all === plain) return cylinders.skirtTwoStroke;
+  if (top === 'bowl' || top === 'reentrant') return cylinders.skirtDiesel;
+  return made === 'cast' ? cylinders.skirtCast : cylinders.skirtForged;
 }
-
-const scaledTo = ([low, high]: readonly [number, number], bore: Interval): Interval => {
-  const least = low * bore.high;
-  return interval(least, Math.max(high * bore.low, least));
-};
-
-const wanted = specified(
-  clearance,
-  ([bore = NONE], assembly) => {
-    const usual = madeFor(assembly) ?? OF_BORE.cast;
-    return { band: scaledTo(usual.band, bore), leeway: interval(usual.leeway[0] * bore.low, usual.leeway[1] * bore.high) };
-  },
-  (assembly) => `of ${(madeFor(assembly) ?? OF_BORE.cast).says}.`,
-);
-
-/** Half the tolerance to which a cylinder is finished. *Common practice, no source.* */
-const FINISHED_WITHIN = 0.006;
-
-/** Past this a hole is another size, not a worn one: a sleeve would be thicker than any. */
-const THICKEST_SLEEVE = 4;
 
 function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Parameter, now: Interval, size: Interval, required: Interval): readonly Offer[] {
   const part = assembly.parts.piston;
   if (!cylinder || !part) return [];
-  const finished = (over: number): Interval => around(middle(size) + over + middle(required), FINISHED_WITHIN);
-  const then = around(middle(required), FINISHED_WITHIN);
+  const { rules } = assembly;
+  const finishedWithin = limitOf(cylinders.finishedWithin, rules);
+  const finished = (over: number): Interval => around(middle(size) + over + middle(required), finishedWithin);
+  const then = around(middle(required), finishedWithin);
   const toBe = finished(0);
   const by = middle(toBe) - middle(now);
-  if (by > 0 && by <= MOST_HONED)
-    return offer(honeCylinders(cylinder, by), (honed) =>
+  if (by > 0 && by <= limitOf(cylinders.honed, rules))
+    return offer(honeCylinders(cylinder, by, rules), (honed) =>
       work({ steps: ['hone'], says: sentence`Hone ${value(by)} out of the cylinders, to ${band(toBe)}.`, found: then, required, parts: [honed] }),
     );
   if (by > 0)
-    return offer(boreCylinders(cylinder, toBe), (bored) =>
+    return offer(boreCylinders(cylinder, toBe, rules), (bored) =>
       work({
         steps: ['bore', 'hone'],
         name: 'Bore for this piston',
@@ -88,7 +58,7 @@ function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Paramete
   const oversize =
     over === undefined
       ? []
-      : offer(boreCylinders(cylinder, finished(over)), (bored) =>
+      : offer(boreCylinders(cylinder, finished(over), rules), (bored) =>
           work({
             steps: ['bore', 'hone'],
             says: sentence`Take this piston ${value(over)} oversize, and bore and hone the cylinders to ${band(finished(over))}.`,
@@ -97,10 +67,10 @@ function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Paramete
             parts: [bored, machined(part, skirt, shifted(size, over))],
           }),
         );
-  const sleevable = bore.id === block.parameters.bore.id && middle(now) - middle(toBe) < 2 * THICKEST_SLEEVE;
+  const sleevable = bore.id === block.parameters.bore.id && middle(now) - middle(toBe) < 2 * limitOf(cylinders.sleeveThickest, rules);
   return [
     ...oversize,
-    ...offer(sleevable ? sleeveCylinders(cylinder, toBe) : undefined, (sleeved) =>
+    ...offer(sleevable ? sleeveCylinders(cylinder, toBe, rules) : undefined, (sleeved) =>
       work({ steps: ['sleeve'], says: sentence`Sleeve the cylinders and finish them to ${band(toBe)}.`, found: then, required, parts: [sleeved] }),
     ),
   ];
@@ -118,7 +88,7 @@ function otherLiners(assembly: Assembly, size: Interval, required: Interval): re
   const sitsAlike = (other: Part) =>
     SEATS.every(({ id }) => {
       const [mine, theirs] = [part.values[id]?.interval, other.values[id]?.interval];
-      return mine && theirs && Math.abs(middle(mine) - middle(theirs)) < 0.02;
+      return mine && theirs && Math.abs(middle(mine) - middle(theirs)) < limitOf(cylinders.sitsAlike, assembly.rules);
     });
   return (assembly.stock.liner ?? [])
     .flatMap((other): readonly Offer[] => {
@@ -143,7 +113,7 @@ const skirtClearance = (bore: Parameter, wall: Parameter, unless?: (assembly: As
   within({
     id: 'skirtClearance',
     name: 'Skirt clearance',
-    of: [bore, skirt],
+    of: { hole: bore, size: skirt },
     also: [
       clearance.id,
       ...TELLING.map(({ id }) => id),
@@ -154,13 +124,13 @@ const skirtClearance = (bore: Parameter, wall: Parameter, unless?: (assembly: As
       const untold = valueOf(assembly, clearance) ? [] : TELLING.filter((each) => lookOf(assembly, each) === undefined);
       return unless?.(assembly) ?? (untold.length > 0 ? missing(untold, 'count') : undefined);
     },
-    found: ([hole = NONE, size = NONE]) => minus(hole, size),
-    required: wanted,
-    fits: ({ found, required, values: [hole = NONE] }) => sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,
+    found: ({ hole, size }) => minus(hole, size),
+    required: (assembly, { hole }) => specified(assembly, clearance, usualSkirt(assembly), hole),
+    fits: ({ found, required, sizes: { hole } }) => sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,
     subject: 'The skirt clearance',
     tooLittle: 'the piston would seize, or not go in',
     tooMuch: 'it would slap and rock',
-    mend: (assembly, { required, values: [hole = NONE, size = NONE] }) => [
+    mend: (assembly, { required, sizes: { hole, size } }) => [
       ...(bore.id.startsWith('liner') ? otherLiners(assembly, size, required) : []),
       ...boreWork(assembly, assembly.parts[bore.id.startsWith('liner') ? 'liner' : 'block'], bore, hole, size, required),
     ],

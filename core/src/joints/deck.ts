@@ -1,33 +1,24 @@
-import { clearanceVolume, compressionRatio, deckClearance, sweptVolume } from '../build/index.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
 import { headGasket } from '../dictionary/kinds/headGasket.js';
 import { piston } from '../dictionary/kinds/piston.js';
-import { rod } from '../dictionary/kinds/rod.js';
 import { interval, middle, minus, plus, scaled, type Interval } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
+import { clearanceVolume, compressionRatio, sweptVolume } from '../stack/index.js';
+import { deck as figures, limitOf } from '../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
 import type { Check, Joint } from './check.js';
+import { crownBelowDeck, STACK } from './crownHeight.js';
 import { isOption, missing, offer, work, type Offer } from './finding.js';
 import { deckBlock, millHead } from './operations/faces.js';
 import { offsetGrind } from './operations/journals.js';
 import { machineCrown } from './operations/pistons.js';
-import { NONE, noLess, usually, within } from './shapes/within.js';
+import { noLess, usually, within, type Known } from './shapes/within.js';
 
-const { deckHeight, bore } = block.parameters;
-const { stroke } = crank.parameters;
-const { length } = rod.parameters;
-const { compressionHeight, 'crown.volume': bowl, 'crown.dome': dome, ratio: ratedRatio, 'ratio.chamber': ratedChamber } = piston.parameters;
+const { 'crown.volume': bowl, 'crown.dome': dome, ratio: ratedRatio, 'ratio.chamber': ratedChamber } = piston.parameters;
 const { thickness, bore: gasketBore } = headGasket.parameters;
 const { 'chamber.volume': chamber } = head.parameters;
-
-const STACK = [deckHeight, stroke, length, compressionHeight] as const;
-const clearanceOf = ([deck = NONE, throws = NONE, rodLength = NONE, height = NONE]: readonly Interval[]): Interval =>
-  deckClearance(deck, throws, rodLength, height);
-
-/** How far a crown may stand proud of the deck, and below it, before something is plainly amiss. *Common practice, no source.* */
-const CROWN_AT_DECK = interval(-0.9, 2);
 
 /** The same put right by the stroke: crankpins ground off centre, to the next undersize that has the metal for it. */
 function strokeWork(assembly: Assembly, off: number): readonly Offer[] {
@@ -35,7 +26,7 @@ function strokeWork(assembly: Assembly, off: number): readonly Offer[] {
   const pin = crank.parameters['crankpin.diameter'];
   // The crown moves by half of what the stroke changes.
   const undersize = (part?.service[pin.id] ?? []).map((step) => -step).find((step) => step >= 2 * Math.abs(off));
-  return offer(part && undersize !== undefined ? offsetGrind(part, undersize, -2 * off) : undefined, (ground) =>
+  return offer(part && undersize !== undefined ? offsetGrind(part, undersize, -2 * off, assembly.rules) : undefined, (ground) =>
     work({
       steps: ['offsetGrind'],
       says: sentence`Grind the crankpins ${value(undersize ?? 0)} undersize and off centre, for ${value(2 * Math.abs(off))} ${off < 0 ? 'more' : 'less'} of stroke.`,
@@ -50,10 +41,12 @@ function heightWork(assembly: Assembly, found: Interval, wanted: number): readon
   const [pistonPart, blockPart] = [assembly.parts.piston, assembly.parts.block];
   const byMetal =
     off > 0
-      ? offer(pistonPart && machineCrown(pistonPart, off), (lower) =>
+      ? offer(pistonPart && machineCrown(pistonPart, off, assembly.rules), (lower) =>
           work({ steps: ['machineCrown'], says: sentence`Turn ${value(off)} off the crowns.`, parts: [lower] }),
         )
-      : offer(blockPart && deckBlock(blockPart, -off), (lower) => work({ steps: ['deck'], says: sentence`Deck the block by ${value(-off)}.`, parts: [lower] }));
+      : offer(blockPart && deckBlock(blockPart, -off, assembly.rules), (lower) =>
+          work({ steps: ['deck'], says: sentence`Deck the block by ${value(-off)}.`, parts: [lower] }),
+        );
   return [...byMetal, ...strokeWork(assembly, off)];
 }
 
@@ -68,8 +61,8 @@ export const deck: Joint = {
       name: 'Crown against the deck',
       of: STACK,
       also: [crank.parameters['crankpin.diameter'].id, block.parameters['deckHeight.least'].id],
-      found: clearanceOf,
-      required: usually(CROWN_AT_DECK, 'A crown comes to within a millimetre or two of the deck; pre-assemble without rings and turn it by hand.'),
+      found: crownBelowDeck,
+      required: usually(figures.crown),
       fits: ({ found }) =>
         found.high < 0
           ? sentence`At top dead centre the crown stands ${band({ low: -found.high, high: -found.low })} proud of the deck.`
@@ -77,13 +70,13 @@ export const deck: Joint = {
       subject: 'The crown below the deck',
       tooLittle: 'the piston stands too far out and meets the head',
       tooMuch: 'the piston stays too far down, and squish and ratio are lost',
-      mend: (assembly, { found, required }) => heightWork(assembly, found, found.high < required.low ? required.low + 0.1 : required.high - 0.1),
+      mend: (assembly, { found, required }) => {
+        const inside = limitOf(figures.crownInside, assembly.rules);
+        return heightWork(assembly, found, found.high < required.low ? required.low + inside : required.high - inside);
+      },
     }),
   ],
 };
-
-/** Least room between crown and head at top dead centre. *Common practice, no source*: forty thou with steel rods. */
-const LEAST_SQUISH = 0.9;
 
 /** The same under a gasket: the squish. */
 export const squish: Joint = {
@@ -94,10 +87,10 @@ export const squish: Joint = {
     within({
       id: 'squish',
       name: 'Room over the crown',
-      of: [...STACK, thickness],
+      of: { ...STACK, gasket: thickness },
       also: [crank.parameters['crankpin.diameter'].id, block.parameters['deckHeight.least'].id],
-      found: (values) => plus(clearanceOf(values), values[4] ?? NONE),
-      required: noLess(LEAST_SQUISH, 'Rods stretch and pistons rock: about 0.9 mm, more in a large or fast engine.'),
+      found: (sizes) => plus(crownBelowDeck(sizes), sizes.gasket),
+      required: noLess(figures.squish),
       subject: 'The room over the crown',
       tooLittle: 'the piston would touch the head when it runs',
       tooMuch: 'there is more than enough',
@@ -105,15 +98,14 @@ export const squish: Joint = {
         const lacking = required.low - found.low;
         return [
           ...heightWork(assembly, found, middle(found) + lacking),
-          ...(lacking < 0.8 ? [work({ steps: ['thickGasket'], says: sentence`Take a head gasket that is ${value(lacking)} thicker.` })] : []),
+          ...(lacking < limitOf(figures.gasketThicker, assembly.rules)
+            ? [work({ steps: ['thickGasket'], says: sentence`Take a head gasket that is ${value(lacking)} thicker.` })]
+            : []),
         ];
       },
     }),
   ],
 };
-
-/** Ratios that run on pump fuel, and those at which a diesel starts. *Common practice, no source.* */
-const USUAL_RATIO = { petrol: interval(5.5, 11.6), diesel: interval(13.5, 22) } as const;
 
 /** What the crown takes from the room over the piston: bowl and pockets less dome. Undefined while neither is known. */
 function crownOf(assembly: Assembly): Interval | undefined {
@@ -122,13 +114,15 @@ function crownOf(assembly: Assembly): Interval | undefined {
   return raised && scaled(raised, -1);
 }
 
-const RATIO_OF = [...STACK, thickness, gasketBore, bore, chamber] as const;
+const RATIO_OF = { ...STACK, gasketThickness: thickness, gasketBore, bore: block.parameters.bore, chamber } as const;
+
+/** No room at all over the piston: no fuel runs on that. */
+const NO_ROOM = interval(99);
 
 /** Swept and clearance volume as these parts make them. */
-function ratioOf(values: readonly Interval[], crown: Interval): Interval {
-  const [, throws = NONE, , , gasketThickness = NONE, gasket = NONE, hole = NONE, room = NONE] = values;
-  const over = clearanceVolume({ chamber: room, gasketBore: gasket, gasketThickness, bore: hole, deckClearance: clearanceOf(values), crown });
-  return over.low <= 0 ? { low: 99, high: 99 } : compressionRatio(sweptVolume(hole, throws), over);
+function ratioOf(sizes: Known<typeof RATIO_OF>, crown: Interval): Interval {
+  const over = clearanceVolume({ ...sizes, deckClearance: crownBelowDeck(sizes), crown });
+  return over.low <= 0 ? NO_ROOM : compressionRatio(sweptVolume(sizes.bore, sizes.stroke), over);
 }
 
 const ratio: Check = {
@@ -151,22 +145,18 @@ const ratio: Check = {
       if (!crownOf(assembly)) return missing([bowl], 'ratio');
       return lookOf(assembly, head.features.plug) === undefined ? missing([head.features.plug], 'ratio') : undefined;
     },
-    found: (values, assembly) => ratioOf(values, crownOf(assembly) ?? NONE),
-    required: (assembly) => ({
-      band: USUAL_RATIO[lookOf(assembly, head.features.plug) === 'injector' ? 'diesel' : 'petrol'],
-      ruleOfThumb: 'What usually runs on the fuel at hand; the rating of the engine rules. Common practice.',
-    }),
+    found: (sizes, assembly) => ratioOf(sizes, crownOf(assembly) ?? interval(0)),
+    required: (assembly) => usually(lookOf(assembly, head.features.plug) === 'injector' ? figures.ratioDiesel : figures.ratioPetrol)(assembly),
     fits: ({ found }) => sentence`These parts make ${band(found, 'ratio')}.`,
     subject: 'The ratio of these parts',
     tooLittle: 'it starts badly and is weak',
     tooMuch: 'it knocks, or breaks',
-    mend: (assembly, { found, required, values }) => {
+    mend: (assembly, { found, required, sizes }) => {
       const part = assembly.parts.head;
       if (!part || found.high >= required.low) return [];
-      const hole = middle(values[6] ?? NONE);
-      const by = 0.25;
-      return offer(millHead(part, by, hole), (milled) => {
-        const then = ratioOf([...values.slice(0, 7), milled.values[chamber.id]?.interval ?? NONE], crownOf(assembly) ?? NONE);
+      const by = limitOf(figures.milled, assembly.rules);
+      return offer(millHead(part, by, middle(sizes.bore), assembly.rules), (milled) => {
+        const then = ratioOf({ ...sizes, chamber: milled.values[chamber.id]?.interval ?? sizes.chamber }, crownOf(assembly) ?? interval(0));
         return work({ steps: ['millHead'], says: sentence`Mill ${value(by)} off the head: ${band(then, 'ratio')}.`, found: then, required, parts: [milled] });
       }).filter((each) => !isOption(each) || (each.found?.high ?? 0) >= required.low);
     },

@@ -1,7 +1,8 @@
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
-import { interval, middle, type Interval } from '../quantity/interval.js';
+import { middle, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { ends, limitOf } from '../thumb/index.js';
 import { lookOf, machined, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, type Joint } from './check.js';
 import { offer, work, type Offer } from './finding.js';
@@ -12,17 +13,11 @@ import { sameSize } from './shapes/sizes.js';
 
 const seal = crank.parameters['sealJournal.diameter'];
 
-/** Most that a repair sleeve adds to a seal land, by diameter. *Common practice, no source.* */
-const MOST_SLEEVED = 6;
-
-/** Farthest that a carrier for another seal goes in the same place. *Common practice, no source.* */
-const MOST_CARRIED = 10;
-
 /** A lip seal sits in a carrier that is bolted on, which may come with the crank; a rope lies in the block itself. */
 function carrier(assembly: Assembly, found: Interval, required: Interval): readonly Offer[] {
   const form = lookOf(assembly, crank.features.rearSeal);
   if (form === undefined) return [{ unknown: crank.features.rearSeal.id }];
-  return form === 'lip' && Math.abs(middle(found) - middle(required)) <= MOST_CARRIED
+  return form === 'lip' && Math.abs(middle(found) - middle(required)) <= limitOf(ends.sealCarried, assembly.rules)
     ? [
         work({
           steps: ['takeAlong'],
@@ -38,12 +33,12 @@ function sealWork(assembly: Assembly, found: Interval, required: Interval): read
   if (!part) return [];
   const carried = carrier(assembly, found, required);
   if (found.low > required.high) {
-    const turned = offer(turnSealLand(part, required), (smaller) =>
+    const turned = offer(turnSealLand(part, required, assembly.rules), (smaller) =>
       work({ steps: ['turnSealLand'], says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`, parts: [smaller] }),
     );
     return [...turned, ...carried];
   }
-  if (required.low - found.high > MOST_SLEEVED) return carried;
+  if (required.low - found.high > limitOf(ends.sealSleeved, assembly.rules)) return carried;
   const sleeved = machined(part, seal, required);
   return [
     work({ steps: ['sleeveSealLand'], says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`, parts: [sleeved] }),
@@ -73,9 +68,8 @@ export const rearEnd: Joint = {
       name: 'Rear seal',
       of: seal,
       as: block.parameters['rearSeal.journal'],
-      play: interval(-0.35, 0.25),
+      play: ends.sealLand,
       also: [crank.features.rearSeal.id],
-      playFrom: 'A lip follows a land a little under its size, hardly over it; the size it is made for is known to a tenth.',
       mend: (assembly, { found, required }) => sealWork(assembly, found, required),
     }),
     samePattern({
@@ -115,8 +109,7 @@ export const frontEnd: Joint = {
       name: 'Nose',
       of: crank.parameters['nose.diameter'],
       as: block.parameters['front.nose'],
-      play: interval(-0.06, 0.06),
-      playFrom: 'Gear and hub sit on the nose with a light press.',
+      play: ends.nose,
       mend: (_assembly, { found }) => [
         work({
           steps: ['gearWithCrank'],

@@ -1,5 +1,5 @@
 import { fastener } from '../dictionary/kinds/fastener.js';
-import { interval } from '../quantity/interval.js';
+import { ends } from '../thumb/index.js';
 import { ONLY_TOLD, type Joint } from './check.js';
 import { sameLook } from './shapes/same.js';
 import { sameSize } from './shapes/sizes.js';
@@ -20,22 +20,19 @@ export const fastenerInPlace: Joint = {
       id: 'thread',
       name: 'Thread',
       of: diameter,
-      play: interval(-0.3, 0.3),
-      playFrom: 'A thread goes by its nominal size.',
+      play: ends.thread,
     }),
     sameSize({
       id: 'pitch',
       name: 'Pitch',
       of: pitch,
-      play: interval(-0.07, 0.07),
-      playFrom: 'Coarse and fine thread do not go together.',
+      play: ends.pitch,
     }),
     sameSize({
       id: 'boltLength',
       name: 'Length',
       of: length,
-      play: interval(-2.2, 2.2),
-      playFrom: 'Too short holds too few threads, too long meets the bottom of its hole.',
+      play: ends.boltLength,
     }),
     sameLook({
       id: 'grade',

@@ -35,7 +35,7 @@ export interface Finding {
   /** True when more than enough is as good: only the low end of `required` counts, the high end is for the drawing. */
   readonly atLeast?: boolean;
   /** Where the required band comes from, when it is not the recipient's own specification. */
-  readonly ruleOfThumb?: string;
+  readonly ruleOfThumb?: Sentence;
   readonly margin?: number;
   readonly because: Sentence;
   readonly work: readonly WorkOption[];

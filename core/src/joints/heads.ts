@@ -4,6 +4,7 @@ import { head } from '../dictionary/kinds/head.js';
 import { headGasket } from '../dictionary/kinds/headGasket.js';
 import { interval, minus } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { cite, deck, limitOf } from '../thumb/index.js';
 import { lookOf, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
 import { said, seeing, work, type Offer } from './finding.js';
@@ -11,7 +12,7 @@ import { withPattern } from './operations/patterns.js';
 import { implied } from './shapes/implied.js';
 import { sameLook, samePattern } from './shapes/same.js';
 import { sameSize } from './shapes/sizes.js';
-import { NONE, noLess, within } from './shapes/within.js';
+import { usually, within } from './shapes/within.js';
 
 const bolts = block.interfaces.headBolts;
 const spare = block.interfaces.sparePattern;
@@ -69,33 +70,30 @@ const camPlace: Check = {
 };
 
 /** What is left of a face that was cut before, down to where the part is scrap. */
-const leftOf = (id: string, name: string, of: readonly [height: Parameter, least: Parameter], cut: string, part: string): Check =>
+const leftOf = (id: string, name: string, [height, least]: readonly [Parameter, Parameter], cut: string, part: string): Check =>
   within({
     id,
     name,
-    of,
-    found: ([height = NONE, least = NONE]) => minus(height, least),
-    required: noLess(0, `Below its ${of[1].name.toLowerCase()} a ${part} is scrap.`),
+    of: { height, least },
+    found: (sizes) => minus(sizes.height, sizes.least),
+    required: () => ({ band: interval(0), atLeast: true, ruleOfThumb: [`Below its ${least.name.toLowerCase()} a ${part} is scrap.`] }),
     subject: `The height left to ${cut}`,
-    tooLittle: `the ${part} is below its ${of[1].name.toLowerCase()}`,
+    tooLittle: `the ${part} is below its ${least.name.toLowerCase()}`,
     tooMuch: 'there is more than enough',
   });
-
-/** Share of its own bore by which a chamber serves larger and smaller ones. *Common practice, no source.* */
-const SERVES = 0.06;
 
 /** A chamber over a cylinder or a crown: much larger or smaller, and it hangs over the bore, or the gasket seals on nothing. */
 export const chamberOverBore = (id: string, bore: Parameter): Check =>
   within({
     id,
     name: 'Bore under the chamber',
-    of: [bore, head.parameters.bore],
-    found: ([hole = NONE, madeFor = NONE]) => minus(hole, madeFor),
-    required: (_assembly, [, madeFor = NONE]) => ({
-      band: interval(-SERVES * madeFor.low, SERVES * madeFor.low),
-      ruleOfThumb: 'A chamber serves bores within a twentieth or so of its own. Common practice.',
-    }),
-    fits: ({ values: [hole = NONE, madeFor = NONE] }) => sentence`Bores ${band(hole)} under chambers made for ${band(madeFor)}.`,
+    of: { hole: bore, madeFor: head.parameters.bore },
+    found: ({ hole, madeFor }) => minus(hole, madeFor),
+    required: ({ rules }, { madeFor }) => {
+      const by = limitOf(deck.chamberServes, rules) * madeFor.low;
+      return { band: interval(-by, by), ruleOfThumb: cite(deck.chamberServes, rules) };
+    },
+    fits: ({ sizes: { hole, madeFor } }) => sentence`Bores ${band(hole)} under chambers made for ${band(madeFor)}.`,
     subject: 'The bore over the one that the head is made for',
     tooLittle: 'the chamber hangs over the edge of the bore',
     tooMuch: 'the chamber does not cover the bore, and the gasket seals on nothing',
@@ -155,8 +153,7 @@ export const headOnBlock: Joint = {
       name: 'Bore spacing',
       of: head.parameters.boreSpacing,
       as: block.parameters.boreSpacing,
-      play: interval(-0.4, 0.4),
-      playFrom: 'Chambers must lie over their bores.',
+      play: deck.boreSpacing,
     }),
     chamberOverBore('headBore', block.parameters.bore),
     samePattern({
@@ -195,9 +192,9 @@ export const gasketOnBlock: Joint = {
     within({
       id: 'gasketBore',
       name: 'Bore of the gasket',
-      of: [headGasket.parameters.bore, block.parameters.bore],
-      found: ([gasket = NONE, bore = NONE]) => minus(gasket, bore),
-      required: () => ({ band: interval(0.4, 7), ruleOfThumb: 'A gasket clears the bore all round, and leaves no pocket. Common practice.' }),
+      of: { gasket: headGasket.parameters.bore, bore: block.parameters.bore },
+      found: ({ gasket, bore }) => minus(gasket, bore),
+      required: usually(deck.gasketOverBore),
       subject: 'The gasket over the bore',
       tooLittle: 'it would stand into the bore and burn',
       tooMuch: 'it leaves a pocket, and the ring of fire lies elsewhere',

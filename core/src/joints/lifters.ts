@@ -2,39 +2,35 @@ import type { Feature, Parameter } from '../dictionary/definition.js';
 import { block } from '../dictionary/kinds/block.js';
 import { head } from '../dictionary/kinds/head.js';
 import { lifter } from '../dictionary/kinds/lifter.js';
-import { around, interval, middle, minus, type Interval } from '../quantity/interval.js';
+import { around, middle, minus, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { bandOf, limitOf, valveGear } from '../thumb/index.js';
 import { lookOf, machined, type Assembly } from './assembly.js';
 import { valveGearIn } from './cams.js';
 import { ALWAYS_MENDED, REPLACED, type Check, type Joint } from './check.js';
 import { mended, missing, said, work, type Finding, type Offer } from './finding.js';
 import { implied } from './shapes/implied.js';
 import { sameSize } from './shapes/sizes.js';
-import { NONE, usually, within } from './shapes/within.js';
+import { before, usually, within } from './shapes/within.js';
 
 /** Whether a form of lifter is hydraulic. */
 const isHydraulic = (form: string): boolean => (HYDRAULIC as readonly string[]).includes(form);
 
 const HYDRAULIC = ['hydraulicFlat', 'hydraulicRoller', 'deactivating'] as const;
 
-/** Running clearance of a lifter. *Common practice, no source*: a thou to two and a half. */
-const RUNNING = interval(0.012, 0.075);
-
-/** Most that lifter bores are bored or bushed for another body: a whole millimetre is another engine. *Common practice, no source.* */
-const MOST_CHANGED = 0.5;
-
 function boreWork(assembly: Assembly, bore: Parameter, hole: Interval, body: Interval): readonly Offer[] {
   const part = assembly.parts[bore.id.startsWith('head') ? 'head' : 'block'];
-  const to = around(middle(body) + middle(RUNNING), 0.008);
+  const required = bandOf(valveGear.lifter, assembly.rules);
+  const to = around(middle(body) + middle(required), limitOf(valveGear.lifterBoreWithin, assembly.rules));
   const by = middle(to) - middle(hole);
-  if (!part || Math.abs(by) > MOST_CHANGED) return [];
+  if (!part || Math.abs(by) > limitOf(valveGear.lifterBoreChanged, assembly.rules)) return [];
   const then = minus(to, body);
   return [
     work({
       steps: [by > 0 ? 'reamLifterBores' : 'bushLifterBores'],
       says: sentence`${by > 0 ? 'Bore' : 'Bush'} the lifter bores to ${band(to)}.`,
       found: then,
-      required: RUNNING,
+      required,
       parts: [machined(part, bore, to)],
     }),
   ];
@@ -44,16 +40,16 @@ const bodyInBore = (bore: Parameter, unless?: (assembly: Assembly) => Finding | 
   within({
     id: 'lifterBody',
     name: 'Body in its bore',
-    of: [bore, lifter.parameters['body.diameter']],
+    of: { hole: bore, body: lifter.parameters['body.diameter'] },
     also,
     ...(unless ? { unless } : {}),
-    found: ([hole = NONE, body = NONE]) => minus(hole, body),
-    required: usually(RUNNING, 'A lifter falls by its own weight, slowly.'),
+    found: ({ hole, body }) => minus(hole, body),
+    required: usually(valveGear.lifter),
     fits: ({ found }) => sentence`The lifters run with ${band(found)}.`,
     subject: 'The play of the lifters',
     tooLittle: 'they do not enter the bores',
     tooMuch: 'they are loose and bleed the oil gallery',
-    mend: (assembly, { values: [hole = NONE, body = NONE] }) => boreWork(assembly, bore, hole, body),
+    mend: (assembly, { sizes: { hole, body } }) => boreWork(assembly, bore, hole, body),
   });
 
 const deactivating = (needs: Feature): Check =>
@@ -131,8 +127,7 @@ export const lifterInPlace: Joint = {
       verdicts: ALWAYS_MENDED,
       name: 'Height of the pushrod seat',
       of: lifter.parameters.seatHeight,
-      play: interval(-0.9, 0.9),
-      playFrom: 'The adjusters take up most of a millimetre.',
+      play: valveGear.seatHeight,
       mend: (_assembly, { found, required }) => [
         work({ steps: ['pushrods'], says: sentence`Take pushrods for a seat at ${band(found)} instead of ${band(required)}, and set the preload anew.` }),
       ],
@@ -141,7 +136,7 @@ export const lifterInPlace: Joint = {
       id: 'preload',
       verdicts: ALWAYS_MENDED,
       name: 'Preload',
-      of: [lifter.parameters.preload, { parameter: lifter.parameters.preload, where: 'replaced' }],
+      of: { mine: lifter.parameters.preload, was: before(lifter.parameters.preload) },
       also: [lifter.features.form.id, REPLACED + lifter.features.form.id],
       unless: (assembly) => {
         const [mine, was] = [lookOf(assembly, lifter.features.form), lookOf(assembly, lifter.features.form, 'replaced')];
@@ -152,13 +147,13 @@ export const lifterInPlace: Joint = {
           ]);
         return isHydraulic(mine) ? undefined : said('fits', ['Solid lifters are set with lash, as the old ones were.']);
       },
-      found: ([mine = NONE, was = NONE]) => minus(mine, was),
-      required: usually(interval(-1.2, 1.2), 'The plunger has a few millimetres of travel and is set to the middle of it.'),
-      fits: ({ values: [mine = NONE] }) => sentence`Set them with ${band(mine)} of preload.`,
+      found: ({ mine, was }) => minus(mine, was),
+      required: usually(valveGear.preload),
+      fits: ({ sizes: { mine } }) => sentence`Set them with ${band(mine)} of preload.`,
       subject: 'The preload over that of the old ones',
       tooLittle: 'the plunger would hang at its top and clatter',
       tooMuch: 'the plunger would bottom and hold the valve open',
-      mend: (_assembly, { values: [mine = NONE] }) => [work({ steps: ['pushrods'], says: sentence`Take pushrods that give ${band(mine)} of preload.` })],
+      mend: (_assembly, { sizes: { mine } }) => [work({ steps: ['pushrods'], says: sentence`Take pushrods that give ${band(mine)} of preload.` })],
     }),
   ],
 };

@@ -1,12 +1,13 @@
 import { block } from '../dictionary/kinds/block.js';
 import { liner } from '../dictionary/kinds/liner.js';
-import { around, interval, middle, minus } from '../quantity/interval.js';
+import { around, middle, minus, width } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
-import { lookOf, machined, valueOf } from './assembly.js';
+import { cylinders, limitOf } from '../thumb/index.js';
+import { lookOf, machined } from './assembly.js';
 import { ALWAYS_MENDED, TOLD, type Check, type Joint } from './check.js';
 import { said, seeing, work } from './finding.js';
 import { sameCount, sameLook } from './shapes/same.js';
-import { NONE, specified, usually, within, type Usual } from './shapes/within.js';
+import { specified, usually, within } from './shapes/within.js';
 
 const { 'outside.upper': upper, 'outside.lower': lower, 'flange.height': flange, protrusion } = liner.parameters;
 const { 'liner.seat': seat, 'liner.lowerSeat': lowerSeat, 'liner.counterbore': recess } = block.parameters;
@@ -24,18 +25,6 @@ const sort: Check = {
       ]);
     }),
 };
-
-/** Fit of a wet liner in its seats: it slides in by hand and is sealed by rings. *Common practice, no source.* */
-const SEAT_FIT = interval(0.02, 0.14);
-
-/** Most that a seat is bored larger. *Common practice, no source.* */
-const MOST_SEAT = 0.8;
-
-/** What a wet liner stands proud: most makers ask for this, some for more or less. *Common practice, no source.* */
-const PROUD: Usual = { band: interval(0.05, 0.12), leeway: interval(0.01, 0.18) };
-
-/** Thickest pack of shims under a flange. *Common practice, no source.* */
-const MOST_SHIMMED = 0.4;
 
 /** The shim goes by the liner: one is cut for its kind, and the other kind would crush or fret. */
 const shimKind = sameLook({
@@ -67,16 +56,16 @@ export const liners: Joint = {
     within({
       id: 'upperSeat',
       name: 'Upper seat',
-      of: [seat, upper],
-      found: ([hole = NONE, outside = NONE]) => minus(hole, outside),
-      required: usually(SEAT_FIT, 'A wet liner slides into its seat by hand with a few hundredths.'),
+      of: { hole: seat, outside: upper },
+      found: ({ hole, outside }) => minus(hole, outside),
+      required: usually(cylinders.linerSeat),
       subject: 'The play in the upper seat',
       tooLittle: 'the liner does not go in',
       tooMuch: 'it is loose and frets',
-      mend: (assembly, { found, required, values: [hole = NONE, outside = NONE] }) => {
+      mend: (assembly, { found, required, sizes: { hole, outside } }) => {
         const part = assembly.parts.block;
-        const to = around(middle(outside) + middle(required), 0.015);
-        if (!part || found.low > 0 || middle(to) - middle(hole) > MOST_SEAT) return [];
+        const to = around(middle(outside) + middle(required), limitOf(cylinders.linerSeatWithin, assembly.rules));
+        if (!part || found.low > 0 || middle(to) - middle(hole) > limitOf(cylinders.linerSeatBored, assembly.rules)) return [];
         return [
           work({
             steps: ['cutCounterbore'],
@@ -90,9 +79,9 @@ export const liners: Joint = {
     within({
       id: 'lowerSeat',
       name: 'Lower seat',
-      of: [lowerSeat, lower],
-      found: ([hole = NONE, outside = NONE]) => minus(hole, outside),
-      required: usually(SEAT_FIT, 'The seal rings bridge a few hundredths, no more.'),
+      of: { hole: lowerSeat, outside: lower },
+      found: ({ hole, outside }) => minus(hole, outside),
+      required: usually(cylinders.linerSeat),
       subject: 'The play in the lower seat',
       tooLittle: 'the liner does not go in',
       tooMuch: 'the seal rings do not reach, and coolant gets into the oil',
@@ -100,25 +89,24 @@ export const liners: Joint = {
     within({
       id: 'protrusion',
       name: 'Standing proud',
-      of: [flange, recess],
+      of: { height: flange, depth: recess },
       also: [protrusion.id],
-      found: ([height = NONE, depth = NONE]) => minus(height, depth),
-      required: specified(protrusion, () => PROUD, 'a wet liner stands a little proud of the deck.'),
+      found: ({ height, depth }) => minus(height, depth),
+      required: (assembly) => specified(assembly, protrusion, cylinders.linerProud),
       fits: ({ found }) => sentence`The flange stands ${band(found)} proud of the deck.`,
       subject: 'What the flange stands proud',
       tooLittle: 'the gasket would not seal it',
       tooMuch: 'the flange would be crushed',
-      mend: (assembly, { found, required }) => {
+      mend: (assembly, { found, required, sizes: { height } }) => {
         const part = assembly.parts.liner;
         const lacking = middle(required) - middle(found);
-        if (!part || found.high >= required.low || lacking > MOST_SHIMMED) return [];
+        if (!part || found.high >= required.low || lacking > limitOf(cylinders.linerShimmed, assembly.rules)) return [];
         const kind = lookOf(assembly, liner.features.shim);
-        const now = valueOf(assembly, flange)?.interval ?? NONE;
         return [
           work({
             steps: ['shimLiners'],
             says: sentence`Put ${value(lacking)} of ${kind === 'brass' ? 'brass' : 'steel'} shim under the flanges${kind && kind !== 'none' ? ', the kind they are cut for' : ''}.`,
-            parts: [machined(part, flange, around(middle(now) + lacking, (now.high - now.low) / 2))],
+            parts: [machined(part, flange, around(middle(height) + lacking, width(height) / 2))],
           }),
         ];
       },

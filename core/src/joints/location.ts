@@ -3,21 +3,17 @@ import { piston } from '../dictionary/kinds/piston.js';
 import { rod } from '../dictionary/kinds/rod.js';
 import { around, minus, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
-import { lookOf, valueOf } from './assembly.js';
+import { limitOf, rods } from '../thumb/index.js';
+import { lookOf, valueOf, type Assembly } from './assembly.js';
 import { sidePlay } from './bigEnds.js';
 import { MENDED, type Check, type Joint } from './check.js';
 import { closer, mended, missing, said, work } from './finding.js';
 import { isDone } from './operations/operation.js';
 import { narrowRod, narrowSmallEnd } from './operations/rods.js';
 
-/**
- * Play up to which an end locates the rod, and from which it leaves it free; between the two nobody can say.
- * *Common practice, no source*: 0.2 mm at a located big end, 0.3 mm at a located small end, about 2 mm where it is free.
- */
-const LOCATES_TO = 0.7;
-const FREE_FROM = 0.8;
-
-const end = (play: Interval): 'located' | 'free' | 'unsure' => (play.high <= LOCATES_TO ? 'located' : play.low >= FREE_FROM ? 'free' : 'unsure');
+/** What an end with this play does to the rod; where it may be either, nobody can say. */
+const end = (play: Interval, { rules }: Assembly): 'located' | 'free' | 'unsure' =>
+  play.high <= limitOf(rods.locates, rules) ? 'located' : play.low >= limitOf(rods.free, rules) ? 'free' : 'unsure';
 
 const { 'crankpin.width': pinWidth } = crank.parameters;
 const { 'bigEnd.width': bigWidth, 'smallEnd.width': smallWidth } = rod.parameters;
@@ -31,13 +27,13 @@ const oneEnd: Check = {
   judge: (assembly) => {
     const sizes = [pinWidth, bigWidth, bossGap, smallWidth].map((parameter) => [parameter, valueOf(assembly, parameter)] as const);
     const [across, big, gap, small] = sizes.map(([, value]) => value);
-    const rods = lookOf(assembly, crank.features.rodsPerPin);
-    if (!across || !big || !gap || !small || rods === undefined)
-      return missing([...sizes.flatMap(([parameter, value]) => (value ? [] : [parameter])), ...(rods === undefined ? [crank.features.rodsPerPin] : [])]);
-    const atPin = sidePlay(across.interval, big.interval, Number(rods));
+    const perPin = lookOf(assembly, crank.features.rodsPerPin);
+    if (!across || !big || !gap || !small || perPin === undefined)
+      return missing([...sizes.flatMap(([parameter, value]) => (value ? [] : [parameter])), ...(perPin === undefined ? [crank.features.rodsPerPin] : [])]);
+    const atPin = sidePlay(across.interval, big.interval, Number(perPin));
     const atPiston = minus(gap.interval, small.interval);
     const figures = sentence`${band(atPin)} at the crankpin, ${band(atPiston)} between the bosses`;
-    const [below, above] = [end(atPin), end(atPiston)];
+    const [below, above] = [end(atPin, assembly), end(atPiston, assembly)];
     if (below === 'unsure' || above === 'unsure')
       return said('cannotTell', sentence`${figures}: measure which end locates the rod.`, {
         quantity: 'length',
@@ -65,8 +61,10 @@ const oneEnd: Check = {
       );
     const part = assembly.parts.rod;
     if (!part) return missing([bigWidth]);
-    const [top, bottom] = [around(gap.interval.low - 2, 0.02), around((across.interval.low - 2) / Number(rods), 0.02)];
-    const [atTop, atBottom] = [narrowSmallEnd(part, top), narrowRod(part, bottom)];
+    const { rules } = assembly;
+    const [aim, tolerance] = [limitOf(rods.freeAim, rules), limitOf(rods.smallEndWithin, rules)];
+    const [top, bottom] = [around(gap.interval.low - aim, tolerance), around((across.interval.low - aim) / Number(perPin), tolerance)];
+    const [atTop, atBottom] = [narrowSmallEnd(part, top, rules), narrowRod(part, bottom, rules)];
     return mended(
       said('doesNotFit', sentence`Both ends locate the rod, ${figures}: it binds, or will not go on.`, { quantity: 'length' }),
       [

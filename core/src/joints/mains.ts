@@ -3,8 +3,9 @@ import type { Parameter } from '../dictionary/definition.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { mainShell } from '../dictionary/kinds/mainShell.js';
-import { around, interval, margin, middle, minus, type Interval } from '../quantity/interval.js';
+import { around, margin, middle, minus, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { bandOf, bearings, cite, ends, limitOf } from '../thumb/index.js';
 import { lookOf, valueOf, withPart, type Assembly } from './assembly.js';
 import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
 import { isSpacer, requiredClearance, sayShell, sayShells, shellChoices, shellsForJournal, oilClearance, type PlainBearing } from './bearings.js';
@@ -15,7 +16,7 @@ import { isDone } from './operations/operation.js';
 import { grindThrustFaces } from './operations/trim.js';
 import { sameCount } from './shapes/same.js';
 import { sameSize } from './shapes/sizes.js';
-import { mendedBy, specified, undecided, wantedBefore, type Usual } from './shapes/within.js';
+import { mendedBy, specified, undecided, wantedBefore } from './shapes/within.js';
 
 /** The main bearings, where they run in shells. */
 export const MAIN_BEARING: PlainBearing = {
@@ -71,7 +72,7 @@ const housingWork: HousingWork = (assembly, required, grind) => {
   const bored = shellsForJournal(MAIN_BEARING, assembly, shaft, required).flatMap((each): readonly Offer[] => {
     const found = oilClearance(each.housing, each.wall, shaft);
     if (!centred(found, required)) return [];
-    return offer(lineBore(recipient, each.housing), (bored) =>
+    return offer(lineBore(recipient, each.housing, assembly.rules), (bored) =>
       work({
         steps: ['lineBore'],
         says: sentence`Bore the main housings out to ${band(each.housing)} and fit ${sayShell(each)}: clearance ${band(found)}.`,
@@ -109,11 +110,6 @@ function sizeOfShells(shells: readonly Part[], parameter: Parameter): Interval |
   return { low: Math.min(...sizes.map((size) => size?.low ?? 0)), high: Math.max(...sizes.map((size) => size?.high ?? 0)) };
 }
 
-/** End float when the block specifies none. *Common practice, no source.* */
-const USUAL_END_FLOAT: Usual = { band: interval(0.06, 0.2), leeway: interval(0.02, 0.4) };
-
-const endFloatWanted = specified(block.parameters['crank.endFloat'], () => USUAL_END_FLOAT, 'six hundredths to two tenths.');
-
 const endFloat: Check = {
   id: 'endFloat',
   name: 'Thrust and end float',
@@ -125,21 +121,22 @@ const endFloat: Check = {
     const journal = valueOf(assembly, thrust);
     const flange = sizeOfShells(possibleShells(assembly), mainShell.parameters.flangeWidth);
     if (!journal || !flange) return missing([...(journal ? [] : [thrust]), ...(flange ? [] : [mainShell.parameters.flangeWidth])]);
-    const requirement = endFloatWanted(assembly, []);
+    const requirement = specified(assembly, block.parameters['crank.endFloat'], bearings.endFloat);
     const required = requirement.band;
     const found = minus(journal.interval, flange);
     const held = hold(found, required, requirement.inPlaceOf?.leeway);
     const part = assembly.parts.crank;
     const grind = (wanted: Interval): readonly Offer[] => {
       const to = middle(flange) + middle(wanted);
-      const then = minus(around(to, 0.02), flange);
-      return offer(held.verdict === 'doesNotFit' && part && found.high < wanted.high ? grindThrustFaces(part, to) : undefined, (ground) =>
+      const ground = around(to, limitOf(ends.thrustWithin, assembly.rules));
+      const then = minus(ground, flange);
+      return offer(held.verdict === 'doesNotFit' && part && found.high < wanted.high ? grindThrustFaces(part, to, assembly.rules) : undefined, (apart) =>
         work({
           steps: ['grindThrust'],
-          says: sentence`Grind the thrust faces apart to ${band(around(to, 0.02))}: end float ${band(then)}.`,
+          says: sentence`Grind the thrust faces apart to ${band(ground)}: end float ${band(then)}.`,
           found: then,
           required: wanted,
-          parts: [ground],
+          parts: [apart],
         }),
       );
     };
@@ -164,9 +161,6 @@ const endFloat: Check = {
   },
 };
 
-/** Room a shell leaves beside it for the fillets of the journal, both sides together. *Common practice, no source.* */
-const FILLET_ROOM = interval(0.5, 8);
-
 const shellWidth: Check = {
   id: 'shellWidth',
   name: 'Main widths',
@@ -180,17 +174,18 @@ const shellWidth: Check = {
     const shell = sizeOfShells(shells, mainShell.parameters.width);
     if (!journal || !shell) return missing([...(journal ? [] : [journalWidth]), ...(shell ? [] : [mainShell.parameters.width])]);
     const found = minus(journal.interval, shell);
-    const held = hold(found, FILLET_ROOM);
+    const required = bandOf(bearings.filletRoom, assembly.rules);
+    const held = hold(found, required);
     return {
       ...held,
       quantity: 'length',
       found,
-      required: FILLET_ROOM,
-      ruleOfThumb: 'The shell must clear the fillets and cover the journal. Common practice.',
+      required,
+      ruleOfThumb: cite(bearings.filletRoom, assembly.rules),
       because:
         held.verdict === 'fits'
           ? sentence`Journals ${band(journal.interval)} wide take shells ${band(shell)} wide, clear of the fillets.`
-          : sentence`Journals ${band(journal.interval)} wide against shells ${band(shell)}, ${shells[0]?.label ?? ''}: they would ${found.low < FILLET_ROOM.low ? 'ride up the fillets' : 'leave too much journal bare'}.`,
+          : sentence`Journals ${band(journal.interval)} wide against shells ${band(shell)}, ${shells[0]?.label ?? ''}: they would ${found.low < required.low ? 'ride up the fillets' : 'leave too much journal bare'}.`,
       work: [],
       needs: held.verdict === 'cannotTell' ? closer([[journalWidth, journal]]) : [],
     };
@@ -218,8 +213,7 @@ export const mains: Joint = {
       name: 'Main spacing',
       of: crank.parameters.mainPitch,
       as: block.parameters.mainPitch,
-      play: interval(-0.6, 0.6),
-      playFrom: 'Journals must lie under their housings within the play of the widths.',
+      play: bearings.mainSpacing,
     }),
     { ...clearance, judge: (assembly) => inRollingBearings(assembly) ?? clearance.judge(assembly) },
     shellWidth,

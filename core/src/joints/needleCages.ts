@@ -3,26 +3,19 @@ import type { Parameter } from '../dictionary/definition.js';
 import { rollingBearing } from '../dictionary/kinds/rollingBearing.js';
 import { apart, contains, interval, middle, minus, scaled, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { bearings as figures, limitOf } from '../thumb/index.js';
 import { valueOf, type Assembly } from './assembly.js';
 import { closer, missing, said, work, type Finding } from './finding.js';
 
 const { bore, outside } = rollingBearing.parameters;
 const { form } = rollingBearing.features;
 
-/** A cage is named by the sizes it runs on, which are ground to hundredths: it is for all within this of its name, mm. */
-const NAMED_WITHIN = 0.1;
-
-/** Less room than this on a side holds no needles, mm. The thinnest cages of ISO 3030 (from memory) take 1.5 to 2. */
-const THINNEST = 1;
-
-/** A cage, and the pins and eyes it is for. */
+/** A cage, and the sizes it is named by: those of the pins and eyes it is for. */
 interface Cage {
   readonly part: Part;
   readonly pins: Interval;
   readonly eyes: Interval;
 }
-
-const named = (size: Interval): Interval => interval(size.low - NAMED_WITHIN, size.high + NAMED_WITHIN);
 
 const known = new WeakMap<readonly Part[], readonly Cage[]>();
 
@@ -33,7 +26,7 @@ function cagesOf({ stock: { rollingBearing: bearings = [] } }: Assembly): readon
     bearings
       .flatMap((part): readonly Cage[] => {
         const [inner, outer] = [part.values[bore.id]?.interval, part.values[outside.id]?.interval];
-        return part.looks[form.id]?.option === 'needle' && inner && outer ? [{ part, pins: named(inner), eyes: named(outer) }] : [];
+        return part.looks[form.id]?.option === 'needle' && inner && outer ? [{ part, pins: inner, eyes: outer }] : [];
       })
       .sort((a, b) => middle(b.pins) - middle(a.pins));
   known.set(bearings, cages);
@@ -59,8 +52,11 @@ export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, ca
   const shared = { quantity: 'length', found: room } as const;
   const between = sentence`the ${called.pin} ${band(size)} and the ${called.eye} ${band(hole)}`;
   const cages = cagesOf(assembly);
-  const own = cages.filter(({ eyes }) => contains(eyes, hole));
-  const right = own.find(({ pins }) => contains(pins, size));
+  const near = limitOf(figures.cageNamed, assembly.rules);
+  const isFor = (name: Interval, asked: Interval): boolean => contains(interval(name.low - near, name.high + near), asked);
+  const mayBeFor = (name: Interval, asked: Interval): boolean => !apart(interval(name.low - near, name.high + near), asked);
+  const own = cages.filter(({ eyes }) => isFor(eyes, hole));
+  const right = own.find(({ pins }) => isFor(pins, size));
   if (right && right === own[0]) return said('fits', sentence`A needle cage, ${right.part.label}, goes between ${between}.`, shared);
   if (right)
     return said(
@@ -78,8 +74,8 @@ export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, ca
         ],
       },
     );
-  if (room.high < THINNEST) return said('doesNotFit', sentence`There is no room for needles between ${between}.`, shared);
-  const needs = cages.some(({ pins, eyes }) => !apart(pins, size) && !apart(eyes, hole))
+  if (room.high < limitOf(figures.cageThinnest, assembly.rules)) return said('doesNotFit', sentence`There is no room for needles between ${between}.`, shared);
+  const needs = cages.some(({ pins, eyes }) => mayBeFor(pins, size) && mayBeFor(eyes, hole))
     ? closer([
         [pin, inner],
         [eye, outer],

@@ -5,15 +5,16 @@ import { flywheel } from '../dictionary/kinds/flywheel.js';
 import { frontCover } from '../dictionary/kinds/frontCover.js';
 import { head } from '../dictionary/kinds/head.js';
 import { seal } from '../dictionary/kinds/seal.js';
-import { interval, middle, minus } from '../quantity/interval.js';
+import { middle, minus, shifted } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
+import { deck, ends, limitOf } from '../thumb/index.js';
 import { machined } from './assembly.js';
 import { ALWAYS_MENDED, type Check, type Joint } from './check.js';
 import { work } from './finding.js';
 import { withPattern } from './operations/patterns.js';
 import { sameCount, sameLook, samePattern } from './shapes/same.js';
 import { sameSize } from './shapes/sizes.js';
-import { NONE, within } from './shapes/within.js';
+import { before, noLess, usually, within } from './shapes/within.js';
 
 /** Front cover and block. */
 export const coverOnBlock: Joint = {
@@ -25,16 +26,16 @@ export const coverOnBlock: Joint = {
     within({
       id: 'coverHeight',
       name: 'Height of the cover',
-      of: [frontCover.parameters.height, block.parameters['frontFace.height']],
-      found: ([cover = NONE, face = NONE]) => minus(cover, face),
-      required: () => ({ band: interval(-0.45, 0.45), ruleOfThumb: 'The pan gasket bridges a few tenths where cover and block meet. Common practice.' }),
+      of: { cover: frontCover.parameters.height, face: block.parameters['frontFace.height'] },
+      found: ({ cover, face }) => minus(cover, face),
+      required: usually(ends.coverHeight),
       fits: () => ['The cover ends flush with the pan rail.'],
       subject: 'The cover over the face',
       tooLittle: 'it is short at the pan rail and leaks',
       tooMuch: 'it stands over the pan rail and leaks',
-      mend: (assembly, { found }) => {
-        const [face, by] = [assembly.parts.block?.values[block.parameters['frontFace.height'].id]?.interval, middle(found)];
-        if (!assembly.parts.block || !face || Math.abs(by) > 1.6) return [];
+      mend: (assembly, { found, sizes: { face } }) => {
+        const by = middle(found);
+        if (!assembly.parts.block || Math.abs(by) > limitOf(ends.coverDressed, assembly.rules)) return [];
         return [
           work({
             steps: ['dressFace'],
@@ -42,7 +43,7 @@ export const coverOnBlock: Joint = {
               by < 0
                 ? sentence`Dress the pan rail down by ${value(-by)} to meet the cover, with the crankcase closed against the dust.`
                 : sentence`Dress ${value(by)} off the lower edge of the cover.`,
-            parts: by < 0 ? [machined(assembly.parts.block, block.parameters['frontFace.height'], { low: face.low + by, high: face.high + by })] : [],
+            parts: by < 0 ? [machined(assembly.parts.block, block.parameters['frontFace.height'], shifted(face, by))] : [],
           }),
         ];
       },
@@ -93,8 +94,7 @@ export const sealInCover: Joint = {
       name: 'Seal in its bore',
       of: seal.parameters.housing,
       as: frontCover.parameters['seal.bore'],
-      play: interval(-0.2, 0.25),
-      playFrom: 'A seal is pressed in with a tenth or two.',
+      play: ends.sealBore,
     }),
   ],
 };
@@ -108,11 +108,11 @@ export const sealInPlace: Joint = {
   checks: [
     ...(
       [
-        ['sealShaft', 'Shaft', seal.parameters.shaft, 0.3],
-        ['sealOutside', 'Housing', seal.parameters.housing, 0.3],
-        ['sealWidth', 'Width', seal.parameters.width, 1.2],
+        ['sealShaft', 'Shaft', seal.parameters.shaft, ends.sealShaft],
+        ['sealOutside', 'Housing', seal.parameters.housing, ends.sealOutside],
+        ['sealWidth', 'Width', seal.parameters.width, ends.sealWidth],
       ] as const
-    ).map(([id, name, of, play]) => sameSize({ id, name, of, play: interval(-play, play), playFrom: 'A seal goes by the sizes on its face.' })),
+    ).map(([id, name, of, play]) => sameSize({ id, name, of, play })),
     sameLook({ id: 'sealForm', name: 'Form', of: seal.features.form, as: seal.features.form, asOf: 'replaced' }),
     sameLook({
       id: 'sealRotation',
@@ -171,13 +171,9 @@ export const flywheelInPlace: Joint = {
     within({
       id: 'flywheelRoom',
       name: 'Inside the bellhousing',
-      of: [{ parameter: flywheel.parameters.diameter, where: 'replaced' }, flywheel.parameters.diameter],
-      found: ([was = NONE, is = NONE]) => minus(was, is),
-      required: () => ({
-        band: { low: -3, high: -3 },
-        atLeast: true,
-        ruleOfThumb: 'The bellhousing is made for the flywheel that was in it. Common practice.',
-      }),
+      of: { was: before(flywheel.parameters.diameter), is: flywheel.parameters.diameter },
+      found: ({ was, is }) => minus(was, is),
+      required: noLess(ends.flywheel),
       subject: 'What the old one was larger',
       tooLittle: 'it would strike the bellhousing',
       tooMuch: 'there is more than enough',
@@ -254,8 +250,7 @@ export const headInPlace: Joint = {
       verdicts: ALWAYS_MENDED,
       name: 'Length of the studs',
       of: head.parameters.height,
-      play: interval(-2.5, 2.5),
-      playFrom: 'The studs and bolts that are there hold a head of the height that was there.',
+      play: deck.studs,
       mend: (_assembly, { found, required }) => [
         work({
           steps: ['takeAlong'],

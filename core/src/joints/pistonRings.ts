@@ -3,24 +3,22 @@ import { block } from '../dictionary/kinds/block.js';
 import { liner } from '../dictionary/kinds/liner.js';
 import { piston } from '../dictionary/kinds/piston.js';
 import { rings } from '../dictionary/kinds/rings.js';
-import { interval, minus, plus, scaled } from '../quantity/interval.js';
+import { around, middle, minus, plus, scaled } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { bandOf, cite, cylinders, limitOf } from '../thumb/index.js';
 import { lookOf } from './assembly.js';
 import type { Check, Joint } from './check.js';
 import { missing, said, work } from './finding.js';
 import { isDone } from './operations/operation.js';
-import { grooveFor, widenGroove } from './operations/pistons.js';
+import { widenGroove } from './operations/pistons.js';
 import { sameCount } from './shapes/same.js';
-import { NONE, usually, within } from './shapes/within.js';
-
-/** Play of a ring in its groove. *Common practice, no source*: up to a tenth, a keystone ring a little more. */
-const GROOVE_PLAY = interval(0.012, 0.12);
+import { bandOfSize, usually, within } from './shapes/within.js';
 
 const groove = (id: string, name: string, of: Parameter, ring: Parameter): Check =>
   within({
     id,
     name,
-    of: [of, ring],
+    of: { room: of, height: ring },
     also: [rings.features.oilForm.id],
     ...(id === 'oilGroove'
       ? {
@@ -31,18 +29,17 @@ const groove = (id: string, name: string, of: Parameter, ring: Parameter): Check
           },
         }
       : {}),
-    found: ([room = NONE, height = NONE]) => minus(room, height),
-    required: usually(GROOVE_PLAY, 'A ring moves freely in its groove with a few hundredths and is loose from a tenth.'),
+    found: ({ room, height }) => minus(room, height),
+    required: usually(cylinders.groovePlay),
     subject: 'The play in the groove',
     tooLittle: 'the ring does not enter or sticks',
     tooMuch: 'the ring flutters and pumps oil',
-    mend: (assembly, { found, required, values: [, height = NONE] }) => {
+    mend: (assembly, { found, required, sizes: { height } }) => {
       const part = assembly.parts.piston;
-      if (!part || found.high >= GROOVE_PLAY.low) return [];
-      const worked = widenGroove(part, of, grooveFor(height, required));
-      return isDone(worked)
-        ? [work({ steps: ['widenGrooves'], says: sentence`Turn the grooves out to ${band(grooveFor(height, required))}.`, parts: [worked.part] })]
-        : [];
+      if (!part || found.high >= required.low) return [];
+      const to = around(middle(height) + middle(required), limitOf(cylinders.grooveWithin, assembly.rules));
+      const worked = widenGroove(part, of, to, assembly.rules);
+      return isDone(worked) ? [work({ steps: ['widenGrooves'], says: sentence`Turn the grooves out to ${band(to)}.`, parts: [worked.part] })] : [];
     },
   });
 
@@ -59,25 +56,19 @@ export const ringsOnPiston: Joint = {
   ],
 };
 
-/** End gap of the top ring by a millimetre of bore. *Common practice, no source*: three to six thou an inch, and half of that either way. */
-const GAP_OF_BORE = { low: 0.0015, high: 0.0085 } as const;
-
 const endGap = (bore: Parameter): Check =>
   within({
     id: 'endGap',
     name: 'End gap',
-    of: [bore, rings.parameters.bore, rings.parameters['top.gap']],
+    of: { hole: bore, madeFor: rings.parameters.bore, gap: rings.parameters['top.gap'] },
     // A ring in a larger bore opens by pi times the difference.
-    found: ([hole = NONE, madeFor = NONE, gap = NONE]) => plus(gap, scaled(minus(hole, madeFor), Math.PI)),
-    required: (_assembly, [hole = NONE]) => ({
-      band: interval(GAP_OF_BORE.low * hole.high, GAP_OF_BORE.high * hole.low),
-      ruleOfThumb: 'Three to six thousandths of the bore, more in a supercharged engine. Common practice.',
-    }),
+    found: ({ hole, madeFor, gap }) => plus(gap, scaled(minus(hole, madeFor), Math.PI)),
+    required: ({ rules }, { hole }) => ({ band: bandOfSize(bandOf(cylinders.endGap, rules), hole), ruleOfThumb: cite(cylinders.endGap, rules) }),
     subject: 'The end gap',
     tooLittle: 'the ends would butt and the ring break',
     tooMuch: 'it leaks',
-    mend: (_assembly, { found, required }) =>
-      found.high < required.low && found.high > -2
+    mend: (assembly, { found, required }) =>
+      found.high < required.low && found.high > -limitOf(cylinders.endGapFiled, assembly.rules)
         ? [
             work({
               steps: ['fileRings'],

@@ -3,40 +3,37 @@ import { isoLimits } from '../designations/index.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { rollingBearing } from '../dictionary/kinds/rollingBearing.js';
-import { interval, middle, minus, type Interval } from '../quantity/interval.js';
+import { contains, interval, middle, minus, type Interval } from '../quantity/interval.js';
 import { sentence, value } from '../quantity/sentence.js';
+import { bandOf, bearings, cite, limitOf } from '../thumb/index.js';
 import { lookOf, machined, type Assembly } from './assembly.js';
 import { MENDED, ONLY_TOLD, REPLACED, type Check, type Joint } from './check.js';
 import { missing, said, work, type Offer } from './finding.js';
 import { sameLook } from './shapes/same.js';
-import { NONE, usually, within, type Requirement } from './shapes/within.js';
+import { before, usually, within, type Requirement } from './shapes/within.js';
 import { sameSize } from './shapes/sizes.js';
 
 const { bore, outside, width } = rollingBearing.parameters;
 const { clearanceClass, innerShoulder, cage, form } = rollingBearing.features;
 
-/** Normal tolerance of bore and outside of a bearing, downward from nominal. ISO 492 (from memory): 10 to 15 µm at these sizes. */
-const BORE_WITHIN = 0.01;
-const OUTSIDE_WITHIN = 0.015;
-
 /** The nearest size to which a ring is made. */
 const nominal = (ring: Interval): number => Math.max(1, Math.round(ring.high));
 
 /** Press of a turning ring on its shaft: what the shafts j5 to m6 of ISO 286-2 give a bearing of normal tolerance. */
-function onShaft(_assembly: Assembly, [, hole = NONE]: readonly Interval[]): Requirement {
+function onShaft({ rules }: Assembly, hole: Interval): Requirement {
   const size = nominal(hole);
   return {
-    band: interval(isoLimits('j5', size).low - size, isoLimits('m6', size).high - size + BORE_WITHIN),
-    ruleOfThumb: 'A ring that turns is pressed lightly, as by the shafts j5 to m6 of ISO 286-2. Common practice.',
+    band: interval(isoLimits('j5', size).low - size, isoLimits('m6', size).high - size + limitOf(bearings.ringBore, rules)),
+    ruleOfThumb: sentence`A ring that turns is pressed lightly, as by the shafts j5 to m6 of ISO 286-2. ${cite(bearings.ringBore, rules)}`,
   };
 }
 
 /** Room for a standing ring in its housing: what the holes N7 to H7 of ISO 286-2 leave a bearing of normal tolerance. */
-function inHousing(_assembly: Assembly, [, ring = NONE]: readonly Interval[]): Requirement {
+function inHousing({ rules }: Assembly, ring: Interval): Requirement {
   const size = nominal(ring);
   return {
-    band: interval(isoLimits('N7', size).low - size, isoLimits('H7', size).high - size + OUTSIDE_WITHIN),
-    ruleOfThumb: 'A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. Common practice.',
+    band: interval(isoLimits('N7', size).low - size, isoLimits('H7', size).high - size + limitOf(bearings.ringOutside, rules)),
+    ruleOfThumb: sentence`A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
   };
 }
 
@@ -50,9 +47,9 @@ export const bearingOnCrank: Joint = {
     within({
       id: 'ringOnShaft',
       name: 'Inner ring on the journal',
-      of: [crank.parameters['mainJournal.diameter'], bore],
-      found: ([journal = NONE, hole = NONE]) => minus(journal, hole),
-      required: onShaft,
+      of: { journal: crank.parameters['mainJournal.diameter'], hole: bore },
+      found: ({ journal, hole }) => minus(journal, hole),
+      required: (assembly, { hole }) => onShaft(assembly, hole),
       subject: 'The press of the inner ring',
       tooLittle: 'the ring creeps on the journal',
       tooMuch: 'the ring would split or take up all its clearance',
@@ -70,20 +67,20 @@ export const bearingInCase: Joint = {
     within({
       id: 'ringInCase',
       name: 'Outer ring in the housing',
-      of: [block.parameters['mainHousing.diameter'], outside],
+      of: { hole: block.parameters['mainHousing.diameter'], ring: outside },
       also: [block.features.mainsRun.id],
       unless: (assembly) => {
         const run = lookOf(assembly, block.features.mainsRun);
         if (run === undefined) return missing([block.features.mainsRun], 'count');
         return run === 'shells' ? said('doesNotFit', ['The mains of this block run in shells.']) : undefined;
       },
-      found: ([hole = NONE, ring = NONE]) => minus(hole, ring),
-      required: inHousing,
+      found: ({ hole, ring }) => minus(hole, ring),
+      required: (assembly, { ring }) => inHousing(assembly, ring),
       subject: 'The housing over the outer ring',
       tooLittle: 'it does not go in, or is squeezed',
       tooMuch: 'it turns in the case',
-      mend: (assembly, { found, values: [, ring = NONE] }) =>
-        assembly.parts.block && found.low > 2 && found.high < 12
+      mend: (assembly, { found, sizes: { ring } }) =>
+        assembly.parts.block && contains(bandOf(bearings.ringSleeved, assembly.rules), found)
           ? [
               work({
                 steps: ['sleeveBearing'],
@@ -101,7 +98,7 @@ const LOOSER = ['C2', 'CN', 'C3', 'C4', 'C5'];
 
 function shimmed(assembly: Assembly, lacking: number): readonly Offer[] {
   const part: Part | undefined = assembly.parts.rollingBearing;
-  return part && lacking > 0 && lacking < 6
+  return part && lacking > 0 && lacking < limitOf(bearings.ringShimmed, assembly.rules)
     ? [work({ steps: ['shimBearing'], says: sentence`Put ${value(lacking)} of shims beside it, on the side that stands.`, parts: [part] })]
     : [];
 }
@@ -138,13 +135,13 @@ export const bearingInPlace: Joint = {
         ['bearingBore', 'Bore', bore],
         ['bearingOutside', 'Outside', outside],
       ] as const
-    ).map(([id, name, of]) => sameSize({ id, name, of, play: interval(-0.03, 0.03), playFrom: 'The boundary dimensions of ISO 15.' })),
+    ).map(([id, name, of]) => sameSize({ id, name, of, play: bearings.sameRing })),
     within({
       id: 'bearingWidth',
       name: 'Width',
-      of: [width, { parameter: width, where: 'replaced' }],
-      found: ([mine = NONE, was = NONE]) => minus(mine, was),
-      required: usually(interval(-0.25, 0.25), 'Rings of one width differ by their tolerance only.'),
+      of: { mine: width, was: before(width) },
+      found: ({ mine, was }) => minus(mine, was),
+      required: usually(bearings.sameRingWidth),
       subject: 'The width over that of the old one',
       tooLittle: 'it leaves a gap beside it',
       tooMuch: 'it does not go in',

@@ -1,8 +1,9 @@
 import { pin } from '../dictionary/kinds/pin.js';
 import { piston } from '../dictionary/kinds/piston.js';
 import { rod } from '../dictionary/kinds/rod.js';
-import { around, interval, middle, minus, type Interval } from '../quantity/interval.js';
+import { around, contains, interval, middle, minus, type Interval } from '../quantity/interval.js';
 import { band, sentence } from '../quantity/sentence.js';
+import { bandOf, cite, limitOf, rods } from '../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
 import { MENDED, type Check, type Joint } from './check.js';
 import { mended, missing, offer, said, work, type Finding, type Offer } from './finding.js';
@@ -11,7 +12,7 @@ import { isDone } from './operations/operation.js';
 import { openPinBore } from './operations/pistons.js';
 import { bushSmallEnd, drillRod, narrowSmallEnd, openSmallEnd } from './operations/rods.js';
 import { sameLook } from './shapes/same.js';
-import { NONE, noLess, within, type Requirement } from './shapes/within.js';
+import { noLess, usually, within, type Requirement } from './shapes/within.js';
 
 const { 'smallEnd.bore': smallEnd, 'smallEnd.width': smallWidth } = rod.parameters;
 const { 'pin.diameter': pinBore, bossGap } = piston.parameters;
@@ -34,68 +35,54 @@ const holdingUnknown = (assembly: Assembly): Finding | undefined =>
         'count',
       );
 
-/**
- * What the small end leaves over a pin: a pressed one is held by what is wanting, a floating one runs in what is left.
- * *Common practice, no source*: a thou of press or of running clearance for every inch, and a little.
- */
-function wantedOver(size: Interval, held: Holding): Requirement {
-  const reach = middle(size) / 1000;
-  return held === 'pressed'
-    ? {
-        band: interval(-0.015 - 1.6 * reach, -0.008),
-        ruleOfThumb: 'A pressed pin is held by one to two hundredths and a thousandth of its size. Common practice.',
-      }
-    : { band: interval(0.003, 0.012 + 0.9 * reach), ruleOfThumb: 'A floating pin runs in its bush with about half a thousandth of its size. Common practice.' };
+/** What the small end leaves over a pin: a pressed one is held by what is wanting, a floating one runs in what is left. */
+function wantedOver({ rules }: Assembly, size: Interval, held: Holding): Requirement {
+  const [figure, share] = held === 'pressed' ? ([rods.pinPress, rods.pinPressShare] as const) : ([rods.pinFloat, rods.pinFloatShare] as const);
+  const { low, high } = bandOf(figure, rules);
+  const most = high + limitOf(share, rules) * middle(size);
+  return {
+    band: held === 'pressed' ? interval(-most, -low) : interval(low, most),
+    ruleOfThumb: sentence`${cite(figure, rules)} ${cite(share, rules)}`,
+  };
 }
 
-/** Widest that pin bores are over their pin, and the least. *Common practice, no source.* */
-const PIN_IN_BOSS = interval(0.001, 0.022);
-
-/** Small end against the size of pin a piston is made for, whichever pin it is. */
-const OF_PISTON_PIN = interval(-0.085, 0.055);
-
-const bushed = (assembly: Assembly, to: Interval, wanted: Interval): readonly Offer[] => {
+const bushed = (assembly: Assembly, to: Interval, then: { readonly found?: Interval; readonly required?: Interval } = {}): readonly Offer[] => {
   const part = assembly.parts.rod;
   if (!part) return [];
-  const then = { found: wanted, required: wanted };
   return [
-    ...offer(bushSmallEnd(part, to), (bush) =>
+    ...offer(bushSmallEnd(part, to, assembly.rules), (bush) =>
       work({ steps: ['bushSmallEnd'], says: sentence`Bush the small ends and ream them to ${band(to)}.`, ...then, parts: [bush] }),
     ),
-    ...offer(openSmallEnd(part, to), (open) =>
+    ...offer(openSmallEnd(part, to, assembly.rules), (open) =>
       work({ steps: ['openSmallEnd'], says: sentence`Hone the small ends out to ${band(to)}.`, ...then, parts: [open] }),
     ),
   ];
 };
 
 /** A hole for a floating pin of this size. */
-const reamedFor = (size: Interval): Interval => around(middle(size) + 0.004 + 0.0004 * middle(size), 0.004);
+const reamedFor = ({ rules }: Assembly, size: Interval): Interval =>
+  around(middle(size) + limitOf(rods.pinReamed, rules) + limitOf(rods.pinReamedShare, rules) * middle(size), limitOf(rods.pinReamedWithin, rules));
 
 const pinSize: Check = {
   ...within({
     id: 'pinSize',
     name: 'Pin size',
-    of: [smallEnd, pinBore],
+    of: { eye: smallEnd, boss: pinBore },
     also: [smallEndForm.id, rodFixing.id, rod.parameters['smallEnd.housing'].id],
     unless: (assembly) => {
       const unknown = holdingUnknown(assembly);
       if (unknown) return unknown;
       return holding(assembly) === 'needles' ? onNeedles(assembly, pinBore, smallEnd, { pin: 'pin for the bosses', eye: 'small end' }) : undefined;
     },
-    found: ([eye = NONE, boss = NONE]) => minus(eye, boss),
-    required: () => ({
-      band: OF_PISTON_PIN,
-      ruleOfThumb: 'Small end and bosses take the same pin where they differ by no more than its press. Common practice.',
-    }),
-    fits: ({ values: [eye = NONE, boss = NONE] }) => sentence`Small end ${band(eye)} and pin bores ${band(boss)} take the same pin.`,
+    found: ({ eye, boss }) => minus(eye, boss),
+    required: usually(rods.smallEndOverBosses),
+    fits: ({ sizes: { eye, boss } }) => sentence`Small end ${band(eye)} and pin bores ${band(boss)} take the same pin.`,
     subject: 'The small end over the pin bores',
     tooLittle: 'the pin of this piston does not enter the rod',
     tooMuch: 'the pin of this piston is loose in the rod',
-    mend: (assembly, { found, required, values: [, boss = NONE] }) => {
-      const options = bushed(assembly, reamedFor(boss), required);
-      const eye = assembly.parts.rod?.values[smallEnd.id]?.interval;
-      const sleeve = eye && found.low > 2 && found.low < 6;
-      return sleeve
+    mend: (assembly, { found, required, sizes: { eye, boss } }) => {
+      const options = bushed(assembly, reamedFor(assembly, boss), { found: required, required });
+      return contains(bandOf(rods.pinSleeved, assembly.rules), { low: found.low, high: found.low })
         ? [
             ...options,
             work({
@@ -125,35 +112,29 @@ const fixing = sameLook({
     if (theirs !== 'pressed') return [];
     const boss = valueOf(assembly, pinBore)?.interval;
     return boss
-      ? bushed(assembly, reamedFor(boss), NONE).map((each) => ('steps' in each ? { ...each, says: sentence`${each.says} The pin then floats.` } : each))
+      ? bushed(assembly, reamedFor(assembly, boss)).map((each) => ('steps' in each ? { ...each, says: sentence`${each.says} The pin then floats.` } : each))
       : [{ unknown: pinBore.id }];
   },
 });
 
-/** Play between the bosses where the rod is located there, and least room where it is not. *Common practice, no source.* */
-const LOCATED_GAP = interval(0.15, 0.6);
-const FREE_GAP = 0.9;
-
 const bossRoom = within({
   id: 'bossRoom',
   name: 'Small end between the bosses',
-  of: [bossGap, smallWidth],
+  of: { gap: bossGap, across: smallWidth },
   also: [located.id],
   unless: (assembly) => (lookOf(assembly, located) === undefined ? missing([located], 'count') : undefined),
-  found: ([gap = NONE, across = NONE]) => minus(gap, across),
-  required: (assembly) =>
-    lookOf(assembly, located) === 'smallEnd'
-      ? { band: LOCATED_GAP, ruleOfThumb: 'A rod located at the piston has about 0.3 mm there. Common practice.' }
-      : noLess(FREE_GAP, 'A rod located at the big end needs room at the piston.')(),
+  found: ({ gap, across }) => minus(gap, across),
+  required: (assembly) => (lookOf(assembly, located) === 'smallEnd' ? usually(rods.gapLocated)(assembly) : noLess(rods.gapFree)(assembly)),
   subject: 'The play between the bosses',
   tooLittle: 'the rod binds against the bosses',
   tooMuch: 'nothing locates the rod there, and it wanders',
-  mend: (assembly, { found, required, values: [gap = NONE] }) => {
+  mend: (assembly, { found, required, sizes: { gap } }) => {
     const part = assembly.parts.rod;
     if (!part || found.high >= required.low) return [];
-    const wanted = lookOf(assembly, located) === 'smallEnd' ? middle(LOCATED_GAP) : FREE_GAP + 0.3;
-    const to = around(gap.low - wanted, 0.02);
-    const worked = narrowSmallEnd(part, to);
+    const { rules } = assembly;
+    const wanted = lookOf(assembly, located) === 'smallEnd' ? middle(required) : required.low + limitOf(rods.gapSpare, rules);
+    const to = around(gap.low - wanted, limitOf(rods.smallEndWithin, rules));
+    const worked = narrowSmallEnd(part, to, rules);
     if (!isDone(worked)) return [];
     const then = minus(gap, to);
     return [
@@ -211,23 +192,24 @@ export const pinInRod: Joint = {
     within({
       id: 'pinInRod',
       name: 'Pin in the small end',
-      of: [smallEnd, pin.parameters.diameter],
+      of: { eye: smallEnd, size: pin.parameters.diameter },
       also: [smallEndForm.id, rodFixing.id, rod.parameters['smallEnd.housing'].id],
       unless: (assembly) => {
         const unknown = holdingUnknown(assembly);
         if (unknown) return unknown;
         return holding(assembly) === 'needles' ? onNeedles(assembly, pin.parameters.diameter, smallEnd, { pin: 'pin', eye: 'small end' }) : undefined;
       },
-      found: ([eye = NONE, size = NONE]) => minus(eye, size),
-      required: (assembly, [, size = NONE]) => wantedOver(size, holding(assembly) ?? 'floating'),
-      fits: ({ found, values: [, size = NONE] }) =>
+      found: ({ eye, size }) => minus(eye, size),
+      required: (assembly, { size }) => wantedOver(assembly, size, holding(assembly) ?? 'floating'),
+      fits: ({ found, sizes: { size } }) =>
         found.high < 0
           ? sentence`The pin ${band(size)} is held by a press of ${band({ low: -found.high, high: -found.low })}.`
           : sentence`The pin ${band(size)} runs with ${band(found)}.`,
       subject: 'The small end over the pin',
       tooLittle: 'the pin does not enter or would seize',
       tooMuch: 'the pin is loose and will knock',
-      mend: (assembly, { required, values: [, size = NONE] }) => (holding(assembly) === 'floating' ? bushed(assembly, reamedFor(size), required) : []),
+      mend: (assembly, { required, sizes: { size } }) =>
+        holding(assembly) === 'floating' ? bushed(assembly, reamedFor(assembly, size), { found: required, required }) : [],
     }),
     sameLook({
       id: 'pinFixing',
@@ -248,26 +230,26 @@ export const pinInPiston: Joint = {
     within({
       id: 'pinInBosses',
       name: 'Pin in the bosses',
-      of: [pinBore, pin.parameters.diameter],
-      found: ([boss = NONE, size = NONE]) => minus(boss, size),
-      required: () => ({ band: PIN_IN_BOSS, ruleOfThumb: 'A pin is pushed into its piston by hand, warm. Common practice.' }),
+      of: { boss: pinBore, size: pin.parameters.diameter },
+      found: ({ boss, size }) => minus(boss, size),
+      required: usually(rods.pinInBosses),
       subject: 'The pin bore over the pin',
       tooLittle: 'the pin does not go in',
       tooMuch: 'the pin is loose and will knock',
-      mend: (assembly, { found, values: [, size = NONE] }) => {
+      mend: (assembly, { found, required, sizes: { size } }) => {
         const part = assembly.parts.piston;
-        if (!part || found.high >= PIN_IN_BOSS.low) return [];
-        const to = around(middle(size) + middle(PIN_IN_BOSS), 0.003);
-        const worked = openPinBore(part, to);
+        if (!part || found.high >= required.low) return [];
+        const to = around(middle(size) + middle(required), limitOf(rods.pinBoreWithin, assembly.rules));
+        const worked = openPinBore(part, to, assembly.rules);
         return isDone(worked) ? [work({ steps: ['openPinBore'], says: sentence`Hone the pin bores to ${band(to)}.`, parts: [worked.part] })] : [];
       },
     }),
     within({
       id: 'pinLength',
       name: 'Length of the pin',
-      of: [piston.parameters.bore, pin.parameters.length],
-      found: ([bore = NONE, length = NONE]) => minus(bore, length),
-      required: noLess(1, 'Pin and its locks stay inside the bore.'),
+      of: { bore: piston.parameters.bore, length: pin.parameters.length },
+      found: ({ bore, length }) => minus(bore, length),
+      required: noLess(rods.pinEnds),
       subject: 'The room at the ends of the pin',
       tooLittle: 'it would stand out and score the bore',
       tooMuch: 'there is more than enough',

@@ -1,18 +1,16 @@
-import { deckClearance } from '../build/index.js';
-import { block } from '../dictionary/kinds/block.js';
 import { cam } from '../dictionary/kinds/cam.js';
-import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
 import { headGasket } from '../dictionary/kinds/headGasket.js';
 import { piston } from '../dictionary/kinds/piston.js';
-import { rod } from '../dictionary/kinds/rod.js';
 import { interval, minus, plus, type Interval } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
+import { deck, limitOf } from '../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from './assembly.js';
 import { ALWAYS_MENDED, type Check, type Joint } from './check.js';
 import { mended, missing, offer, said, work, type Offer } from './finding.js';
 import { cutPockets } from './operations/pistons.js';
-import { NONE, noLess, within } from './shapes/within.js';
+import { noLess, within } from './shapes/within.js';
+import { crownBelowDeck, STACK } from './crownHeight.js';
 
 const { valvePockets: pockets } = piston.features;
 const { 'valvePocket.depth': depth, 'crown.volume': bowl } = piston.parameters;
@@ -28,7 +26,7 @@ function valveDiameter(assembly: Assembly): number | undefined {
 /** A pocket for every valve of the head, none less deep than those that are there. */
 function morePockets(assembly: Assembly, valves: string): readonly Offer[] {
   const part = assembly.parts.piston;
-  return offer(part && cutPockets(part, { count: valves, deeper: 0, valve: valveDiameter(assembly) }), (cut) =>
+  return offer(part && cutPockets(part, { count: valves, deeper: 0, valve: valveDiameter(assembly) }, assembly.rules), (cut) =>
     work({ steps: ['cutPockets'], says: [`Cut pockets for all ${valves} valves, where the crown is thick enough.`], parts: [cut] }),
   );
 }
@@ -56,17 +54,6 @@ export const valvePockets: Check = {
 /** Depth of the pockets as they are; none where the crown has none. */
 const pocketDepth = (assembly: Assembly): Interval | undefined => (lookOf(assembly, pockets) === '0' ? interval(0) : valueOf(assembly, depth)?.interval);
 
-/**
- * Least room between an open valve and the crown at overlap. *Common practice, no source*: eighty thou at the intake
- * with steel rods, a hundred at the exhaust, which grows more.
- */
-const LEAST_ROOM = 2;
-
-/** Thicker gaskets than this are not to be had. *Common practice, no source.* */
-const MOST_GASKET = 0.8;
-
-const STACK = [block.parameters.deckHeight, crank.parameters.stroke, rod.parameters.length, piston.parameters.compressionHeight] as const;
-
 /** Valve and piston, near top dead centre at overlap, where they come nearest. */
 export const valveToPiston: Joint = {
   id: 'valveToPiston',
@@ -76,16 +63,15 @@ export const valveToPiston: Joint = {
     within({
       id: 'valveRoom',
       name: 'Room of the valves at overlap',
-      of: [...STACK, headGasket.parameters.thickness, recess, overlap],
+      of: { ...STACK, gasket: headGasket.parameters.thickness, sunk: recess, lift: overlap },
       also: [pockets.id, depth.id, bowl.id, intake.id, exhaust.id, head.features.valves.id],
       unless: (assembly) => {
         if (lookOf(assembly, pockets) === undefined) return missing([pockets]);
         return pocketDepth(assembly) ? undefined : missing([depth]);
       },
       // Valves that stand at an angle move less along the bore than they lift: this is on the safe side.
-      found: ([deck = NONE, throws = NONE, length = NONE, height = NONE, gasket = NONE, sunk = NONE, lift = NONE], assembly) =>
-        minus(plus(plus(plus(deckClearance(deck, throws, length, height), gasket), sunk), pocketDepth(assembly) ?? NONE), lift),
-      required: noLess(LEAST_ROOM, 'Two millimetres between valve and crown at overlap, two and a half at the exhaust.'),
+      found: (sizes, assembly) => minus([crownBelowDeck(sizes), sizes.gasket, sizes.sunk, pocketDepth(assembly) ?? interval(0)].reduce(plus), sizes.lift),
+      required: noLess(deck.valveRoom),
       fits: ({ found }) => sentence`At overlap the valves stay ${band(found)} clear of the crown; check it with clay before the engine turns.`,
       subject: 'The room between valve and crown',
       tooLittle: 'a valve that floats or opens early meets the piston',
@@ -95,10 +81,14 @@ export const valveToPiston: Joint = {
         const lacking = required.low - found.low;
         const part = assembly.parts.piston;
         return [
-          ...offer(part && cutPockets(part, { count: lookOf(assembly, head.features.valves), deeper: lacking, valve: valveDiameter(assembly) }), (cut) =>
-            work({ steps: ['cutPockets'], says: sentence`Cut the valve pockets ${value(lacking)} deeper, where the crown is thick enough.`, parts: [cut] }),
+          ...offer(
+            part && cutPockets(part, { count: lookOf(assembly, head.features.valves), deeper: lacking, valve: valveDiameter(assembly) }, assembly.rules),
+            (cut) =>
+              work({ steps: ['cutPockets'], says: sentence`Cut the valve pockets ${value(lacking)} deeper, where the crown is thick enough.`, parts: [cut] }),
           ),
-          ...(lacking < MOST_GASKET ? [work({ steps: ['thickGasket'], says: sentence`Take a head gasket that is ${value(lacking)} thicker.` })] : []),
+          ...(lacking < limitOf(deck.gasketThicker, assembly.rules)
+            ? [work({ steps: ['thickGasket'], says: sentence`Take a head gasket that is ${value(lacking)} thicker.` })]
+            : []),
         ];
       },
     }),

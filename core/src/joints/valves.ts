@@ -2,26 +2,18 @@ import type { Parameter } from '../dictionary/definition.js';
 import { head } from '../dictionary/kinds/head.js';
 import { valve } from '../dictionary/kinds/valve.js';
 import { valveSpring } from '../dictionary/kinds/valveSpring.js';
-import { around, interval, middle, minus } from '../quantity/interval.js';
+import { around, middle, minus, shifted } from '../quantity/interval.js';
 import { band, sentence, value } from '../quantity/sentence.js';
-import { lookOf, machined, valueOf } from './assembly.js';
+import { limitOf, valveGear } from '../thumb/index.js';
+import { lookOf, machined } from './assembly.js';
 import { ALWAYS_MENDED, MENDED, type Check, type Joint } from './check.js';
 import { missing, work } from './finding.js';
 import { samePattern } from './shapes/same.js';
 import { sameSize } from './shapes/sizes.js';
-import { NONE, usually, within } from './shapes/within.js';
+import { before, noLess, usually, within } from './shapes/within.js';
 
 const { 'guide.bore': guide, 'valve.intake': intake, 'valve.exhaust': exhaust, 'spring.installedHeight': installed } = head.parameters;
 const { 'stem.diameter': stem, 'head.diameter': size } = valve.parameters;
-
-/** Clearance of a stem in its guide. *Common practice, no source*: one to four thou, exhaust the more. */
-const STEM_PLAY = interval(0.012, 0.105);
-
-/** Most that guides are reamed or lined for another stem. *Common practice, no source.* */
-const MOST_GUIDE = 1.7;
-
-/** Most that a seat is recut for a larger valve. *Common practice, no source.* */
-const MOST_SEAT = 4;
 
 /** The valve of the head that this one is to be, by its duty. */
 const seatOf = (duty: string): Parameter => (duty === 'intake' ? intake : exhaust);
@@ -44,11 +36,10 @@ const headSizeAs = (seat: Parameter): Check =>
     name: 'Size of the valve head',
     of: size,
     as: seat,
-    play: interval(-0.35, 0.35),
-    playFrom: 'The seat is cut for one size of valve.',
+    play: valveGear.valveHead,
     mend: (assembly, { found, required }) => {
       const by = middle(found) - middle(required);
-      return assembly.parts.head && by > 0 && by <= MOST_SEAT
+      return assembly.parts.head && by > 0 && by <= limitOf(valveGear.seatRecut, assembly.rules)
         ? [
             work({
               steps: ['cutSeats'],
@@ -68,22 +59,23 @@ export const valveInHead: Joint = {
     within({
       id: 'stem',
       name: 'Stem in its guide',
-      of: [guide, stem],
-      found: ([hole = NONE, thick = NONE]) => minus(hole, thick),
-      required: usually(STEM_PLAY, 'Stems run with two to four thousandths of an inch, more on the exhaust.'),
+      of: { hole: guide, thick: stem },
+      found: ({ hole, thick }) => minus(hole, thick),
+      required: usually(valveGear.stem),
       subject: 'The play of the stem',
       tooLittle: 'it does not enter the guide or would stick',
       tooMuch: 'it wobbles, and the seat is beaten out',
-      mend: (assembly, { values: [hole = NONE, thick = NONE] }) => {
-        const to = around(middle(thick) + 0.05, 0.008);
+      mend: (assembly, { required, sizes: { hole, thick } }) => {
+        const { rules } = assembly;
+        const to = around(middle(thick) + limitOf(valveGear.guideAim, rules), limitOf(valveGear.guideWithin, rules));
         const by = middle(to) - middle(hole);
-        if (!assembly.parts.head || Math.abs(by) > MOST_GUIDE) return [];
+        if (!assembly.parts.head || Math.abs(by) > limitOf(valveGear.guideChanged, rules)) return [];
         return [
           work({
             steps: [by > 0 ? 'reamGuides' : 'bushGuides'],
             says: sentence`${by > 0 ? 'Ream' : 'Line'} the guides to ${band(to)}.`,
             found: minus(to, thick),
-            required: STEM_PLAY,
+            required,
             parts: [machined(assembly.parts.head, guide, to)],
           }),
         ];
@@ -92,9 +84,6 @@ export const valveInHead: Joint = {
     headSize,
   ],
 };
-
-/** Most that shims and pushrods make up of the length of a valve. *Common practice, no source.* */
-const MOST_LENGTH = 4;
 
 /** A valve in place of another: seat, spring and rocker stay. */
 export const valveInPlace: Joint = {
@@ -107,10 +96,9 @@ export const valveInPlace: Joint = {
       id: 'valveLength',
       name: 'Length',
       of: valve.parameters.length,
-      play: interval(-0.7, 0.7),
-      playFrom: 'Rocker geometry and installed height bear half a millimetre.',
-      mend: (_assembly, { found, required }) =>
-        Math.abs(middle(found) - middle(required)) > MOST_LENGTH
+      play: valveGear.valveLength,
+      mend: (assembly, { found, required }) =>
+        Math.abs(middle(found) - middle(required)) > limitOf(valveGear.valveLengthMade, assembly.rules)
           ? []
           : found.low > required.high
             ? [
@@ -141,20 +129,23 @@ export const springInHead: Joint = {
     within({
       id: 'installedHeight',
       name: 'Installed height',
-      of: [installed, valveSpring.parameters.installedHeight],
-      found: ([room = NONE, wanted = NONE]) => minus(room, wanted),
-      required: usually(interval(-0.6, 0.6), 'A spring gives its rated load at its rated height.'),
+      of: { room: installed, wanted: valveSpring.parameters.installedHeight },
+      found: ({ room, wanted }) => minus(room, wanted),
+      required: usually(valveGear.springHeight),
       subject: 'The height over that it is rated for',
       tooLittle: 'the spring is squeezed and may bind',
       tooMuch: 'it is slack and lets the valve float',
-      mend: (assembly, { found }) => {
+      mend: (assembly, { found, sizes: { room } }) => {
+        const { rules } = assembly;
         const part = assembly.parts.head;
-        const now = valueOf(assembly, installed)?.interval;
-        if (!part || !now) return [];
+        if (!part) return [];
         const by = middle(found);
-        const then = [machined(part, installed, { low: now.low - by, high: now.high - by })];
-        if (by > 0) return by <= 3 ? [work({ steps: ['shimSprings'], says: sentence`Shim the springs by ${value(by)}.`, parts: then })] : [];
-        return by >= -2.5
+        const then = [machined(part, installed, shifted(room, -by))];
+        if (by > 0)
+          return by <= limitOf(valveGear.springShimmed, rules)
+            ? [work({ steps: ['shimSprings'], says: sentence`Shim the springs by ${value(by)}.`, parts: then })]
+            : [];
+        return -by <= limitOf(valveGear.springSeatCut, rules)
           ? [work({ steps: ['cutSpringSeats'], says: sentence`Cut the spring seats ${value(-by)} deeper, where there is no water under them.`, parts: then })]
           : [];
       },
@@ -174,14 +165,10 @@ export const springInPlace: Joint = {
       id: 'trustedSpeed',
       name: 'Speed it is trusted to',
       quantity: 'speed',
-      of: [valveSpring.parameters.trustedSpeed, { parameter: valveSpring.parameters.trustedSpeed, where: 'replaced' }],
-      found: ([mine = NONE, was = NONE]) => minus(mine, was),
-      required: () => ({
-        band: { low: -150, high: -150 },
-        atLeast: true,
-        ruleOfThumb: 'A spring that is trusted to less lets the valves float. Common practice.',
-      }),
-      fits: ({ values: [mine = NONE] }) => sentence`It is trusted to ${band(mine, 'speed')}, no less than the old one.`,
+      of: { mine: valveSpring.parameters.trustedSpeed, was: before(valveSpring.parameters.trustedSpeed) },
+      found: ({ mine, was }) => minus(mine, was),
+      required: noLess(valveGear.springSpeed),
+      fits: ({ sizes: { mine } }) => sentence`It is trusted to ${band(mine, 'speed')}, no less than the old one.`,
       subject: 'What it is trusted to over the old one',
       tooLittle: 'the valves would float before the engine is at its speed',
       tooMuch: 'there is more than enough',
@@ -191,10 +178,9 @@ export const springInPlace: Joint = {
       id: 'springSeat',
       name: 'Outside of the spring',
       of: valveSpring.parameters.outside,
-      play: interval(-1.2, 0.6),
-      playFrom: 'A spring is guided by its seat and must not rub in it.',
+      play: valveGear.springOutside,
       mend: (assembly, { found, required }) =>
-        found.low > required.high && middle(found) - middle(required) < 5
+        found.low > required.high && middle(found) - middle(required) < limitOf(valveGear.springSeatWidened, assembly.rules)
           ? [work({ steps: ['cutSpringSeats'], says: sentence`Cut the spring seats wider, to ${band(found)}, where there is no water beside them.` })]
           : [],
     }),

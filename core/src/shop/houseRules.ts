@@ -1,4 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { say } from '../quantity/sentence.js';
+import { bearings, sayFigure } from '../thumb/index.js';
 
 interface Choice {
   readonly id: string;
@@ -57,11 +59,11 @@ export const HOUSE_RULES = {
     question: 'How much clearance does a plain bearing get where the maker’s figure is missing?',
     usual: 'thousandth',
     choices: [
-      { id: 'thousandth', name: 'A thousandth of the journal', says: 'Quiet, and it keeps oil pressure: 0.0007 to 0.00105 of the diameter.' },
+      { id: 'thousandth', name: 'A thousandth of the journal', says: `Quiet, and it keeps oil pressure: ${say(sayFigure(bearings.thousandth), 'metric')}.` },
       {
         id: 'generous',
         name: 'Half as much again',
-        says: 'For fast or hot engines: oil carries heat away, and nothing seizes. 0.0010 to 0.0015 of the diameter.',
+        says: `For fast or hot engines: oil carries heat away, and nothing seizes. ${say(sayFigure(bearings.generous), 'metric')}.`,
       },
     ],
   },
@@ -97,6 +99,12 @@ export const OwnWorkSchema = Type.Object(
   { additionalProperties: false },
 );
 
+/** What the shop goes by in place of a figure of thumb. */
+export const OwnFigureSchema = Type.Object(
+  { low: Type.Number({ description: 'Inside units; as high where only one end counts' }), high: Type.Number() },
+  { additionalProperties: false },
+);
+
 /** What a shop has chosen; a rule that is absent stands at its default. */
 export const HouseRulesSchema = Type.Object(
   {
@@ -105,6 +113,12 @@ export const HouseRulesSchema = Type.Object(
     weights: chosen('weights'),
     clearance: chosen('clearance'),
     cylinders: chosen('cylinders'),
+    figures: Type.Optional(
+      Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,40}[.][a-zA-Z]{1,40}$' }), OwnFigureSchema, {
+        additionalProperties: false,
+        description: 'Own figures of thumb by their ids, as /api/docs and docs/rules-of-thumb.md list them',
+      }),
+    ),
     work: Type.Optional(
       Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,40}$' }), OwnWorkSchema, {
         additionalProperties: false,

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { DataError, DocumentChangeSchema, StoredShopSchema, USUAL_SHOP } from '@which-bore/core';
+import { checkOwnFigures, DataError, DocumentChangeSchema, FIGURES_OF_THUMB, StoredShopSchema, USUAL_SHOP } from '@which-bore/core';
 import type { ShopStore } from '../documents/shopStore.js';
 
 const body = { ...StoredShopSchema, examples: [{ ...USUAL_SHOP, instruments: USUAL_SHOP.instruments.slice(0, 1), version: 0 }] };
@@ -22,7 +22,8 @@ export const shop: FastifyPluginAsyncTypebox<{ shop: ShopStore }> = async (app, 
         ? [{ where: `body.instruments[${at}].id`, what: `two instruments have the id "${each.id}"; give each its own.` }]
         : []),
     ]);
-    if (problems.length > 0) throw new DataError('The table of instruments cannot be kept.', problems);
+    const figures = checkOwnFigures(given.rules.figures ?? {}, FIGURES_OF_THUMB, 'body.rules.figures');
+    if (problems.length + figures.length > 0) throw new DataError('The shop’s rules cannot be kept so.', [...problems, ...figures]);
     return store.save(given, version, request.who);
   });
 };

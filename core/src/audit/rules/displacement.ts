@@ -1,13 +1,16 @@
 import { engineVariant } from '../../dictionary/index.js';
+import { interval, middle } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
+import { sweptVolume } from '../../stack/index.js';
+import { limitOf, records } from '../../thumb/index.js';
 import { defineRule } from '../finding.js';
 import { middleOf } from '../engine.js';
 
-/** How far stated and computed size may differ: makers round to whole cubic inches or cubic centimetres. */
-const WITHIN = 0.02;
+/** The size of an engine, cc, from bore and stroke in mm. */
+const sizeOf = (bore: number, stroke: number, cylinders: number): number => middle(sweptVolume(interval(bore), interval(stroke))) * cylinders;
 
-/** Swept volume of all cylinders, cc: π/4 · bore² · stroke · n (*plane geometry*). Bore and stroke in mm. */
-export const sweptVolume = (bore: number, stroke: number, cylinders: number): number => ((Math.PI / 4) * bore * bore * stroke * cylinders) / 1000;
+/** Whether a size is the stated one, as makers round it. */
+const isStated = (size: number, stated: number): boolean => Math.abs(size - stated) <= limitOf(records.displacement, {}) * stated;
 
 export const displacement = defineRule(
   'displacement',
@@ -19,10 +22,9 @@ export const displacement = defineRule(
       const [b, s, stated] = [middleOf(variant, bore), middleOf(variant, stroke), middleOf(variant, size)];
       const cylinders = Number(variant.features[engineVariant.features.cylinders.id]);
       if (b === undefined || s === undefined || stated === undefined || !(cylinders > 0)) continue;
-      const computed = sweptVolume(b, s, cylinders);
-      if (Math.abs(computed - stated) <= WITHIN * stated) continue;
-      const swapped = sweptVolume(s, b, cylinders);
-      const exchanged = Math.abs(swapped - stated) <= WITHIN * stated ? ' With bore and stroke exchanged it would agree.' : '';
+      const computed = sizeOf(b, s, cylinders);
+      if (isStated(computed, stated)) continue;
+      const exchanged = isStated(sizeOf(s, b, cylinders), stated) ? ' With bore and stroke exchanged it would agree.' : '';
       yield {
         weight: 'wrong',
         where: { type: 'variant', id: variant.id, at: size.id },

@@ -2,14 +2,9 @@ import type { Parameter } from '../../dictionary/definition.js';
 import { block, engineVariant, liner, piston } from '../../dictionary/index.js';
 import { apart, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
+import { limitOf, records } from '../../thumb/index.js';
 import { defineRule } from '../finding.js';
 import { fittedAt, limitsOf, together, type Fitted } from '../engine.js';
-
-/** A skirt smaller than its bore by more than this would slap in any engine: *common practice, no source*. */
-const LOOSEST = 0.005;
-
-/** Sizes that may differ by rounding of a nominal size. */
-const ROUNDING = 0.1;
 
 export const pistonInBore = defineRule(
   'pistonInBore',
@@ -37,7 +32,7 @@ export const pistonInBore = defineRule(
         const bore = hole && limitsOf(hole.fitted.pattern, hole.parameter);
         if (!skirt || !bore) continue;
         const clearance = { low: bore.low - skirt.high, high: bore.high - skirt.low };
-        if (clearance.low > 0 && clearance.high < LOOSEST * bore.high) continue;
+        if (clearance.low > 0 && clearance.high < limitOf(records.slap, {}) * bore.high) continue;
         yield {
           weight: 'wrong',
           where: { type: 'pattern', id: pattern.id, at: piston.parameters['skirt.diameter'].id },
@@ -52,4 +47,7 @@ export const pistonInBore = defineRule(
   },
 );
 
-const widened = ({ low, high }: Interval): Interval => ({ low: low - ROUNDING, high: high + ROUNDING });
+const widened = ({ low, high }: Interval): Interval => {
+  const rounding = limitOf(records.rounding, {});
+  return { low: low - rounding, high: high + rounding };
+};

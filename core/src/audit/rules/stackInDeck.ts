@@ -1,14 +1,10 @@
 import { block, crank, piston, rod } from '../../dictionary/index.js';
+import { contains, interval, middle } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
+import { deckClearance } from '../../stack/index.js';
+import { bandOf, records } from '../../thumb/index.js';
 import { defineRule } from '../finding.js';
 import { fittedAt, middleOf, together, type Fitted } from '../engine.js';
-
-/** How far above and below the deck a flat of a crown stands in engines as made, mm: *common practice, no source*. */
-const [ABOVE, BELOW] = [1.5, 4] as const;
-
-/** Deck clearance, mm: deck height − stroke/2 − rod length − compression height. Negative where the piston stands above the deck. */
-export const deckClearance = (deckHeight: number, stroke: number, rodLength: number, compressionHeight: number): number =>
-  deckHeight - stroke / 2 - rodLength - compressionHeight;
 
 export const stackInDeck = defineRule(
   'stackInDeck',
@@ -28,8 +24,9 @@ export const stackInDeck = defineRule(
         const length = middleOf(rodFitted?.pattern, rod.parameters.length);
         const height = middleOf(pistonFitted.pattern, piston.parameters.compressionHeight);
         if (!blockFitted || !crankFitted || !rodFitted || deck === undefined || stroke === undefined || length === undefined || height === undefined) continue;
-        const clearance = deckClearance(deck, stroke, length, height);
-        if (clearance >= -ABOVE && clearance <= BELOW) continue;
+        const below = deckClearance(interval(deck), interval(stroke), interval(length), interval(height));
+        if (contains(bandOf(records.crown, {}), below)) continue;
+        const clearance = middle(below);
         yield {
           weight: 'wrong',
           where: { type: 'variant', id: variant.id, at: 'fitments' },

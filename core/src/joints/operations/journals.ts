@@ -2,11 +2,9 @@ import type { Part } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import { around, shifted, width, type Interval } from '../../quantity/interval.js';
+import { bearings, limitOf, type HasFigures } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import { cut, isDone, type Worked } from './operation.js';
-
-/** Half the tolerance a crank grinder holds on a journal: 0.013 mm in all. *Common practice, no source.* */
-export const GROUND_WITHIN = 0.0065;
 
 /**
  * Grinds a journal down to new limits. Refused when it would have to grow, or go below the last undersize its pattern
@@ -19,14 +17,11 @@ export const regrindJournal = (part: Part, journal: Parameter, to: Interval): Wo
     tooFar: 'That is below the last undersize to which it may be ground.',
   });
 
-/** Most that a journal loses to polishing, by diameter. *Common practice, no source*: half a thou. */
-export const MOST_POLISHED = 0.013;
-
 /** Polishes a journal down by `off` of diameter. Refused where that is a grinder's work. */
-export function polishJournal(part: Part, journal: Parameter, off: number): Worked {
+export function polishJournal(part: Part, journal: Parameter, off: number, rules: HasFigures = {}): Worked {
   const now = part.values[journal.id]?.interval;
   if (!now) return { refused: `The ${journal.name.toLowerCase()} is not known.`, unknown: journal.id };
-  if (off > MOST_POLISHED) return { refused: 'So much is ground, not polished.' };
+  if (off > limitOf(bearings.polished, rules)) return { refused: 'So much is ground, not polished.' };
   return { part: machined(part, journal, shifted(now, -off)) };
 }
 
@@ -34,11 +29,11 @@ export function polishJournal(part: Part, journal: Parameter, off: number): Work
  * Grinds the crankpins off their centre: smaller by `undersize` of diameter, which moves the axis by up to half of it
  * and the stroke by up to all of it. Positive `longer` lengthens the stroke.
  */
-export function offsetGrind(part: Part, undersize: number, longer: number): Worked {
+export function offsetGrind(part: Part, undersize: number, longer: number, rules: HasFigures = {}): Worked {
   const [pin, stroke] = [crank.parameters['crankpin.diameter'], crank.parameters.stroke];
   const [now, throws] = [part.values[pin.id]?.interval, part.values[stroke.id]?.interval];
   if (!now || !throws) return { refused: 'Crankpin and stroke must be known.', unknown: now ? stroke.id : pin.id };
   if (Math.abs(longer) > undersize) return { refused: 'The metal taken off does not allow so much offset.' };
-  const ground = regrindJournal(part, pin, around((now.low + now.high) / 2 - undersize, GROUND_WITHIN));
+  const ground = regrindJournal(part, pin, around((now.low + now.high) / 2 - undersize, limitOf(bearings.ground, rules) / 2));
   return isDone(ground) ? { part: machined(ground.part, stroke, shifted(throws, longer)) } : ground;
 }

@@ -2,29 +2,18 @@ import type { Part } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { around, middle, shifted, width, type Interval } from '../../quantity/interval.js';
+import { cylinders, deck, limitOf, rods, type HasFigures } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import { cut, type Worked } from './operation.js';
 
-/** Most that is taken off a crown. *Common practice, no source*: the top ring and the bowl want what is under it. */
-const MOST_OFF_CROWN = 0.8;
-
 /** Turns `by` off the crown: the piston gets lower, its bowl shallower by the same. */
-export function machineCrown(part: Part, by: number): Worked {
+export function machineCrown(part: Part, by: number, rules: HasFigures = {}): Worked {
   const height = piston.parameters.compressionHeight;
   const now = part.values[height.id]?.interval;
   if (!now) return { refused: 'The compression height is not known.', unknown: height.id };
-  if (by > MOST_OFF_CROWN) return { refused: 'So much off the crown weakens it over the top ring.' };
+  if (by > limitOf(deck.crownTurned, rules)) return { refused: 'So much off the crown weakens it over the top ring.' };
   return { part: machined(part, height, shifted(now, -by)) };
 }
-
-/** Most that valve pockets are deepened. *Common practice, no source*: a fifth of an inch of crown must stay under them. */
-const MOST_DEEPENED = 2.5;
-
-/** Depth of a pocket. *Common practice, no source*: eighty thou. */
-const USUAL_POCKET = 2;
-
-/** Share of a cylinder over the valve's face that a pocket takes: it is cut at the angle of the valve. *Common practice, no source.* */
-const POCKET_SHARE = 0.5;
 
 /**
  * Cuts valve pockets: deeper ones, or ones for valves that had none. The crown takes what was cut away.
@@ -36,18 +25,19 @@ const POCKET_SHARE = 0.5;
 export function cutPockets(
   part: Part,
   { count, deeper, valve }: { readonly count: string | undefined; readonly deeper: number; readonly valve: number | undefined },
+  rules: HasFigures = {},
 ): Worked {
   const { 'valvePocket.depth': depth, 'crown.volume': volume, 'crown.dome': dome } = piston.parameters;
   const had = Number(part.looks[piston.features.valvePockets.id]?.option ?? 0);
   const has = Math.max(had, Number(count ?? 0));
   if (has === 0) return { refused: 'How many valves there are is not known.', unknown: piston.features.valvePockets.id };
   const now = had === 0 ? around(0, 0) : part.values[depth.id]?.interval;
-  if (deeper > MOST_DEEPENED) return { refused: 'So deep a pocket leaves too little crown under it.' };
+  if (deeper > limitOf(deck.pocketDeepened, rules)) return { refused: 'So deep a pocket leaves too little crown under it.' };
   if (!now && deeper > 0) return { refused: 'The depth of the pockets is not known.', unknown: depth.id };
   // Where nobody measured them, a pocket for another valve is reckoned with the usual depth.
-  const before = now ? middle(now) : USUAL_POCKET;
+  const before = now ? middle(now) : limitOf(deck.pocketDepth, rules);
   const to = before + deeper;
-  const cut = (has * to - had * before) * ((Math.PI / 4) * (valve ?? 0) ** 2 * POCKET_SHARE);
+  const cut = (has * to - had * before) * ((Math.PI / 4) * (valve ?? 0) ** 2 * limitOf(deck.pocketShare, rules));
   const looks = { ...part.looks, [piston.features.valvePockets.id]: { option: String(has), source: 'machined' as const } };
   const deep = now ? machined({ ...part, looks }, depth, shifted(now, to - before)) : { ...part, looks };
   // A dome is told net of its pockets; what is cut away now is hollow.
@@ -58,23 +48,14 @@ export function cutPockets(
   return { part: { ...deep, values } };
 }
 
-/** Most that a pin bore is opened. *Common practice, no source.* */
-const MOST_OFF_PIN_BORE = 0.03;
-
 /** Hones the pin bores out to `to`. */
-export const openPinBore = (part: Part, to: Interval): Worked =>
+export const openPinBore = (part: Part, to: Interval, rules: HasFigures = {}): Worked =>
   cut(part, piston.parameters['pin.diameter'], to, {
     way: 'larger',
-    most: MOST_OFF_PIN_BORE + width(to),
+    most: limitOf(rods.pinBoreOpened, rules) + width(to),
     tooFar: 'So much is another pin, not a fit.',
   });
 
-/** Most that a ring groove is widened, for a spacer or a wider ring. *Common practice, no source.* */
-const MOST_WIDENED = 0.7;
-
 /** Turns a ring groove wider, to `to`. */
-export const widenGroove = (part: Part, groove: Parameter, to: Interval): Worked =>
-  cut(part, groove, to, { way: 'larger', most: MOST_WIDENED, tooFar: 'So much leaves the land beside it too thin.' });
-
-/** The groove that leaves a ring of this height the play wanted, as a lathe holds it. */
-export const grooveFor = (ring: Interval, play: Interval): Interval => around(middle(ring) + middle(play), 0.005);
+export const widenGroove = (part: Part, groove: Parameter, to: Interval, rules: HasFigures = {}): Worked =>
+  cut(part, groove, to, { way: 'larger', most: limitOf(cylinders.grooveWidened, rules), tooFar: 'So much leaves the land beside it too thin.' });

@@ -1,17 +1,15 @@
 import type { Part } from '../../catalogue/part.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import { around, shifted, type Interval } from '../../quantity/interval.js';
+import { ends, limitOf, type HasFigures } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import type { Worked } from './operation.js';
 
-/** Most that is taken off counterweights in the radius. *Common practice, no source.* */
-const MOST_OFF_WEIGHTS = 3;
-
 /** Turns the counterweights down by `off` in the radius. */
-export function turnCounterweights(part: Part, off: number): Worked {
+export function turnCounterweights(part: Part, off: number, rules: HasFigures = {}): Worked {
   const swing = part.values[crank.parameters.swing.id]?.interval;
   if (!swing) return { refused: 'The swing is not known.' };
-  if (off > MOST_OFF_WEIGHTS) return { refused: 'So much off the counterweights leaves them too light.' };
+  if (off > limitOf(ends.weightsTurned, rules)) return { refused: 'So much off the counterweights leaves them too light.' };
   return { part: machined(part, crank.parameters.swing, shifted(swing, -off)) };
 }
 
@@ -21,28 +19,22 @@ export function turnOffWebLip(part: Part): Part {
   return { ...part, values, looks: { ...part.looks, [crank.features.webLip.id]: { option: 'none', source: 'machined' } } };
 }
 
-/** Most that thrust faces are ground apart. *Common practice, no source.* */
-const MOST_OFF_THRUST = 0.5;
-
 /** Grinds the thrust faces of a crank apart until the thrust journal is `to` wide. */
-export function grindThrustFaces(part: Part, to: number): Worked {
+export function grindThrustFaces(part: Part, to: number, rules: HasFigures = {}): Worked {
   const parameter = crank.parameters['thrustJournal.width'];
   const now = part.values[parameter.id]?.interval;
   if (!now) return { refused: 'The thrust journal is not known.' };
   if (to < now.high) return { refused: 'The thrust journal is already as wide.' };
-  if (to - now.low > MOST_OFF_THRUST) return { refused: 'So much off the thrust faces goes through their hardening.' };
-  return { part: machined(part, parameter, around(to, 0.02)) };
+  if (to - now.low > limitOf(ends.thrustGround, rules)) return { refused: 'So much off the thrust faces goes through their hardening.' };
+  return { part: machined(part, parameter, around(to, limitOf(ends.thrustWithin, rules))) };
 }
 
-/** Most that a seal land is turned down, by diameter. *Common practice, no source.* */
-const MOST_OFF_SEAL = 1;
-
 /** Turns the rear seal land down to new limits. */
-export function turnSealLand(part: Part, to: Interval): Worked {
+export function turnSealLand(part: Part, to: Interval, rules: HasFigures = {}): Worked {
   const parameter = crank.parameters['sealJournal.diameter'];
   const now = part.values[parameter.id]?.interval;
   if (!now) return { refused: 'The seal land is not known.' };
   if (to.high >= now.high) return { refused: 'The land is already smaller.' };
-  if (now.high - to.low > MOST_OFF_SEAL) return { refused: 'So much off the seal land weakens the flange.' };
+  if (now.high - to.low > limitOf(ends.sealTurned, rules)) return { refused: 'So much off the seal land weakens the flange.' };
   return { part: machined(part, parameter, to) };
 }

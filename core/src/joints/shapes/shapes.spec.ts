@@ -5,6 +5,7 @@ import { crank } from '../../dictionary/kinds/crank';
 import type { KindId } from '../../dictionary/dictionary';
 import { interval, type Interval } from '../../quantity/interval';
 import { say } from '../../quantity/sentence';
+import { atLeast, subject, within as byEither } from '../../thumb/figure';
 import type { Assembly } from '../assembly';
 import { work } from '../finding';
 import { sameCount, sameLook, samePattern } from './same';
@@ -35,13 +36,15 @@ const together = (donor: Given, recipient: Given): Assembly => ({
   rules: {},
 });
 
+const test = subject('test', { play: byEither('Play', 0.1, 'It may be a little out'), room: atLeast('Room', 1.5, 'It wants room') });
+
 const nose = crank.parameters['nose.diameter'];
 const front = block.parameters['front.nose'];
 const swing = crank.parameters.swing;
 const room = block.parameters['crankcase.swing'];
 
 describe('the same size', () => {
-  const check = sameSize({ id: 'x', name: 'Nose', of: nose, as: front, play: interval(-0.1, 0.1), playFrom: 'test' });
+  const check = sameSize({ id: 'x', name: 'Nose', of: nose, as: front, play: test.play });
   const judge = (mine: Interval, theirs: Interval) => check.judge(together({ values: { [nose.id]: mine } }, { values: { [front.id]: theirs } }));
 
   it('fits inside the play, not outside it, and cannot be told astride', () => {
@@ -67,8 +70,7 @@ describe('the same size', () => {
       name: 'Nose',
       of: nose,
       as: front,
-      play: interval(-0.1, 0.1),
-      playFrom: 'test',
+      play: test.play,
       mend: () => [work({ steps: ['polish'], says: ['Do it.'] })],
     });
     const judged = (mine: Interval) => mending.judge(together({ values: { [nose.id]: mine } }, { values: { [front.id]: interval(30) } }));
@@ -89,7 +91,7 @@ describe('the same size', () => {
 });
 
 describe('not larger than', () => {
-  const check = notLargerThan({ id: 'x', name: 'Swing', of: swing, within: room, room: 1.5, roomFrom: 'test', caution: 'Turn it by hand.' });
+  const check = notLargerThan({ id: 'x', name: 'Swing', of: swing, within: room, room: test.room, caution: 'Turn it by hand.' });
   const judge = (mine: Interval, theirs: Interval) => check.judge(together({ values: { [swing.id]: mine } }, { values: { [room.id]: theirs } }));
 
   it('wants the least room in the worst case', () => {

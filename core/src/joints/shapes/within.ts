@@ -1,8 +1,9 @@
 import type { Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
-import { contains, type Interval } from '../../quantity/interval.js';
+import { contains, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence, type Sentence } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
+import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { valueOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
 import { atLeast, closer, hold, isOption, mended, missing, type Finding, type Offer } from '../finding.js';
@@ -11,7 +12,7 @@ import type { Verdict } from '../verdict.js';
 /** A band that something must lie in, and by what rule where no specification gives it. */
 export interface Requirement {
   readonly band: Interval;
-  readonly ruleOfThumb?: string;
+  readonly ruleOfThumb?: Sentence;
   readonly atLeast?: boolean;
   /** What stands in for a specification that nobody knows. */
   readonly inPlaceOf?: Unspecified;
@@ -23,49 +24,46 @@ export interface Unspecified {
   readonly leeway: Interval;
 }
 
-/** What is usual: right by every maker inside the band, wrong by all of them outside the leeway. */
-export interface Usual {
-  readonly band: Interval;
-  readonly leeway: Interval;
-}
-
-/** What a check found and wanted, for the one who mends it. */
-export interface Detail {
-  readonly found: Interval;
-  readonly required: Interval;
-  readonly values: readonly Interval[];
-}
-
-/** Stands where a size is wanted by the compiler only: a check that lacks one has answered before. */
-export const NONE: Interval = { low: 0, high: 0 };
-
 /** A size on the part whose place is taken. */
 export interface Of {
   readonly parameter: Parameter;
   readonly where: Where;
 }
 
-export interface WithinSpec {
+/** The sizes a check goes by, each by the name it has in the check. */
+export type Sizes = Readonly<Record<string, Parameter | Of>>;
+
+/** Those sizes as they are. */
+export type Known<S extends Sizes> = { readonly [K in keyof S]: Interval };
+
+/** What a check found and wanted, for the one who mends it. */
+export interface Detail<S extends Sizes> {
+  readonly found: Interval;
+  readonly required: Interval;
+  readonly sizes: Known<S>;
+}
+
+export interface WithinSpec<S extends Sizes> {
   readonly id: string;
   readonly name: string;
   readonly quantity?: QuantityKind;
   /** The sizes it goes by, all of which must be known. */
-  readonly of: readonly (Parameter | Of)[];
+  readonly of: S;
   /** Ids it reads besides: specifications, limits of work, looks that decide whether it applies. */
   readonly also?: readonly string[];
-  /** What results from the sizes, in their order. */
-  readonly found: (values: readonly Interval[], assembly: Assembly) => Interval;
-  readonly required: (assembly: Assembly, values: readonly Interval[]) => Requirement;
+  /** What results from the sizes. */
+  readonly found: (sizes: Known<S>, assembly: Assembly) => Interval;
+  readonly required: (assembly: Assembly, sizes: Known<S>) => Requirement;
   /** What is said when it is right; otherwise figures alone. */
-  readonly fits?: (detail: Detail) => Sentence;
+  readonly fits?: (detail: Detail<S>, assembly: Assembly) => Sentence;
   /** What is said when it is wrong, in place of what follows from too little and too much. */
-  readonly wrong?: (detail: Detail) => Sentence;
+  readonly wrong?: (detail: Detail<S>) => Sentence;
   /** What follows from too little, and from too much: `it would bind`. */
   readonly tooLittle: string;
   readonly tooMuch: string;
   /** What is found, as the subject of a sentence: `The side clearance`. */
   readonly subject: string;
-  readonly mend?: (assembly: Assembly, detail: Detail) => readonly Offer[];
+  readonly mend?: (assembly: Assembly, detail: Detail<S>) => readonly Offer[];
   /** An answer that makes the sizes irrelevant, say where a look shows that nothing meets. */
   readonly unless?: (assembly: Assembly) => Finding | undefined;
   readonly caution?: string;
@@ -75,9 +73,12 @@ export interface WithinSpec {
 
 const asOf = (entry: Parameter | Of): Of => ('where' in entry ? entry : { parameter: entry, where: 'parts' });
 
+/** The same size of the part whose place is taken. */
+export const before = (parameter: Parameter): Of => ({ parameter, where: 'replaced' });
+
 /** A size that results from others must lie in a band: clearances, interferences, stack-ups, side play. */
-export function within(spec: WithinSpec): Check {
-  const entries = spec.of.map(asOf);
+export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
+  const entries = Object.entries(spec.of).map(([name, entry]) => ({ name, ...asOf(entry) }));
   return {
     id: spec.id,
     name: spec.name,
@@ -86,21 +87,21 @@ export function within(spec: WithinSpec): Check {
     judge: (assembly) => {
       const settled = spec.unless?.(assembly);
       if (settled) return settled;
-      const known = entries.flatMap(({ parameter, where }): (readonly [Parameter, Value])[] => {
+      const values = entries.flatMap(({ name, parameter, where }): (readonly [string, Parameter, Value])[] => {
         const value = valueOf(assembly, parameter, where);
-        return value ? [[parameter, value]] : [];
+        return value ? [[name, parameter, value]] : [];
       });
-      if (known.length < entries.length)
+      if (values.length < entries.length)
         return missing(
           entries.filter(({ parameter, where }) => !valueOf(assembly, parameter, where)).map(({ parameter }) => parameter),
           spec.quantity,
         );
-      const values = known.map(([, value]) => value.interval);
-      const found = spec.found(values, assembly);
-      const requirement = spec.required(assembly, values);
+      const sizes = Object.fromEntries(values.map(([name, , value]) => [name, value.interval])) as Known<S>;
+      const found = spec.found(sizes, assembly);
+      const requirement = spec.required(assembly, sizes);
       const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
       const held = hold(found, required, requirement.inPlaceOf?.leeway);
-      const detail: Detail = { found, required, values };
+      const detail: Detail<S> = { found, required, sizes };
       const finding: Finding = {
         ...held,
         quantity: spec.quantity ?? 'length',
@@ -108,23 +109,26 @@ export function within(spec: WithinSpec): Check {
         required,
         ...(requirement.atLeast ? { atLeast: true } : {}),
         ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb } : {}),
-        because: because(spec, detail, requirement, held.verdict),
+        because: because(spec, assembly, detail, requirement, held.verdict),
         work: [],
-        needs: held.verdict === 'cannotTell' ? [...wantedBefore(found, requirement), ...closer(known)] : [],
+        needs:
+          held.verdict === 'cannotTell'
+            ? [...wantedBefore(found, requirement), ...closer(values.map(([, parameter, value]): readonly [Parameter, Value] => [parameter, value]))]
+            : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
       };
       const { mend } = spec;
       if (held.verdict === 'fits' || !mend) return finding;
       return mended(
         finding,
-        mendedBy({ ...requirement, band: required }, (band) => mend(assembly, { ...detail, required: band })),
+        mendedBy({ ...requirement, band: required }, (wanted) => mend(assembly, { ...detail, required: wanted })),
         assembly.rules,
       );
     },
   };
 }
 
-function because(spec: WithinSpec, detail: Detail, requirement: Requirement, verdict: Verdict): Sentence {
+function because<S extends Sizes>(spec: WithinSpec<S>, assembly: Assembly, detail: Detail<S>, requirement: Requirement, verdict: Verdict): Sentence {
   const quantity = spec.quantity ?? 'length';
   const [found, wanted] = [
     band(detail.found, quantity),
@@ -132,7 +136,7 @@ function because(spec: WithinSpec, detail: Detail, requirement: Requirement, ver
   ];
   switch (verdict) {
     case 'fits':
-      return spec.fits?.(detail) ?? sentence`${spec.subject} is ${found}, ${wanted} wanted.`;
+      return spec.fits?.(detail, assembly) ?? sentence`${spec.subject} is ${found}, ${wanted} wanted.`;
     case 'cannotTell':
       if (requirement.inPlaceOf) return undecided(spec.subject, detail.found, requirement, quantity);
       return sentence`${spec.subject} may be anything from ${found}, astride what is wanted, ${wanted}: measure it closer.`;
@@ -144,15 +148,15 @@ function because(spec: WithinSpec, detail: Detail, requirement: Requirement, ver
 }
 
 /** The specification that would decide what a rule of thumb leaves open; nothing where it is a specification already. */
-export const wantedBefore = (found: Interval, { band, inPlaceOf }: Requirement): readonly string[] =>
-  inPlaceOf && !contains(band, found) ? [inPlaceOf.parameter.id] : [];
+export const wantedBefore = (found: Interval, { band: usual, inPlaceOf }: Requirement): readonly string[] =>
+  inPlaceOf && !contains(usual, found) ? [inPlaceOf.parameter.id] : [];
 
 /**
  * What mends something, where a rule of thumb stands in for a specification: what mends it by the rule mends it by any
  * maker's figure; where only a wider figure would let it be mended, that figure must be known.
  */
-export function mendedBy({ band, inPlaceOf }: Requirement, mend: (required: Interval) => readonly Offer[]): readonly Offer[] {
-  const offers = mend(band);
+export function mendedBy({ band: usual, inPlaceOf }: Requirement, mend: (required: Interval) => readonly Offer[]): readonly Offer[] {
+  const offers = mend(usual);
   if (!inPlaceOf || offers.some(isOption) || !mend(inPlaceOf.leeway).length) return offers;
   return [...offers, { unknown: inPlaceOf.parameter.id }];
 }
@@ -161,26 +165,43 @@ export function mendedBy({ band, inPlaceOf }: Requirement, mend: (required: Inte
 export const undecided = (subject: string, found: Interval, { band: usual, inPlaceOf }: Requirement, quantity: QuantityKind = 'length'): Sentence =>
   sentence`${subject} is ${band(found, quantity)}. By the rule of thumb ${band(usual, quantity)} is right, and makers go from ${band(inPlaceOf?.leeway ?? usual, quantity)}: what is specified here decides.`;
 
-/** The recipient's own figure; failing that, a rule of thumb, which decides what all makers agree in. */
-export const specified =
-  (parameter: Parameter, usual: (values: readonly Interval[], assembly: Assembly) => Usual, rule: string | ((assembly: Assembly) => string)) =>
-  (assembly: Assembly, values: readonly Interval[]): Requirement => {
-    const own = valueOf(assembly, parameter);
-    if (own) return { band: own.interval };
-    const { band: core, leeway } = usual(values, assembly);
-    return {
-      band: core,
-      inPlaceOf: { parameter, leeway },
-      ruleOfThumb: `Rule of thumb, none is specified: ${typeof rule === 'string' ? rule : rule(assembly)} Common practice.`,
-    };
-  };
+/**
+ * A band that is a share of a size, which is itself uncertain: the narrowest band of all the sizes it may be, so that
+ * knowing less never allows more. Where no band suits all of them, its one middle.
+ */
+export function bandOfSize({ low, high }: Interval, size: Interval): Interval {
+  const [least, most] = [low * size.high, high * size.low];
+  return least <= most ? { low: least, high: most } : { low: (least + most) / 2, high: (least + most) / 2 };
+}
 
-/** Always the same band, by a rule that is named. */
-export const usually = (usual: Interval, rule: string) => (): Requirement => ({ band: usual, ruleOfThumb: `${rule} Common practice.` });
-
-/** No less than this, by a rule that is named. */
-export const noLess = (least: number, rule: string) => (): Requirement => ({
-  band: { low: least, high: least },
-  atLeast: true,
-  ruleOfThumb: `${rule} Common practice.`,
+/** How far makers go of a size that is itself uncertain: as far as with any size it may be. */
+export const leewayOfSize = ({ low, high }: Interval, size: Interval): Interval => ({
+  low: scaled(size, low).low,
+  high: scaled(size, high).high,
 });
+
+/**
+ * The recipient's own figure; failing that, a figure of thumb, which decides what all makers agree in.
+ *
+ * @param size what the figure is a share of, where it is one
+ */
+export function specified(assembly: Assembly, parameter: Parameter, figure: FigureOfThumb, size?: Interval): Requirement {
+  const own = valueOf(assembly, parameter);
+  if (own) return { band: own.interval };
+  const [usual, leeway] = [bandOf(figure, assembly.rules), leewayOf(figure, assembly.rules)];
+  return {
+    band: size ? bandOfSize(usual, size) : usual,
+    inPlaceOf: { parameter, leeway: size ? leewayOfSize(leeway, size) : leeway },
+    ruleOfThumb: sentence`Rule of thumb, none is specified. ${cite(figure, assembly.rules)}`,
+  };
+}
+
+/** Always the same figure. */
+export const usually =
+  (figure: FigureOfThumb) =>
+  ({ rules }: Assembly): Requirement => ({ band: bandOf(figure, rules), ruleOfThumb: cite(figure, rules) });
+
+/** No less than a figure. */
+export const noLess =
+  (figure: LimitOfThumb) =>
+  (assembly: Assembly): Requirement => ({ ...usually(figure)(assembly), atLeast: true });

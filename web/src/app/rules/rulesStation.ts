@@ -24,6 +24,7 @@ import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
 import { growing } from '../ui/growing';
 import { FigureField } from './figureField';
+import { FiguresOfThumb, type FiguresChanged } from './figuresOfThumb';
 
 /** Fields of the table of instruments that hold a number. */
 type NumberField = 'resolution' | 'permissibleError' | 'from' | 'to' | 'everyMonths';
@@ -31,7 +32,7 @@ type NumberField = 'resolution' | 'permissibleError' | 'from' | 'to' | 'everyMon
 /** Where practitioners disagree the shop chooses; and what it measures with. */
 @Component({
   selector: 'wb-rules-station',
-  imports: [FigureField, FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
+  imports: [FigureField, FiguresOfThumb, FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rulesStation.html',
   styleUrl: './rulesStation.less',
@@ -81,6 +82,10 @@ export class RulesStation {
       { ...this.shop(), rules: { ...this.chosen(), work: { ...this.chosen().work, [id]: { ...this.chosen().work?.[id], [what]: number } } } },
       `Changed “${OPERATIONS[id].name}”.`,
     );
+  }
+
+  protected setFigures({ figures, says }: FiguresChanged): void {
+    this.save({ ...this.shop(), rules: { ...this.chosen(), figures } }, says);
   }
 
   /** Back to what it usually takes. */

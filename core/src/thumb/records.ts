@@ -1,0 +1,9 @@
+import { about, between, subject } from './figure.js';
+
+/** What the audit of the catalogue holds against one another. */
+export const records = subject('records', {
+  displacement: about('Stated size', 0.02, 'Makers round the size of an engine to whole cubic inches or centimetres', { of: 'the size' }),
+  rounding: about('Rounded bore', 0.1, 'A nominal bore is rounded by no more'),
+  slap: about('Piston that would slap', 0.005, 'A skirt that is smaller by more than this share would slap in any engine', { of: 'the bore' }),
+  crown: between('Crown in an engine as made', [-1.5, 4], 'In an engine as made the flat of a crown stands near the deck'),
+});
