@@ -1,4 +1,5 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
+import type { HasFigures } from '../thumb/index.js';
 import type { AuditFinding, Rule } from './finding.js';
 import { companions } from './rules/companions.js';
 import { displacement } from './rules/displacement.js';
@@ -27,5 +28,5 @@ export const RULES: readonly Rule[] = [
   unreadBySchemes,
 ];
 
-/** Goes over a catalogue with every rule. */
-export const audit = (catalogue: CatalogueLookup): AuditFinding[] => RULES.flatMap((rule) => rule.find(catalogue));
+/** Goes over a catalogue with every rule, by the shop's own figures where it has any. */
+export const audit = (catalogue: CatalogueLookup, rules: HasFigures = {}): AuditFinding[] => RULES.flatMap((rule) => rule.find(catalogue, rules));

@@ -1,6 +1,7 @@
 import type { RecordType } from '../catalogue/catalogue.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Sentence } from '../quantity/sentence.js';
+import type { HasFigures } from '../thumb/index.js';
 
 /** A place in the catalogue, where a finding can be mended. */
 export interface AuditPlace {
@@ -27,15 +28,15 @@ export interface Rule {
   readonly name: string;
   /** What it compares, in one sentence. */
   readonly checks: string;
-  readonly find: (catalogue: CatalogueLookup) => readonly AuditFinding[];
+  readonly find: (catalogue: CatalogueLookup, rules: HasFigures) => readonly AuditFinding[];
 }
 
 type Found = Omit<AuditFinding, 'rule' | 'also'> & { readonly also?: readonly AuditPlace[] };
 
 /** Declares a rule: its findings carry its id. */
-export const defineRule = (id: string, name: string, checks: string, find: (catalogue: CatalogueLookup) => Iterable<Found>): Rule => ({
+export const defineRule = (id: string, name: string, checks: string, find: (catalogue: CatalogueLookup, rules: HasFigures) => Iterable<Found>): Rule => ({
   id,
   name,
   checks,
-  find: (catalogue) => [...find(catalogue)].map((found) => ({ also: [], ...found, rule: id })),
+  find: (catalogue, rules) => [...find(catalogue, rules)].map((found) => ({ also: [], ...found, rule: id })),
 });

@@ -21,17 +21,18 @@ export function readFigure(figure: FigureOfThumb, text: string, system: UnitSyst
   });
   const pieces = text.trim().replaceAll('−', '-').split(TO);
   if (pieces.length !== (figure.bound === 'between' ? 2 : 1)) return wanted(`is not what “${figure.name}” takes`);
+  if (!pieces.every((piece) => /\d/.test(piece))) return wanted('is no figure');
   const units = pieces.map((piece) => UNIT.exec(piece)?.[0].trim());
-  const unit = units.at(-1);
+  const unit = units.find((each) => each !== undefined && each !== units.at(-1)) ?? units.at(-1);
   const known = unit === undefined ? shownUnit(figure.quantity, system) : unitOf(unit);
   if (unit !== undefined && (figure.of !== undefined || !known || UNITS[known].quantity !== figure.quantity))
     return wanted(`has a unit, “${unit}”, that does not belong there`);
   const values = pieces.map((piece) => {
     const plain = piece.replace(UNIT, '').trim();
-    const negative = plain.startsWith('-');
-    const number = readNumber(negative ? plain.slice(1).trim() : plain);
-    if (!number || number.length !== (negative ? plain.slice(1).trim() : plain).length) return undefined;
-    const value = negative ? -number.value : number.value;
+    const size = plain.replace(/^-\s*/, '');
+    const number = readNumber(size);
+    if (number?.length !== size.length) return undefined;
+    const value = size === plain ? number.value : -number.value;
     return figure.of !== undefined ? value / THOUSANDTHS : known ? toInside(value, known) : value;
   });
   const [low, high = low] = values;

@@ -86,6 +86,7 @@ export class Holdings {
   setCircumstances(circumstances: Circumstances): void {
     this.around = circumstances;
     this.identifications.clear();
+    this.audited = undefined;
     this.forgetSwaps();
   }
 
@@ -169,7 +170,7 @@ export class Holdings {
   findings(): ReadonlyMap<string, readonly AuditFinding[]> {
     if (this.audited) return this.audited;
     const byRule = new Map<string, AuditFinding[]>();
-    for (const finding of audit(this.lookup)) kept(byRule, finding.rule, (): AuditFinding[] => []).push(finding);
+    for (const finding of audit(this.lookup, this.around.rules)) kept(byRule, finding.rule, (): AuditFinding[] => []).push(finding);
     return (this.audited = byRule);
   }
 }

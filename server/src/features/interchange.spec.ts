@@ -1,4 +1,4 @@
-import { CatalogueLookup, judgeSwap, say, settingOf, VERDICT_WORDS, type Catalogue } from '@which-bore/core';
+import { CatalogueLookup, judgeSwap, say, settingOf, VERDICT_WORDS, type Catalogue, type StoredShop } from '@which-bore/core';
 import { parse } from 'csv-parse/sync';
 import ExcelJS from 'exceljs';
 import { readFile } from 'node:fs/promises';
@@ -124,6 +124,30 @@ describe('interchange through the API', () => {
     expect(put.statusCode).withContext(put.body).toBe(200);
     expect(usual).not.toBe(999);
     expect(await priceOf()).toBe(999);
+  });
+
+  it('judges by the shop’s own figures of thumb, and refuses what is none with its place', async () => {
+    const spacing = async () => {
+      const [swap] = await judged([{ pattern: 'sluice-crank-3375-forged' }], { pattern: 'sluice-block-low-small' });
+      return swap?.joints[0]?.checks.find(({ id }) => id === 'mainSpacing');
+    };
+    const current = (await app.inject({ url: '/api/shop' })).json<StoredShop>();
+    const put = (version: number, figures: object) =>
+      app.inject({ method: 'PUT', url: '/api/shop', payload: { ...current, version, rules: { ...current.rules, figures } } });
+    expect(await spacing()).toEqual(
+      jasmine.objectContaining({ verdict: 'fits', ruleOfThumb: jasmine.stringContaining('−0.600 to 0.600 mm. Common practice.') }),
+    );
+    const refused = await put(current.version, { 'bearings.spacing': { low: 0, high: 1 }, 'deck.squish': { low: 1, high: 2 } });
+    expect(refused.statusCode).toBe(400);
+    expect(refused.json<{ problems: { where: string }[] }>().problems.map(({ where }) => where)).toEqual([
+      'body.rules.figures.bearings.spacing',
+      'body.rules.figures.deck.squish',
+    ]);
+    // Nothing lies within a band that begins a millimetre out.
+    const kept = await put(current.version, { 'bearings.mainSpacing': { low: 1, high: 2 } });
+    expect(kept.statusCode).withContext(kept.body).toBe(200);
+    expect(await spacing()).toEqual(jasmine.objectContaining({ verdict: 'doesNotFit', ruleOfThumb: jasmine.stringContaining('The shop’s own figure.') }));
+    await put(current.version + 1, {});
   });
 
   it('finds what else takes a part and what else goes where it is', async () => {

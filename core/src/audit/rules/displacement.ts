@@ -2,7 +2,7 @@ import { engineVariant } from '../../dictionary/index.js';
 import { interval, middle } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { sweptVolume } from '../../stack/index.js';
-import { limitOf, records } from '../../thumb/index.js';
+import { limitOf, records, type HasFigures } from '../../thumb/index.js';
 import { defineRule } from '../finding.js';
 import { middleOf } from '../engine.js';
 
@@ -10,21 +10,21 @@ import { middleOf } from '../engine.js';
 const sizeOf = (bore: number, stroke: number, cylinders: number): number => middle(sweptVolume(interval(bore), interval(stroke))) * cylinders;
 
 /** Whether a size is the stated one, as makers round it. */
-const isStated = (size: number, stated: number): boolean => Math.abs(size - stated) <= limitOf(records.displacement, {}) * stated;
+const isStated = (size: number, stated: number, rules: HasFigures): boolean => Math.abs(size - stated) <= limitOf(records.displacement, rules) * stated;
 
 export const displacement = defineRule(
   'displacement',
   'Stated size',
   'Bore, stroke and count of cylinders must give the stated size within 2 %.',
-  function* (catalogue) {
+  function* (catalogue, rules) {
     const { bore, stroke, displacement: size } = engineVariant.parameters;
     for (const variant of catalogue.catalogue.variants) {
       const [b, s, stated] = [middleOf(variant, bore), middleOf(variant, stroke), middleOf(variant, size)];
       const cylinders = Number(variant.features[engineVariant.features.cylinders.id]);
       if (b === undefined || s === undefined || stated === undefined || !(cylinders > 0)) continue;
       const computed = sizeOf(b, s, cylinders);
-      if (isStated(computed, stated)) continue;
-      const exchanged = isStated(sizeOf(s, b, cylinders), stated) ? ' With bore and stroke exchanged it would agree.' : '';
+      if (isStated(computed, stated, rules)) continue;
+      const exchanged = isStated(sizeOf(s, b, cylinders), stated, rules) ? ' With bore and stroke exchanged it would agree.' : '';
       yield {
         weight: 'wrong',
         where: { type: 'variant', id: variant.id, at: size.id },

@@ -10,7 +10,9 @@ export const pistonInBore = defineRule(
   'pistonInBore',
   'Piston and bore',
   'A piston is made for the bore of its variant, and is a little smaller than the block or liner it runs in.',
-  function* (catalogue) {
+  function* (catalogue, rules) {
+    const rounding = limitOf(records.rounding, rules);
+    const widened = ({ low, high }: Interval): Interval => ({ low: low - rounding, high: high + rounding });
     for (const variant of catalogue.catalogue.variants) {
       const stated = limitsOf(variant, engineVariant.parameters.bore);
       const holes: { readonly fitted: Fitted; readonly parameter: Parameter }[] = [
@@ -32,7 +34,7 @@ export const pistonInBore = defineRule(
         const bore = hole && limitsOf(hole.fitted.pattern, hole.parameter);
         if (!skirt || !bore) continue;
         const clearance = { low: bore.low - skirt.high, high: bore.high - skirt.low };
-        if (clearance.low > 0 && clearance.high < limitOf(records.slap, {}) * bore.high) continue;
+        if (clearance.low > 0 && clearance.high < limitOf(records.slap, rules) * bore.high) continue;
         yield {
           weight: 'wrong',
           where: { type: 'pattern', id: pattern.id, at: piston.parameters['skirt.diameter'].id },
@@ -46,8 +48,3 @@ export const pistonInBore = defineRule(
     }
   },
 );
-
-const widened = ({ low, high }: Interval): Interval => {
-  const rounding = limitOf(records.rounding, {});
-  return { low: low - rounding, high: high + rounding };
-};

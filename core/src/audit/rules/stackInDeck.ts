@@ -10,7 +10,7 @@ export const stackInDeck = defineRule(
   'stackInDeck',
   'Rod and piston against the deck',
   'Half the stroke, the rod and the piston’s compression height must come to the deck height, or nearly.',
-  function* (catalogue) {
+  function* (catalogue, rules) {
     for (const variant of catalogue.catalogue.variants) {
       const at = (slot: string) => fittedAt(catalogue, variant, slot);
       for (const pistonFitted of at('piston')) {
@@ -25,7 +25,7 @@ export const stackInDeck = defineRule(
         const height = middleOf(pistonFitted.pattern, piston.parameters.compressionHeight);
         if (!blockFitted || !crankFitted || !rodFitted || deck === undefined || stroke === undefined || length === undefined || height === undefined) continue;
         const below = deckClearance(interval(deck), interval(stroke), interval(length), interval(height));
-        if (contains(bandOf(records.crown, {}), below)) continue;
+        if (contains(bandOf(records.crown, rules), below)) continue;
         const clearance = middle(below);
         yield {
           weight: 'wrong',

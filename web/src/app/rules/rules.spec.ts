@@ -14,7 +14,7 @@ async function open() {
     .flush({ ...USUAL_SHOP, version: 3 });
   const shown = await show(RulesStation);
   const rows = (table: string) => shown.page.querySelectorAll(`${table} tbody tr`).length;
-  await until(() => rows('table.work') === OPERATION_IDS.length && rows('table:not(.work)') === USUAL_SHOP.instruments.length);
+  await until(() => rows('table.work') === OPERATION_IDS.length && rows('section[aria-labelledby=instruments-title] table') === USUAL_SHOP.instruments.length);
   return shown;
 }
 
@@ -96,6 +96,33 @@ describe('house rules and instruments', () => {
     expect([instruments.map(({ name }) => name), version]).toEqual([['Another micrometer'], 9]);
     again.flush({ ...USUAL_SHOP, instruments, version: 10 });
     await fixture.whenStable();
-    expect(page.querySelectorAll('table:not(.work) tbody tr').length).toBe(1);
+    expect(page.querySelectorAll('section[aria-labelledby=instruments-title] table tbody tr').length).toBe(1);
+  });
+
+  it('take a figure of thumb of the shop’s own, say beside its field what is wrong with one, and go back to the usual', async () => {
+    const { page } = await open();
+    await type(page, 'End float of the crank', '0.05 to 0.15');
+    const own = { rules: { figures: { 'bearings.endFloat': { low: 0.05, high: 0.15 } } } };
+    const request = server().expectOne((each) => each.method === 'PUT');
+    expect(request.request.body).toEqual(jasmine.objectContaining(own));
+    request.flush({ ...USUAL_SHOP, ...own, version: 4 });
+    await settled();
+    await type(page, 'Squish', 'tight');
+    const alert = page.querySelector('td [role=alert]');
+    expect(text(alert?.closest('tr')?.querySelector('th') ?? null)).toBe('Squish');
+    expect(text(alert)).toContain('“tight” is no figure: write one figure, like 0.900 mm.');
+    [...page.querySelectorAll('button')].find((each) => each.getAttribute('aria-label') === 'As usual: End float of the crank')?.click();
+    await settled();
+    expect(server().expectOne((each) => each.method === 'PUT').request.body).toEqual(jasmine.objectContaining({ rules: { figures: {} } }));
+  });
+
+  it('find a figure of thumb by its words', async () => {
+    const { page } = await open();
+    const find = page.querySelector<HTMLInputElement>('#figure-find');
+    if (!find) throw new Error('nothing to find with');
+    find.value = 'spacing';
+    find.dispatchEvent(new Event('input'));
+    await settled();
+    expect([...page.querySelectorAll('wb-figures-of-thumb tbody th')].map(text)).toEqual(['Main spacing', 'Bore spacing']);
   });
 });

@@ -1,0 +1,78 @@
+import { boundary, describeBoundaries } from '../testing/boundary';
+import { LOOKUP } from '../testing/demo';
+import { audit } from '../audit/index';
+import type { RecordChange } from '../catalogue/lookup';
+import type { Pattern, Variant } from '../catalogue/pattern';
+import type { HouseRules } from '../shop/houseRules';
+import { records } from './records';
+
+// Common practice, no source: what the audit says of the demo's 1360 with one figure changed, just inside and just outside.
+
+const VARIANT = LOOKUP.variant('ambit-1360') as Variant;
+const piston = VARIANT.fitments.find(({ slot }) => slot === 'piston')?.pattern;
+const PISTON = LOOKUP.pattern(piston) as Pattern;
+/** Limits next to nothing apart: a size without any has those that are usual. */
+const mm = (size: number) => ({ low: size.toFixed(4), high: (size + 0.0002).toFixed(4), unit: 'mm' as const });
+const withSizes = <T extends Pattern | Variant>(
+  record: T,
+  sizes: Readonly<Record<string, ReturnType<typeof mm> | { low: string; high: string; unit: 'cc' }>>,
+): T => ({
+  ...record,
+  dimensions: { ...record.dimensions, ...sizes },
+});
+const found = (rule: string, rules: HouseRules, ...changes: readonly RecordChange[]): string =>
+  audit(LOOKUP.with(changes), rules).some((finding) => finding.rule === rule && [finding.where, ...finding.also].some(({ id }) => id === VARIANT.id))
+    ? 'found'
+    : 'in order';
+const ofVariant = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({ type: 'variant', id: VARIANT.id, record: withSizes(VARIANT, sizes) });
+const ofPiston = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({ type: 'pattern', id: PISTON.id, record: withSizes(PISTON, sizes) });
+
+// Four cylinders of 77 by 73 mm: 1359.7 cc. By hand: 0.7854 x 7.7 x 7.7 x 7.3 x 4.
+const SIZE = 1359.706;
+const BORE = 77;
+/** The upper limit of its cylinders. */
+const LARGEST_BORE = 77.02;
+
+describe('figures of thumb of the records', () => {
+  describeBoundaries(records, [
+    boundary(
+      records.displacement,
+      (share, rules) => {
+        const stated = (SIZE / (1 + share)).toFixed(3);
+        return found('displacement', rules, ofVariant({ 'variant.displacement': { low: stated, high: stated, unit: 'cc' } }));
+      },
+      [0.0194, 'in order'],
+      [0.0206, 'found'],
+    ),
+    boundary(
+      records.rounding,
+      (by, rules) => found('pistonInBore', rules, ofVariant({ 'variant.bore': mm(BORE - 0.0002) }), ofPiston({ 'piston.bore': mm(BORE + by) })),
+      [0.097, 'in order'],
+      [0.103, 'found'],
+    ),
+    boundary(
+      records.slap,
+      (share, rules) => found('pistonInBore', rules, ofPiston({ 'piston.skirt.diameter': mm(LARGEST_BORE * (1 - share)) })),
+      [0.00485, 'in order'],
+      [0.00515, 'found'],
+    ),
+    boundary(
+      records.crown,
+      (below, rules) => found('stackInDeck', rules, ofPiston({ 'piston.compressionHeight': mm(CROWN - below) })),
+      [-1.545, 'found'],
+      [-1.455, 'in order'],
+      [3.88, 'in order'],
+      [4.12, 'found'],
+    ),
+  ]);
+});
+
+/** The compression height with which its crown is flush with the deck. */
+const CROWN = (() => {
+  const middle = (record: Pattern | undefined, id: string): number => {
+    const { low, high } = record?.dimensions[id] ?? { low: '0', high: '0' };
+    return (Number(low) + Number(high)) / 2;
+  };
+  const at = (slot: string) => LOOKUP.pattern(VARIANT.fitments.find((each) => each.slot === slot)?.pattern);
+  return middle(at('block'), 'block.deckHeight') - middle(at('crank'), 'crank.stroke') / 2 - middle(at('rod'), 'rod.length');
+})();
