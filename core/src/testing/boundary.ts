@@ -1,3 +1,4 @@
+import { SAME_WITHIN } from '../quantity/interval';
 import type { HouseRules } from '../shop/houseRules';
 import { bandOf, type FigureOfThumb } from '../thumb/index';
 
@@ -30,7 +31,8 @@ const unguarded = ({ figure, steps }: Boundary): readonly number[] =>
     (end) =>
       !steps.some(([value, outcome], at) => {
         const next = steps[at + 1];
-        return next !== undefined && value <= end && next[0] >= end && near(end, value) && near(end, next[0]) && outcome !== next[1];
+        // A tenth of a micron either way is the same size.
+        return next !== undefined && value <= end && next[0] >= end - SAME_WITHIN && near(end, value) && near(end, next[0]) && outcome !== next[1];
       }),
   );
 
