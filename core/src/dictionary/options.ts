@@ -23,6 +23,16 @@ export const LIFTER_FORM = {
   deactivating: 'deactivating roller | deactivating, collapsing',
 } as const;
 
+/** Lifters whose foot is a roller, and those that oil sets. */
+export const ROLLER_LIFTERS: readonly string[] = ['solidRoller', 'hydraulicRoller', 'deactivating'];
+export const HYDRAULIC_LIFTERS: readonly string[] = ['hydraulicFlat', 'hydraulicRoller', 'deactivating'];
+
+/** What the flywheel sits on, as crank and flywheel are made for it. */
+export const FLYWHEEL_SEAT = {
+  flange: 'a flange | flanged, flanged end',
+  taper: 'a taper | tapered, tapered end',
+} as const;
+
 /** How the crank turns the cam. */
 export const CAM_DRIVE = {
   gear: 'gears | gear, gears, gear drive',

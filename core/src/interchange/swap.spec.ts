@@ -4,10 +4,10 @@ import { NoJointError, swap, swapParts } from './swap';
 import { contains, interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { demoPart, demoPattern, LOOKUP, SETTING, words } from '../testing/demo';
-import { MAIN_BEARING } from '../joints/mains';
+import { MAIN_BEARING } from '../joints/crankshaft/mains';
 import { hold } from '../joints/finding';
 import { OPERATIONS } from '../joints/operations/operations';
-import { oilClearance, requiredClearance } from '../joints/bearings';
+import { oilClearance, requiredClearance } from '../joints/crankshaft/bearings';
 import { worst } from '../joints/verdict';
 
 const into = (donor: Part | string, block: string) => swapParts(typeof donor === 'string' ? demoPart(donor) : donor, demoPart(block), SETTING);

@@ -132,7 +132,7 @@ export function swap(
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
     needs: needsOf(all.flatMap((check) => check.needs)),
-    companions: [...new Set(all.flatMap(({ id, work }) => (id === 'companions' ? (work[0]?.buy ?? []) : [])))],
+    companions: [...new Set(all.flatMap(({ work: [first] }) => (bringsCompanions(first) ? first.buy : [])))],
     hours: sum(least.map(({ hours }) => hours)),
     price: sum(least.map(({ price }) => price)),
     cautions: [...new Set(all.flatMap((check) => [check.caution ?? [], check.verdict === 'fitsWithWork' ? (check.work[0]?.caution ?? []) : []].flat()))],
@@ -153,6 +153,9 @@ export function refuses(donors: readonly PlacedPart[], recipients: readonly Plac
 /** Checks among what stays, that work on a part of theirs may change. */
 const bystanding = (sides: Sides, setting: Setting): readonly Place[] =>
   bystandersOf(sides, setting).flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check, bystander: true })));
+
+/** Whether what is done is to get the parts that records ask for. */
+const bringsCompanions = (option: JudgedOption | undefined): option is JudgedOption => option?.steps.includes('getCompanions') ?? false;
 
 /** One part into one other. */
 export const swapParts = (donor: Part, recipient: Part, setting: Setting): Swap =>
@@ -187,8 +190,12 @@ function summary(verdict: Verdict, checks: readonly JudgedCheck[]): Sentence {
       return [`Drops in: all ${checks.length} checks agree.`];
     case 'fitsWithWork': {
       const mended = those('fitsWithWork');
-      const bought = mended.filter(({ id }) => id === 'companions');
-      const work = [...new Set(mended.filter(({ id }) => id !== 'companions').map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase()))];
+      const bought = mended.filter(({ work: [first] }) => bringsCompanions(first));
+      const work = [
+        ...new Set(
+          mended.filter(({ work: [first] }) => !bringsCompanions(first)).map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase()),
+        ),
+      ];
       const with_ = bought.flatMap(({ because }) => because);
       if (work.length === 0) return sentence`Goes in only together with other parts. ${with_}`;
       return sentence`Goes in after work: ${listed(work)}.${bought.length > 0 ? ' ' : ''}${with_}`;

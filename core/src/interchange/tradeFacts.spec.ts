@@ -17,13 +17,13 @@ import { demoPart, LOOKUP, SETTING, words } from '../testing/demo';
 import type { Assembly } from '../joints/assembly';
 import type { Joint } from '../joints/check';
 import { worst } from '../joints/verdict';
-import { bigEnds } from '../joints/bigEnds';
-import { lifterInBlock } from '../joints/lifters';
-import { crownAndChamber } from '../joints/crowns';
-import { liners } from '../joints/liners';
-import { location } from '../joints/location';
-import { mains } from '../joints/mains';
-import { pinInRod } from '../joints/smallEnds';
+import { bigEnds } from '../joints/rods/bigEnds';
+import { lifterInBlock } from '../joints/valveGear/lifterInBlock';
+import { crownAndChamber } from '../joints/deck/crownAndChamber';
+import { liners } from '../joints/cylinders/liners';
+import { location } from '../joints/rods/location';
+import { mains } from '../joints/crankshaft/mains';
+import { pinInRod } from '../joints/rods/pinInRod';
 
 // The figures here are the trade's: common practice, no source.
 

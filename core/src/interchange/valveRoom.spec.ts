@@ -7,10 +7,10 @@ import { interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { LOOKUP, SETTING } from '../testing/demo';
 import { machined, withPart, type Assembly } from '../joints/assembly';
-import { compression } from '../joints/deck';
+import { compression } from '../joints/deck/compression';
 import { cutPockets } from '../joints/operations/pistons';
 import { isDone } from '../joints/operations/operation';
-import { valveToPiston } from '../joints/valveRoom';
+import { valveToPiston } from '../joints/deck/valveToPiston';
 
 const { 'lift.overlap': overlap } = cam.parameters;
 const { 'valve.recess': recess } = head.parameters;

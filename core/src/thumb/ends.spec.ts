@@ -1,6 +1,6 @@
 import { boundary, describeBoundaries } from '../testing/boundary';
 import { judged, made } from '../testing/made';
-import { grindThrustFaces, turnCounterweights, turnSealLand } from '../joints/operations/trim';
+import { grindThrustFaces, turnCounterweights, turnSealLand } from '../joints/operations/cranks';
 import type { Worked } from '../joints/operations/operation';
 import type { KindId } from '../dictionary/dictionary';
 import { interval, width } from '../quantity/interval';

@@ -1,6 +1,6 @@
 import { defineKind } from '../definition.js';
 import { BY_MICROMETER, counted, face, look, markedAt, measured, presence, stated } from '../entries.js';
-import { FRONT_DRIVE } from '../options.js';
+import { FRONT_DRIVE, FLYWHEEL_SEAT } from '../options.js';
 import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 import { JOURNAL_UNDERSIZES } from '../serviceSizes.js';
 
@@ -248,6 +248,13 @@ export const crank = defineKind({
         reach: 'outside',
         minutes: 1,
       },
+    ),
+    flywheelSeat: look(
+      'Flywheel end',
+      'flywheel end',
+      'A flange has a ring of threaded holes; a taper runs to a thread with a nut, and has a key.',
+      FLYWHEEL_SEAT,
+      { reach: 'outside' },
     ),
     webLip: presence(
       'Lip on the rear web',

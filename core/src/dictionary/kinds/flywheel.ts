@@ -1,5 +1,6 @@
 import { defineKind } from '../definition.js';
 import { counted, face, look, markedAt, measured } from '../entries.js';
+import { FLYWHEEL_SEAT } from '../options.js';
 
 /** The flywheel, or the flexplate in its place. */
 export const flywheel = defineKind({
@@ -36,6 +37,12 @@ export const flywheel = defineKind({
       internal: 'neutral | neutral, internal balance',
       external: 'with counterweight | external balance, counterweighted',
     }),
+    flywheelSeat: look(
+      'Sits on',
+      'seat',
+      'A wheel for a flange has a flat face with a ring of bolt holes; one for a taper a conical bore with a keyway.',
+      FLYWHEEL_SEAT,
+    ),
     form: look('Form', 'flywheel or flexplate', 'A flexplate is thin pressed steel; a dual-mass wheel turns a little against itself.', {
       solid: 'solid | solid flywheel',
       flexplate: 'flexplate | flexplate form',

@@ -6,7 +6,7 @@ import { regrindJournal } from './journals';
 import { block } from '../../dictionary/kinds/block';
 import { fitSpacerShells, lineBore } from './housings';
 import type { Worked } from './operation';
-import { grindThrustFaces, turnCounterweights, turnOffWebLip, turnSealLand } from './trim';
+import { grindThrustFaces, turnCounterweights, turnOffWebLip, turnSealLand } from './cranks';
 
 const journal = crank.parameters['mainJournal.diameter'];
 const part = demoPart('sluice-crank-3375-forged');

@@ -1,0 +1,58 @@
+import { isoLimits } from '../../designations/index.js';
+import { block } from '../../dictionary/kinds/block.js';
+import { rollingBearing } from '../../dictionary/kinds/rollingBearing.js';
+import { contains, interval, middle, minus, type Interval } from '../../quantity/interval.js';
+import { sentence, value } from '../../quantity/sentence.js';
+import { bandOf, bearings, cite, limitOf } from '../../thumb/index.js';
+import { lookOf, machined, type Assembly } from '../assembly.js';
+import type { Joint } from '../check.js';
+import { missing, said, work } from '../finding.js';
+import { within, type Requirement } from '../shapes/within.js';
+import { nominal } from './rollingBearings.js';
+
+const { outside } = rollingBearing.parameters;
+
+/** Room for a standing ring in its housing: what the holes N7 to H7 of ISO 286-2 leave a bearing of normal tolerance. */
+function inHousing({ rules }: Assembly, ring: Interval): Requirement {
+  const size = nominal(ring);
+  return {
+    band: interval(isoLimits('N7', size).low - size, isoLimits('H7', size).high - size + limitOf(bearings.ringOutside, rules)),
+    ruleOfThumb: sentence`A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
+  };
+}
+
+/** Bearing in the case. */
+export const bearingInCase: Joint = {
+  id: 'bearingInCase',
+  name: 'Bearing in the case',
+  kinds: ['block', 'rollingBearing'],
+  slots: { rollingBearing: ['mainBearing'] },
+  checks: [
+    within({
+      id: 'ringInCase',
+      name: 'Outer ring in the housing',
+      of: { hole: block.parameters['mainHousing.diameter'], ring: outside },
+      also: [block.features.mainsRun.id],
+      unless: (assembly) => {
+        const run = lookOf(assembly, block.features.mainsRun);
+        if (run === undefined) return missing([block.features.mainsRun], 'count');
+        return run === 'shells' ? said('doesNotFit', ['The mains of this block run in shells.']) : undefined;
+      },
+      found: ({ hole, ring }) => minus(hole, ring),
+      required: (assembly, { ring }) => inHousing(assembly, ring),
+      subject: 'The housing over the outer ring',
+      tooLittle: 'it does not go in, or is squeezed',
+      tooMuch: 'it turns in the case',
+      mend: (assembly, { found, sizes: { ring } }) =>
+        assembly.parts.block && contains(bandOf(bearings.ringSleeved, assembly.rules), found)
+          ? [
+              work({
+                steps: ['sleeveBearing'],
+                says: sentence`Sleeve the housing for the smaller ring: ${value(middle(found) / 2)} of wall.`,
+                parts: [machined(assembly.parts.block, block.parameters['mainHousing.diameter'], ring)],
+              }),
+            ]
+          : [],
+    }),
+  ],
+};

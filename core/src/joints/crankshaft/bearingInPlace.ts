@@ -1,0 +1,104 @@
+import type { Part } from '../../catalogue/part.js';
+import { rollingBearing } from '../../dictionary/kinds/rollingBearing.js';
+import { middle, minus } from '../../quantity/interval.js';
+import { sentence, value } from '../../quantity/sentence.js';
+import { bearings, limitOf } from '../../thumb/index.js';
+import { lookOf, type Assembly } from '../assembly.js';
+import { MENDED, ONLY_TOLD, REPLACED, type Check, type Joint } from '../check.js';
+import { missing, said, work, type Offer } from '../finding.js';
+import { sameLook } from '../shapes/same.js';
+import { sameSize } from '../shapes/sizes.js';
+import { before, usually, within } from '../shapes/within.js';
+
+const { bore, outside, width } = rollingBearing.parameters;
+
+const { clearanceClass, innerShoulder, cage, form } = rollingBearing.features;
+
+/** Clearance classes of ISO 5753-1 from tight to loose. */
+const LOOSER = ['C2', 'CN', 'C3', 'C4', 'C5'];
+
+function shimmed(assembly: Assembly, lacking: number): readonly Offer[] {
+  const part: Part | undefined = assembly.parts.rollingBearing;
+  return part && lacking > 0 && lacking < limitOf(bearings.ringShimmed, assembly.rules)
+    ? [work({ steps: ['shimBearing'], says: sentence`Put ${value(lacking)} of shims beside it, on the side that stands.`, parts: [part] })]
+    : [];
+}
+
+const shoulders: Check = {
+  id: 'shoulders',
+  name: 'End location',
+  reads: [innerShoulder.id, REPLACED + innerShoulder.id],
+  verdicts: MENDED,
+  judge: (assembly) => {
+    const [mine, was] = [lookOf(assembly, innerShoulder), lookOf(assembly, innerShoulder, 'replaced')];
+    if (mine === undefined || was === undefined) return missing([innerShoulder], 'count');
+    if (mine === was) return said('fits', ['It holds the shaft endways as the old one did.']);
+    const [more, less] = [SHOULDERS.indexOf(mine) > SHOULDERS.indexOf(was), SHOULDERS.indexOf(mine) < SHOULDERS.indexOf(was)];
+    if (less) return said('doesNotFit', ['The old ring held the shaft endways by its shoulder, and this one lets it wander.']);
+    return more
+      ? said('fitsWithWork', ['Its shoulder adds end location that the old one did not have.'], {
+          work: [work({ steps: ['shimBearing'], says: ['Set the end float with shims, so that two bearings do not hold the shaft against each other.'] })],
+        })
+      : said('cannotTell', ['Its shoulders are not told.'], { needs: [innerShoulder.id] });
+  },
+};
+
+const SHOULDERS = ['none', 'one', 'two'];
+
+/** A bearing in place of another. */
+export const bearingInPlace: Joint = {
+  id: 'bearingInPlace',
+  name: 'In place of the bearing',
+  kinds: ['rollingBearing'],
+  inPlaceOf: 'rollingBearing',
+  checks: [
+    ...(
+      [
+        ['bearingBore', 'Bore', bore],
+        ['bearingOutside', 'Outside', outside],
+      ] as const
+    ).map(([id, name, of]) => sameSize({ id, name, of, play: bearings.sameRing })),
+    within({
+      id: 'bearingWidth',
+      name: 'Width',
+      of: { mine: width, was: before(width) },
+      found: ({ mine, was }) => minus(mine, was),
+      required: usually(bearings.sameRingWidth),
+      subject: 'The width over that of the old one',
+      tooLittle: 'it leaves a gap beside it',
+      tooMuch: 'it does not go in',
+      mend: (assembly, { found }) => shimmed(assembly, -middle(found)),
+    }),
+    sameLook({
+      id: 'clearanceClass',
+      name: 'Clearance class',
+      of: clearanceClass,
+      as: clearanceClass,
+      asOf: 'replaced',
+      agree: ({ mine, theirs }) =>
+        LOOSER.indexOf(mine) > LOOSER.indexOf(theirs) ? [`${mine} is looser than ${theirs}: it runs, a little louder while cold.`] : undefined,
+      otherwise: ({ mine, theirs }) => [`${mine} is tighter than ${theirs}: pressed on and hot it may not turn.`],
+    }),
+    shoulders,
+    sameLook({
+      id: 'bearingForm',
+      name: 'Form',
+      of: form,
+      as: form,
+      asOf: 'replaced',
+      agree: ({ mine, theirs }) =>
+        theirs === 'ball' && mine === 'cylindrical'
+          ? ['Rollers carry more than the balls that were there, but hold nothing endways by themselves.']
+          : undefined,
+    }),
+    sameLook({
+      id: 'cage',
+      verdicts: ONLY_TOLD,
+      name: 'Cage',
+      of: cage,
+      as: cage,
+      asOf: 'replaced',
+      agree: ({ mine, theirs }) => [`${mine} instead of ${theirs}: a matter of preference and price.`],
+    }),
+  ],
+};

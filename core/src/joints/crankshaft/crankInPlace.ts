@@ -1,0 +1,33 @@
+import { crank } from '../../dictionary/kinds/crank.js';
+import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { work } from '../finding.js';
+import { sameLook, samePattern } from '../shapes/same.js';
+
+/** A crank in place of another: what drove the timing stays. */
+export const crankInPlace: Joint = {
+  id: 'crankInPlace',
+  name: 'In place of the crank',
+  kinds: ['crank'],
+  inPlaceOf: 'crank',
+  checks: [
+    samePattern({
+      id: 'timingGear',
+      verdicts: ALWAYS_MENDED,
+      name: 'Timing gear',
+      of: crank.interfaces.timingGear,
+      as: crank.interfaces.timingGear,
+      asOf: 'replaced',
+      mend: () => [work({ steps: ['gearWithCrank'], says: ['Take the timing gear of this crank, and the wheel on the cam that meshes or runs with it.'] })],
+    }),
+    sameLook({
+      id: 'sensorWheel',
+      verdicts: ALWAYS_MENDED,
+      name: 'Sensor wheel',
+      of: crank.features.sensorWheel,
+      as: crank.features.sensorWheel,
+      asOf: 'replaced',
+      agree: ({ theirs }) => (theirs === 'none' ? ['It carries a sensor wheel that nothing reads here: it may stay if it clears the case.'] : undefined),
+      mend: () => [work({ steps: ['takeAlong'], says: ['Press on the sensor wheel of the crank that comes out, clocked as it was.'] })],
+    }),
+  ],
+};

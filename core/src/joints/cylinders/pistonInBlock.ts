@@ -1,0 +1,47 @@
+import { block } from '../../dictionary/kinds/block.js';
+import { piston } from '../../dictionary/kinds/piston.js';
+import { lookOf } from '../assembly.js';
+import type { Check, Joint } from '../check.js';
+import { said, seeing, work } from '../finding.js';
+import { implied } from '../shapes/implied.js';
+import { skirtClearance } from './skirtClearance.js';
+
+/** A crown with a direction goes in one way, a handed piston into its own bank only. */
+const direction: Check = {
+  id: 'direction',
+  name: 'Which way round',
+  reads: [piston.features.orientation.id, piston.features.direction.id],
+  verdicts: ['fits', 'fitsWithWork', 'cannotTell'],
+  judge: (assembly) =>
+    seeing(assembly, [piston.features.orientation, piston.features.direction], (hand, mark) => {
+      const facing = mark === 'none' ? 'It carries no direction mark.' : `Its ${mark} faces the front of the engine; the assembly notes must carry it.`;
+      if (hand === 'any') return said('fits', [`Goes in any cylinder. ${facing}`]);
+      return said('fitsWithWork', [`Made for the ${hand} bank only. ${facing}`], {
+        work: [work({ steps: ['takeAlong'], says: [`Take the other hand as well, for the ${hand === 'left' ? 'right' : 'left'} bank.`] })],
+      });
+    }),
+};
+
+/** Piston and the cylinders of the block, or the liners that are in it. */
+export const pistonInBlock: Joint = {
+  id: 'pistonInBlock',
+  name: 'Cylinders',
+  kinds: ['block', 'piston'],
+  checks: [
+    skirtClearance(block.parameters.bore, block.parameters.wall, (assembly) =>
+      assembly.parts.liner && lookOf(assembly, block.features.cylinderWall) === 'wetLiner' ? said('fits', ['The piston runs in the liner.']) : undefined,
+    ),
+    direction,
+    implied({
+      id: 'squirters',
+      name: 'Oil to the cooling gallery',
+      of: piston.features.gallery,
+      when: ['present'],
+      needs: block.features.squirters,
+      be: ['present'],
+      notAsked: 'nothing has to squirt.',
+      met: 'the block has squirters for it.',
+      unmet: 'the block has no squirters, and the crown would burn.',
+    }),
+  ],
+};

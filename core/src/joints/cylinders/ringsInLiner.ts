@@ -1,0 +1,5 @@
+import { liner } from '../../dictionary/kinds/liner.js';
+import type { Joint } from '../check.js';
+import { endGap } from './endGap.js';
+
+export const ringsInLiner: Joint = { id: 'ringsInLiner', name: 'Rings in the liner', kinds: ['liner', 'rings'], checks: [endGap(liner.parameters.bore)] };

@@ -1,0 +1,183 @@
+import type { Parameter } from '../../dictionary/definition.js';
+import { block } from '../../dictionary/kinds/block.js';
+import { head } from '../../dictionary/kinds/head.js';
+import { interval, minus } from '../../quantity/interval.js';
+import { band, sentence } from '../../quantity/sentence.js';
+import { cite, deck, limitOf } from '../../thumb/index.js';
+import { lookOf, type Assembly } from '../assembly.js';
+import { ALWAYS_MENDED, TOLD, type Check, type Joint } from '../check.js';
+import { said, seeing, work, type Offer } from '../finding.js';
+import { withPattern } from '../operations/patterns.js';
+import { implied } from '../shapes/implied.js';
+import { sameLook, samePattern } from '../shapes/same.js';
+import { sameSize } from '../shapes/sizes.js';
+import { within } from '../shapes/within.js';
+
+const bolts = block.interfaces.headBolts;
+
+const spare = block.interfaces.sparePattern;
+
+/** Bosses that were cast but never drilled can be drilled and tapped for the head. */
+function drilledBosses(assembly: Assembly, wanted: string): readonly Offer[] {
+  const part = assembly.parts.block;
+  const bosses = part?.interfaces[spare.id];
+  if (bosses === undefined) return [{ unknown: spare.id }];
+  return part && bosses === wanted
+    ? [
+        work({
+          steps: ['drillAndTap'],
+          says: [`The block has undrilled bosses where ${wanted} wants them: drill and tap them, with a jig or through the head.`],
+          parts: [withPattern(part, bolts, wanted)],
+        }),
+      ]
+    : [];
+}
+
+/** What is done about coolant holes that do not meet. */
+function coolantWork(assembly: Assembly): readonly Offer[] {
+  const route = lookOf(assembly, head.features.coolant);
+  if (route === undefined) return [{ unknown: head.features.coolant.id }];
+  // A head that lets its coolant out by the intake face keeps that of the block in: no plug and no drill mends that.
+  if (route === 'intake') return [];
+  return [
+    work({
+      steps: ['plugPorts'],
+      says: [
+        'Plug the ports of the head that meet nothing, and see that every port of the block still has its way through, with the manifold that belongs to it.',
+      ],
+    }),
+    work({
+      steps: ['cutPorts'],
+      says: ['Open the ports that are closed in the head, by the gasket of the block as a template, and use the manifold that belongs to the block.'],
+    }),
+  ];
+}
+
+/** A cam runs in the block or in the head, never in both. */
+const camPlace: Check = {
+  id: 'camPlace',
+  name: 'Where the cam runs',
+  reads: [block.features.camBearings.id, head.features.camBearings.id],
+  verdicts: TOLD,
+  judge: (assembly) =>
+    seeing(assembly, [block.features.camBearings, head.features.camBearings], (below, above) => {
+      const [inBlock, inHead] = [below !== '0', above !== '0'];
+      // A two-stroke has no cam at all.
+      if (!inBlock && !inHead) return said('fits', ['There is no cam.']);
+      if (inBlock !== inHead) return said('fits', [inBlock ? 'The cam runs in the block.' : 'The cam runs in the head.']);
+      return said('doesNotFit', ['The block has its cam and the head another: the valve gear is of two kinds of engine.']);
+    }),
+};
+
+/** What is left of a face that was cut before, down to where the part is scrap. */
+const leftOf = (id: string, name: string, [height, least]: readonly [Parameter, Parameter], cut: string, part: string): Check =>
+  within({
+    id,
+    name,
+    of: { height, least },
+    found: (sizes) => minus(sizes.height, sizes.least),
+    required: () => ({ band: interval(0), atLeast: true, ruleOfThumb: [`Below its ${least.name.toLowerCase()} a ${part} is scrap.`] }),
+    subject: `The height left to ${cut}`,
+    tooLittle: `the ${part} is below its ${least.name.toLowerCase()}`,
+    tooMuch: 'there is more than enough',
+  });
+
+/** A chamber over a cylinder or a crown: much larger or smaller, and it hangs over the bore, or the gasket seals on nothing. */
+export const chamberOverBore = (id: string, bore: Parameter): Check =>
+  within({
+    id,
+    name: 'Bore under the chamber',
+    of: { hole: bore, madeFor: head.parameters.bore },
+    found: ({ hole, madeFor }) => minus(hole, madeFor),
+    required: ({ rules }, { madeFor }) => {
+      const by = limitOf(deck.chamberServes, rules) * madeFor.low;
+      return { band: interval(-by, by), ruleOfThumb: cite(deck.chamberServes, rules) };
+    },
+    fits: ({ sizes: { hole, madeFor } }) => sentence`Bores ${band(hole)} under chambers made for ${band(madeFor)}.`,
+    subject: 'The bore over the one that the head is made for',
+    tooLittle: 'the chamber hangs over the edge of the bore',
+    tooMuch: 'the chamber does not cover the bore, and the gasket seals on nothing',
+  });
+
+/** A single cylinder has no neighbour to be spaced from. */
+function unlessSingle(spec: Parameters<typeof sameSize>[0]): Check {
+  const check = sameSize({ ...spec, also: [block.features.cylinders.id] });
+  return {
+    ...check,
+    judge: (assembly) => (lookOf(assembly, block.features.cylinders) === '1' ? said('fits', ['There is one cylinder only.']) : check.judge(assembly)),
+  };
+}
+
+/** Block and head. */
+export const headOnBlock: Joint = {
+  id: 'headOnBlock',
+  name: 'Head on the block',
+  kinds: ['block', 'head'],
+  checks: [
+    samePattern({
+      id: 'headBolts',
+      name: 'Head bolts',
+      of: head.interfaces.headBolts,
+      as: bolts,
+      also: [spare.id],
+      mend: (assembly, { mine }) => drilledBosses(assembly, mine),
+    }),
+    sameLook({
+      id: 'headDowels',
+      name: 'Dowels',
+      of: head.features.headDowels,
+      as: block.features.headDowels,
+      verdicts: ALWAYS_MENDED,
+      otherwise: ({ mine, theirs }) => [
+        theirs === 'none'
+          ? 'The head has holes for dowels and the deck has none: only the bolts would centre it.'
+          : mine === 'none'
+            ? 'The dowels of the deck meet no holes: the head would stand on them.'
+            : 'Solid pins and hollow dowels do not meet each other’s holes: the head would stand on them.',
+      ],
+      mend: (_assembly, { mine, theirs }) => [
+        work({
+          steps: ['otherDowels'],
+          says: [
+            theirs === 'none'
+              ? 'Drill the deck for the dowels of the head, or centre head and gasket on guide studs while it is bolted down.'
+              : mine === 'none'
+                ? 'Drill the head for the dowels of the deck, with the gasket as a template.'
+                : 'Draw the dowels, and drill or counterbore one of the two for those of the other, with the gasket as a template.',
+          ],
+        }),
+      ],
+    }),
+    unlessSingle({
+      id: 'headSpacing',
+      name: 'Bore spacing',
+      of: head.parameters.boreSpacing,
+      as: block.parameters.boreSpacing,
+      play: deck.boreSpacing,
+    }),
+    chamberOverBore('headBore', block.parameters.bore),
+    samePattern({
+      id: 'coolantPorts',
+      name: 'Coolant',
+      of: head.interfaces.coolantPorts,
+      as: block.interfaces.coolant,
+      also: [head.features.coolant.id],
+      otherwise: ({ mine, theirs }) => [`The head has ${mine}, the block ${theirs}: coolant would have no way out, or the wrong one.`],
+      mend: coolantWork,
+    }),
+    implied({
+      id: 'rockerOil',
+      name: 'Oil to the rockers',
+      of: head.features.oilFeed,
+      when: ['pushrods'],
+      needs: block.features.lifterOil,
+      be: ['present'],
+      notAsked: 'the oil comes up by itself.',
+      met: 'the block feeds its lifters.',
+      unmet: 'the block feeds no oil to lifters and pushrods, and the rockers would run dry.',
+    }),
+    camPlace,
+    leftOf('deckLeft', 'Deck left of the block', [block.parameters.deckHeight, block.parameters['deckHeight.least']], 'deck', 'block'),
+    leftOf('headHeight', 'Height left of the head', [head.parameters.height, head.parameters['height.least']], 'mill', 'head'),
+  ],
+};

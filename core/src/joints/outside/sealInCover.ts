@@ -1,0 +1,22 @@
+import { frontCover } from '../../dictionary/kinds/frontCover.js';
+import { seal } from '../../dictionary/kinds/seal.js';
+import { ends } from '../../thumb/index.js';
+import type { Joint } from '../check.js';
+import { sameSize } from '../shapes/sizes.js';
+
+/** Front seal in the cover. */
+export const sealInCover: Joint = {
+  id: 'sealInCover',
+  name: 'Seal in the cover',
+  kinds: ['frontCover', 'seal'],
+  slots: { seal: ['frontSeal'] },
+  checks: [
+    sameSize({
+      id: 'sealHousing',
+      name: 'Seal in its bore',
+      of: seal.parameters.housing,
+      as: frontCover.parameters['seal.bore'],
+      play: ends.sealBore,
+    }),
+  ],
+};

@@ -1,0 +1,16 @@
+import type { Interface } from '../../dictionary/definition.js';
+import { ALWAYS_MENDED, type Check } from '../check.js';
+import { work } from '../finding.js';
+import { samePattern } from '../shapes/same.js';
+
+export const stays = (id: string, name: string, of: Interface, says: string): Check =>
+  samePattern({
+    id,
+    name,
+    of,
+    as: of,
+    asOf: 'replaced',
+    verdicts: ALWAYS_MENDED,
+    otherwise: ({ mine, theirs }) => [`${mine} where ${theirs} was.`],
+    mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`${says} (${mine}).`] })],
+  });

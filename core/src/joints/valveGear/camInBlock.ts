@@ -1,0 +1,19 @@
+import { block } from '../../dictionary/kinds/block.js';
+import { cam } from '../../dictionary/kinds/cam.js';
+import type { Joint } from '../check.js';
+import { sameCount } from '../shapes/same.js';
+import { valveGearIn, camJournal } from './camJournals.js';
+
+const journals = cam.parameters;
+
+export const camInBlock: Joint = {
+  id: 'camInBlock',
+  name: 'Cam in the block',
+  kinds: ['block', 'cam'],
+  applies: valveGearIn('block'),
+  checks: [
+    sameCount({ id: 'camBearings', name: 'Cam bearings', of: cam.features.bearings, as: block.features.camBearings }),
+    camJournal('camFront', 'Front cam journal', block.parameters['camBore.diameter'], journals['journal.front']),
+    camJournal('camRear', 'Rear cam journal', block.parameters['camBore.rear'], journals['journal.rear']),
+  ],
+};

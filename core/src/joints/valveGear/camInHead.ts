@@ -1,0 +1,18 @@
+import { cam } from '../../dictionary/kinds/cam.js';
+import { head } from '../../dictionary/kinds/head.js';
+import type { Joint } from '../check.js';
+import { sameCount } from '../shapes/same.js';
+import { valveGearIn, camJournal } from './camJournals.js';
+
+const journals = cam.parameters;
+
+export const camInHead: Joint = {
+  id: 'camInHead',
+  name: 'Cam in the head',
+  kinds: ['head', 'cam'],
+  applies: valveGearIn('head'),
+  checks: [
+    sameCount({ id: 'headCamBearings', name: 'Cam bearings', of: cam.features.bearings, as: head.features.camBearings }),
+    camJournal('headCamFront', 'Cam journals', head.parameters['camBore.diameter'], journals['journal.front']),
+  ],
+};

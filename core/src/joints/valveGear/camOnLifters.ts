@@ -1,0 +1,28 @@
+import { cam } from '../../dictionary/kinds/cam.js';
+import { lifter } from '../../dictionary/kinds/lifter.js';
+import { ROLLER_LIFTERS } from '../../dictionary/options.js';
+import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { work } from '../finding.js';
+import { sameLook } from '../shapes/same.js';
+
+/** Cam and lifters. */
+export const camOnLifters: Joint = {
+  id: 'camOnLifters',
+  name: 'Cam and lifters',
+  kinds: ['cam', 'lifter'],
+  checks: [
+    sameLook({
+      id: 'lifterForm',
+      verdicts: ALWAYS_MENDED,
+      name: 'Lifter on the lobe',
+      of: cam.features.lifter,
+      as: lifter.features.form,
+      otherwise: ({ mine, theirs }) => [
+        ROLLER_LIFTERS.includes(mine) === ROLLER_LIFTERS.includes(theirs)
+          ? 'The ramps of this cam are ground for other lifters: they would clatter or pump up.'
+          : 'A roller and a flat lifter want different lobes and different iron: the lobe would be wiped off.',
+      ],
+      mend: () => [work({ steps: ['lifters'], says: ['Take the lifters that the cam is ground for, new, with the pushrods and springs they need.'] })],
+    }),
+  ],
+};

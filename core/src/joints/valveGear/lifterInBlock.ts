@@ -1,0 +1,51 @@
+import { block } from '../../dictionary/kinds/block.js';
+import { lifter } from '../../dictionary/kinds/lifter.js';
+import { lookOf, type Assembly } from '../assembly.js';
+import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { said, work, type Finding } from '../finding.js';
+import { implied } from '../shapes/implied.js';
+import { valveGearIn } from './camJournals.js';
+import { bodyInBore, deactivating } from './lifterBores.js';
+import { HYDRAULIC_LIFTERS } from '../../dictionary/options.js';
+
+/** A block without cam bearings has no lifter bores either. */
+const noBores = (assembly: Assembly): Finding | undefined =>
+  lookOf(assembly, block.features.camBearings) === '0' ? said('doesNotFit', ['The block has no cam, and no bores for lifters.']) : undefined;
+
+export const lifterInBlock: Joint = {
+  id: 'lifterInBlock',
+  name: 'Lifters in the block',
+  kinds: ['block', 'lifter'],
+  applies: valveGearIn('block'),
+  checks: [
+    bodyInBore(block.parameters['lifterBore.diameter'], noBores, [block.features.camBearings.id]),
+    implied({
+      id: 'lifterOil',
+      verdicts: ALWAYS_MENDED,
+      name: 'Oil to the lifters',
+      of: lifter.features.form,
+      when: HYDRAULIC_LIFTERS,
+      needs: block.features.lifterOil,
+      be: ['present'],
+      notAsked: 'it needs no oil from the block.',
+      met: 'the block feeds it.',
+      unmet: 'the block has no oil gallery for lifters.',
+      mend: (assembly) =>
+        assembly.parts.block
+          ? [
+              work({
+                steps: ['feedLifters'],
+                says: ['Drill a gallery along the lifter bores from the main oil way, where the casting allows.'],
+                parts: [
+                  {
+                    ...assembly.parts.block,
+                    looks: { ...assembly.parts.block.looks, [block.features.lifterOil.id]: { option: 'present', source: 'machined' } },
+                  },
+                ],
+              }),
+            ]
+          : [],
+    }),
+    deactivating(block.features.deactivation),
+  ],
+};

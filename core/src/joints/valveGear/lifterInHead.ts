@@ -1,0 +1,12 @@
+import { head } from '../../dictionary/kinds/head.js';
+import type { Joint } from '../check.js';
+import { valveGearIn } from './camJournals.js';
+import { bodyInBore, deactivating } from './lifterBores.js';
+
+export const lifterInHead: Joint = {
+  id: 'lifterInHead',
+  name: 'Lifters in the head',
+  kinds: ['head', 'lifter'],
+  applies: valveGearIn('head'),
+  checks: [bodyInBore(head.parameters['lifterBore.diameter']), deactivating(head.features.deactivation)],
+};

@@ -1,0 +1,21 @@
+import { valve } from '../../dictionary/kinds/valve.js';
+import { valveSpring } from '../../dictionary/kinds/valveSpring.js';
+import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { work } from '../finding.js';
+import { samePattern } from '../shapes/same.js';
+
+export const springOnValve: Joint = {
+  id: 'springOnValve',
+  name: 'Springs and keepers',
+  kinds: ['valve', 'valveSpring'],
+  checks: [
+    samePattern({
+      id: 'keepers',
+      verdicts: ALWAYS_MENDED,
+      name: 'Keepers and retainer',
+      of: valveSpring.interfaces.keepers,
+      as: valve.interfaces.keepers,
+      mend: (_assembly, { theirs }) => [work({ steps: ['takeAlong'], says: [`Take retainers for this spring with the keepers of the valve (${theirs}).`] })],
+    }),
+  ],
+};

@@ -1,0 +1,44 @@
+import { valve } from '../../dictionary/kinds/valve.js';
+import { middle, minus } from '../../quantity/interval.js';
+import { band, sentence } from '../../quantity/sentence.js';
+import { limitOf, valveGear } from '../../thumb/index.js';
+import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { work } from '../finding.js';
+import { samePattern } from '../shapes/same.js';
+import { sameSize } from '../shapes/sizes.js';
+
+/** A valve in place of another: seat, spring and rocker stay. */
+export const valveInPlace: Joint = {
+  id: 'valveInPlace',
+  name: 'In place of the valve',
+  kinds: ['valve'],
+  inPlaceOf: 'valve',
+  checks: [
+    sameSize({
+      id: 'valveLength',
+      name: 'Length',
+      of: valve.parameters.length,
+      play: valveGear.valveLength,
+      mend: (assembly, { found, required }) =>
+        Math.abs(middle(found) - middle(required)) > limitOf(valveGear.valveLengthMade, assembly.rules)
+          ? []
+          : found.low > required.high
+            ? [
+                work({
+                  steps: ['shimSprings'],
+                  says: sentence`Shim the springs by ${band(minus(found, required))} and set the rockers anew, or take shorter pushrods.`,
+                }),
+              ]
+            : [work({ steps: ['pushrods'], says: ['Cap the stems, or take longer pushrods, and check the installed height of the springs.'] })],
+    }),
+    samePattern({
+      id: 'keepersKept',
+      verdicts: ALWAYS_MENDED,
+      name: 'Keepers',
+      of: valve.interfaces.keepers,
+      as: valve.interfaces.keepers,
+      asOf: 'replaced',
+      mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`Take retainers and keepers for ${mine}.`] })],
+    }),
+  ],
+};
