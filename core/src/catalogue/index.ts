@@ -5,6 +5,7 @@ export * from './scheme.js';
 export * from './catalogue.js';
 export * from './size.js';
 export * from './value.js';
+export * from './fitmentTime.js';
 export * from './lookup.js';
 export * from './part.js';
 export { idFrom, patternFromReadings } from './patternFromReadings.js';

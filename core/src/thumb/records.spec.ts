@@ -1,6 +1,7 @@
 import { boundary, describeBoundaries } from '../testing/boundary';
 import { LOOKUP } from '../testing/demo';
 import { audit } from '../audit/index';
+import { isException } from '../catalogue/fitmentTime';
 import type { RecordChange } from '../catalogue/lookup';
 import type { Pattern, Variant } from '../catalogue/pattern';
 import type { HouseRules } from '../shop/houseRules';
@@ -55,6 +56,18 @@ describe('figures of thumb of the records', () => {
       (share, rules) => found('pistonInBore', rules, ofPiston({ 'piston.skirt.diameter': mm(LARGEST_BORE * (1 - share)) })),
       [0.00485, 'in order'],
       [0.00515, 'found'],
+    ),
+    boundary(
+      records.shortTime,
+      (share, rules) => {
+        // A hundred years, so that a month is less than a thousandth.
+        const months = Math.round(share * 1200);
+        const to = `${1900 + Math.floor((months - 1) / 12)}-${String(((months - 1) % 12) + 1).padStart(2, '0')}`;
+        const fitment = { slot: 'piston', pattern: PISTON.id, to };
+        return isException({ ...VARIANT, years: { from: '1900', to: '1999' }, fitments: [fitment] }, fitment, rules) ? 'an exception' : 'the usual part';
+      },
+      [0.2425, 'an exception'],
+      [0.2575, 'the usual part'],
     ),
     boundary(
       records.crown,

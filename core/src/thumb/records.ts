@@ -5,5 +5,13 @@ export const records = subject('records', {
   displacement: about('Stated size', 0.02, 'Makers round the size of an engine to whole cubic inches or centimetres', { of: 'the size' }),
   rounding: about('Rounded bore', 0.1, 'A nominal bore is rounded by no more'),
   slap: about('Piston that would slap', 0.005, 'A skirt that is smaller by more than this share would slap in any engine', { of: 'the bore' }),
+  shortTime: about(
+    'Part of a short time',
+    0.25,
+    'A part that was carried for less than a quarter of a variant’s years is an exception; for more, the variant was changed over',
+    {
+      of: 'its years',
+    },
+  ),
   crown: between('Crown in an engine as made', [-1.5, 4], 'In an engine as made the flat of a crown stands near the deck'),
 });

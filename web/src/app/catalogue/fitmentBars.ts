@@ -1,4 +1,4 @@
-import { monthOf, sayShare, type CatalogueLookup, type Fitment, type Variant } from '@which-bore/core';
+import { isException, monthOf, sayShare, spanOf, STILL_MADE, type CatalogueLookup, type Fitment, type Variant } from '@which-bore/core';
 
 /** A fitment as a bar of the chart: from the beginning of one year (or month) to the end of another. */
 export interface FitmentBar {
@@ -13,42 +13,28 @@ export interface FitmentBar {
 }
 
 const MONTHS = 12;
-/** An engine still made is drawn this far past the last known year. */
-const STILL = 2;
-/** A part carried for less than this share of a variant's time is an exception; for more, the variant was changed over. */
-const EXCEPTION = 0.25;
-
-const year = (month: number): number => month / MONTHS;
 
 /** Every bar of a place over the variants of a family. */
 export function barsOf(catalogue: CatalogueLookup, variants: readonly Variant[], slot: string): FitmentBar[] {
-  const last = Math.max(
-    ...variants.map(({ years }) => (years?.to === undefined ? (years ? year(monthOf(years.from)) : 0) : year(monthOf(years.to, true) + 1))),
-  );
+  const until = Math.max(...variants.flatMap((variant) => spanOf(variant, {}, variant.years ? monthOf(variant.years.from) : 0)?.to ?? [])) + STILL_MADE;
   return variants.flatMap((variant) =>
     variant.fitments
       .filter((fitment) => fitment.slot === slot)
       .flatMap((fitment): FitmentBar[] => {
-        const begins = fitment.from ?? variant.years?.from;
-        if (begins === undefined) return [];
-        const ends = fitment.to ?? variant.years?.to;
-        const from = year(monthOf(begins));
-        const to = ends === undefined ? last + STILL : year(monthOf(ends, true) + 1);
-        const made = variant.years
-          ? (variant.years.to === undefined ? last + STILL : year(monthOf(variant.years.to, true) + 1)) - year(monthOf(variant.years.from))
-          : 0;
-        const exception = fitment.share !== undefined || to - from < EXCEPTION * made;
+        const span = spanOf(variant, fitment, until);
+        if (!span) return [];
         const name = catalogue.pattern(fitment.pattern)?.name ?? fitment.pattern;
+        const [begins, ends] = [fitment.from ?? variant.years?.from ?? '', fitment.to ?? variant.years?.to ?? 'now'];
         const share = fitment.share === undefined ? '' : `, ${sayShare(fitment.share)} of them (${Math.round(fitment.share * 100)} %)`;
         return [
           {
             variant,
             fitment,
             name,
-            from,
-            to,
-            exception,
-            says: `${variant.code}: ${name}, ${begins} to ${ends ?? 'now'}${share}.${fitment.note === undefined ? '' : ` ${fitment.note}`}`,
+            from: span.from / MONTHS,
+            to: span.to / MONTHS,
+            exception: isException(variant, fitment),
+            says: `${variant.code}: ${name}, ${begins} to ${ends}${share}.${fitment.note === undefined ? '' : ` ${fitment.note}`}`,
           },
         ];
       }),

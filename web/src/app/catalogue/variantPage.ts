@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { engineVariant, fitmentsInOrder, sayShare, sayYears, slotOf, type Fitment } from '@which-bore/core';
+import { engineVariant, fitmentsInOrder, isException, sayShare, sayYears, slotOf, type Fitment } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { CompareLink } from '../ui/compareLink';
 import { RecordLink } from '../ui/recordLink';
@@ -63,7 +63,7 @@ import { sourceWords, ValueTable } from './valueTable';
           <table>
             <tbody>
               @for (fitment of fitments(); track $index) {
-                <tr [class.exception]="exceptional(fitment)">
+                <tr [class.exception]="exceptional(of, fitment)">
                   <th scope="row">{{ slotName(fitment) }}</th>
                   <td>
                     <wb-record type="pattern" [id]="fitment.pattern" short />
@@ -131,8 +131,7 @@ export class VariantPage {
 
   protected readonly slotName = (fitment: Fitment): string => slotOf(fitment.slot)?.name ?? fitment.slot;
 
-  /** Not in every engine of the variant over all its years. */
-  protected readonly exceptional = isExceptional;
+  protected readonly exceptional = isException;
 
   protected when(fitment: Fitment): string {
     const { from, to, serialFrom, serialTo, share, note } = fitment;
@@ -146,7 +145,3 @@ export class VariantPage {
       .join('; ');
   }
 }
-
-/** Whether a fitment holds only for some years, some serials or some engines of its variant. */
-export const isExceptional = ({ from, to, serialFrom, serialTo, share }: Fitment): boolean =>
-  from !== undefined || to !== undefined || serialFrom !== undefined || serialTo !== undefined || share !== undefined;
