@@ -48,7 +48,7 @@ export const LineUpSchema = Type.Object({
   candidates: list(CandidateSchema),
   readings: list(UnderstoodSchema, { description: 'The readings as understood' }),
   unused: list(Type.String(), { description: 'Readings the catalogue has nothing to hold against' }),
-  doubts: list(Type.Object({ text: Type.String(), says: Type.String() }), { description: 'What is doubtful about how something was measured' }),
+  doubts: list(Type.Object({ text: Type.String(), says: SentenceSchema }), { description: 'What is doubtful about how something was measured' }),
 });
 export type LineUpTold = Static<typeof LineUpSchema>;
 
@@ -159,7 +159,7 @@ export const engine = question({
   answer: Type.Object({
     engine: LineUpSchema,
     parts: list(PartInEngineSchema),
-    mixed: list(Type.Object({ rule: Type.String(), weight: oneOfWords(['refuse', 'doubt'] as const), says: Type.String(), specimens: list(Type.String()) })),
+    mixed: list(Type.Object({ rule: Type.String(), weight: oneOfWords(['refuse', 'doubt'] as const), says: SentenceSchema, specimens: list(Type.String()) })),
   }),
   example: {
     entry: 'year 1962, machine frost fan',

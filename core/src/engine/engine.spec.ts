@@ -97,7 +97,7 @@ describe('a mixed set', () => {
       specimen('Piston 2', 'piston', `stamped crown "${b?.mark}" skirt 3.7972in mic`),
     );
     expect(rules(found)).toContain('twoTypes');
-    expect(found.mixed[0]?.says).toContain('8.5 and 10 to 1, and mixed ratios in one engine are refused');
+    expect(say(found.mixed[0]?.says ?? [], 'metric')).toContain('8.5 and 10 to 1, and mixed ratios in one engine are refused');
     expect([...(found.mixed[0]?.specimens ?? [])].sort()).toEqual(['Piston 1', 'Piston 2']);
     expect(rules(engine('', high))).toEqual([]);
   });
@@ -105,8 +105,8 @@ describe('a mixed set', () => {
   it('is found in fractured caps among machined ones', () => {
     const found = engine('', specimen('Rod 1', 'rod', 'fractured'), specimen('Rod 2', 'rod', 'machined cap'), specimen('Rod 3', 'rod', 'fractured'));
     expect(rules(found)).toEqual(['capSplit']);
-    expect(found.mixed[0]?.says).toBe(
-      'Fractured caps on Rod 1, Rod 3, machined ones on Rod 2: they take different shells, and the wrong shells destroy the engine.',
+    expect(say(found.mixed[0]?.says ?? [], 'metric')).toBe(
+      'Fractured caps on Rod 1 and Rod 3, machined ones on Rod 2: they take different shells, and the wrong shells destroy the engine.',
     );
   });
 

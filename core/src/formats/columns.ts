@@ -1,3 +1,4 @@
+import { capital } from '../quantity/phrase.js';
 import { LIST_OF, RECORD_NAMES, type RecordType } from '../catalogue/catalogue.js';
 import type { Described } from '../catalogue/pattern.js';
 import type { Feature, Interface, Kind, Parameter } from '../dictionary/definition.js';
@@ -26,8 +27,7 @@ function namesOf(id: TableId): string[] {
 }
 
 /** What a table is called in a sentence. */
-export const tableLabel = (id: TableId): string =>
-  isKindId(id) ? KINDS[id].plural : `${RECORD_NAMES[id].charAt(0).toUpperCase()}${RECORD_NAMES[id].slice(1)}s`;
+export const tableLabel = (id: TableId): string => (isKindId(id) ? KINDS[id].plural : `${capital(RECORD_NAMES[id])}s`);
 
 /** What a column of a table holds. */
 export type Column =

@@ -133,7 +133,7 @@ describe('the identification of a part while it is read', () => {
   it('says where the instrument does not reach what it is said to have measured', () => {
     const small = new Drawer(USUAL_INSTRUMENTS.map((each) => (each.sort === 'caliper' ? { ...each, to: 50 } : each)));
     const { doubts } = identify(indexOf('crank'), read('crank', 'stroke 85.7 mm caliper'), 1, { drawer: small });
-    expect(doubts[0]?.says).toContain('does not reach 85.7');
+    expect(say(doubts[0]?.says ?? [], 'metric')).toContain('does not reach 85.700 mm');
   });
 });
 

@@ -48,7 +48,7 @@ export interface LineUp {
   /** Readings the catalogue has nothing to hold against. */
   readonly unused: readonly string[];
   /** What is doubtful about how something was measured. */
-  readonly doubts: readonly { readonly text: string; readonly says: string }[];
+  readonly doubts: readonly { readonly text: string; readonly says: Sentence }[];
 }
 
 /** Whose instruments and rules count; the usual ones where nothing is said. */

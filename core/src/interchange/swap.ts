@@ -1,3 +1,4 @@
+import { listed } from '../quantity/phrase.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import { JOINTS, record, takes, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
@@ -178,9 +179,6 @@ function leftOut(coming: readonly PlacedPart[], all: readonly PlacedPart[]): rea
     return lacking.length > 0 ? [{ joint: joint.name, lacking }] : [];
   });
 }
-
-const listed = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1] ?? ''}`;
 
 function summary(verdict: Verdict, checks: readonly JudgedCheck[]): Sentence {
   const those = (which: Verdict) => checks.filter((check) => check.verdict === which);

@@ -1,3 +1,4 @@
+import { listed } from '../quantity/phrase.js';
 import type { Part, Value } from '../catalogue/part.js';
 import type { Feature, Parameter } from '../dictionary/definition.js';
 import { apart, contains, interval, margin, type Interval } from '../quantity/interval.js';
@@ -58,7 +59,7 @@ export const said = (verdict: Verdict, because: Sentence, more: Partial<Finding>
 export function missing(needs: readonly { readonly id: string; readonly name: string }[], quantity: QuantityKind = 'length'): Finding {
   // The same size may be wanted of two parts.
   const names = new Set(needs.map((need) => need.name.toLowerCase()));
-  return said('cannotTell', [`Not known: ${[...names].join(' and ')}.`], { quantity, needs: [...new Set(needs.map((need) => need.id))] });
+  return said('cannotTell', [`Not known: ${listed(names)}.`], { quantity, needs: [...new Set(needs.map((need) => need.id))] });
 }
 
 /** Judges by what has been seen of these features; where some have not been looked at, the answer is that they must be. */

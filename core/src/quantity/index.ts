@@ -6,5 +6,6 @@ export * from './normal.js';
 export * from './instrument.js';
 export * from './decision.js';
 export * from './sentence.js';
+export * from './phrase.js';
 export * from './random.js';
 export * from './text.js';

@@ -1,4 +1,5 @@
 import { around, type Interval } from './interval.js';
+import type { QuantityKind } from './unit.js';
 
 /** What a measurement's uncertainty is worked out from: how finely the tool reads, and how far it may be wrong and still be in order. Inside unit. */
 export interface Precision {
@@ -12,6 +13,8 @@ export interface Instrument extends Precision {
   readonly id: string;
   readonly name: string;
   readonly words: readonly string[];
+  /** What it measures. */
+  readonly quantity: QuantityKind;
   /** Smallest and largest size it measures. */
   readonly reach: Interval;
   /** Minutes to lay it out and set it, before the first size is taken with it. */
@@ -24,7 +27,8 @@ const sort = (
   [resolution, permissibleError]: readonly [number, number],
   [low, high]: readonly [number, number],
   settingUp = 0,
-): Omit<Instrument, 'id'> => ({ name, words: words.split(', '), resolution, permissibleError, reach: { low, high }, settingUp });
+  quantity: QuantityKind = 'length',
+): Omit<Instrument, 'id'> => ({ name, words: words.split(', '), quantity, resolution, permissibleError, reach: { low, high }, settingUp });
 
 /**
  * The sorts of instrument of a usual shop. Permissible errors are workshop values for the usual measuring range:
@@ -45,10 +49,10 @@ const SORTS = {
   rule: sort('Steel rule', 'rule, ruler, steel rule, tape', [0.5, 0.3], [0, 1000]),
   feeler: sort('Feeler', 'feeler, feelers, feeler gauge', [0.01, 0.01], [0.03, 2]),
   plug: sort('Plug gauge', 'plug gauge, pin gauge, plug', [0.01, 0.003], [1, 25], 0.5),
-  scale: sort('Scale', 'scale, scales, balance', [0.1, 0.3], [0, 5000], 0.5),
-  burette: sort('Burette', 'burette, buret', [0.1, 0.2], [0, 300], 3),
-  degreeWheel: sort('Degree wheel', 'degree wheel, protractor', [0.5, 0.5], [0, 360], 3),
-  springTester: sort('Spring tester', 'spring tester, tester', [2, 8], [0, 5000], 1),
+  scale: sort('Scale', 'scale, scales, balance', [0.1, 0.3], [0, 5000], 0.5, 'mass'),
+  burette: sort('Burette', 'burette, buret', [0.1, 0.2], [0, 300], 3, 'volume'),
+  degreeWheel: sort('Degree wheel', 'degree wheel, protractor', [0.5, 0.5], [0, 360], 3, 'angle'),
+  springTester: sort('Spring tester', 'spring tester, tester', [2, 8], [0, 5000], 1, 'force'),
   eye: sort('Calibrated eye', 'eye, by eye, by eyeball, guess', [1, 3], [0, 2000]),
   sheet: sort('Sheet', 'sheet, as stated, from sheet', [0.001, 0.001], [0, 1e6]),
 };

@@ -1,4 +1,5 @@
 import { INSTRUMENT_IDS, INSTRUMENTS } from '../quantity/instrument';
+import { say } from '../quantity/sentence';
 import { HOUSE_RULES, HOUSE_RULE_IDS, weightAllowed } from './houseRules';
 import { Drawer, finerTool, overdue, OVERDUE_TIMES, USUAL_INSTRUMENTS, type OwnInstrument } from './ownInstrument';
 
@@ -24,7 +25,7 @@ describe('the shop’s own instruments', () => {
     expect(drawer.take('caliper', 120).reaches).toBeTrue();
     const round = drawer.take('caliper', 200);
     expect(round.reaches).toBeFalse();
-    expect(round.doubt).toContain('it does not reach 200');
+    expect(say(round.doubt ?? [], 'metric')).toContain('it does not reach 200.000 mm');
   });
 
   it('are taken by fineness, those in calibration first', () => {
@@ -37,7 +38,7 @@ describe('the shop’s own instruments', () => {
   it('count for half when their calibration has run out, and say so', () => {
     const late = new Drawer([own({ calibrated: '2024-10-01', everyMonths: 12 })], '2026-11-25').take('micrometer', 20);
     expect(late.permissibleError).toBeCloseTo(0.002 * OVERDUE_TIMES, 12);
-    expect(late.doubt).toContain('past its calibration');
+    expect(say(late.doubt ?? [], 'metric')).toContain('past its calibration');
   });
 
   it('run out on the day after their term, across the turn of a year', () => {
@@ -51,7 +52,7 @@ describe('the shop’s own instruments', () => {
   it('fall back on the usual values where the shop has none of a sort, and say so', () => {
     const tool = new Drawer([own({})]).take('caliper', 50);
     expect(tool.permissibleError).toBe(INSTRUMENTS.caliper.permissibleError);
-    expect(tool.doubt).toContain('has no caliper');
+    expect(say(tool.doubt ?? [], 'metric')).toContain('has no caliper');
     expect(tool.reaches).toBeFalse();
   });
 

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { uncertaintyOf } from '../quantity/decision.js';
 import { COVERAGE, INSTRUMENT_IDS, INSTRUMENTS, type InstrumentId, type Precision } from '../quantity/instrument.js';
+import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 
 /** One instrument in the shop's drawer. Lengths in millimetres, other quantities in their inside unit. */
 export const OwnInstrumentSchema = Type.Object(
@@ -52,7 +53,7 @@ export interface Tool extends Precision {
   readonly sort: InstrumentId;
   readonly name: string;
   /** Why the measurement deserves less trust: out of reach, out of calibration. */
-  readonly doubt?: string;
+  readonly doubt?: Sentence;
   /** False where none of the shop's own reaches such a size, so that the next check will not ask for it. */
   readonly reaches: boolean;
 }
@@ -78,7 +79,7 @@ export class Drawer {
         name: usual.name,
         ...precisionOf(usual),
         reaches: false,
-        doubt: `The shop’s table of instruments has no ${usual.name.toLowerCase()}; the usual values are taken.`,
+        doubt: [`The shop’s table of instruments has no ${usual.name.toLowerCase()}; the usual values are taken.`],
       };
     const reaching = mine.filter((each) => each.from <= size && size <= each.to);
     const [best] = [...(reaching.length > 0 ? reaching : mine)].sort(
@@ -87,17 +88,22 @@ export class Drawer {
     if (!best) throw new RangeError(`No instrument of the sort "${sort}".`);
     const late = this.late(best);
     const times = late ? OVERDUE_TIMES : 1;
+    const { quantity } = INSTRUMENTS[sort];
     const doubts = [
-      reaching.length > 0 ? '' : `${best.name} measures ${best.from} to ${best.to}: it does not reach ${Number(size.toFixed(2))}. Check how this was measured.`,
-      late ? `${best.name} is past its calibration, so its error counts double.` : '',
-    ].filter(Boolean);
+      ...(reaching.length > 0
+        ? []
+        : [
+            sentence`${best.name} measures ${band({ low: best.from, high: best.to }, quantity)}: it does not reach ${value(size, quantity)}. Check how this was measured.`,
+          ]),
+      ...(late ? [sentence`${best.name} is past its calibration, so its error counts double.`] : []),
+    ];
     return {
       sort,
       name: best.name,
       resolution: best.resolution,
       permissibleError: best.permissibleError * times,
       reaches: reaching.length > 0,
-      ...(doubts.length > 0 ? { doubt: doubts.join(' ') } : {}),
+      ...(doubts.length > 0 ? { doubt: doubts.flatMap((each, at) => (at === 0 ? each : [' ', ...each])) } : {}),
     };
   }
 

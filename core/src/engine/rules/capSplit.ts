@@ -20,7 +20,9 @@ export const capSplit: MixRule = {
       {
         rule: 'capSplit',
         weight: 'refuse' as const,
-        says: `Fractured caps on ${names(fractured)}, machined ones on ${names(machined)}: they take different shells, and the wrong shells destroy the engine.`,
+        says: [
+          `Fractured caps on ${names(fractured)}, machined ones on ${names(machined)}: they take different shells, and the wrong shells destroy the engine.`,
+        ],
         specimens: ids([...fractured, ...machined]),
       },
     ];

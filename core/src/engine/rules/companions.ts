@@ -20,7 +20,7 @@ export const companions: MixRule = {
                 {
                   rule: 'companions',
                   weight: 'refuse',
-                  says: `${part.part.name} and ${names(there)} must never be in one engine.${because}`,
+                  says: [`${part.part.name} and ${names(there)} must never be in one engine.${because}`],
                   specimens: ids([part, ...there]),
                 },
               ];
@@ -32,7 +32,9 @@ export const companions: MixRule = {
           {
             rule: 'companions',
             weight: 'doubt',
-            says: `${part.part.name} ${only} the ${catalogue.label(pattern)}, and the ${KINDS[other.kind].name.toLowerCase()} here is another: ${names(others)}.${because}`,
+            says: [
+              `${part.part.name} ${only} the ${catalogue.label(pattern)}, and the ${KINDS[other.kind].name.toLowerCase()} here is another: ${names(others)}.${because}`,
+            ],
             specimens: ids([part, ...others]),
           },
         ];

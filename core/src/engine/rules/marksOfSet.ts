@@ -24,7 +24,9 @@ export const marksOfSet: MixRule = {
         {
           rule: 'marksOfSet',
           weight: 'refuse' as const,
-          says: `Weight letters of the ${KINDS[kind as KindId].plural.toLowerCase()} differ: ${told}. They must agree across the engine; when in doubt, weigh them.`,
+          says: [
+            `Weight letters of the ${KINDS[kind as KindId].plural.toLowerCase()} differ: ${told}. They must agree across the engine; when in doubt, weigh them.`,
+          ],
           specimens: ids([...groups.values()].flat()),
         },
       ];

@@ -1,5 +1,7 @@
+import { listed } from '../../quantity/phrase.js';
 import type { CatalogueLookup } from '../../catalogue/lookup.js';
 import type { KindId } from '../../dictionary/dictionary.js';
+import type { Sentence } from '../../quantity/sentence.js';
 import type { Understood } from '../../readings/reading.js';
 import type { HouseRules } from '../../shop/houseRules.js';
 import type { PartInEngine } from '../part.js';
@@ -23,7 +25,7 @@ export interface MixFinding {
   readonly rule: string;
   /** `refuse`: never so; `doubt`: to be looked into. */
   readonly weight: 'refuse' | 'doubt';
-  readonly says: string;
+  readonly says: Sentence;
   readonly specimens: readonly string[];
 }
 
@@ -50,5 +52,5 @@ export function groupedBy<T>(parts: readonly PartRead[], key: (part: PartRead) =
   return groups;
 }
 
-export const names = (parts: readonly PartRead[]): string => parts.map(({ part }) => part.name).join(', ');
+export const names = (parts: readonly PartRead[]): string => listed(parts.map(({ part }) => part.name));
 export const ids = (parts: readonly PartRead[]): string[] => parts.map(({ part }) => part.specimen);

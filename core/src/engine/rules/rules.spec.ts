@@ -1,4 +1,5 @@
 import { CatalogueLookup } from '../../catalogue/lookup';
+import { say } from '../../quantity/sentence';
 import { EMPTY_CATALOGUE, type Catalogue } from '../../catalogue/catalogue';
 import type { Companion, Pattern } from '../../catalogue/pattern';
 import type { KindId } from '../../dictionary/dictionary';
@@ -55,7 +56,7 @@ describe('parts that belong together or apart', () => {
     const catalogue = lookup(companion('neverWith', 'The pin is too long'), ...others);
     const [finding] = found(companions, catalogue, part('Rod', 'rod', 'rod-a'), part('Piston', 'piston', 'piston-a'));
     expect(finding?.weight).toBe('refuse');
-    expect(finding?.says).toBe('Rod and Piston must never be in one engine. The pin is too long.');
+    expect(say(finding?.says ?? [], 'metric')).toBe('Rod and Piston must never be in one engine. The pin is too long.');
     expect(found(companions, catalogue, part('Rod', 'rod', 'rod-a'), part('Piston', 'piston', 'piston-b'))).toEqual([]);
   });
 
@@ -63,7 +64,7 @@ describe('parts that belong together or apart', () => {
     const catalogue = lookup(companion('pairWith'), ...others);
     const [finding] = found(companions, catalogue, part('Rod', 'rod', 'rod-a'), part('Piston', 'piston', 'piston-b'));
     expect(finding?.weight).toBe('doubt');
-    expect(finding?.says).toContain('goes only as a pair with');
+    expect(say(finding?.says ?? [], 'metric')).toContain('goes only as a pair with');
     expect(found(companions, catalogue, part('Rod', 'rod', 'rod-a'))).toEqual([]);
     expect(found(companions, catalogue, part('Rod', 'rod', 'rod-a'), part('Piston', 'piston', undefined))).toEqual([]);
     expect(found(companions, catalogue, part('Rod', 'rod', 'rod-a'), part('Piston', 'piston', 'piston-a'))).toEqual([]);
@@ -76,12 +77,14 @@ describe('two types in one engine', () => {
   it('are refused, and mixed ratios named (common practice, no source)', () => {
     const catalogue = lookup(ratio('low', '8.5'), ratio('high', '10'));
     const [finding] = found(twoTypes, catalogue, part('P1', 'piston', 'low'), part('P2', 'piston', 'high'));
-    expect(finding?.says).toContain('8.5 and 10 to 1');
+    expect(say(finding?.says ?? [], 'metric')).toContain('8.5 and 10 to 1');
   });
 
   it('of one ratio are still two types', () => {
     const catalogue = lookup(ratio('a', '9'), ratio('b', '9'));
-    expect(found(twoTypes, catalogue, part('P1', 'piston', 'a'), part('P2', 'piston', 'b'))[0]?.says).toContain('One engine takes one type.');
+    expect(say(found(twoTypes, catalogue, part('P1', 'piston', 'a'), part('P2', 'piston', 'b'))[0]?.says ?? [], 'metric')).toContain(
+      'One engine takes one type.',
+    );
   });
 
   it('are right where an engine has several places for the kind: intake and exhaust valves differ', () => {
@@ -98,7 +101,7 @@ describe('the weight of a set', () => {
   it('counts from the lightest to the heaviest, in any unit', () => {
     // 18.2 oz are 515.96 g (NIST SP 811: an avoirdupois ounce is 28.349 523 g).
     const [finding] = found(weights, lookup(), part('P1', 'piston', undefined, 'weight 510.0 g'), part('P2', 'piston', undefined, 'weight 18.2 oz'));
-    expect(finding?.says).toContain('from 510.0 g (P1) to 516.0 g (P2): 6.0 g apart, and the house rule allows 4 g');
+    expect(say(finding?.says ?? [], 'metric')).toContain('from 510.0 g (P1) to 516.0 g (P2): 6.0 g apart, and the house rule allows 4.0 g');
   });
 
   it('of one part is no spread', () => {

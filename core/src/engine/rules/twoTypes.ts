@@ -1,3 +1,4 @@
+import { listed } from '../../quantity/phrase.js';
 import { KINDS, KIND_IDS } from '../../dictionary/dictionary.js';
 import { SLOTS } from '../../dictionary/slots.js';
 import { groupedBy, ids, names, ofKind, takenFor, type MixRule } from './rule.js';
@@ -16,12 +17,14 @@ export const twoTypes: MixRule = {
       const ratios = new Set([...groups.keys()].flatMap((id) => catalogue.pattern(id)?.dimensions['piston.ratio']?.low ?? []).map(Number));
       const told = [...groups].map(([pattern, group]) => `${names(group)}: ${catalogue.label(pattern)}`).join('; ');
       const because =
-        ratios.size > 1 ? ` Their ratios are ${[...ratios].join(' and ')} to 1, and mixed ratios in one engine are refused.` : ' One engine takes one type.';
+        ratios.size > 1
+          ? ` Their ratios are ${listed([...ratios].map(String))} to 1, and mixed ratios in one engine are refused.`
+          : ' One engine takes one type.';
       return [
         {
           rule: 'twoTypes',
           weight: 'refuse' as const,
-          says: `${groups.size} types of ${KINDS[kind].plural.toLowerCase()}: ${told}.${because}`,
+          says: [`${groups.size} types of ${KINDS[kind].plural.toLowerCase()}: ${told}.${because}`],
           specimens: ids([...groups.values()].flat()),
         },
       ];

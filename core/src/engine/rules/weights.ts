@@ -1,9 +1,12 @@
 import { KINDS, type KindId } from '../../dictionary/dictionary.js';
+import { sentence, value } from '../../quantity/sentence.js';
 import { toInside } from '../../quantity/unit.js';
 import { weightAllowed } from '../../shop/houseRules.js';
 import { ids, names, ofKind, type MixRule, type PartRead } from './rule.js';
 
 const MASSES: Readonly<Partial<Record<KindId, string>>> = { piston: 'piston.mass', rod: 'rod.mass', pin: 'pin.mass' };
+
+const grams = (mass: number) => value(mass, 'mass');
 
 const massOf = ({ readings }: PartRead, parameter: string): number | undefined => {
   for (const reading of readings) if (reading.sort === 'size' && reading.parameter === parameter) return toInside(reading.values[0] ?? 0, reading.unit);
@@ -30,7 +33,7 @@ export const weights: MixRule = {
         {
           rule: 'weights',
           weight: 'doubt' as const,
-          says: `The ${KINDS[kind as KindId].plural.toLowerCase()} weigh from ${lightest.mass.toFixed(1)} g (${names([lightest.part])}) to ${heaviest.mass.toFixed(1)} g (${names([heaviest.part])}): ${spread.toFixed(1)} g apart, and the house rule allows ${allowed} g.`,
+          says: sentence`The ${KINDS[kind as KindId].plural.toLowerCase()} weigh from ${grams(lightest.mass)} (${names([lightest.part])}) to ${grams(heaviest.mass)} (${names([heaviest.part])}): ${grams(spread)} apart, and the house rule allows ${grams(allowed)}.`,
           specimens: ids(sorted.map(({ part }) => part)),
         },
       ];

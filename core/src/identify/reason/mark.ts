@@ -1,3 +1,4 @@
+import { counted } from '../../quantity/phrase.js';
 import { markPlaceOf } from '../../dictionary/dictionary.js';
 import type { Making } from '../../dictionary/definition.js';
 import type { Mark } from '../../catalogue/pattern.js';
@@ -70,7 +71,7 @@ function sayMark(mark: Mark, { slips, unread }: Alignment, evidence: MarkEvidenc
         return `${slip.read} is not recorded`;
     }
   });
-  if (unread > 0) parts.push(`${unread} more ${unread === 1 ? 'character' : 'characters'} not read`);
+  if (unread > 0) parts.push(`${counted(unread, 'more character')} not read`);
   if (evidence.place !== undefined && mark.place !== undefined && mark.place !== evidence.place) parts.push('recorded in another place');
   if (mark.making === 'tag' && replaced !== undefined) parts.push(`an old number, replaced by ${replaced}`);
   if (mark.making === 'cast' && bearers > 1) parts.push(`it names the casting, which ${bearers} patterns share, not how it was machined`);

@@ -1,3 +1,4 @@
+import { capital } from '../../quantity/phrase.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
@@ -41,8 +42,6 @@ function stepName(step: number, shift: number | undefined): string {
   if (step === 0 || shift === undefined) return 'standard';
   return `${ORDINALS[step - 1] ?? `${step}th`} ${shift < 0 ? 'undersize' : 'oversize'}`;
 }
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What a service size said of the part means for the pattern. */
 export function stepReason(index: CatalogueIndex, row: number, { parameter, offset }: StepEvidence): Sentence {

@@ -1,3 +1,4 @@
+import { capital } from '../../quantity/phrase.js';
 import type { Feature } from '../../dictionary/definition.js';
 import { sayLook } from '../../dictionary/dictionary.js';
 import type { Sentence } from '../../quantity/sentence.js';
@@ -34,7 +35,7 @@ export function implied(spec: {
       const asked = lookOf(assembly, spec.of);
       if (asked === undefined) return missing([spec.of], 'count');
       const look = sayLook(spec.of, asked);
-      const because = (words: string): Sentence => [`${look.charAt(0).toUpperCase()}${look.slice(1)}: ${words}`];
+      const because = (words: string): Sentence => [`${capital(look)}: ${words}`];
       if (!spec.when.includes(asked)) return said('fits', because(spec.notAsked));
       const given = lookOf(assembly, spec.needs, spec.needsOf);
       if (given === undefined) return missing([spec.needs], 'count');

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { KIND_IDS, KINDS, sayYears, SLOTS } from '@which-bore/core';
+import { counted, KIND_IDS, KINDS, sayYears, SLOTS } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { growing } from '../ui/growing';
@@ -169,7 +169,7 @@ export class FamilyPage {
     const exceptions = slotsWithExceptions(catalogue, this.variants());
     return SLOTS.filter((each) => exceptions.has(each.id)).map((each) => {
       const count = exceptions.get(each.id) ?? 0;
-      return { id: each.id, name: each.name, count, label: count === 0 ? each.name : `${each.name} (${count} ${count === 1 ? 'exception' : 'exceptions'})` };
+      return { id: each.id, name: each.name, count, label: count === 0 ? each.name : `${each.name} (${counted(count, 'exception')})` };
     });
   });
   /** The place asked for, else the one with the most exceptions. */

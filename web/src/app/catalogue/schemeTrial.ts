@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { cut, sayYears, type Scheme } from '@which-bore/core';
+import { cut, sayYears, type Scheme, either, listed } from '@which-bore/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { map, switchMap } from 'rxjs';
 import { Questions } from '../data/questions';
@@ -145,7 +145,7 @@ export class SchemeTrial {
   );
 
   protected listed(years: readonly number[]): string {
-    const last = years.at(-1) ?? '';
-    return years.length > 6 ? `${years.slice(0, 5).join(', ')} and ${years.length - 5} more` : `${years.slice(0, -1).join(', ')} or ${last}`;
+    const told = years.map(String);
+    return told.length > 6 ? listed([...told.slice(0, 5), `${told.length - 5} more`]) : either(told);
   }
 }

@@ -9,6 +9,8 @@ import {
   OPERATION_IDS,
   OPERATIONS,
   overdue,
+  shownUnit,
+  UNITS,
   USUAL_SHOP,
   type HouseRuleId,
   type InstrumentId,
@@ -99,7 +101,8 @@ export class RulesStation {
   }
 
   protected unit({ sort }: OwnInstrument): string {
-    return sort === 'scale' ? 'g' : sort === 'burette' ? 'cc' : sort === 'degreeWheel' ? '°' : sort === 'springTester' ? 'N' : 'mm';
+    const unit = shownUnit(INSTRUMENTS[sort].quantity, 'metric');
+    return unit ? UNITS[unit].symbol : '';
   }
 
   protected setText(own: OwnInstrument, field: 'name' | 'calibrated', value: string): void {

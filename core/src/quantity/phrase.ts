@@ -1,0 +1,18 @@
+const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+const OR = new Intl.ListFormat('en-GB', { type: 'disjunction' });
+
+/** Several things in a sentence: `pin`, `pin and bush`, `pin, bush and eye`. */
+export const listed = (names: Iterable<string>): string => AND.format(names);
+
+/** One of several: `1967, 1977 or 1987`. */
+export const either = (names: Iterable<string>): string => OR.format(names);
+
+/**
+ * How many of something: `1 record`, `3 records`.
+ *
+ * @param many what several are called, where that is not an s more
+ */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+
+/** With a capital, as a sentence begins. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -1,0 +1,41 @@
+#!/usr/bin/env bash
+# Builds, starts a PostgreSQL and serves the demo; builds and serves anew with each change of a file. Ctrl-C stops all of it.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+. scripts/common.sh
+
+[ -n "${DATABASE_URL:-}" ] || ensure_postgres
+ensure_node_modules
+home=""
+running=()
+clean_up() {
+  trap - EXIT INT TERM
+  if [ "${#running[@]}" -gt 0 ]; then
+    kill "${running[@]}" 2>/dev/null || true
+    wait "${running[@]}" 2>/dev/null || true
+  fi
+  if [ -n "$home" ]; then stop_cluster "$home"; fi
+}
+trap clean_up EXIT
+trap 'exit 130' INT
+trap 'exit 143' TERM
+if [ -z "${DATABASE_URL:-}" ]; then
+  home="$(cluster_home watch)"
+  stop_cluster "$home" # left over from a machine that went down
+  start_cluster "$home"
+fi
+say "Building"
+npm run --silent build
+node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json
+export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}"
+npx tsc -p core/tsconfig.json --watch --preserveWatchOutput &
+running+=($!)
+npx tsc -p server/tsconfig.json --watch --preserveWatchOutput &
+running+=($!)
+npx ng build web --watch --progress=false &
+running+=($!)
+say "DATABASE_URL=$DATABASE_URL"
+say "Which Bore will be at http://$HOST:$PORT   (Ctrl-C stops it)"
+node --watch --watch-preserve-output server/dist/main.js &
+running+=($!)
+wait "${running[@]}"
