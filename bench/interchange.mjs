@@ -1,11 +1,15 @@
 /**
  * Interchange over many parts: node bench/interchange.mjs [a side of the grid] [patterns for what else]
  *
- * The grid against the plain pairwise call on the same parts, with the same answers; and what else takes a part against
- * the full scan that asks the plain call of every pattern. The plain call is timed on a sample, as all of it would take
- * the better part of an hour, and the answers are compared on that sample.
+ * Against two opponents each. The plain call judges a pair with its sentences, its work and what that does elsewhere.
+ * The fair one wants no more than a verdict and stops at the first check that refuses, as a competent person would write
+ * it in an afternoon; of work that touches other checks it knows nothing. Both are timed on a sample, as all of it would
+ * take the better part of an hour, and the answers are compared on that sample.
  */
 import { CatalogueLookup, Grid, partFromPattern, settingOf, swapParts, VERDICTS, verdictOf, WhatElse } from '@which-bore/core';
+import { assemblyOf } from '../core/dist/interchange/grid.js';
+import { pairingOf } from '../core/dist/interchange/pairing.js';
+import { verdictOfCheck } from '../core/dist/joints/index.js';
 import { madeUpCatalogue } from './makeCatalogue.mjs';
 import { madeUpParts } from './parts.mjs';
 
@@ -28,6 +32,20 @@ const partsOf = (kind, most) =>
     .slice(0, most)
     .map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
 
+/** The verdicts of a donor on many recipients, nothing further looked at once one check refuses. */
+function verdictsOnly(donor, recipients) {
+  const { checks } = pairingOf(donor.kind, recipients[0].kind);
+  return recipients.map((recipient) => {
+    const assembly = assemblyOf(donor, recipient, setting);
+    let worst = 0;
+    for (const { check } of checks) {
+      worst = Math.max(worst, VERDICTS.indexOf(verdictOfCheck(check, assembly)));
+      if (worst === VERDICTS.length - 1) break;
+    }
+    return VERDICTS[worst];
+  });
+}
+
 for (const [donor, recipient] of [
   ['crank', 'block'],
   ['piston', 'block'],
@@ -46,7 +64,13 @@ for (const [donor, recipient] of [
   const checks = plain.flat().reduce((sum, { checks: count }) => sum + count, 0);
   console.log(`${donor} into ${recipient}: ${donors.length} x ${recipients.length}`);
   console.log(`  grid ${took.toFixed(2)} s, ${rate(pairs, took)}; plain call ${rate(plainPairs, plainTook)}, ${rate(checks, plainTook)} checks`);
-  console.log(`  ${(pairs / took / (plainPairs / plainTook)).toFixed(0)} times; ${differ} of ${plainPairs} answers differ`);
+  console.log(`  ${(pairs / took / (plainPairs / plainTook)).toFixed(0)} times the plain call; ${differ} of ${plainPairs} answers differ`);
+  const { result: fair, took: fairTook } = timed(() => sample.map((at) => verdictsOnly(donors[at], recipients)));
+  // Work that mends one check and spoils another is all that the fair one cannot know.
+  const otherwise = sample.reduce((sum, at, row) => sum + fair[row].filter((verdict, column) => verdict !== verdictOf(rows[at][column])).length, 0);
+  console.log(
+    `  ${(pairs / took / (plainPairs / fairTook)).toFixed(1)} times the loop that wants a verdict only (wanted: 20 or more), which says otherwise of ${otherwise} pairs`,
+  );
 }
 
 const blocks = (await madeUpParts('block', patterns)).map((pattern) => partFromPattern(pattern, pattern.name));
@@ -64,6 +88,10 @@ const { result: answers, took: asking } = timed(() => asked.map((crank) => whatE
 const [first] = asked;
 const { result: scan, took: scanned } = timed(() => blocks.map((block) => swapParts(first, block, setting).verdict));
 const same = VERDICTS.every((verdict) => scan.filter((each) => each === verdict).length === answers[0].counts[verdict]);
+const { took: fairly } = timed(() => verdictsOnly(first, blocks));
+console.log(
+  `  against the scan that wants a verdict only, ${(1000 * fairly).toFixed(0)} ms: ${((fairly * asked.length) / asking).toFixed(0)} times once it is sorted; ${(fairly / (sorted + asking / asked.length)).toFixed(2)} times where it is sorted for one question alone (wanted: 10 or more with all it costs), even after ${Math.ceil(sorted / (fairly - asking / asked.length))} questions`,
+);
 console.log(
   `  asked in ${((1000 * asking) / asked.length).toFixed(0)} ms; the full scan takes ${(1000 * scanned).toFixed(0)} ms: ${((scanned * asked.length) / asking).toFixed(0)} times, ${same ? 'the same counts' : 'OTHER COUNTS'}`,
 );

@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import { VERDICTS, type Assembly, type Check, type Verdict } from '../joints/index.js';
+import { VERDICTS, verdictOfCheck, type Assembly, type Check, type Verdict } from '../joints/index.js';
 import { classify, type Classes } from './classes.js';
 import { pairingOf, type Pairing } from './pairing.js';
 import type { Setting } from './setting.js';
@@ -102,8 +102,9 @@ export class Grid {
     const paired = this.pairing.checks[at];
     if (!paired || !donor || !recipient) throw new RangeError(`There is no check ${at} of such parts.`);
     const assembly = assemblyOf(donor, recipient, this.setting);
-    const { verdict, work } = paired.check.judge(assembly);
+    const verdict = verdictOfCheck(paired.check, assembly);
     if (verdict !== 'fitsWithWork') return VERDICTS.indexOf(verdict);
+    const { work } = paired.check.judge(assembly);
     const places = this.places(assembly);
     const place = places[at];
     return FITS_WITH_WORK | (place && work.some((option) => crosses(option, place, places)) ? CROSSES : 0);

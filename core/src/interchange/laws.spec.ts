@@ -9,7 +9,7 @@ import { indexCatalogue } from '../identify/catalogueIndex';
 import { takenFor } from '../identify/takenFor';
 import { CATALOGUE, demoPart, LOOKUP, SETTING, SPECIMENS } from '../testing/demo';
 import { kindOf, type Assembly } from '../joints/assembly';
-import { RECORD, REPLACED, type Check } from '../joints/check';
+import { RECORD, REPLACED, verdictOfCheck, type Check } from '../joints/check';
 import { JOINTS, record } from '../joints/index';
 import { takes } from '../joints/finding';
 
@@ -171,6 +171,17 @@ describe('every check', () => {
         },
       ),
       { numRuns: 20_000, seed: 5 },
+    );
+  });
+
+  it('comes without its words to the verdict that it comes to with them', () => {
+    for (const { check, assembly } of CASES) expect(verdictOfCheck(check, assembly)).withContext(check.id).toBe(check.judge(assembly).verdict);
+    fc.assert(
+      fc.property(caseAndRead, fc.double({ min: -3, max: 3, noNaN: true }), fc.boolean(), ([{ check, assembly }, [id, where]], shift, gone) => {
+        const changed = gone ? without(assembly, id, where) : wider(assembly, id, where, -shift, shift);
+        expect(verdictOfCheck(check, changed)).withContext(`${check.id}, ${id}`).toBe(check.judge(changed).verdict);
+      }),
+      { numRuns: 20_000, seed: 7 },
     );
   });
 

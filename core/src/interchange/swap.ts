@@ -1,7 +1,7 @@
 import { listed } from '../quantity/phrase.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
-import { JOINTS, record, takes, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
+import { JOINTS, record, takes, verdictOfCheck, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
 import { bystandersOf, meetingsOf, sidesOf, type Sides } from './assemblies.js';
 import { afterAllWork, elsewhere, harm, type Consequence, type Place } from './consequences.js';
@@ -148,7 +148,7 @@ export function swap(
 export function refuses(donors: readonly PlacedPart[], recipients: readonly PlacedPart[], setting: Setting): boolean | undefined {
   const meetings = meetingsOf(sidesOf(donors, recipients), setting);
   if (meetings.length === 0) return undefined;
-  return meetings.some(({ joint, assembly }) => joint.checks.some((check) => check.judge(assembly).verdict === 'doesNotFit'));
+  return meetings.some(({ joint, assembly }) => joint.checks.some((check) => verdictOfCheck(check, assembly) === 'doesNotFit'));
 }
 
 /** Checks among what stays, that work on a part of theirs may change. */

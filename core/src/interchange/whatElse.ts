@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import { VERDICTS, type Verdict } from '../joints/index.js';
+import { VERDICTS, verdictOfCheck, type Verdict } from '../joints/index.js';
 import { classify, type Classes, type Side } from './classes.js';
 import { assemblyOf } from './grid.js';
 import { pairingOf, type Pairing } from './pairing.js';
@@ -69,7 +69,7 @@ export class WhatElse {
         let verdict = known.get(number);
         if (verdict === undefined) {
           const speaker = this.classes.speakers[at]?.[number];
-          verdict = speaker ? VERDICTS.indexOf(check.judge(this.assembly(part, speaker)).verdict) : 0;
+          verdict = speaker ? VERDICTS.indexOf(verdictOfCheck(check, this.assembly(part, speaker))) : 0;
           known.set(number, verdict);
         }
         if (verdict > (verdicts[index] ?? 0)) verdicts[index] = verdict;

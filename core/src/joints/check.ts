@@ -15,7 +15,12 @@ export interface Check {
   /** The verdicts it can come to at all. The demo shows a pair for each, joint by joint. */
   readonly verdicts: readonly Verdict[];
   readonly judge: (assembly: Assembly) => Finding;
+  /** The verdict that `judge` comes to, without its words, where that is cheaper. */
+  readonly verdict?: (assembly: Assembly) => Verdict;
 }
+
+/** The verdict of a check, by its cheapest way: for grids and scans, which want no words. */
+export const verdictOfCheck = (check: Check, assembly: Assembly): Verdict => check.verdict?.(assembly) ?? check.judge(assembly).verdict;
 
 /** A place where kinds of part meet. */
 export interface Joint {

@@ -164,6 +164,13 @@ export function mended(finding: Finding, offers: readonly Offer[], rules: HouseR
   return finding.verdict === 'doesNotFit' && unknown.length > 0 ? { ...finding, verdict: 'cannotTell', needs: [...new Set(unknown)] } : finding;
 }
 
+/** The verdict that `mended` makes of one, from whether anything would mend it; offers are made only where they decide. */
+export function mendedVerdict(verdict: Verdict, offers: () => readonly Offer[]): Verdict {
+  if (verdict !== 'doesNotFit') return verdict;
+  const made = offers();
+  return made.some(isOption) ? 'fitsWithWork' : made.length > 0 ? 'cannotTell' : verdict;
+}
+
 /** Of values that leave a matter open, the ids of those that nobody measured; of all where every one was. */
 export function closer(entries: readonly (readonly [Parameter, Value])[]): readonly string[] {
   const guessed = entries.filter(([, value]) => value.source !== 'measured' && value.source !== 'machined');

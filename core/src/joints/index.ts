@@ -57,7 +57,7 @@ export * from './assembly.js';
 export * from './verdict.js';
 export { hold, takes, type Finding, type WorkOption } from './finding.js';
 export type { Check, Joint } from './check.js';
-export { RECORD, REPLACED } from './check.js';
+export { RECORD, REPLACED, verdictOfCheck } from './check.js';
 export { oilClearance } from './crankshaft/bearings.js';
 export { OPERATIONS, OPERATION_IDS, type Operation, type OperationId } from './operations/operations.js';
 export { record } from './record.js';

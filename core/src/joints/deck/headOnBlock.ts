@@ -99,15 +99,6 @@ export const chamberOverBore = (id: string, bore: Parameter): Check =>
     tooMuch: 'the chamber does not cover the bore, and the gasket seals on nothing',
   });
 
-/** A single cylinder has no neighbour to be spaced from. */
-function unlessSingle(spec: Parameters<typeof sameSize>[0]): Check {
-  const check = sameSize({ ...spec, also: [block.features.cylinders.id] });
-  return {
-    ...check,
-    judge: (assembly) => (lookOf(assembly, block.features.cylinders) === '1' ? said('fits', ['There is one cylinder only.']) : check.judge(assembly)),
-  };
-}
-
 /** Block and head. */
 export const headOnBlock: Joint = {
   id: 'headOnBlock',
@@ -148,12 +139,15 @@ export const headOnBlock: Joint = {
         }),
       ],
     }),
-    unlessSingle({
+    sameSize({
       id: 'headSpacing',
       name: 'Bore spacing',
       of: head.parameters.boreSpacing,
       as: block.parameters.boreSpacing,
       play: deck.boreSpacing,
+      also: [block.features.cylinders.id],
+      // A single cylinder has no neighbour to be spaced from.
+      unless: (assembly) => (lookOf(assembly, block.features.cylinders) === '1' ? said('fits', ['There is one cylinder only.']) : undefined),
     }),
     chamberOverBore('headBore', block.parameters.bore),
     samePattern({

@@ -4,7 +4,7 @@ import { interval } from '../../quantity/interval.js';
 import { sentence, type Sentence } from '../../quantity/sentence.js';
 import { interfaceAt, lookOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
-import { mended, missing, said, type Offer } from '../finding.js';
+import { mended, mendedVerdict, missing, said, type Offer } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 
 /** What two parts show. */
@@ -49,6 +49,12 @@ function same<E extends { readonly id: string; readonly name: string }>(
     id: spec.id,
     name: spec.name,
     reads: readsOf(spec),
+    verdict: (assembly) => {
+      const [mine, theirs] = [read(assembly, spec.of), read(assembly, spec.as, spec.asOf)];
+      if (mine === undefined || theirs === undefined) return 'cannotTell';
+      if (mine === theirs || spec.agree?.({ mine, theirs })) return 'fits';
+      return mendedVerdict('doesNotFit', () => spec.mend?.(assembly, { mine, theirs }) ?? []);
+    },
     verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
     judge: (assembly) => {
       const [mine, theirs] = [read(assembly, spec.of), read(assembly, spec.as, spec.asOf)];

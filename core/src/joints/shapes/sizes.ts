@@ -4,7 +4,7 @@ import { band, sentence, value } from '../../quantity/sentence.js';
 import { limitOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import type { Assembly } from '../assembly.js';
 import type { Check } from '../check.js';
-import type { Offer } from '../finding.js';
+import type { Finding, Offer } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 import { before, noLess, usually, within, type Of } from './within.js';
 
@@ -22,6 +22,8 @@ export const sameSize = (spec: {
   readonly also?: readonly string[];
   /** Gets the two sizes: that of the one, and that the other is made for. */
   readonly mend?: (assembly: Assembly, detail: { readonly found: Interval; readonly required: Interval }) => readonly Offer[];
+  /** An answer that makes the sizes irrelevant. */
+  readonly unless?: (assembly: Assembly) => Finding | undefined;
   readonly verdicts?: readonly Verdict[];
 }): Check => {
   const { mend, as = before(spec.of) } = spec;
@@ -31,6 +33,7 @@ export const sameSize = (spec: {
     quantity: spec.of.quantity,
     of: { mine: spec.of, theirs: as },
     ...(spec.also ? { also: spec.also } : {}),
+    ...(spec.unless ? { unless: spec.unless } : {}),
     found: ({ mine, theirs }) => minus(mine, theirs),
     ...(spec.verdicts ? { verdicts: spec.verdicts } : {}),
     required: usually(spec.play),

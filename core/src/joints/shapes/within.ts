@@ -6,7 +6,7 @@ import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { valueOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
-import { atLeast, closer, hold, isOption, mended, missing, type Finding, type Offer } from '../finding.js';
+import { atLeast, closer, hold, isOption, mended, mendedVerdict, missing, type Finding, type Offer } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 
 /** A band that something must lie in, and by what rule where no specification gives it. */
@@ -79,6 +79,21 @@ export const before = (parameter: Parameter): Of => ({ parameter, where: 'replac
 /** A size that results from others must lie in a band: clearances, interferences, stack-ups, side play. */
 export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
   const entries = Object.entries(spec.of).map(([name, entry]) => ({ name, ...asOf(entry) }));
+  const valuesOf = (assembly: Assembly) =>
+    entries.flatMap(({ name, parameter, where }): (readonly [string, Parameter, Value])[] => {
+      const value = valueOf(assembly, parameter, where);
+      return value ? [[name, parameter, value]] : [];
+    });
+  /** What is found, what is wanted, and how the one lies to the other. */
+  const looked = (assembly: Assembly, values: ReturnType<typeof valuesOf>) => {
+    const sizes = Object.fromEntries(values.map(([name, , value]) => [name, value.interval])) as Known<S>;
+    const found = spec.found(sizes, assembly);
+    const requirement = spec.required(assembly, sizes);
+    const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
+    return { detail: { found, required, sizes }, requirement, held: hold(found, required, requirement.inPlaceOf?.leeway) };
+  };
+  const offers = (assembly: Assembly, detail: Detail<S>, requirement: Requirement) =>
+    mendedBy({ ...requirement, band: detail.required }, (wanted) => spec.mend?.(assembly, { ...detail, required: wanted }) ?? []);
   return {
     id: spec.id,
     name: spec.name,
@@ -87,43 +102,37 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
     judge: (assembly) => {
       const settled = spec.unless?.(assembly);
       if (settled) return settled;
-      const values = entries.flatMap(({ name, parameter, where }): (readonly [string, Parameter, Value])[] => {
-        const value = valueOf(assembly, parameter, where);
-        return value ? [[name, parameter, value]] : [];
-      });
+      const values = valuesOf(assembly);
       if (values.length < entries.length)
         return missing(
           entries.filter(({ parameter, where }) => !valueOf(assembly, parameter, where)).map(({ parameter }) => parameter),
           spec.quantity,
         );
-      const sizes = Object.fromEntries(values.map(([name, , value]) => [name, value.interval])) as Known<S>;
-      const found = spec.found(sizes, assembly);
-      const requirement = spec.required(assembly, sizes);
-      const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
-      const held = hold(found, required, requirement.inPlaceOf?.leeway);
-      const detail: Detail<S> = { found, required, sizes };
+      const { detail, requirement, held } = looked(assembly, values);
       const finding: Finding = {
         ...held,
         quantity: spec.quantity ?? 'length',
-        found,
-        required,
+        found: detail.found,
+        required: detail.required,
         ...(requirement.atLeast ? { atLeast: true } : {}),
         ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb } : {}),
         because: because(spec, assembly, detail, requirement, held.verdict),
         work: [],
         needs:
           held.verdict === 'cannotTell'
-            ? [...wantedBefore(found, requirement), ...closer(values.map(([, parameter, value]): readonly [Parameter, Value] => [parameter, value]))]
+            ? [...wantedBefore(detail.found, requirement), ...closer(values.map(([, parameter, value]): readonly [Parameter, Value] => [parameter, value]))]
             : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
       };
-      const { mend } = spec;
-      if (held.verdict === 'fits' || !mend) return finding;
-      return mended(
-        finding,
-        mendedBy({ ...requirement, band: required }, (wanted) => mend(assembly, { ...detail, required: wanted })),
-        assembly.rules,
-      );
+      return spec.mend && held.verdict !== 'fits' ? mended(finding, offers(assembly, detail, requirement), assembly.rules) : finding;
+    },
+    verdict: (assembly) => {
+      const settled = spec.unless?.(assembly);
+      if (settled) return settled.verdict;
+      const values = valuesOf(assembly);
+      if (values.length < entries.length) return 'cannotTell';
+      const { detail, requirement, held } = looked(assembly, values);
+      return spec.mend ? mendedVerdict(held.verdict, () => offers(assembly, detail, requirement)) : held.verdict;
     },
   };
 }
