@@ -120,7 +120,7 @@ describe('the next check over the API', () => {
     const saved = await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...shop, instruments: [short] } });
     expect(saved.statusCode).toBe(200);
     const { doubts, next } = await identify({ entry: 'stroke 85.7 mm caliper' });
-    expect(doubts[0]?.says).toContain('Short caliper measures 0 to 50');
+    expect(doubts[0]?.says).toContain('Short caliper measures 0.000 to 50.000 mm');
     expect(next.checks.filter(({ instrument }) => instrument === 'Micrometer')).toEqual([]);
     expect((await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...shop, instruments: [] } })).statusCode).toBe(409);
   });
