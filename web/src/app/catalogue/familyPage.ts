@@ -46,7 +46,7 @@ import { recordPage } from './recordPage';
         <wb-fitment-chart [bars]="bars()" />
         <h2>Exceptions: {{ placeName() }}</h2>
         <ul class="plain">
-          @for (bar of exceptions(); track $index) {
+          @for (bar of drawnExceptions(); track $index) {
             <li>
               <wb-record type="variant" [id]="bar.variant.id" short />: <wb-record type="pattern" [id]="bar.fitment.pattern" short />{{
                 bar.says.slice(bar.says.indexOf(bar.name) + bar.name.length)
@@ -199,7 +199,8 @@ export class FamilyPage {
   });
 
   // The chart is drawn in a turn of its own as well.
-  protected readonly drawnVariants = growing(this.variants, 10);
+  protected readonly drawnExceptions = growing(this.exceptions, 3);
+  protected readonly drawnVariants = growing(this.variants, 10, this.drawnExceptions);
   protected readonly drawnPatterns = growing(this.patterns, 3, this.drawnVariants);
 
   protected choose(slot: string): void {

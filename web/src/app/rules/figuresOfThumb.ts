@@ -166,12 +166,16 @@ export class FiguresOfThumb {
   private readonly found = computed(() => {
     const words = this.wanted().toLowerCase().split(/\s+/).filter(Boolean);
     const bears = ({ name, says, id }: FigureOfThumb) => words.every((word) => `${name} ${says} ${id}`.toLowerCase().includes(word));
-    return THUMB_SUBJECTS.flatMap((subject) => {
-      const figures = subject.figures.filter(bears);
-      return figures.length > 0 ? [{ name: subject.name, figures }] : [];
-    });
+    return THUMB_SUBJECTS.flatMap(({ name, figures }) => figures.filter(bears).map((figure) => ({ subject: name, figure })));
   });
-  protected readonly drawn = growing(this.found, 1);
+  private readonly rows = growing(this.found, 6);
+  /** The rows that are drawn, under their subjects. */
+  protected readonly drawn = computed(() =>
+    THUMB_SUBJECTS.flatMap(({ name }) => {
+      const figures = this.rows().flatMap(({ subject, figure }) => (subject === name ? [figure] : []));
+      return figures.length > 0 ? [{ name, figures }] : [];
+    }),
+  );
 
   protected here(figure: FigureOfThumb): string {
     return writeFigure(figure, this.rules(), this.preferences.units());

@@ -23,7 +23,7 @@ export class Joints {
 
   protected readonly words = VERDICT_WORDS;
   /** A whole engine has some twenty joints and several checks in each: too many for one turn of the page. */
-  protected readonly drawn = growing(this.joints, 4);
+  protected readonly drawn = growing(this.joints, 2);
 
   protected range(check: JudgedCheckTold, which: 'found' | 'required'): string {
     const range = check[which];
