@@ -37,10 +37,6 @@ function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> 
 const readersOf = (changed: ReadonlySet<string>, place: Place, places: readonly Place[]): readonly Place[] =>
   changed.size === 0 ? [] : places.filter((other) => other !== place && other.check.reads.some((id) => changed.has(id)));
 
-/** Whether work that mends one check changes what another goes by. */
-export const crosses = (option: WorkOption, place: Place, places: readonly Place[]): boolean =>
-  readersOf(changedBy(option, place.meeting.assembly), place, places).length > 0;
-
 /** The parts in a meeting with those that were worked on in place of themselves. */
 function worked(meeting: Meeting, original: Assembly, parts: readonly Part[]): Assembly {
   const mine = parts.filter((part) => meeting.assembly.parts[part.kind] === original.parts[part.kind]);

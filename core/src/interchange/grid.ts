@@ -1,9 +1,9 @@
 import type { Part } from '../catalogue/part.js';
-import { VERDICTS, verdictOfCheck, type Assembly, type Check, type Verdict } from '../joints/index.js';
+import { VERDICTS, verdictOfCheck, type Assembly, type Check, type Verdict, type WorkOption } from '../joints/index.js';
 import { classify, type Classes } from './classes.js';
 import { pairingOf, type Pairing } from './pairing.js';
 import type { Setting } from './setting.js';
-import { afterAllWork, crosses, type Place } from './consequences.js';
+import { afterAllWork, type Place } from './consequences.js';
 import { NoJointError } from './swap.js';
 
 /** A verdict as a number: its place among VERDICTS, the worst the largest. */
@@ -37,6 +37,8 @@ export class Grid {
   private readonly recipientClasses: Classes;
   /** By check: the outcome for each class of donors and class of recipients. */
   private readonly outcomes: readonly Uint8Array[];
+  /** By check: ids that the others go by. */
+  private readonly readByOthers: readonly (readonly string[])[];
   /** Work that was followed through, by the outcomes of all checks. */
   private readonly followed = new Map<string, Followed[]>();
 
@@ -50,6 +52,7 @@ export class Grid {
     const pairing = pairingOf(donor, recipient);
     if (!pairing) throw new NoJointError(donor, recipient);
     this.pairing = pairing;
+    this.readByOthers = pairing.checks.map((_, at) => [...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads)))]);
     this.donorClasses = classify(pairing, 'donor', donors, recipients);
     this.recipientClasses = classify(pairing, 'recipient', recipients, donors);
     this.outcomes = pairing.checks.map((_, at) =>
@@ -105,9 +108,17 @@ export class Grid {
     const verdict = verdictOfCheck(paired.check, assembly);
     if (verdict !== 'fitsWithWork') return VERDICTS.indexOf(verdict);
     const { work } = paired.check.judge(assembly);
-    const places = this.places(assembly);
-    const place = places[at];
-    return FITS_WITH_WORK | (place && work.some((option) => crosses(option, place, places)) ? CROSSES : 0);
+    return FITS_WITH_WORK | (work.some((option) => this.crosses(option, assembly, at)) ? CROSSES : 0);
+  }
+
+  /** Whether work that mends one check changes what another goes by. */
+  private crosses({ parts }: WorkOption, assembly: Assembly, at: number): boolean {
+    return parts.some((after) => {
+      const before = assembly.parts[after.kind];
+      return this.readByOthers[at]?.some(
+        (id) => before?.values[id] !== after.values[id] || before?.looks[id] !== after.looks[id] || before?.interfaces[id] !== after.interfaces[id],
+      );
+    });
   }
 
   /** Every check, where these two parts meet. */
