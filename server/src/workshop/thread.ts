@@ -150,8 +150,14 @@ async function done(client: pg.ClientBase, task: Task): Promise<Said> {
 
 export default async function thread(task: Task): Promise<Said | ReturnType<typeof move>> {
   let client: pg.PoolClient | undefined;
+  let lost: Error | undefined;
+  const loses = (error: Error): void => {
+    lost = error;
+  };
   try {
     client = await pool.connect();
+    // While something is worked out no query is under way that could tell of a connection that is cut off.
+    client.on('error', loses);
     const said = await done(client, task);
     // Bytes are handed over, not copied.
     return said instanceof Uint8Array ? move(said) : said;
@@ -161,6 +167,7 @@ export default async function thread(task: Task): Promise<Said | ReturnType<type
     if (isAway(error)) return { away: String(error) };
     throw error;
   } finally {
-    client?.release();
+    client?.off('error', loses);
+    client?.release(lost);
   }
 }

@@ -1,6 +1,7 @@
 import { QUESTIONS, refusalOf, Workshop, type Catalogue, type QuestionName } from '@which-bore/core';
 import { hundredQuestions } from '@which-bore/core/hundredQuestions';
 import type { FastifyInstance } from 'fastify';
+import pg from 'pg';
 import { appWithDemo, demoCatalogue, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
 import { Workshops } from './workshops.js';
 
@@ -91,6 +92,25 @@ describe('the workshops of the server', () => {
     const stopped = new Workshops(testDatabaseUrl(), 1);
     const asked = stopped.ask('audit', {}, 'pieces');
     await Promise.all([expectAsync(asked).toBeRejectedWithError(/being stopped/), stopped.close()]);
+  });
+
+  it('outlive connections that are cut off at any moment', async () => {
+    const admin = new pg.Client({ connectionString: testDatabaseUrl() });
+    await admin.connect();
+    try {
+      const asked = Array.from({ length: 6 }, () => GRIDS.map(grid)).flat();
+      let answered = 0;
+      for (const each of asked) void each.finally(() => answered++);
+      // Cut off again and again until all have their answers: between two queries as often as within one.
+      while (answered < asked.length) {
+        await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()');
+        await new Promise((resolve) => setImmediate(resolve));
+      }
+      for (const each of await Promise.all(asked)) expect([200, 503]).toContain(each.statusCode);
+    } finally {
+      await admin.end();
+    }
+    expect((await post('read', { kind: 'crank', entry: 'main 2.349in' })).statusCode).toBe(200);
   });
 
   it('tell what became of the catalogue since a state of it', async () => {
