@@ -41,9 +41,16 @@ const BATCH = 500;
 /** Of the time an import is read, the share that goes into reading the file; the rest is comparing. */
 const READING = 0.8;
 
+/** A connection that may be cut off while no query is under way: the next one then says so. */
+function connectionTo(databaseUrl: string): pg.Client {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  client.on('error', () => undefined);
+  return client;
+}
+
 export default async function importTask({ databaseUrl, id, port, work }: ImportTask): Promise<ImportResult> {
   const tell = (message: ImportMessage) => port.postMessage(message);
-  const client = new pg.Client({ connectionString: databaseUrl });
+  const client = connectionTo(databaseUrl);
   await client.connect();
   try {
     const { rows } = await client.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
@@ -107,7 +114,7 @@ async function read(
   await client.query('DELETE FROM import_row WHERE import_id = $1', [id]);
   await client.query('DELETE FROM import_reference WHERE import_id = $1', [id]);
   // One connection can take one COPY at a time; the third looks up what the catalogue has already.
-  const [forReferences, lookUp] = [new pg.Client({ connectionString: databaseUrl }), new pg.Client({ connectionString: databaseUrl })];
+  const [forReferences, lookUp] = [connectionTo(databaseUrl), connectionTo(databaseUrl)];
   await Promise.all([forReferences.connect(), lookUp.connect()]);
   try {
     const revision = await revisionOf(client);
