@@ -23,15 +23,30 @@ const VIEWS = [
   ['audit', '/catalogue/audit', 'light'],
 ];
 
+/** Until the view has stood complete for a second: what is still on its way, or about to be asked for, is no picture of it. */
+function shown(page) {
+  return page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        const { document, setTimeout } = globalThis;
+        const look = (complete) => {
+          if (complete === 10) return resolve();
+          const waits = !document.querySelector('main h1, main h2') || /Fetching|Looking at|Going over/.test(document.body.innerText);
+          setTimeout(look, 100, waits ? 0 : complete + 1);
+        };
+        look(0);
+      }),
+  );
+}
+
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
 for (const [name, path, colorScheme, typed] of VIEWS) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
   await page.goto(address + path);
   await page.getByText('Saved', { exact: true }).waitFor();
-  // What is still on its way is no picture of the view.
-  await page.waitForFunction(() => globalThis.document.querySelector('main h1, main h2') && !/Fetching|Looking at/.test(globalThis.document.body.innerText));
+  await shown(page);
   if (typed) await page.getByLabel('What you read, see and measure on the part').fill(typed);
-  await page.waitForTimeout(1000);
+  await shown(page);
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
 }
