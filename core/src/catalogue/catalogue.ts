@@ -2,7 +2,9 @@ import { Type, type Static } from '@sinclair/typebox';
 import { FamilySchema, KnownSwapSchema, MakerSchema, PatternSchema, VariantSchema } from './pattern.js';
 import { SchemeSchema } from './scheme.js';
 
-/** The records of which a catalogue is made, in the order in which they may refer to each other. */
+/** The types of records of which a catalogue is made, in the order in which they may refer to each other. */
+export const RECORD_TYPES = ['maker', 'family', 'pattern', 'variant', 'scheme', 'swap'] as const;
+export type RecordType = (typeof RECORD_TYPES)[number];
 export const RECORD_SCHEMAS = {
   maker: MakerSchema,
   family: FamilySchema,
@@ -10,9 +12,7 @@ export const RECORD_SCHEMAS = {
   variant: VariantSchema,
   scheme: SchemeSchema,
   swap: KnownSwapSchema,
-} as const;
-export type RecordType = keyof typeof RECORD_SCHEMAS;
-export const RECORD_TYPES = Object.keys(RECORD_SCHEMAS) as RecordType[];
+} as const satisfies Readonly<Record<RecordType, object>>;
 export interface RecordOf {
   readonly maker: Static<typeof MakerSchema>;
   readonly family: Static<typeof FamilySchema>;

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { DateText, DimensionSchema, line, oneOf } from './figure.js';
+import { oneOf } from '../quantity/oneOf.js';
+import { DateText, DimensionSchema, line } from './figure.js';
 
 /**
  * Who says so, strongest first: what was measured here beats what a page says. *Common practice, no source* for the

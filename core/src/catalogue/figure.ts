@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { oneOf } from '../quantity/oneOf.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
 
 export const Decimal = (description: string) => Type.String({ pattern: '^[+-]?(\\d{1,6}(\\.\\d{1,8})?|\\.\\d{1,8})$', description });
@@ -7,7 +8,6 @@ export const line = (description: string) => Type.String({ minLength: 1, maxLeng
 export const Note = Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: 'Remark' }));
 /** A day, a month or a year, as exactly as it is known. */
 export const DateText = (description: string) => Type.String({ pattern: '^\\d{4}(-(0[1-9]|1[0-2])(-(0[1-9]|[12]\\d|3[01]))?)?$', description });
-export const oneOf = <T extends string>(words: readonly T[], description: string) => Type.Unsafe<T>({ type: 'string', enum: [...words], description });
 
 /** A size as its source gives it: figures keep their digits, so they are strings. */
 export const DimensionSchema = Type.Object(

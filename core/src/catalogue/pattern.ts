@@ -1,8 +1,9 @@
-import { Type, type Static } from '@sinclair/typebox';
+import { Type, type Static, type TProperties } from '@sinclair/typebox';
 import { MAKINGS } from '../dictionary/definition.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { KindIdSchema } from '../readings/reading.js';
 import { ClaimSchema, ClaimSourceSchema } from './claim.js';
-import { DateText, DimensionSchema, Id, line, Note, oneOf, YearsSchema } from './figure.js';
+import { DateText, DimensionSchema, Id, line, Note, YearsSchema } from './figure.js';
 
 export const MarkSchema = Type.Object(
   {
@@ -42,29 +43,35 @@ export const CompanionSchema = Type.Object(
 );
 export type Companion = Static<typeof CompanionSchema>;
 
-const Values = {
+const VALUES = {
   dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, { description: 'By parameter id of the dictionary' }),
   features: Type.Record(Type.String({ maxLength: 80 }), Type.String({ maxLength: 40 }), { description: 'Option or count by look id of the dictionary' }),
   source: Type.Optional(ClaimSourceSchema),
   claims: Type.Optional(Type.Array(ClaimSchema, { maxItems: 200, description: 'Further voices about the values' })),
 };
 
+/** Puts the values between what comes before and after them: records are written in the order of their schema. */
+const withValues = <B extends TProperties, A extends TProperties>(before: B, after: A): B & typeof VALUES & A => ({ ...before, ...VALUES, ...after });
+
 /** One design of one kind of part. */
 export const PatternSchema = Type.Object(
-  {
-    id: Id('Stays the same for ever'),
-    kind: KindIdSchema,
-    family: Type.Optional(Id('Family it was first made for; absent for parts of common trade')),
-    name: line('What it is called, without maker and family'),
-    years: Type.Optional(YearsSchema),
-    ...Values,
-    interfaces: Type.Record(Type.String({ maxLength: 80 }), line('Name of the pattern'), { description: 'By interface id of the dictionary' }),
-    marks: Type.Array(MarkSchema, { maxItems: 40 }),
-    numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
-    companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
-    price: Type.Optional(Type.Number({ minimum: 0, maximum: 1e7, description: 'What one is sold for, as last heard, in the shop’s money' })),
-    note: Note,
-  },
+  withValues(
+    {
+      id: Id('Stays the same for ever'),
+      kind: KindIdSchema,
+      family: Type.Optional(Id('Family it was first made for; absent for parts of common trade')),
+      name: line('What it is called, without maker and family'),
+      years: Type.Optional(YearsSchema),
+    },
+    {
+      interfaces: Type.Record(Type.String({ maxLength: 80 }), line('Name of the pattern'), { description: 'By interface id of the dictionary' }),
+      marks: Type.Array(MarkSchema, { maxItems: 40 }),
+      numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
+      companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
+      price: Type.Optional(Type.Number({ minimum: 0, maximum: 1e7, description: 'What one is sold for, as last heard, in the shop’s money' })),
+      note: Note,
+    },
+  ),
   { additionalProperties: false },
 );
 export type Pattern = Static<typeof PatternSchema>;
@@ -123,20 +130,23 @@ export type Fitment = Static<typeof FitmentSchema>;
 
 /** One version of an engine of a family. */
 export const VariantSchema = Type.Object(
-  {
-    id: Id('Stays the same for ever'),
-    family: Id('Its family'),
-    code: line('Designation'),
-    name: Type.Optional(line('What it is called besides')),
-    years: Type.Optional(YearsSchema),
-    serials: Type.Optional(Type.Array(SerialsSchema, { maxItems: 40 })),
-    machines: Type.Optional(Type.Array(line('Machine it was fitted to'), { maxItems: 60 })),
-    rating: Type.Optional(line('Rated power, as stated')),
-    firingOrder: Type.Optional(line('Firing order')),
-    ...Values,
-    fitments: Type.Array(FitmentSchema, { maxItems: 300 }),
-    note: Note,
-  },
+  withValues(
+    {
+      id: Id('Stays the same for ever'),
+      family: Id('Its family'),
+      code: line('Designation'),
+      name: Type.Optional(line('What it is called besides')),
+      years: Type.Optional(YearsSchema),
+      serials: Type.Optional(Type.Array(SerialsSchema, { maxItems: 40 })),
+      machines: Type.Optional(Type.Array(line('Machine it was fitted to'), { maxItems: 60 })),
+      rating: Type.Optional(line('Rated power, as stated')),
+      firingOrder: Type.Optional(line('Firing order')),
+    },
+    {
+      fitments: Type.Array(FitmentSchema, { maxItems: 300 }),
+      note: Note,
+    },
+  ),
   { additionalProperties: false },
 );
 export type Variant = Static<typeof VariantSchema>;

@@ -1,8 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { MAKINGS } from '../dictionary/definition.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { KindIdSchema } from '../readings/reading.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
-import { Id, line, monthOf, Note, oneOf, type Years } from './figure.js';
+import { Id, line, monthOf, Note, type Years } from './figure.js';
 
 /** What a segment of a number can tell. */
 export const SCHEME_FACTS = {

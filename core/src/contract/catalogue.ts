@@ -2,11 +2,13 @@ import { Type, type Static } from '@sinclair/typebox';
 import { RECORD_SCHEMAS, RECORD_TYPES, type CatalogueRecord, type RecordType } from '../catalogue/catalogue.js';
 import { YearsSchema } from '../catalogue/figure.js';
 import { SchemeSchema, type Scheme } from '../catalogue/scheme.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { question } from './question.js';
-import { IdSchema, KindSchema, list, oneOfWords, SentenceSchema, WordingSchema } from './schema.js';
+import { ROUTES } from './routes.js';
+import { IdSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
-export const RecordTypeSchema = oneOfWords<RecordType>(RECORD_TYPES, 'Type of record');
+export const RecordTypeSchema = oneOf<RecordType>(RECORD_TYPES, 'Type of record');
 const PlaceSchema = Type.Object({ type: RecordTypeSchema, id: Type.String(), at: Type.Optional(Type.String({ description: 'Value or field of the record' })) });
 const Units = Type.Optional(WordingSchema);
 
@@ -29,7 +31,7 @@ export type Excerpt = Static<typeof ExcerptSchema>;
 
 /** Search in one line. */
 export const search = question({
-  path: '/search',
+  ...ROUTES.search,
   summary: 'Search by number, mark, name, synonym, look or size, in one line',
   subject: 'catalogue',
   request: Type.Object(
@@ -56,7 +58,7 @@ export const search = question({
 
 const FindingSchema = Type.Object({
   rule: Type.String(),
-  weight: oneOfWords(['wrong', 'look'] as const),
+  weight: oneOf(['wrong', 'look'] as const),
   where: PlaceSchema,
   also: list(PlaceSchema),
   says: SentenceSchema,
@@ -65,7 +67,7 @@ export type FindingTold = Static<typeof FindingSchema>;
 
 /** What does not agree with itself, a page of each rule. */
 export const audit = question({
-  path: '/audit',
+  ...ROUTES.audit,
   summary: 'What in the catalogue does not agree with itself, a page of findings of each rule, or of one',
   subject: 'catalogue',
   long: true,
@@ -104,7 +106,7 @@ const SubjectSchema = Type.Object(
 
 /** Parts or engines side by side. */
 export const compare = question({
-  path: '/compare',
+  ...ROUTES.compare,
   summary: 'Two to six patterns, variants or specimens side by side',
   subject: 'catalogue',
   request: Type.Object({ subjects: Type.Array(SubjectSchema, { maxItems: 20 }), units: Units }, { additionalProperties: false }),
@@ -132,7 +134,7 @@ export const compare = question({
 
 /** What numbers say by a scheme. */
 export const decode = question({
-  path: '/decode',
+  ...ROUTES.decode,
   summary: 'What numbers say by a scheme, one of the catalogue or one sent along to be tried',
   subject: 'catalogue',
   request: Type.Object(
@@ -157,7 +159,7 @@ export const decode = question({
 
 /** What a number says of itself. */
 export const readNumber = question({
-  path: '/numbers',
+  ...ROUTES.readNumber,
   summary: 'What a number says of itself: as a bearing’s designation, a vehicle’s number, or by a scheme of the catalogue',
   subject: 'catalogue',
   request: Type.Object({ number: Type.String({ maxLength: 200 }) }, { additionalProperties: false }),
@@ -167,7 +169,7 @@ export const readNumber = question({
 
 /** Single records, and what they are called by. */
 export const records = question({
-  path: '/catalogue/records',
+  ...ROUTES.records,
   summary: 'Some records of the catalogue, with the families and makers they are called by; those that are not there are left out',
   subject: 'catalogue',
   request: Type.Object(
@@ -183,17 +185,17 @@ export const records = question({
 
 /** What the page of a record shows. */
 export const page = question({
-  path: '/catalogue/page',
+  ...ROUTES.page,
   summary: 'A record with all that is told of it: where a pattern was fitted, what belongs to it and replaced it; what a variant carried; what a family holds',
   subject: 'catalogue',
-  request: Type.Object({ type: oneOfWords(['family', 'variant', 'pattern'] as const), id: IdSchema }, { additionalProperties: false }),
+  request: Type.Object({ type: oneOf(['family', 'variant', 'pattern'] as const), id: IdSchema }, { additionalProperties: false }),
   answer: Type.Object({ excerpt: ExcerptSchema, leftOut: Type.Integer({ description: 'Records that are left out because there are too many' }) }),
   example: { type: 'family', id: 'sluice' },
 });
 
 /** How much the catalogue holds. */
 export const overview = question({
-  path: '/catalogue/overview',
+  ...ROUTES.overview,
   summary: 'How much the catalogue holds, kind by kind, and its mark schemes',
   subject: 'catalogue',
   request: Type.Object({}, { additionalProperties: false }),
@@ -216,7 +218,7 @@ const NamedSchema = Type.Object({ id: Type.String(), name: Type.String() });
 
 /** A level of the tree: makers with their families. */
 export const tree = question({
-  path: '/catalogue/tree',
+  ...ROUTES.tree,
   summary: 'Makers with their families, in the order of the catalogue, from one on',
   subject: 'catalogue',
   request: Type.Object(
@@ -238,7 +240,7 @@ export const tree = question({
 
 /** A level of the tree: the variants of a family. */
 export const variantsOf = question({
-  path: '/catalogue/variants',
+  ...ROUTES.variantsOf,
   summary: 'The variants of a family',
   subject: 'catalogue',
   request: Type.Object({ family: IdSchema }, { additionalProperties: false }),
@@ -251,7 +253,7 @@ export type ChoiceTold = Static<typeof ChoiceSchema>;
 
 /** A page of a picker. */
 export const pick = question({
-  path: '/catalogue/pick',
+  ...ROUTES.pick,
   summary: 'The first records of a type that bear some words, to choose one from',
   subject: 'catalogue',
   request: Type.Object(
@@ -270,7 +272,7 @@ export const pick = question({
 
 /** What faces of a kind are called in the catalogue. */
 export const faces = question({
-  path: '/catalogue/faces',
+  ...ROUTES.faces,
   summary: 'What the faces of a kind of part are called in the catalogue, so that the same face is written the same',
   subject: 'catalogue',
   request: Type.Object({ kind: KindSchema }, { additionalProperties: false }),

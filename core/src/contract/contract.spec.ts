@@ -2,7 +2,7 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import { CATALOGUE, SPECIMENS } from '../testing/demo';
 import { hundredQuestions } from '../workshop/hundredQuestions';
-import { QUESTION_NAMES, QUESTIONS } from './index';
+import { QUESTION_NAMES, QUESTIONS, type Question } from './index';
 
 const ajv = new Ajv({ allErrors: true, discriminator: true, strict: false });
 addFormats(ajv);
@@ -27,5 +27,15 @@ describe('the contract', () => {
   it('gives each question an address of its own', () => {
     const paths = QUESTION_NAMES.map((name) => QUESTIONS[name].path);
     expect(new Set(paths).size).toBe(paths.length);
+  });
+
+  it('says of a question that its answer has sentences exactly where its request takes the units they are said in', () => {
+    for (const name of QUESTION_NAMES) {
+      const { says, request, answer }: Question = QUESTIONS[name];
+      expect('units' in ((request.properties ?? {}) as object))
+        .withContext(name)
+        .toBe(says === true);
+      if (JSON.stringify(answer).includes('x-sentence')) expect(says).withContext(name).toBeTrue();
+    }
   });
 });

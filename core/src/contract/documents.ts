@@ -3,14 +3,12 @@ import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/cat
 import { DRILL_LEVELS } from '../drill/index.js';
 import { JobSchema } from '../engine/job.js';
 import { TABLE_IDS, type TableId } from '../formats/columns.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { ShopSchema } from '../shop/shop.js';
 import { RecordTypeSchema } from './catalogue.js';
-import { KindSchema, list, oneOfWords } from './schema.js';
-
-/** Sorts of documents that people work on, each with versions. */
-export const DOCUMENT_SORTS = ['job', 'specimen', 'shop'] as const;
-export type DocumentSort = (typeof DOCUMENT_SORTS)[number];
+import { DOCUMENT_SORTS } from './documentSort.js';
+import { KindSchema, list } from './schema.js';
 
 /** The version last seen: a change names it, so that nobody writes over what he has not seen. 0 for a new document. */
 export const VersionSchema = Type.Integer({ minimum: 0, maximum: 2_147_483_646, description: 'The version last seen; 0 for a new one' });
@@ -48,7 +46,7 @@ export const ReadingChangeSchema = Type.Object({
   reading: UuidSchema,
   at: Type.String(),
   who: Type.String(),
-  operation: oneOfWords(['added', 'changed', 'removed'] as const),
+  operation: oneOf(['added', 'changed', 'removed'] as const),
   before: Type.Optional(UnderstoodSchema),
   after: Type.Optional(UnderstoodSchema),
 });
@@ -59,7 +57,7 @@ export const DocumentChangeSchema = Type.Object({
   version: VersionSchema,
   at: Type.String(),
   who: Type.String(),
-  operation: oneOfWords(['added', 'changed', 'removed', 'restored'] as const),
+  operation: oneOf(['added', 'changed', 'removed', 'restored'] as const),
 });
 export type DocumentChange = Static<typeof DocumentChangeSchema>;
 
@@ -107,7 +105,7 @@ export const ChangeSchema = Type.Object({
   batch: Type.String({ description: 'Changes made together have the same' }),
   at: Type.String({ format: 'date-time' }),
   who: Type.String(),
-  operation: oneOfWords(['added', 'changed', 'removed'] as const),
+  operation: oneOf(['added', 'changed', 'removed'] as const),
   type: RecordTypeSchema,
   record: Type.String({ description: 'Id of the record' }),
   before: Type.Unknown({ description: 'The record as it was; null where it was added' }),
@@ -115,19 +113,19 @@ export const ChangeSchema = Type.Object({
 export type Change = Static<typeof ChangeSchema>;
 
 const OUTCOMES = ['added', 'changed', 'same', 'refused'] as const;
-export const OutcomeSchema = oneOfWords(OUTCOMES);
+export const OutcomeSchema = oneOf(OUTCOMES);
 export type Outcome = (typeof OUTCOMES)[number];
 
 const HeaderSchema = Type.Object({
   header: Type.String(),
   as: Type.Optional(Type.String({ description: 'Heading of the project’s own format it was taken for' })),
   label: Type.Optional(Type.String({ description: 'The same in words' })),
-  how: oneOfWords(['exactly', 'byName', 'chosen', 'leftOut', 'notAtAll'] as const),
+  how: oneOf(['exactly', 'byName', 'chosen', 'leftOut', 'notAtAll'] as const),
   problem: Type.Optional(Type.String()),
 });
 const TableSchema = Type.Object({
   source: Type.String({ description: 'Name of the file or sheet' }),
-  table: Type.Optional(oneOfWords<TableId>(TABLE_IDS, 'What its rows are')),
+  table: Type.Optional(oneOf<TableId>(TABLE_IDS, 'What its rows are')),
   headers: list(HeaderSchema),
   rows: Type.Integer(),
   problem: Type.Optional(Type.String()),
@@ -140,7 +138,7 @@ export const ImportChoicesSchema = Type.Record(
   Type.String({ maxLength: 200 }),
   Type.Object(
     {
-      table: Type.Optional(oneOfWords<TableId>(TABLE_IDS, 'What the rows of this file or sheet are')),
+      table: Type.Optional(oneOf<TableId>(TABLE_IDS, 'What the rows of this file or sheet are')),
       columns: Type.Optional(Type.Record(Type.String({ maxLength: 200 }), Type.String({ maxLength: 200 }))),
     },
     { additionalProperties: false },
@@ -154,7 +152,7 @@ export const ImportSchema = Type.Object({
   fileName: Type.String(),
   bytes: Type.Number(),
   who: Type.String(),
-  state: oneOfWords(['waiting', 'reading', 'read', 'applying', 'applied', 'cancelled', 'failed', 'interrupted'] as const),
+  state: oneOf(['waiting', 'reading', 'read', 'applying', 'applied', 'cancelled', 'failed', 'interrupted'] as const),
   progress: Type.Number(),
   problem: Type.Optional(Type.String()),
   tables: list(TableSchema),
@@ -170,7 +168,7 @@ export const ImportRowSchema = Type.Object({
   place: Type.String(),
   type: RecordTypeSchema,
   id: Type.String(),
-  outcome: oneOfWords([...OUTCOMES, 'read'] as const, '“read” while it is not compared with the catalogue yet'),
+  outcome: oneOf([...OUTCOMES, 'read'] as const, '“read” while it is not compared with the catalogue yet'),
   problems: list(Type.Object({ where: Type.String(), what: Type.String(), remark: Type.Optional(Type.Boolean()) })),
 });
 export type ImportRow = Static<typeof ImportRowSchema>;
@@ -186,6 +184,6 @@ export type ErrorBody = Static<typeof ErrorBodySchema>;
 /** What the server says of itself as it happens: that the catalogue or a document has another state. */
 export const ServerEventSchema = Type.Union([
   Type.Object({ of: Type.Literal('catalogue'), tag: Type.String() }),
-  Type.Object({ of: oneOfWords(DOCUMENT_SORTS), id: Type.String(), version: VersionSchema, gone: Type.Optional(Type.Boolean()) }),
+  Type.Object({ of: oneOf(DOCUMENT_SORTS), id: Type.String(), version: VersionSchema, gone: Type.Optional(Type.Boolean()) }),
 ]);
 export type ServerEvent = Static<typeof ServerEventSchema>;

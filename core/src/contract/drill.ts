@@ -1,14 +1,16 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { DRILL_LEVELS, type DrillLevel } from '../drill/index.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
-import { KindSchema, list, oneOfWords } from './schema.js';
+import { ROUTES } from './routes.js';
+import { KindSchema, list } from './schema.js';
 
 /** A drill is all in these three: who asks again with the same gets the same part and the same answers. */
 const DRILL = {
   kind: KindSchema,
-  level: oneOfWords<DrillLevel['id']>(
+  level: oneOf<DrillLevel['id']>(
     DRILL_LEVELS.map(({ id }) => id),
     'How hard it is',
   ),
@@ -18,17 +20,17 @@ const Asked = Type.Array(Type.String({ maxLength: 100 }), { maxItems: 500, descr
 const EXAMPLE = { kind: 'crank', level: 'used', seed: 4711 };
 
 const SheetLineSchema = Type.Object({
-  sort: oneOfWords(['size', 'look', 'mark'] as const),
+  sort: oneOf(['size', 'look', 'mark'] as const),
   id: Type.String(),
   name: Type.String(),
   minutes: Type.Number(),
-  tool: Type.Optional(Type.Object({ sort: oneOfWords<InstrumentId>(INSTRUMENT_IDS), name: Type.String() })),
+  tool: Type.Optional(Type.Object({ sort: oneOf<InstrumentId>(INSTRUMENT_IDS), name: Type.String() })),
 });
 export type SheetLineTold = Static<typeof SheetLineSchema>;
 
 /** What can be asked of a hidden part. */
 export const drillSheet = question({
-  path: '/drill/sheet',
+  ...ROUTES.drillSheet,
   summary: 'Hide a part; what can be asked of it, and how long each takes',
   subject: 'drill',
   request: Type.Object(DRILL, { additionalProperties: false }),
@@ -38,7 +40,7 @@ export const drillSheet = question({
 
 /** What is found when the last of these lines is done. */
 export const drillAsk = question({
-  path: '/drill/ask',
+  ...ROUTES.drillAsk,
   summary: 'What is found when the last of these lines is done, after the others',
   subject: 'drill',
   request: Type.Object({ ...DRILL, asked: Asked }, { additionalProperties: false }),
@@ -50,7 +52,7 @@ const StepSchema = Type.Object({ name: Type.String(), minutes: Type.Number(), re
 
 /** What the part was, and what is to be said of the way there. */
 export const drillEnd = question({
-  path: '/drill/end',
+  ...ROUTES.drillEnd,
   summary: 'End a drill: what the part was, which questions told something, and how the engine would have gone about it',
   subject: 'drill',
   long: true,

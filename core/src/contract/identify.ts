@@ -2,9 +2,11 @@ import { Type, type Static } from '@sinclair/typebox';
 import { REACHES, type Reach } from '../dictionary/definition.js';
 import type { DescribedId } from '../dictionary/dictionary.js';
 import type { Status, HeldBy } from '../identify/index.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
-import { KindSchema, list, oneOfWords, SentenceSchema, WordingSchema } from './schema.js';
+import { ROUTES } from './routes.js';
+import { KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 const Entry = Type.Optional(Type.String({ maxLength: 20_000, description: 'Words as for the entry line' }));
 const Readings = Type.Array(UnderstoodSchema, { maxItems: 500 });
@@ -12,7 +14,7 @@ const DescribedSchema = Type.Unsafe<DescribedId>({ type: 'string', description: 
 
 /** How the words of a line are understood. */
 export const read = question({
-  path: '/read',
+  ...ROUTES.read,
   summary: 'How the entry line understands some words',
   subject: 'bench',
   request: Type.Object({ kind: KindSchema, entry: Type.String({ maxLength: 20_000 }) }, { additionalProperties: false }),
@@ -22,7 +24,7 @@ export const read = question({
 
 const PullSchema = Type.Object({
   text: Type.String({ description: 'The words of the reading' }),
-  sort: oneOfWords(['size', 'look', 'mark', 'claim', 'part', 'step'] as const),
+  sort: oneOf(['size', 'look', 'mark', 'claim', 'part', 'step'] as const),
   decibans: Type.Number({ description: 'Weight against a part in no catalogue; the weights of a candidate add up' }),
   why: SentenceSchema,
 });
@@ -40,8 +42,8 @@ export type CandidateTold = Static<typeof CandidateSchema>;
 /** A line-up as it is told. */
 export const LineUpSchema = Type.Object({
   kind: DescribedSchema,
-  status: oneOfWords<Status>(['settled', 'probable', 'open', 'nothingFits', 'noEvidence']),
-  heldBy: Type.Optional(oneOfWords<HeldBy>(['contradiction', 'houseRule', 'looksOnly'])),
+  status: oneOf<Status>(['settled', 'probable', 'open', 'nothingFits', 'noEvidence']),
+  heldBy: Type.Optional(oneOf<HeldBy>(['contradiction', 'houseRule', 'looksOnly'])),
   says: Type.String({ description: 'The status in a sentence' }),
   none: Type.Number({ description: 'Probability that the part is in no catalogue' }),
   weighed: Type.Integer({ description: 'How many patterns were weighed' }),
@@ -54,7 +56,7 @@ export type LineUpTold = Static<typeof LineUpSchema>;
 
 const CheckSchema = Type.Object({
   key: Type.String({ description: 'Sort and id; what `skipped` takes' }),
-  sort: oneOfWords(['size', 'look', 'mark'] as const),
+  sort: oneOf(['size', 'look', 'mark'] as const),
   id: Type.String(),
   name: Type.String(),
   how: Type.String(),
@@ -76,7 +78,7 @@ const AdviceSchema = Type.Object({
     Type.Object({
       between: list(Type.String()),
       names: list(Type.String(), { description: 'What the two are called' }),
-      state: oneOfWords(['open', 'blocked', 'alike'] as const),
+      state: oneOf(['open', 'blocked', 'alike'] as const),
       blockedBy: list(Type.String()),
       tooClose: list(SentenceSchema),
     }),
@@ -86,7 +88,7 @@ export type AdviceTold = Static<typeof AdviceSchema>;
 
 /** What a part is, and what to check next. */
 export const identify = question({
-  path: '/identify',
+  ...ROUTES.identify,
   summary: 'Rank the patterns of the catalogue by what was read, and say what to check next',
   subject: 'bench',
   request: Type.Object(
@@ -94,7 +96,7 @@ export const identify = question({
       kind: KindSchema,
       entry: Entry,
       readings: Type.Optional(Readings),
-      state: Type.Optional(oneOfWords<Reach>(REACHES, 'How far the engine is apart; on the bench where nothing is said')),
+      state: Type.Optional(oneOf<Reach>(REACHES, 'How far the engine is apart; on the bench where nothing is said')),
       skipped: Type.Optional(Type.Array(Type.String({ maxLength: 100 }), { maxItems: 200, description: 'Keys of checks that cannot be got at' })),
       most: Type.Optional(Type.Integer({ minimum: 1, maximum: 50, description: 'How many candidates to return' })),
       units: Type.Optional(WordingSchema),
@@ -107,7 +109,7 @@ export const identify = question({
 
 /** How the weight of one reading for one pattern was worked out, a line a step. */
 export const calculation = question({
-  path: '/identify/calculation',
+  ...ROUTES.calculation,
   summary: 'How the weight of one reading for one pattern was worked out',
   subject: 'bench',
   request: Type.Object(
@@ -144,7 +146,7 @@ export type PartInEngineTold = Static<typeof PartInEngineSchema>;
 
 /** What engine it is, from what is claimed of it and from its parts together. */
 export const engine = question({
-  path: '/engine',
+  ...ROUTES.engine,
   summary: 'What engine it is, from its claims and parts together; which part does not belong, and what is mixed',
   subject: 'jobs',
   request: Type.Object(
@@ -159,7 +161,7 @@ export const engine = question({
   answer: Type.Object({
     engine: LineUpSchema,
     parts: list(PartInEngineSchema),
-    mixed: list(Type.Object({ rule: Type.String(), weight: oneOfWords(['refuse', 'doubt'] as const), says: SentenceSchema, specimens: list(Type.String()) })),
+    mixed: list(Type.Object({ rule: Type.String(), weight: oneOf(['refuse', 'doubt'] as const), says: SentenceSchema, specimens: list(Type.String()) })),
   }),
   example: {
     entry: 'year 1962, machine frost fan',

@@ -3,16 +3,21 @@ import { audit, compare, decode, faces, overview, page, pick, readNumber, record
 import { drillAsk, drillEnd, drillSheet } from './drill.js';
 import { calculation, engine, identify, read } from './identify.js';
 import { engines, grid, gridGroups, gridOrder, gridRows, gridSides, interchange, whatElse } from './interchange.js';
+import type { QuestionName } from './routes.js';
 
+export { AS_MEASURED, readAddress, writeAddress, type Address, type AddressSort } from './address.js';
 export { CatalogueChangesSchema, ExcerptSchema, RecordTypeSchema } from './catalogue.js';
 export type { CatalogueChanges, ChoiceTold, Excerpt, FindingTold } from './catalogue.js';
 export * from './documents.js';
 export type { DrillEndTold, SheetLineTold } from './drill.js';
 export type { AdviceTold, CandidateTold, CheckTold, LineUpTold, PartInEngineTold } from './identify.js';
-export { GridRequestSchema, MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF } from './interchange.js';
+export { DOCUMENT_SORTS, type DocumentSort } from './documentSort.js';
+export { GridRequestSchema } from './interchange.js';
 export type { GridRequest, GridSides, JudgedCheckTold, JudgedJointTold, JudgementTold, NeedTold, OnSide, OptionTold, TakingTold } from './interchange.js';
-export { AS_MEASURED, PartRefSchema, readAddress, writeAddress, type Address, type AddressSort, type PartRef } from './parts.js';
+export { MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF } from './limits.js';
+export { PartRefSchema, type PartRef } from './parts.js';
 export type { Question } from './question.js';
+export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';
 export { IdSchema, KindSchema, list, SentenceSchema, shaped, VerdictSchema, WordingSchema, type Wording } from './schema.js';
 
 /** Every question that a workshop answers. */
@@ -44,9 +49,7 @@ export const QUESTIONS = {
   drillSheet,
   drillAsk,
   drillEnd,
-} as const;
+} as const satisfies Readonly<Record<QuestionName, object>>;
 
-export type QuestionName = keyof typeof QUESTIONS;
-export const QUESTION_NAMES = Object.keys(QUESTIONS) as QuestionName[];
 export type Requests = { readonly [N in QuestionName]: Static<(typeof QUESTIONS)[N]['request']> };
 export type Answers = { readonly [N in QuestionName]: Static<(typeof QUESTIONS)[N]['answer']> };

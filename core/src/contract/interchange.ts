@@ -1,19 +1,15 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { oneOf } from '../quantity/oneOf.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import { REACHES, type Reach } from '../dictionary/definition.js';
 import { KnownSwapSchema } from '../catalogue/pattern.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 import { SpecimenSchema } from '../readings/reading.js';
+import { MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF } from './limits.js';
 import { AddressSchema, PartRefSchema } from './parts.js';
 import { question } from './question.js';
-import { BandSchema, KindSchema, list, oneOfWords, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
-
-/** Lists of interchange hold at most so many; what is over is counted. */
-export const MOST_LISTED = 200;
-/** Grids have at most so many a side. */
-export const MOST_A_SIDE = 1000;
-/** At most so many specimens of the shelf are looked at when it is asked what else there is. */
-export const MOST_OF_SHELF = 500;
+import { ROUTES } from './routes.js';
+import { BandSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
 
 const OptionSchema = Type.Object({
   name: Type.String(),
@@ -62,8 +58,8 @@ const NeedSchema = Type.Object({
   id: Type.String(),
   name: Type.String(),
   minutes: Type.Number(),
-  reach: Type.Optional(oneOfWords<Reach>(REACHES)),
-  instrument: Type.Optional(oneOfWords<InstrumentId>(INSTRUMENT_IDS)),
+  reach: Type.Optional(oneOf<Reach>(REACHES)),
+  instrument: Type.Optional(oneOf<InstrumentId>(INSTRUMENT_IDS)),
 });
 export type NeedTold = Static<typeof NeedSchema>;
 
@@ -102,7 +98,7 @@ export type JudgementTold = Static<typeof JudgementSchema>;
 
 /** Donors into recipients, joint by joint, and the other way round. */
 export const interchange = question({
-  path: '/interchange',
+  ...ROUTES.interchange,
   summary: 'Judge whether donors go into each recipient, joint by joint, and the other way round',
   subject: 'swap',
   request: Type.Object(
@@ -136,14 +132,14 @@ export type TakingTold = Static<typeof TakingSchema>;
 
 /** What else takes a part, or goes where it is. */
 export const whatElse = question({
-  path: '/interchange/what-else',
+  ...ROUTES.whatElse,
   summary: 'What else of a kind takes a part, or goes where it is; out of the whole catalogue and the shelf',
   subject: 'swap',
   request: Type.Object(
     {
       part: PartRefSchema,
       kind: KindSchema,
-      side: oneOfWords(['recipient', 'donor'] as const, 'recipient: what of that kind takes the part; donor: what of that kind goes where it is'),
+      side: oneOf(['recipient', 'donor'] as const, 'recipient: what of that kind takes the part; donor: what of that kind goes where it is'),
       most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_LISTED, description: 'How many to return' })),
       shelf: Type.Optional(
         Type.Union(
@@ -170,7 +166,7 @@ export const whatElse = question({
 
 /** Every engine, with the verdict on some donors in it. */
 export const engines = question({
-  path: '/interchange/engines',
+  ...ROUTES.engines,
   summary: 'What engines of the catalogue take some parts together',
   subject: 'swap',
   long: true,
@@ -214,7 +210,7 @@ export type OnSide = Static<typeof OnSideSchema>;
 
 /** Many against many: a verdict for every pair. */
 export const grid = question({
-  path: '/interchange/grid',
+  ...ROUTES.grid,
   summary: 'Many against many: a verdict for every pair, and for every joint of it',
   subject: 'swap',
   long: true,
@@ -231,7 +227,7 @@ export const grid = question({
 
 /** What a grid is about, before any of it is worked out. */
 export const gridSides = question({
-  path: '/interchange/grid/sides',
+  ...ROUTES.gridSides,
   summary: 'What stands on the sides of a grid, and the joints in which they meet',
   subject: 'swap',
   request: GridRequestSchema,
@@ -247,7 +243,7 @@ export type GridSides = Static<typeof gridSides.answer>;
 
 /** Lines of a grid, as many as are worked out in one turn. */
 export const gridRows = question({
-  path: '/interchange/grid/rows',
+  ...ROUTES.gridRows,
   summary: 'Lines of a grid from one on, as many as are worked out in one turn; a cell holds the verdicts of the whole and of each joint',
   subject: 'swap',
   long: true,
@@ -258,7 +254,7 @@ export const gridRows = question({
 
 /** The order of a grid in which what interchanges freely stands together. */
 export const gridOrder = question({
-  path: '/interchange/grid/order',
+  ...ROUTES.gridOrder,
   summary: 'An order of a grid in which what interchanges freely stands together',
   subject: 'swap',
   long: true,
@@ -269,7 +265,7 @@ export const gridOrder = question({
 
 /** Donors of a grid that are drop-in for one another. */
 export const gridGroups = question({
-  path: '/interchange/grid/groups',
+  ...ROUTES.gridGroups,
   summary: 'Donors of a grid that are drop-in for one another, of all or of those that drop into one recipient',
   subject: 'swap',
   long: true,

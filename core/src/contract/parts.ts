@@ -2,9 +2,6 @@ import { Type, type Static } from '@sinclair/typebox';
 import { SpecimenSchema } from '../readings/reading.js';
 import { IdSchema } from './schema.js';
 
-/** In place of a pattern: the specimen is taken for nothing, only what was measured on it counts. */
-export const AS_MEASURED = 'nothing';
-
 /**
  * A part, a set of internals or an engine: exactly one of a pattern, a stored specimen, a specimen sent along, and a
  * variant. A specimen is taken for what it most likely is, once that is at least probable, and takes from that pattern
@@ -25,26 +22,6 @@ export const PartRefSchema = Type.Object(
   { additionalProperties: false, minProperties: 1, maxProperties: 3 },
 );
 export type PartRef = Static<typeof PartRefSchema>;
-
-/** Sorts of things that have an address. */
-export const ADDRESS_SORTS = ['pattern', 'specimen', 'variant'] as const;
-export type AddressSort = (typeof ADDRESS_SORTS)[number];
-
-/** What a part or engine is called in addresses, lists and links: its sort and its id. */
-export interface Address {
-  readonly sort: AddressSort;
-  readonly id: string;
-}
-
-/** `pattern:id`, `specimen:id`, `variant:id`. */
-export const writeAddress = ({ sort, id }: Address): string => `${sort}:${id}`;
-
-/** An address as it is written; a bare id is that of a pattern. */
-export function readAddress(text: string): Address {
-  const at = text.indexOf(':');
-  const sort = ADDRESS_SORTS.find((each) => each === text.slice(0, Math.max(0, at)));
-  return sort ? { sort, id: text.slice(at + 1) } : { sort: 'pattern', id: text };
-}
 
 export const AddressSchema = Type.String({
   maxLength: 90,

@@ -1,4 +1,5 @@
 import type { Static, TSchema } from '@sinclair/typebox';
+import type { QuestionRoute } from './routes.js';
 
 /** Part of the documentation that a question stands in. */
 export type Subject = 'bench' | 'jobs' | 'swap' | 'drill' | 'catalogue';
@@ -7,9 +8,7 @@ export type Subject = 'bench' | 'jobs' | 'swap' | 'drill' | 'catalogue';
  * One question that a workshop answers: what is asked, what comes back, and where. From it come the route of the server
  * with its check and its documentation, the message to the browser's worker, and the types of both ends.
  */
-export interface Question<Request extends TSchema = TSchema, Answer extends TSchema = TSchema> {
-  /** Address of its route under /api. */
-  readonly path: string;
+export interface Question<Request extends TSchema = TSchema, Answer extends TSchema = TSchema> extends QuestionRoute {
   readonly summary: string;
   readonly subject: Subject;
   readonly request: Request;

@@ -1,16 +1,13 @@
 import { Type, type Static, type TSchema, type TUnsafe } from '@sinclair/typebox';
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
 import { VERDICTS, type Verdict } from '../joints/index.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { say, type Sentence } from '../quantity/sentence.js';
 import type { UnitSystem } from '../quantity/unit.js';
 
 /** A list that nobody changes: what the core answers with is never altered by those who asked. */
 export const list = <T extends TSchema>(of: T, options: object = {}): TUnsafe<readonly Static<T>[]> =>
   Type.Unsafe<readonly Static<T>[]>(Type.Array(of, options));
-
-/** One of some words, given as a type of their own. */
-export const oneOfWords = <T extends string>(words: readonly T[], description?: string): TUnsafe<T> =>
-  Type.Unsafe<T>({ type: 'string', enum: [...words], ...(description === undefined ? {} : { description }) });
 
 /**
  * A sentence of an answer. Asked for in pieces its figures stay numbers, so that a reader who changes units need not ask
@@ -23,11 +20,11 @@ export const SentenceSchema = Type.Unsafe<Sentence>({
 });
 
 /** How the sentences of an answer are worded. */
-export const WordingSchema = oneOfWords(['metric', 'inch', 'pieces'], 'Units of the sentences in the answer; metric where nothing is said');
+export const WordingSchema = oneOf(['metric', 'inch', 'pieces'], 'Units of the sentences in the answer; metric where nothing is said');
 export type Wording = Static<typeof WordingSchema>;
 
-export const VerdictSchema = oneOfWords<Verdict>(VERDICTS);
-export const KindSchema = oneOfWords<KindId>(KIND_IDS, 'Kind of part');
+export const VerdictSchema = oneOf<Verdict>(VERDICTS);
+export const KindSchema = oneOf<KindId>(KIND_IDS, 'Kind of part');
 /** From one figure to another, in inside units. */
 export const BandSchema = Type.Object({ low: Type.Number(), high: Type.Number() });
 export const IdSchema = Type.String({ maxLength: 80, description: 'Id of a record of the catalogue' });

@@ -2,12 +2,10 @@ import { Type, type Static } from '@sinclair/typebox';
 import { MAKINGS, REACHES } from '../dictionary/definition.js';
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
 
-/** A string schema that allows exactly these words, with their type kept. */
-const OneOf = <T extends string>(words: readonly T[], description: string) => Type.Unsafe<T>({ type: 'string', enum: [...words], description });
-
-export const KindIdSchema = OneOf<KindId>(KIND_IDS, 'A kind of part of the dictionary');
+export const KindIdSchema = oneOf<KindId>(KIND_IDS, 'A kind of part of the dictionary');
 
 const text = Type.String({ minLength: 1, maxLength: 400, description: 'The words as typed' });
 
@@ -17,7 +15,7 @@ export const MarkReadingSchema = Type.Object(
     sort: Type.Literal('mark'),
     text,
     characters: Type.String({ maxLength: 80, description: 'As read: ? for unreadable, [B8] for doubtful; empty for "no mark here"' }),
-    making: Type.Optional(OneOf(MAKINGS, 'How the mark was made')),
+    making: Type.Optional(oneOf(MAKINGS, 'How the mark was made')),
     place: Type.Optional(Type.String({ maxLength: 80, description: 'Id of a mark place of the dictionary' })),
   },
   { additionalProperties: false },
@@ -31,9 +29,9 @@ export const SizeReadingSchema = Type.Object(
     parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
     values: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), { minItems: 1, maxItems: 50, description: 'Repeats, in the unit given' }),
     figures: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' })),
-    unit: OneOf<UnitId>(UNIT_IDS, 'Unit in which the repeats are given'),
+    unit: oneOf<UnitId>(UNIT_IDS, 'Unit in which the repeats are given'),
     unitAssumed: Type.Optional(Type.Boolean({ description: 'True when no unit was written and the size told it' })),
-    instrument: OneOf<InstrumentId>(INSTRUMENT_IDS, 'Instrument used'),
+    instrument: oneOf<InstrumentId>(INSTRUMENT_IDS, 'Instrument used'),
     instrumentAssumed: Type.Optional(Type.Boolean({ description: 'True when no instrument was named and the usual one is taken' })),
   },
   { additionalProperties: false },
@@ -66,7 +64,7 @@ export const ClaimReadingSchema = Type.Object(
   {
     sort: Type.Literal('claim'),
     text,
-    about: OneOf<ClaimAbout>(CLAIM_IDS, 'What is claimed: serial is one stamped in the metal, tag one that can be lost or swapped'),
+    about: oneOf<ClaimAbout>(CLAIM_IDS, 'What is claimed: serial is one stamped in the metal, tag one that can be lost or swapped'),
     value: Type.String({ minLength: 1, maxLength: 120, description: 'As said; a year as 1962, 1962-03 or 1962/1964' }),
   },
   { additionalProperties: false },
@@ -79,7 +77,7 @@ export const StepReadingSchema = Type.Object(
     text,
     parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
     offset: Type.Number({ minimum: -100, maximum: 100, description: 'Signed distance from standard in `unit`; 0 for standard' }),
-    unit: OneOf<'mm' | 'in'>(['mm', 'in'], 'Unit of the offset'),
+    unit: oneOf<'mm' | 'in'>(['mm', 'in'], 'Unit of the offset'),
   },
   { additionalProperties: false },
 );
@@ -130,7 +128,7 @@ export const SpecimenSchema = Type.Object(
     kind: KindIdSchema,
     readings: Type.Array(ReadingSchema, { maxItems: 500 }),
     job: Type.Optional(Type.String({ format: 'uuid', description: 'The job whose engine it belongs to' })),
-    state: Type.Optional(OneOf(REACHES, 'How far its engine is apart; on the bench where nothing is said')),
+    state: Type.Optional(oneOf(REACHES, 'How far its engine is apart; on the bench where nothing is said')),
     skipped: Type.Optional(
       Type.Array(Type.String({ maxLength: 80 }), { maxItems: 200, description: 'Ids of sizes, looks and mark places that cannot be got at' }),
     ),

@@ -1,13 +1,14 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { uncertaintyOf } from '../quantity/decision.js';
 import { COVERAGE, INSTRUMENT_IDS, INSTRUMENTS, type InstrumentId, type Precision } from '../quantity/instrument.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 
 /** One instrument in the shop's drawer. Lengths in millimetres, other quantities in their inside unit. */
 export const OwnInstrumentSchema = Type.Object(
   {
     id: Type.String({ pattern: '^[a-z0-9][a-z0-9-]{1,79}$', description: 'Stays the same for ever' }),
-    sort: Type.Unsafe<InstrumentId>({ type: 'string', enum: [...INSTRUMENT_IDS], description: 'What sort of instrument it is' }),
+    sort: oneOf<InstrumentId>(INSTRUMENT_IDS, 'What sort of instrument it is'),
     name: Type.String({ minLength: 1, maxLength: 120, description: 'What it is called in the shop' }),
     resolution: Type.Number({ exclusiveMinimum: 0, maximum: 1000, description: 'Smallest step it shows' }),
     permissibleError: Type.Number({ exclusiveMinimum: 0, maximum: 1000, description: 'How far it may be wrong, either way, and still be in order' }),

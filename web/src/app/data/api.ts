@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
-  QUESTIONS,
+  ROUTES,
   type Answers,
   type Change,
   type DrillRecord,
@@ -14,8 +14,8 @@ import {
   type KindId,
   type Outcome,
   type Photograph,
-  type Question,
   type QuestionName,
+  type QuestionRoute,
   type ReadingChange,
   type RecordedDrill,
   type RecordOf,
@@ -68,9 +68,8 @@ export class Api {
 
   /** Puts a question to a workshop of the server. Its sentences come in pieces, to be said in whatever units are read. */
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
-    const { path, request: schema }: Question = QUESTIONS[name];
-    const inPieces = 'units' in ((schema.properties ?? {}) as object) ? { units: 'pieces' } : {};
-    return this.asked(this.http.post<Answers[N]>(`/api${path}`, { ...request, ...inPieces }));
+    const { path, says }: QuestionRoute = ROUTES[name];
+    return this.asked(this.http.post<Answers[N]>(`/api${path}`, { ...request, ...(says ? { units: 'pieces' } : {}) }));
   }
 
   specimens(): Observable<readonly SpecimenSummary[]> {

@@ -10,7 +10,7 @@ import {
   type Specimen,
   type Verdict,
 } from '@which-bore/core';
-import { catchError, concatMap, defer, EMPTY, expand, map, of, scan, switchMap, take, throwError, type Observable } from 'rxjs';
+import { catchError, concatMap, EMPTY, expand, from, map, mergeMap, of, scan, switchMap, take, throwError, toArray, type Observable } from 'rxjs';
 import { ApiError } from './api';
 import { Questions } from './questions';
 import { Specimens } from './specimens';
@@ -32,6 +32,8 @@ export type Takings = Answers['whatElse'];
 
 const NOTHING: Takings = { counts: { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 }, best: [] };
 const LISTED = 200;
+/** Specimens of the shelf that are fetched at once. */
+const AT_ONCE = 3;
 
 /** A question that cannot be asked so is answered otherwise; anything else goes wrong as before. */
 const orRefused = <T, U>(otherwise: (why: string) => U) =>
@@ -114,11 +116,13 @@ export class Interchange {
     return this.specimens.all$.pipe(
       take(1),
       map((all) => all.filter((each) => each.kind === kind).slice(0, MOST_OF_SHELF)),
+      // A few at a time: forty at once would be taken in in one go.
       concatMap((summaries) =>
-        defer(async () => {
-          await Promise.all(summaries.filter(({ id }) => !this.specimens.peek(id)).map(({ id }) => this.specimens.open(id)));
-          return summaries.flatMap(({ id }) => this.specimens.peek(id) ?? []);
-        }),
+        from(summaries.filter(({ id }) => !this.specimens.peek(id))).pipe(
+          mergeMap(({ id }) => this.specimens.open(id), AT_ONCE),
+          toArray(),
+          map(() => summaries.flatMap(({ id }) => this.specimens.peek(id) ?? [])),
+        ),
       ),
     );
   }

@@ -6,7 +6,7 @@ import { Api, ApiError } from './api';
 import { Live, type LiveEvent } from './live';
 import { InWorker, Questions } from './questions';
 import { ShopData } from './shopData';
-import type { WorkshopState } from './workshopHere';
+import type { WorkshopState } from './workshopState';
 
 type Told = Answers['overview'];
 const overview = (schemes: string): Told => ({
@@ -55,7 +55,7 @@ describe('questions of the page', () => {
         { provide: Api, useValue: api },
         { provide: Live, useValue: { events$: events } },
         { provide: ShopData, useValue: { shop$: shop } },
-        { provide: InWorker, useValue: { open: () => fakeWorker } },
+        { provide: InWorker, useValue: { open: () => Promise.resolve(fakeWorker) } },
       ],
     });
     questions = TestBed.inject(Questions);

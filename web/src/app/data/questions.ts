@@ -1,5 +1,5 @@
-import { inject, Injectable } from '@angular/core';
-import { isRefusal, type Answers, type QuestionName, type Refusal, type Requests } from '@which-bore/core';
+import { ApplicationRef, inject, Injectable } from '@angular/core';
+import { isRefusal, type Answers, type QuestionName, type Refusal, type Requests, type Shop } from '@which-bore/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import {
   BehaviorSubject,
@@ -22,19 +22,28 @@ import { Api, ApiError } from './api';
 import { Live } from './live';
 import { ShopData } from './shopData';
 import type { WorkshopWorker } from './workshop.worker';
-import { isNotYet, type WorkshopState } from './workshopHere';
+import { isNotYet, type WorkshopState } from './workshopState';
 
 const RETRY_MS = 1500;
+/** The workshop of this browser begins by then, whatever else is still on its way. */
+const LATEST_MS = 5000;
+
+type WorkshopInBrowser = Pick<Remote<WorkshopWorker>, 'open' | 'ask' | 'setShop' | 'refresh'>;
+
+const today = () => new Date().toISOString().slice(0, 10);
 
 /** Where a workshop runs, other than on the server. */
 export abstract class WorkshopPlace {
-  abstract open(): Pick<Remote<WorkshopWorker>, 'open' | 'ask' | 'setShop' | 'refresh'>;
+  abstract open(): Promise<WorkshopInBrowser>;
 }
 
-/** In a worker of this browser. */
+/** In a worker of this browser: begun once the first view stands, which the server answers for. */
 @Injectable({ providedIn: 'root' })
 export class InWorker extends WorkshopPlace {
-  open() {
+  private readonly page = inject(ApplicationRef);
+
+  async open() {
+    await Promise.race([this.page.whenStable(), new Promise((resolve) => setTimeout(resolve, LATEST_MS))]);
     return wrap<WorkshopWorker>(new Worker(new URL('./workshop.worker', import.meta.url), { type: 'module' }));
   }
 }
@@ -47,7 +56,9 @@ export class InWorker extends WorkshopPlace {
 export class Questions {
   private readonly api = inject(Api);
   private readonly shop = inject(ShopData);
-  private readonly worker = inject(InWorker).open();
+  private readonly place = inject(InWorker);
+  /** The workshop of this browser, which was told how to begin. */
+  private readonly worker: Promise<WorkshopInBrowser>;
   private readonly state$ = new BehaviorSubject<WorkshopState>({ tag: '', current: false, busy: true });
   /** States of the catalogue that the server has told of. */
   private readonly told$ = new Subject<string>();
@@ -58,15 +69,8 @@ export class Questions {
   readonly changed$: Observable<unknown>;
 
   constructor() {
-    const today = () => new Date().toISOString().slice(0, 10);
     const shop$ = this.shop.shop$.pipe(distinctUntilChanged());
-    void firstValueFrom(shop$).then((shop) =>
-      this.worker.open(
-        proxy((state: WorkshopState) => this.state$.next(state)),
-        shop,
-        today(),
-      ),
-    );
+    this.worker = this.begin(shop$);
     const tag$ = merge(
       this.told$,
       this.state$.pipe(
@@ -80,7 +84,7 @@ export class Questions {
     );
     const shopChanged$ = shop$.pipe(
       skip(1),
-      switchMap(async (shop) => this.worker.setShop(shop, today())),
+      switchMap(async (shop) => (await this.worker).setShop(shop, today())),
     );
     const news = new Subject<unknown>();
     merge(tag$, shopChanged$, this.refreshed$).subscribe(news);
@@ -90,9 +94,19 @@ export class Questions {
       else if (event.of === 'catalogue') {
         this.latest = event.tag;
         this.told$.next(event.tag);
-        void this.worker.refresh();
+        void this.worker.then((worker) => worker.refresh());
       }
     });
+  }
+
+  private async begin(shop$: Observable<Shop>): Promise<WorkshopInBrowser> {
+    const worker = await this.place.open();
+    void worker.open(
+      proxy((state: WorkshopState) => this.state$.next(state)),
+      await firstValueFrom(shop$),
+      today(),
+    );
+    return worker;
   }
 
   /** The answer, and another whenever the catalogue or the shop is changed. A question that is refused fails with an ApiError. */
@@ -113,14 +127,14 @@ export class Questions {
   refresh(): void {
     // Until the worker has caught up the server is asked.
     this.state$.next({ ...this.state$.value, current: false });
-    void this.worker.refresh();
+    void this.worker.then((worker) => worker.refresh());
     this.refreshed$.next();
   }
 
   private async answer<N extends QuestionName>(name: N, request: Requests[N]): Promise<Answers[N]> {
     for (;;) {
       if (this.isReady) {
-        const said = await this.worker.ask(name, request, false);
+        const said = await (await this.worker).ask(name, request, false);
         if (!isNotYet(said)) return told<N>(said as Answers[N] | Refusal);
       }
       try {
@@ -130,7 +144,7 @@ export class Questions {
       }
       // The server is away: what is here answers, however old it is and however long that takes.
       if (this.state$.value.tag !== '') {
-        const said = await this.worker.ask(name, request, true);
+        const said = await (await this.worker).ask(name, request, true);
         if (!isNotYet(said)) return told<N>(said as Answers[N] | Refusal);
       }
       await firstValueFrom(race(timer(RETRY_MS), this.state$.pipe(filter(({ tag }) => tag !== ''))));

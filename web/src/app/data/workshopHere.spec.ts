@@ -5,7 +5,8 @@ import specimens from '../../../../demo-data/specimens.json';
 import { CATALOGUE } from '../testing/demo';
 import { CatalogueStock, type Tagged } from './catalogueStock';
 import type { DemoWorker } from '../testing/demo.worker';
-import { isNotYet, WorkshopHere, type WorkshopState } from './workshopHere';
+import { WorkshopHere } from './workshopHere';
+import { isNotYet, type WorkshopState } from './workshopState';
 
 const TODAY = '2026-03-02';
 

@@ -14,19 +14,8 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import {
-  DONOR_KINDS,
-  isKindId,
-  KINDS,
-  MOST_A_SIDE,
-  recipientsFor,
-  VERDICT_WORDS,
-  VERDICTS,
-  verdictOf,
-  verdictOfJoint,
-  type KindId,
-  type Order,
-} from '@which-bore/core';
+import { isKindId, KINDS, MOST_A_SIDE, VERDICT_WORDS, VERDICTS, verdictOf, verdictOfJoint, type KindId, type Order } from '@which-bore/core';
+import { DONOR_KINDS, recipientsFor } from '@which-bore/core/meetings';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -35,6 +24,7 @@ import { Api, ApiError } from '../data/api';
 import { Interchange, type GridProgress } from '../data/interchange';
 import { Preferences } from '../data/preferences';
 import { VerdictMark } from '../ui/verdictMark';
+import { InTurn } from '../ui/turns';
 import { drawGrid, type GridPicture, type Place } from './gridCanvas';
 import { GridSheets } from './gridSheets';
 
@@ -49,7 +39,7 @@ const NO_COUNTS: GridProgress['counts'] = { fits: 0, fitsWithWork: 0, cannotTell
 /** Many donors against many recipients, as a matrix that fills as it goes, and the groups that interchange freely. */
 @Component({
   selector: 'wb-grid-page',
-  imports: [FormsModule, NzButtonModule, NzIconModule, NzSelectModule, RouterLink, VerdictMark, GridSheets],
+  imports: [FormsModule, GridSheets, InTurn, NzButtonModule, NzIconModule, NzSelectModule, RouterLink, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeprint)': 'layOut(true)', '(window:afterprint)': 'layOut(false)' },
   templateUrl: './gridPage.html',

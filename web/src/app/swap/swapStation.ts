@@ -4,11 +4,9 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import {
   AS_MEASURED,
-  DONOR_KINDS,
   INSTRUMENTS,
   KINDS,
   readAddress,
-  recipientsFor,
   SWAP_RESULT_SAYS,
   VERDICTS,
   VERDICT_WORDS,
@@ -20,6 +18,7 @@ import {
   type Specimen,
   type Verdict,
 } from '@which-bore/core';
+import { DONOR_KINDS, recipientsFor } from '@which-bore/core/meetings';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -34,6 +33,7 @@ import { growing } from '../ui/growing';
 import { PartPicker } from '../ui/partPicker';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
+import { InTurn } from '../ui/turns';
 import { Joints } from './joints';
 
 /** What the list is asked of: engines, or parts of a kind. */
@@ -42,7 +42,7 @@ type Asked = KindId | 'engine';
 /** Donors into a recipient: joint by joint, both directions, and what else there is. */
 @Component({
   selector: 'wb-swap-station',
-  imports: [FormsModule, Joints, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, PartPicker, RouterLink, Said, VerdictMark],
+  imports: [FormsModule, InTurn, Joints, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, PartPicker, RouterLink, Said, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swapStation.html',
   styleUrl: './swapStation.less',

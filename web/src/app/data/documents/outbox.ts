@@ -36,6 +36,7 @@ export interface Sync {
   /** What the server would not have, and why; it stays here. */
   readonly refused: readonly { readonly key: string; readonly name: string; readonly why: string }[];
 }
+export const NOTHING_WAITS: Sync = { waiting: 0, away: false, refused: [] };
 
 /** How long is waited before the server is asked again, each time longer, ms. */
 const BACKOFF = [1000, 2000, 4000, 8000, 15_000, 30_000];

@@ -1,0 +1,6 @@
+/** Lists of interchange hold at most so many; what is over is counted. */
+export const MOST_LISTED = 200;
+/** Grids have at most so many a side. */
+export const MOST_A_SIDE = 1000;
+/** At most so many specimens of the shelf are looked at when it is asked what else there is. */
+export const MOST_OF_SHELF = 500;

@@ -1,0 +1,41 @@
+/** Where a question is put. */
+export interface QuestionRoute {
+  /** Address of its route under /api. */
+  readonly path: string;
+  /** Its answer has sentences, and its request takes the units they are said in. */
+  readonly says?: true;
+}
+
+/** Every question by where it is put: all that a page must know of it to ask. What is asked and answered stands in QUESTIONS. */
+export const ROUTES = {
+  read: { path: '/read' },
+  identify: { path: '/identify', says: true },
+  calculation: { path: '/identify/calculation', says: true },
+  engine: { path: '/engine', says: true },
+  interchange: { path: '/interchange', says: true },
+  whatElse: { path: '/interchange/what-else', says: true },
+  engines: { path: '/interchange/engines', says: true },
+  grid: { path: '/interchange/grid' },
+  gridSides: { path: '/interchange/grid/sides' },
+  gridRows: { path: '/interchange/grid/rows' },
+  gridOrder: { path: '/interchange/grid/order' },
+  gridGroups: { path: '/interchange/grid/groups' },
+  search: { path: '/search', says: true },
+  audit: { path: '/audit', says: true },
+  compare: { path: '/compare', says: true },
+  decode: { path: '/decode' },
+  readNumber: { path: '/numbers' },
+  records: { path: '/catalogue/records' },
+  page: { path: '/catalogue/page' },
+  overview: { path: '/catalogue/overview' },
+  tree: { path: '/catalogue/tree' },
+  variantsOf: { path: '/catalogue/variants' },
+  pick: { path: '/catalogue/pick' },
+  faces: { path: '/catalogue/faces' },
+  drillSheet: { path: '/drill/sheet' },
+  drillAsk: { path: '/drill/ask' },
+  drillEnd: { path: '/drill/end' },
+} as const satisfies Readonly<Record<string, QuestionRoute>>;
+
+export type QuestionName = keyof typeof ROUTES;
+export const QUESTION_NAMES = Object.keys(ROUTES) as QuestionName[];
