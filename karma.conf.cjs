@@ -6,7 +6,8 @@ module.exports = (config) =>
     frameworks: ['jasmine'],
     plugins: ['karma-jasmine', 'karma-chrome-launcher'],
     reporters: ['progress'],
-    client: { jasmine: { random: true } },
+    // A spec ends by the state it waits for; the limit is only for one that never comes.
+    client: { jasmine: { random: true, timeoutInterval: 120000 } },
     browsers: ['ShopChromium'],
     customLaunchers: {
       ShopChromium: {
