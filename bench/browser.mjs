@@ -6,9 +6,11 @@
  * with a histogram of how long the loop of the server was not free. Wants DATABASE_URL, where it makes a database of its
  * own for each size. Baseline: the same walk over the demo, in the same run.
  */
-import { fork } from 'node:child_process';
+import { execFile, fork } from 'node:child_process';
 import { once } from 'node:events';
 import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
 import { chromium } from '@playwright/test';
 import { KIND_IDS, LIST_OF, QUESTIONS, RECORD_TYPES } from '@which-bore/core';
 import { hundredQuestions } from '@which-bore/core/hundredQuestions';
@@ -20,6 +22,7 @@ import { madeUpCatalogue } from './makeCatalogue.mjs';
 const sizes = process.argv.slice(2).map(Number);
 const admin = new URL(process.env.DATABASE_URL);
 const demo = JSON.parse(await readFile(new URL('../demo-data/catalogue.json', import.meta.url), 'utf8'));
+const { jobs } = JSON.parse(await readFile(new URL('../demo-data/jobs.json', import.meta.url), 'utf8'));
 const { specimens } = JSON.parse(await readFile(new URL('../demo-data/specimens.json', import.meta.url), 'utf8'));
 
 /** The demo with made-up copies of it beside it, until there are so many patterns. */
@@ -43,11 +46,20 @@ async function database(size, catalogue) {
   await new CatalogueStore(made).load(catalogue, 'bench');
   await made.connection.query('ANALYZE');
   await made.close();
+  // The shelf and the jobs of the demo, whatever the size of the catalogue.
+  await promisify(execFile)(process.execPath, ['server/dist/cli/load.js', 'demo-data/jobs.json', 'demo-data/specimens.json'], {
+    cwd: fileURLToPath(new URL('..', import.meta.url)),
+    env: { ...process.env, DATABASE_URL: url.href },
+  });
   return url.href;
 }
 
+/** How often every station is walked through. */
+const WALKS = 3;
+
 const STATIONS = [
   ['bench', '/bench'],
+  ['a part', `/bench/${specimens[0].id}`],
   ['swap', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-low-large'],
   ['swap, engines', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47'],
   ['grid', '/swap/grid?donors=crank&recipients=block'],
@@ -61,6 +73,7 @@ const STATIONS = [
   ['audit', '/catalogue/audit'],
   ['changes', '/catalogue/changes'],
   ['jobs', '/jobs'],
+  ['a job', `/jobs/${jobs[0].id}`],
   ['shelf', '/shelf'],
   ['rules', '/rules'],
   ['drill', '/drill'],
@@ -121,11 +134,30 @@ async function walk(size, address) {
   await first.page.close();
   const second = await visit(context, address);
   console.log(`  second visit: first answer after ${second.took.toFixed(0)} ms, longest task ${second.task.toFixed(0)} ms`);
-  const { page } = second;
+  // Each time in a page of its own, so that every view is drawn for the first time. What the machine does besides comes and
+  // goes: the least of the longest tasks is what the code takes.
+  const walks = [await stations(second.page)];
+  while (walks.length < WALKS) {
+    const { page } = await visit(context, address);
+    walks.push(await stations(page));
+  }
   let worst = 0;
-  for (const [name, path] of STATIONS) {
+  for (const [at, [name]] of STATIONS.entries()) {
+    const tasks = walks.map((each) => each.steps[at].task).sort((a, b) => a - b);
+    worst = Math.max(worst, tasks[0]);
+    const took = Math.min(...walks.map((each) => each.steps[at].took));
+    console.log(`    ${name.padEnd(14)} ${took.toFixed(0).padStart(6)} ms, longest task ${tasks.map((each) => each.toFixed(0)).join(', ')} ms`);
+  }
+  console.log(`  longest task of all stations, at the least ${worst.toFixed(0)} ms; heap of the page ${(walks.at(-1).memory / 1e6).toFixed(0)} MB`);
+  await browser.close();
+  return { first: first.took, second: second.took, worst };
+}
+
+/** Goes through every station as links would: the page stays. */
+async function stations(page) {
+  const steps = [];
+  for (const [, path] of STATIONS) {
     const from = performance.now();
-    // As a link would: the page stays.
     await page.evaluate((to) => {
       globalThis.history.pushState(null, '', to);
       globalThis.dispatchEvent(new globalThis.PopStateEvent('popstate'));
@@ -134,14 +166,11 @@ async function walk(size, address) {
     await quiet(page);
     const took = performance.now() - from;
     await page.waitForTimeout(700);
-    const task = await longest(page);
-    worst = Math.max(worst, task);
-    console.log(`    ${name.padEnd(14)} ${took.toFixed(0).padStart(6)} ms, longest task ${task.toFixed(0).padStart(4)} ms`);
+    steps.push({ took, task: await longest(page) });
   }
   const memory = await page.evaluate(() => globalThis.performance.memory.usedJSHeapSize);
-  console.log(`  longest task of all stations ${worst.toFixed(0)} ms; heap of the page ${(memory / 1e6).toFixed(0)} MB`);
-  await browser.close();
-  return { first: first.took, second: second.took, worst };
+  await page.close();
+  return { steps, memory };
 }
 
 async function asked(server, address) {

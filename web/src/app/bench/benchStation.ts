@@ -16,6 +16,7 @@ import { Specimens } from '../data/specimens';
 import { CompareLink } from '../ui/compareLink';
 import { PartDrawing } from '../ui/drawing/partDrawing';
 import { LineUpList } from '../ui/lineUp/lineUpList';
+import { InTurn } from '../ui/turns';
 import { NextCheck } from './nextCheck';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
@@ -23,7 +24,7 @@ import { Tray } from './tray';
 /** The part on the bench: what was read of it, what it may be, and its picture. */
 @Component({
   selector: 'wb-bench-station',
-  imports: [CompareLink, LineUpList, NextCheck, NzButtonModule, NzIconModule, PartDrawing, RouterLink, SizeTable, Tray],
+  imports: [CompareLink, InTurn, LineUpList, NextCheck, NzButtonModule, NzIconModule, PartDrawing, RouterLink, SizeTable, Tray],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './benchStation.html',
   styleUrl: './benchStation.less',

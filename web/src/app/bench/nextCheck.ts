@@ -18,6 +18,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Said } from '../ui/said';
+import { InTurn } from '../ui/turns';
 
 /** What a look can come to, to be answered at one press. */
 interface Answer {
@@ -31,7 +32,7 @@ const PRESSED = 10;
 /** What to look at, read or measure next: how, with what, how long it takes, and what it should settle. */
 @Component({
   selector: 'wb-next-check',
-  imports: [FormsModule, NzButtonModule, NzSelectModule, Said],
+  imports: [FormsModule, InTurn, NzButtonModule, NzSelectModule, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nextCheck.html',
   styleUrl: './nextCheck.less',

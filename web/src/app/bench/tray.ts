@@ -14,13 +14,14 @@ import { UndoBar } from '../data/undoBar';
 import { FocusHere } from '../ui/focusHere';
 import { ReadingWords } from '../ui/readingWords';
 import { GROUPS, shownAs } from '../ui/understood';
+import { InTurn } from '../ui/turns';
 import { Pictures } from './pictures';
 import { ReadingHistory } from './readingHistory';
 
 /** The readings as chips, grouped; each can be edited where it stands, and removed to see what changes. */
 @Component({
   selector: 'wb-tray',
-  imports: [FocusHere, FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, Pictures, ReadingHistory, ReadingWords, RouterLink],
+  imports: [FocusHere, FormsModule, InTurn, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, Pictures, ReadingHistory, ReadingWords, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tray.html',
   styleUrl: './tray.less',

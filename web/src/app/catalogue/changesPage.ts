@@ -7,6 +7,7 @@ import { Api, ApiError } from '../data/api';
 import { Questions } from '../data/questions';
 import { Records } from '../data/records';
 import { UndoBar } from '../data/undoBar';
+import { growing } from '../ui/growing';
 import { RecordLink } from '../ui/recordLink';
 
 /** Changes made together are told together. */
@@ -31,7 +32,7 @@ const NAMED = 5;
       <p class="bad" role="alert">{{ says }}</p>
     }
     <ul class="plain">
-      @for (batch of batches(); track batch.batch) {
+      @for (batch of drawn(); track batch.batch) {
         <li>
           <div>
             <b>{{ batch.who }}</b>&ngsp;<span class="quiet">{{ batch.at | date: 'd MMM y, HH:mm' }}</span>
@@ -109,19 +110,21 @@ export class ChangesPage {
   private readonly records = inject(Records);
   private readonly undoBar = inject(UndoBar);
   private readonly changes = signal<readonly Change[]>([]);
-  /** By change, what it changed: up to what the next change found, or to what stands now. */
+  protected readonly batches = signal<readonly Batch[]>([]);
+  protected readonly drawn = growing(this.batches, 2);
+  /** By change that is named, what it changed: up to what the next change found, or to what stands now. */
   protected readonly what = computed(() => {
     const after = new Map<string, CatalogueRecord | undefined>();
     const told = new Map<string, readonly Difference[]>();
-    for (const { id, type, record, before } of this.changes()) {
-      const key = `${type} ${record}`;
-      if (!after.has(key)) after.set(key, this.records.record(type, record));
-      told.set(id, differences(type, (before ?? undefined) as CatalogueRecord | undefined, after.get(key)));
-      after.set(key, (before ?? undefined) as CatalogueRecord | undefined);
-    }
+    for (const batch of this.drawn())
+      for (const [at, { id, type, record, before }] of batch.changes.entries()) {
+        const key = `${type} ${record}`;
+        const found = (before ?? undefined) as CatalogueRecord | undefined;
+        if (at < NAMED) told.set(id, differences(type, found, after.has(key) ? after.get(key) : this.records.record(type, record)));
+        after.set(key, found);
+      }
     return told;
   });
-  protected readonly batches = signal<readonly Batch[]>([]);
   protected readonly more = signal(false);
   protected readonly failure = signal<string | undefined>(undefined);
   protected readonly names = RECORD_NAMES;

@@ -26,6 +26,7 @@ import { Kept } from '../data/kept';
 import { Preferences } from '../data/preferences';
 import { UndoBar } from '../data/undoBar';
 import { pageOf } from '../ui/recordLink';
+import { InTurn } from '../ui/turns';
 import { RecordForm } from './recordForm';
 import { SchemeTrial } from './schemeTrial';
 
@@ -41,7 +42,7 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
 /** Adds a record or changes one, by a form from the dictionary; a scheme is tried live beside it. */
 @Component({
   selector: 'wb-edit-page',
-  imports: [NzButtonModule, NzInputModule, RecordForm, SchemeTrial],
+  imports: [InTurn, NzButtonModule, NzInputModule, RecordForm, SchemeTrial],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (text(); as current) {
@@ -86,9 +87,9 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
         </ul>
       }
       <div [class.beside]="scheme()">
-        <wb-record-form [table]="table()" [text]="current" (textChange)="keep($event)" [problems]="read().problems" [fresh]="fresh()" [at]="at()" />
+        <wb-record-form *wbInTurn [table]="table()" [text]="current" (textChange)="keep($event)" [problems]="read().problems" [fresh]="fresh()" [at]="at()" />
         @if (scheme(); as trial) {
-          <wb-scheme-trial [scheme]="trial" />
+          <wb-scheme-trial *wbInTurn [scheme]="trial" />
         }
       </div>
     } @else if (missing()) {

@@ -1,19 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { counted, KIND_IDS, KINDS, sayYears, SLOTS } from '@which-bore/core';
+import { KIND_IDS, KINDS, sayYears } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { growing } from '../ui/growing';
 import { RecordLink } from '../ui/recordLink';
-import { barsOf, slotsWithExceptions } from './fitmentBars';
-import { FitmentChart } from './fitmentChart';
+import { InTurn } from '../ui/turns';
+import { FamilyPlace } from './familyPlace';
 import { recordPage } from './recordPage';
 
 /** A family: its variants over the years, what each carried in a place, and where the rule breaks. */
 @Component({
   selector: 'wb-family-page',
-  imports: [FitmentChart, FormsModule, NzButtonModule, NzSelectModule, RecordLink, RouterLink],
+  imports: [FamilyPlace, InTurn, NzButtonModule, RecordLink, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (family(); as of) {
@@ -33,31 +31,10 @@ import { recordPage } from './recordPage';
       @if (leftOut() > 0) {
         <p class="quiet">This family is too large for one page: {{ leftOut() }} more of its records are not shown. Search for them on the left.</p>
       }
-      @if (slots().length > 0) {
-        <div class="place">
-          <label for="slot">What was fitted as</label>
-          <nz-select nzId="slot" [ngModel]="place()" (ngModelChange)="choose($event)">
-            @for (each of slots(); track each.id) {
-              <nz-option [nzValue]="each.id" [nzLabel]="each.label" />
-            }
-          </nz-select>
-          <p class="key"><span class="usual">the usual part</span><span class="some">only a short time, or some engines</span></p>
-        </div>
-        <wb-fitment-chart [bars]="bars()" />
-        <h2>Exceptions: {{ placeName() }}</h2>
-        <ul class="plain">
-          @for (bar of drawnExceptions(); track $index) {
-            <li>
-              <wb-record type="variant" [id]="bar.variant.id" short />: <wb-record type="pattern" [id]="bar.fitment.pattern" short />{{
-                bar.says.slice(bar.says.indexOf(bar.name) + bar.name.length)
-              }}
-            </li>
-          } @empty {
-            <li class="quiet">None: what differs over the years was changed over for good.</li>
-          }
-        </ul>
+      @if (catalogue(); as held) {
+        <wb-family-place *wbInTurn [catalogue]="held" [variants]="variants()" [slot]="slot()" (choose)="choose($event)" />
       }
-      <div class="columns">
+      <div class="columns" *wbInTurn>
         <div>
           <h2>Variants</h2>
           <ul class="plain">
@@ -96,36 +73,6 @@ import { recordPage } from './recordPage';
   `,
   styleUrl: './page.less',
   styles: `
-    .place {
-      align-items: center;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
-      margin-bottom: 6px;
-    }
-    nz-select {
-      width: 260px;
-    }
-    .key {
-      color: var(--ink-soft);
-      display: flex;
-      font-size: 13.5px;
-      gap: 16px;
-      margin: 0 0 0 auto;
-    }
-    .key span::before {
-      background: var(--column-0);
-      border: 2px solid var(--column-0);
-      content: '';
-      display: inline-block;
-      height: 12px;
-      margin-right: 6px;
-      vertical-align: -1px;
-      width: 26px;
-    }
-    .key .some::before {
-      background: repeating-linear-gradient(135deg, var(--column-0) 0 3px, var(--raised) 3px 6px);
-    }
     summary {
       cursor: pointer;
       padding: 4px 0;
@@ -163,33 +110,6 @@ export class FamilyPage {
       .join(','),
   );
 
-  protected readonly slots = computed(() => {
-    const catalogue = this.catalogue();
-    if (!catalogue) return [];
-    const exceptions = slotsWithExceptions(catalogue, this.variants());
-    return SLOTS.filter((each) => exceptions.has(each.id)).map((each) => {
-      const count = exceptions.get(each.id) ?? 0;
-      return { id: each.id, name: each.name, count, label: count === 0 ? each.name : `${each.name} (${counted(count, 'exception')})` };
-    });
-  });
-  /** The place asked for, else the one with the most exceptions. */
-  protected readonly place = computed(() => {
-    const asked = this.slot();
-    if (asked !== undefined) return asked;
-    return this.slots().reduce<{ id: string; count: number } | undefined>((most, each) => (each.count > (most?.count ?? -1) ? each : most), undefined)?.id;
-  });
-  protected readonly placeName = computed(
-    () =>
-      this.slots()
-        .find((each) => each.id === this.place())
-        ?.name.toLowerCase() ?? '',
-  );
-  protected readonly bars = computed(() => {
-    const [catalogue, place] = [this.catalogue(), this.place()];
-    return catalogue && place !== undefined ? barsOf(catalogue, this.variants(), place) : [];
-  });
-  protected readonly exceptions = computed(() => this.bars().filter((bar) => bar.exception));
-
   protected readonly patterns = computed(() => {
     const patterns = this.catalogue()?.patternsOf(this.id()) ?? [];
     return KIND_IDS.flatMap((kind) => {
@@ -198,9 +118,7 @@ export class FamilyPage {
     });
   });
 
-  // The chart is drawn in a turn of its own as well.
-  protected readonly drawnExceptions = growing(this.exceptions, 3);
-  protected readonly drawnVariants = growing(this.variants, 10, this.drawnExceptions);
+  protected readonly drawnVariants = growing(this.variants, 10);
   protected readonly drawnPatterns = growing(this.patterns, 3, this.drawnVariants);
 
   protected choose(slot: string): void {

@@ -16,7 +16,7 @@ const MONTHS = 12;
 
 /** Every bar of a place over the variants of a family. */
 export function barsOf(catalogue: CatalogueLookup, variants: readonly Variant[], slot: string): FitmentBar[] {
-  const until = Math.max(...variants.flatMap((variant) => spanOf(variant, {}, variant.years ? monthOf(variant.years.from) : 0)?.to ?? [])) + STILL_MADE;
+  const until = untilOf(variants);
   return variants.flatMap((variant) =>
     variant.fitments
       .filter((fitment) => fitment.slot === slot)
@@ -41,8 +41,16 @@ export function barsOf(catalogue: CatalogueLookup, variants: readonly Variant[],
   );
 }
 
-/** Places that a family fills, those with the most exceptions first told. */
-export function slotsWithExceptions(catalogue: CatalogueLookup, variants: readonly Variant[]): ReadonlyMap<string, number> {
-  const slots = new Set(variants.flatMap((variant) => variant.fitments.map((fitment) => fitment.slot)));
-  return new Map([...slots].map((slot) => [slot, barsOf(catalogue, variants, slot).filter((bar) => bar.exception).length]));
+/** How many exceptions there are in each place that a family fills. */
+export function exceptionsBySlot(variants: readonly Variant[]): ReadonlyMap<string, number> {
+  const until = untilOf(variants);
+  const counts = new Map<string, number>();
+  for (const variant of variants)
+    for (const fitment of variant.fitments)
+      counts.set(fitment.slot, (counts.get(fitment.slot) ?? 0) + (spanOf(variant, fitment, until) && isException(variant, fitment) ? 1 : 0));
+  return counts;
 }
+
+/** The month up to which what is still made is drawn. */
+const untilOf = (variants: readonly Variant[]): number =>
+  Math.max(...variants.flatMap((variant) => spanOf(variant, {}, variant.years ? monthOf(variant.years.from) : 0)?.to ?? [])) + STILL_MADE;

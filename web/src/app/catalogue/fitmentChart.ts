@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, input, viewChild } from '@angular/core';
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartDataset, type Plugin } from 'chart.js';
 import { Preferences } from '../data/preferences';
+import { Turns } from '../ui/turns';
 import type { FitmentBar } from './fitmentBars';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
@@ -44,7 +45,9 @@ export class FitmentChart {
       .join(' '),
   );
   private chart: Chart<'bar', Point[]> | undefined;
-  private turn: ReturnType<typeof setTimeout> | undefined;
+  private readonly turns = inject(Turns);
+  /** Calls off what is still to be drawn. */
+  private callOff = () => undefined as unknown;
   /** Which drawing is the latest: an earlier one that still waits for its letters is dropped. */
   private drawing = 0;
 
@@ -52,12 +55,12 @@ export class FitmentChart {
     effect(() => {
       this.preferences.ground();
       const [bars, rows] = [this.bars(), this.rows()];
-      clearTimeout(this.turn);
+      this.callOff();
       // In a turn of its own: the page round it is there first.
-      this.turn = setTimeout(() => void this.draw(bars, rows));
+      this.callOff = this.turns.next(() => void this.draw(bars, rows));
     });
     inject(DestroyRef).onDestroy(() => {
-      clearTimeout(this.turn);
+      this.callOff();
       this.drawing++;
       this.chart?.destroy();
     });
@@ -96,9 +99,10 @@ export class FitmentChart {
       });
     });
     this.chart?.destroy();
-    this.chart = new Chart<'bar', Point[]>(canvas, {
+    // The bars come in a turn of their own as well: laying out the axes takes as long.
+    const chart = new Chart<'bar', Point[]>(canvas, {
       type: 'bar',
-      data: { labels: [...rows], datasets },
+      data: { labels: [], datasets: [] },
       plugins: [named({ ink: colour('--ink'), ground: colour('--raised'), font: inBar })],
       options: {
         indexAxis: 'y',
@@ -117,6 +121,11 @@ export class FitmentChart {
         },
         plugins: { tooltip: { callbacks: { title: () => '', label: (item) => (item.raw as Point).bar.says } } },
       },
+    });
+    this.chart = chart;
+    this.callOff = this.turns.next(() => {
+      chart.data = { labels: [...rows], datasets };
+      chart.update();
     });
   }
 }

@@ -49,12 +49,12 @@ export class RecordForm {
   protected readonly form = computed(() => RECORD_FORMS[recordTypeOf(this.table())]);
   protected readonly fields = growing(
     computed(() => this.form().fields),
-    2,
+    1,
   );
   protected readonly kind = computed(() => describedBy(this.table()));
   protected readonly sizes = growing(
     computed((): readonly Parameter[] => Object.values(this.kind()?.parameters ?? {})),
-    4,
+    3,
     this.fields,
   );
   protected readonly looks = growing(
@@ -75,7 +75,7 @@ export class RecordForm {
     computed(() =>
       Object.values(this.kind()?.interfaces ?? {}).map((face) => ({ ...face, known: this.known()?.faces.find(({ id }) => id === face.id)?.known ?? [] })),
     ),
-    4,
+    2,
     this.looks,
   );
   protected readonly lists = growing(

@@ -27,6 +27,7 @@ import { Preferences } from '../data/preferences';
 import { Specimens } from '../data/specimens';
 import { Overlay, type Overlaid } from '../ui/drawing/overlay';
 import { Said } from '../ui/said';
+import { InTurn } from '../ui/turns';
 
 const SETTLE_MS = 120;
 const FOUND = 8;
@@ -42,7 +43,7 @@ interface Named {
 /** Two to six parts or engines side by side, rows from the dictionary, outlines over each other. */
 @Component({
   selector: 'wb-compare-station',
-  imports: [NzButtonModule, NzIconModule, NzInputModule, Overlay, RouterLink, Said],
+  imports: [InTurn, NzButtonModule, NzIconModule, NzInputModule, Overlay, RouterLink, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './compareStation.html',
   styleUrl: './compareStation.less',

@@ -24,6 +24,7 @@ import { Api, ApiError } from '../data/api';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { ReadingWords } from '../ui/readingWords';
+import { InTurn } from '../ui/turns';
 import { DrillDebrief } from './drillDebrief';
 import { DrillProgress } from './drillProgress';
 
@@ -47,7 +48,7 @@ const OFFERED = 60;
 /** A trainer: a part is hidden, each question costs minutes, and in the end it is named. */
 @Component({
   selector: 'wb-drill-station',
-  imports: [DrillDebrief, DrillProgress, FormsModule, NzButtonModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink],
+  imports: [DrillDebrief, DrillProgress, FormsModule, InTurn, NzButtonModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './drillStation.html',
   styleUrl: './drill.less',

@@ -31,11 +31,7 @@ describe('where one lands', () => {
     document.body.append(page);
     navigation = TestBed.inject(Navigation);
     router = TestBed.inject(Router);
-    navigation.follow(
-      router,
-      () => page,
-      () => undefined,
-    );
+    navigation.follow(router, () => page);
   });
   afterEach(() => page.remove());
 
@@ -48,6 +44,26 @@ describe('where one lands', () => {
     (document.activeElement as HTMLElement).blur();
     await router.navigateByUrl('/catalogue/audit');
     expect(document.activeElement).toBe(document.body);
+  });
+
+  it('a field outside the pages that comes later has the focus of who landed where it is the first', async () => {
+    const entry = document.createElement('input');
+    document.body.append(entry);
+    await router.navigateByUrl('/shelf');
+    navigation.offerField((path) => (path === '/shelf' ? entry : undefined));
+    expect(document.activeElement).toBe(entry);
+    entry.blur();
+    await router.navigateByUrl('/catalogue');
+    expect(document.activeElement).toBe(page);
+    await router.navigateByUrl('/shelf');
+    expect(document.activeElement).toBe(entry);
+    entry.remove();
+  });
+
+  it('a field that comes later takes the focus from nobody who landed elsewhere', async () => {
+    await router.navigateByUrl('/catalogue');
+    navigation.offerField((path) => (path === '/shelf' ? document.createElement('input') : undefined));
+    expect(document.activeElement).toBe(page);
   });
 
   it('one who is typing is left there', async () => {

@@ -14,6 +14,10 @@ export class Navigation {
   private readonly document = inject(DOCUMENT);
   /** Why the last link did not open. */
   readonly refused = signal<string | undefined>(undefined);
+  /** Path of the page that stands. */
+  private landed: string | undefined;
+  private fieldOf: (path: string) => HTMLElement | undefined = () => undefined;
+  private land: (path: string) => void = () => undefined;
 
   /** A station that could not be opened: its code has not come. Without it the link would be dead and silent. */
   failed({ url, error }: Pick<NavigationError, 'url' | 'error'>): void {
@@ -28,24 +32,31 @@ export class Navigation {
   /**
    * Follows the router. Whoever lands on another page finds the focus in its first field, else on the page itself, and not
    * on a link behind; one who is typing somewhere is left there.
-   *
-   * @param firstField the field of a path that stands outside its page
    */
-  follow(router: Router, page: () => HTMLElement, firstField: (path: string) => HTMLElement | undefined): void {
-    let before: string | undefined;
+  follow(router: Router, page: () => HTMLElement): void {
+    this.land = (path) => {
+      const { activeElement } = this.document;
+      if (activeElement instanceof HTMLInputElement || activeElement instanceof HTMLTextAreaElement) return;
+      (this.fieldOf(path) ?? page().querySelector<HTMLElement>(FIRST_FIELD) ?? page()).focus({ preventScroll: true });
+    };
     router.events.pipe(filter((event) => event instanceof NavigationEnd)).subscribe(({ urlAfterRedirects }) => {
       this.refused.set(undefined);
-      const [from, path] = [before, pathOf(urlAfterRedirects)];
-      before = path;
+      const [from, path] = [this.landed, pathOf(urlAfterRedirects)];
+      this.landed = path;
       if (from === path || (from !== undefined && station(from) === station(path))) return;
-      this.land(page(), firstField(path));
+      this.land(path);
     });
   }
 
-  private land(page: HTMLElement, first: HTMLElement | undefined): void {
-    const { activeElement } = this.document;
-    if (activeElement instanceof HTMLInputElement || activeElement instanceof HTMLTextAreaElement) return;
-    (first ?? page.querySelector<HTMLElement>(FIRST_FIELD) ?? page).focus({ preventScroll: true });
+  /**
+   * Offers fields that stand outside the pages and come later than the first of them: who landed there meanwhile finds the
+   * focus in it.
+   *
+   * @param fieldOf the first field of a path, where that is one of these
+   */
+  offerField(fieldOf: (path: string) => HTMLElement | undefined): void {
+    this.fieldOf = fieldOf;
+    if (this.landed !== undefined && fieldOf(this.landed)) this.land(this.landed);
   }
 }
 

@@ -8,6 +8,7 @@ import type { StoredJob } from '@which-bore/core';
 import { Jobs } from '../data/jobs';
 import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
+import { growing } from '../ui/growing';
 
 /** The engines on order. */
 @Component({
@@ -22,6 +23,7 @@ export class JobList {
   private readonly router = inject(Router);
   private readonly undoBar = inject(UndoBar);
   protected readonly all = toSignal(this.jobs.all$, { initialValue: [] });
+  protected readonly drawn = growing(this.all, 5);
   private readonly specimens = toSignal(inject(Specimens).all$, { initialValue: [] });
   private readonly counts = computed(() => {
     const counts = new Map<string, number>();

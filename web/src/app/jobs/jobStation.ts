@@ -28,6 +28,7 @@ import { UndoBar } from '../data/undoBar';
 import { LineUpList } from '../ui/lineUp/lineUpList';
 import { ReadingWords } from '../ui/readingWords';
 import { Said } from '../ui/said';
+import { InTurn } from '../ui/turns';
 import { shownAs } from '../ui/understood';
 
 type Belonging = 'belongs' | 'foreign' | 'open';
@@ -39,7 +40,7 @@ const BELONGS_FROM = 0.5;
 /** One engine: what it is said to be, what it may be, and whether its parts came with it. */
 @Component({
   selector: 'wb-job-station',
-  imports: [FormsModule, LineUpList, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink, Said],
+  imports: [FormsModule, InTurn, LineUpList, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './jobStation.html',
   styleUrl: './jobs.less',

@@ -168,7 +168,7 @@ export class FiguresOfThumb {
     const bears = ({ name, says, id }: FigureOfThumb) => words.every((word) => `${name} ${says} ${id}`.toLowerCase().includes(word));
     return THUMB_SUBJECTS.flatMap(({ name, figures }) => figures.filter(bears).map((figure) => ({ subject: name, figure })));
   });
-  private readonly rows = growing(this.found, 6);
+  private readonly rows = growing(this.found, 3);
   /** The rows that are drawn, under their subjects. */
   protected readonly drawn = computed(() =>
     THUMB_SUBJECTS.flatMap(({ name }) => {

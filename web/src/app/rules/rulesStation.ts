@@ -25,6 +25,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
 import { growing } from '../ui/growing';
+import { InTurn } from '../ui/turns';
 import { FigureField } from './figureField';
 import { FiguresOfThumb, type FiguresChanged } from './figuresOfThumb';
 
@@ -34,7 +35,7 @@ type NumberField = 'resolution' | 'permissibleError' | 'from' | 'to' | 'everyMon
 /** Where practitioners disagree the shop chooses; and what it measures with. */
 @Component({
   selector: 'wb-rules-station',
-  imports: [FigureField, FiguresOfThumb, FormsModule, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
+  imports: [FigureField, FiguresOfThumb, FormsModule, InTurn, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rulesStation.html',
   styleUrl: './rulesStation.less',
@@ -52,7 +53,7 @@ export class RulesStation {
     computed(() => this.shop().instruments),
     1,
   );
-  protected readonly work = growing(signal(this.operations), 4, this.instruments);
+  protected readonly work = growing(signal(this.operations), 2, this.instruments);
   protected readonly chosen = computed(() => this.shop().rules);
 
   protected choice(rule: HouseRuleId): string {

@@ -10,6 +10,7 @@ import { Bench } from '../data/bench';
 import { Specimens } from '../data/specimens';
 import { CompareLink } from '../ui/compareLink';
 import { FocusHere } from '../ui/focusHere';
+import { growing } from '../ui/growing';
 import { UndoBar } from '../data/undoBar';
 
 /** The parts that were ever on the bench. */
@@ -29,10 +30,13 @@ export class ShelfStation {
   protected readonly filter = signal('');
   protected readonly renaming = signal<string | undefined>(undefined);
   private readonly all = toSignal(this.specimens.all$, { initialValue: [] });
-  protected readonly shown = computed(() => {
-    const wanted = this.filter().trim().toLowerCase();
-    return this.all().filter((each) => `${each.name} ${KINDS[each.kind].name}`.toLowerCase().includes(wanted));
-  });
+  protected readonly shown = growing(
+    computed(() => {
+      const wanted = this.filter().trim().toLowerCase();
+      return this.all().filter((each) => `${each.name} ${KINDS[each.kind].name}`.toLowerCase().includes(wanted));
+    }),
+    2,
+  );
   protected readonly any = computed(() => this.all().length > 0);
   protected readonly kindName = (kind: KindId): string => KINDS[kind].name;
 

@@ -1,4 +1,5 @@
 import { computed, DestroyRef, effect, inject, signal, untracked, type Signal } from '@angular/core';
+import { Turns } from './turns';
 
 /** What is drawn of a list, and whether that is all of it. */
 export type Growing<T> = Signal<readonly T[]> & { readonly isWhole: Signal<boolean> };
@@ -11,16 +12,17 @@ export type Growing<T> = Signal<readonly T[]> & { readonly isWhole: Signal<boole
  * @param after a list that is drawn to its end before this one begins
  */
 export function growing<T>(list: Signal<readonly T[]>, atOnce: number, after?: Growing<unknown>): Growing<T> {
+  const turns = inject(Turns);
   const drawn = signal(after ? 0 : atOnce);
-  let timer: ReturnType<typeof setTimeout> | undefined;
+  let callOff: (() => void) | undefined;
   effect(() => {
-    if (drawn() >= list().length || timer !== undefined || after?.isWhole() === false) return;
-    timer = setTimeout(() => {
-      timer = undefined;
+    if (drawn() >= list().length || callOff !== undefined || after?.isWhole() === false) return;
+    callOff = turns.next(() => {
+      callOff = undefined;
       drawn.set(untracked(drawn) + atOnce);
     });
   });
-  inject(DestroyRef).onDestroy(() => clearTimeout(timer));
+  inject(DestroyRef).onDestroy(() => callOff?.());
   const isWhole = computed(() => drawn() >= list().length && (after?.isWhole() ?? true));
   return Object.assign(
     computed(() => (drawn() >= list().length ? list() : list().slice(0, drawn()))),

@@ -1,0 +1,44 @@
+import { DestroyRef, Directive, inject, Injectable, TemplateRef, ViewContainerRef } from '@angular/core';
+
+/** Pieces of work done one after the other, each in a turn of the page of its own, so that none holds up what is typed. */
+@Injectable({ providedIn: 'root' })
+export class Turns {
+  private readonly waiting = new Set<() => void>();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  /**
+   * Does the work in the next turn that is free.
+   *
+   * @returns the way to call it off
+   */
+  next(work: () => void): () => void {
+    const once = () => work();
+    this.waiting.add(once);
+    this.goOn();
+    return () => this.waiting.delete(once);
+  }
+
+  private goOn(): void {
+    this.timer ??= setTimeout(() => {
+      this.timer = undefined;
+      const [first] = this.waiting;
+      if (!first) return;
+      this.waiting.delete(first);
+      // The next one comes, however this one ends.
+      if (this.waiting.size > 0) this.goOn();
+      first();
+    });
+  }
+}
+
+/**
+ * Draws a part of a view in a turn of its own, after what stands before it: `<wb-size-table *wbInTurn … />`. For parts
+ * that are large, or far down; a list of many like entries is `growing`.
+ */
+@Directive({ selector: '[wbInTurn]' })
+export class InTurn {
+  constructor() {
+    const [template, container] = [inject(TemplateRef), inject(ViewContainerRef)];
+    inject(DestroyRef).onDestroy(inject(Turns).next(() => container.createEmbeddedView(template).detectChanges()));
+  }
+}
