@@ -1,4 +1,4 @@
-import { enter, expect, lineUp, saved, test } from './shop';
+import { enter, expect, heldHere, lineUp, saved, test } from './shop';
 
 const READINGS = { mark: 'crank cast 41?7', main: 'main 2.3482in mic', others: 'pin 2.0493in mic stroke 3.375in caliper', looks: 'forged 8 weights' };
 
@@ -32,6 +32,7 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   await saved(page);
 
   // The server stops; what is typed meanwhile waits here and goes up when it is back.
+  await heldHere(page);
   await shop.stop();
   await enter(page, READINGS.others);
   await enter(page, READINGS.looks);

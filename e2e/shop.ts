@@ -190,3 +190,26 @@ export async function faults(page: Page): Promise<string[]> {
     return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`));
   });
 }
+
+/** The workshop of the browser holds the catalogue, so that it answers without the server. */
+export const heldHere = (page: Page) =>
+  expect
+    .poll(
+      () =>
+        page.evaluate(() =>
+          new Promise<number>((resolve, reject) => {
+            const opening = indexedDB.open('which-bore-catalogue');
+            opening.onerror = () => reject(new Error(String(opening.error)));
+            // Whoever opens it first lays it out: that is not for a test to do.
+            opening.onupgradeneeded = () => opening.transaction?.abort();
+            opening.onsuccess = () => {
+              const { result } = opening;
+              const count = result.transaction('catalogue').objectStore('catalogue').count();
+              count.onsuccess = () => (result.close(), resolve(count.result));
+              count.onerror = () => (result.close(), reject(new Error(String(count.error))));
+            };
+          }).catch(() => 0),
+        ),
+      { timeout: 60_000 },
+    )
+    .toBeGreaterThan(0);

@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
-import { enter, expect, faults, saved, test } from './shop';
+import { enter, expect, faults, heldHere, saved, test } from './shop';
 
 const DIST = fileURLToPath(new URL('../web/dist/browser', import.meta.url));
 
@@ -41,7 +41,7 @@ test('with the server away every station opens that was never opened before, and
   await enter(page, 'crank cast 41?7 main 2.349in mic forged 8 weights');
   await saved(page);
   await allFetched(page);
-  // The workshop of this browser holds the catalogue by the time it has answered without the server.
+  await heldHere(page);
   await shop.stop();
   for (const [station, shows] of [
     ['Compare', /Compare/],

@@ -30,6 +30,7 @@ const LATEST_MS = 5000;
 
 type WorkshopInBrowser = Pick<Remote<WorkshopWorker>, 'open' | 'ask' | 'setShop' | 'refresh'>;
 
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const today = () => new Date().toISOString().slice(0, 10);
 
 /** Where a workshop runs, other than on the server. */
@@ -43,8 +44,16 @@ export class InWorker extends WorkshopPlace {
   private readonly page = inject(ApplicationRef);
 
   async open() {
-    await Promise.race([this.page.whenStable(), new Promise((resolve) => setTimeout(resolve, LATEST_MS))]);
-    return wrap<WorkshopWorker>(new Worker(new URL('./workshop.worker', import.meta.url), { type: 'module' }));
+    await Promise.race([this.page.whenStable(), wait(LATEST_MS)]);
+    for (;;) {
+      const worker = new Worker(new URL('./workshop.worker', import.meta.url), { type: 'module' });
+      const remote = wrap<WorkshopWorker>(worker);
+      // The server may be gone before the code has come: it is asked again.
+      const failed = new Promise<false>((resolve) => worker.addEventListener('error', () => resolve(false), { once: true }));
+      if (await Promise.race([remote.isThere(), failed])) return remote;
+      worker.terminate();
+      await wait(RETRY_MS);
+    }
   }
 }
 

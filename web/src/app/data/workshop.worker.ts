@@ -2,6 +2,6 @@
 import { expose } from 'comlink';
 import { WorkshopHere } from './workshopHere';
 
-export type WorkshopWorker = Pick<WorkshopHere, 'open' | 'ask' | 'setShop' | 'refresh'>;
+export type WorkshopWorker = Pick<WorkshopHere, 'isThere' | 'open' | 'ask' | 'setShop' | 'refresh'>;
 
 expose(new WorkshopHere());
