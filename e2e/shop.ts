@@ -205,8 +205,11 @@ export const heldHere = (page: Page) =>
             opening.onsuccess = () => {
               const { result } = opening;
               const count = result.transaction('catalogue').objectStore('catalogue').count();
-              count.onsuccess = () => (result.close(), resolve(count.result));
-              count.onerror = () => (result.close(), reject(new Error(String(count.error))));
+              count.onsuccess = () => {
+                result.close();
+                resolve(count.result);
+              };
+              count.onerror = () => reject(new Error(String(count.error)));
             };
           }).catch(() => 0),
         ),

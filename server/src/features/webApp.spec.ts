@@ -1,6 +1,7 @@
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
 import { testDatabaseUrl } from './testing.js';
@@ -13,6 +14,7 @@ describe('the page', () => {
     root = await mkdtemp(join(tmpdir(), 'which-bore-web-'));
     await writeFile(join(root, 'index.html'), '<html><wb-frame ngcspnonce="CSP_NONCE"></wb-frame><script nonce="CSP_NONCE"></script></html>');
     await writeFile(join(root, 'main-ABCD1234.js'), 'x');
+    await writeFile(join(root, 'main-ABCD1234.js.br'), brotliCompressSync('packed'));
     await writeFile(join(root, 'zorro-light.css'), 'x');
     app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: root, logLevel: 'silent' });
   });
@@ -46,6 +48,16 @@ describe('the page', () => {
     expect(await cache('/bench')).toBe('no-store');
     expect(await cache('/main-ABCD1234.js')).toBe('public, max-age=31536000, immutable');
     expect(await cache('/zorro-light.css')).toBe('no-cache');
+  });
+
+  it('goes out as the build packed it to those who can unpack it, and is kept for good all the same', async () => {
+    const asked = (encoding: string) => app.inject({ url: '/main-ABCD1234.js', headers: { 'accept-encoding': encoding } });
+    const packed = await asked('gzip, br');
+    expect([packed.headers['content-encoding'], brotliDecompressSync(packed.rawPayload).toString()]).toEqual(['br', 'packed']);
+    expect(packed.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+    expect(String(packed.headers['content-type'])).toContain('javascript');
+    const plain = await asked('identity');
+    expect([plain.headers['content-encoding'], plain.body]).toEqual([undefined, 'x']);
   });
 
   it('is not given for a file, a route of the API or a change that leads nowhere', async () => {

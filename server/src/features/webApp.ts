@@ -6,8 +6,8 @@ import type { FastifyPluginAsync } from 'fastify';
 /** What the built page carries where each answer puts its own nonce. */
 const NONCE_PLACE = /CSP_NONCE/g;
 
-/** A file with the hash of its content in its name never changes, so browsers may keep it for good. */
-const HASHED = /-[A-Z0-9]{8}\.\w+$/;
+/** A file with the hash of its content in its name never changes, so browsers may keep it for good; packed or not. */
+const HASHED = /-[A-Z0-9]{8}\.\w+(\.br)?$/;
 
 /** Serves the built web application; any address that is not a file or the API opens it, so that links can be sent. */
 export const webApp: FastifyPluginAsync<{ root: string }> = async (app, { root }) => {
@@ -22,6 +22,7 @@ export const webApp: FastifyPluginAsync<{ root: string }> = async (app, { root }
     index: false,
     wildcard: false,
     cacheControl: false,
+    preCompressed: true,
     setHeaders: (reply, path) => {
       void reply.setHeader('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
     },

@@ -67,7 +67,7 @@ interface Row {
       width: 100%;
     }
     th {
-      font: 500 14px/1.25 var(--narrow);
+      font: 600 14px/1.25 var(--narrow);
       text-align: left;
     }
     thead th {

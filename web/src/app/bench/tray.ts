@@ -14,6 +14,7 @@ import { UndoBar } from '../data/undoBar';
 import { FocusHere } from '../ui/focusHere';
 import { ReadingWords } from '../ui/readingWords';
 import { GROUPS, shownAs } from '../ui/understood';
+import { growing } from '../ui/growing';
 import { InTurn } from '../ui/turns';
 import { Pictures } from './pictures';
 import { ReadingHistory } from './readingHistory';
@@ -39,6 +40,7 @@ export class Tray {
       (group) => group.readings.length > 0,
     ),
   );
+  protected readonly drawn = growing(this.groups, 1);
 
   constructor() {
     effect(() => this.photographs.of(this.bench.specimen()?.id));

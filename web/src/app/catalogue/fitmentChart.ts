@@ -72,9 +72,9 @@ export class FitmentChart {
     const style = getComputedStyle(canvas);
     const colour = (name: string) => style.getPropertyValue(name).trim();
     const font = { family: colour('--words') || 'sans-serif', size: 14 };
-    const inBar = `500 13px ${colour('--narrow') || 'sans-serif'}`;
+    const inBar = `600 13px ${colour('--narrow') || 'sans-serif'}`;
     // A canvas draws with the letters it has and never again: they are fetched first. Where they cannot be, others do.
-    await Promise.allSettled([`14px ${font.family}`, `500 14px ${font.family}`, inBar].map((each) => canvas.ownerDocument.fonts.load(each)));
+    await Promise.allSettled([`14px ${font.family}`, `600 14px ${font.family}`, inBar].map((each) => canvas.ownerDocument.fonts.load(each)));
     if (drawing !== this.drawing) return;
     const names = [...new Set(bars.map((bar) => bar.name))];
     const datasets = names.flatMap((name, at): ChartDataset<'bar', Point[]>[] => {
@@ -117,7 +117,7 @@ export class FitmentChart {
             ticks: { font, color: colour('--ink'), callback: (value) => String(value), precision: 0 },
             grid: { color: colour('--rule') },
           },
-          y: { ticks: { font: { ...font, weight: 500 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
+          y: { ticks: { font: { ...font, weight: 600 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
         },
         plugins: { tooltip: { callbacks: { title: () => '', label: (item) => (item.raw as Point).bar.says } } },
       },

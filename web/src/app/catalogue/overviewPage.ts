@@ -93,7 +93,7 @@ import { Questions } from '../data/questions';
     thead th {
       border-bottom-color: var(--rule-strong);
       color: var(--ink-soft);
-      font: 500 14px/1.3 var(--narrow);
+      font: 600 14px/1.3 var(--narrow);
     }
     tbody th {
       font: 600 16px/1.2 var(--narrow);

@@ -54,7 +54,7 @@ export class RecordForm {
   protected readonly kind = computed(() => describedBy(this.table()));
   protected readonly sizes = growing(
     computed((): readonly Parameter[] => Object.values(this.kind()?.parameters ?? {})),
-    3,
+    2,
     this.fields,
   );
   protected readonly looks = growing(

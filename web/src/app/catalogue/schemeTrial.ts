@@ -80,7 +80,7 @@ const LONGEST = 60;
     }
     .number,
     .segment b {
-      font: 700 16px/1.2 var(--figures);
+      font: 400 16px/1.2 var(--figures);
     }
     .reading {
       align-items: center;

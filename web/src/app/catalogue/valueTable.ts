@@ -85,7 +85,7 @@ const STANDING: Readonly<Record<Voice<unknown>['standing'], string>> = { used: '
       border-bottom: 1px dotted var(--rule);
     }
     th {
-      font: 500 15px/1.25 var(--narrow);
+      font: 600 15px/1.25 var(--narrow);
       padding: 4px 12px 4px 0;
       text-align: left;
       vertical-align: top;

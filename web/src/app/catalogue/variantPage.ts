@@ -93,7 +93,7 @@ import { sourceWords, ValueTable } from './valueTable';
     }
     th {
       color: var(--ink-soft);
-      font: 500 15px/1.25 var(--narrow);
+      font: 600 15px/1.25 var(--narrow);
       padding: 5px 12px 5px 0;
       text-align: left;
       vertical-align: top;

@@ -150,7 +150,7 @@ const OFFERED = 6;
       padding: 2px 12px;
     }
     li b {
-      font: 500 15px/1 var(--figures);
+      font: 400 15px/1 var(--figures);
     }
     li span {
       color: var(--ink-soft);

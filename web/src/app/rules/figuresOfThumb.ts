@@ -114,7 +114,7 @@ export interface FiguresChanged {
     thead th {
       border-bottom: 1px solid var(--rule-strong);
       color: var(--ink-soft);
-      font-weight: 500;
+      font-weight: 600;
     }
     th:nth-child(1) {
       width: 21%;
@@ -126,7 +126,7 @@ export interface FiguresChanged {
       width: 21%;
     }
     tbody th {
-      font-weight: 500;
+      font-weight: 600;
     }
     .own th,
     .own input {

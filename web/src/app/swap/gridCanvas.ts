@@ -68,7 +68,7 @@ export function drawGrid(
   context.globalAlpha = 1;
   context.restore();
 
-  context.font = `500 ${Math.min(14, Math.max(10, cell - 6))}px ${style.getPropertyValue('--narrow')}`;
+  context.font = `600 ${Math.min(14, Math.max(10, cell - 6))}px ${style.getPropertyValue('--narrow')}`;
   context.textBaseline = 'middle';
   context.save();
   context.beginPath();

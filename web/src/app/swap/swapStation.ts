@@ -4,6 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import {
   AS_MEASURED,
+  counted,
   INSTRUMENTS,
   KINDS,
   readAddress,
@@ -73,6 +74,7 @@ export class SwapStation {
   protected readonly words = VERDICT_WORDS;
   protected readonly results = SWAP_RESULT_SAYS;
   protected readonly donorKinds = DONOR_KINDS;
+  protected readonly counted = counted;
 
   protected readonly donors = computed(() => (this.donor() ?? '').split(',').filter(Boolean));
   private readonly refs = computed(() => this.donors().map(readAddress));
