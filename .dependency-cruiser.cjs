@@ -36,7 +36,12 @@ const inside = CORE.slice(0, -1).map((folder, at) => ({
 module.exports = {
   forbidden: [
     ...inside,
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src' }, to: { path: '^(web|server|e2e)/|@angular|fastify|typeorm|^node:' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/src' },
+      to: { path: '^(web|server|e2e)/|@angular|fastify|typeorm|^node:' },
+    },
     { name: 'core-uses-no-node', severity: 'error', from: { path: '^core/src' }, to: { dependencyTypes: ['core'] } },
     { name: 'web-not-server', severity: 'error', from: { path: '^web/src' }, to: { path: '^server/' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^server/src' }, to: { path: '^web/' } },
@@ -45,7 +50,10 @@ module.exports = {
       comment: 'A station uses data/ and ui/, not another station',
       severity: 'error',
       from: { path: '^web/src/app/(bench|catalogue|compare|drill|jobs|rules|swap|shelf)/' },
-      to: { path: '^web/src/app/(bench|catalogue|compare|drill|jobs|rules|swap|shelf|frame)/', pathNot: '^web/src/app/$1/' },
+      to: {
+        path: '^web/src/app/(bench|catalogue|compare|drill|jobs|rules|swap|shelf|frame)/',
+        pathNot: '^web/src/app/$1/',
+      },
     },
     {
       name: 'ui-and-data-below-stations',
@@ -54,7 +62,12 @@ module.exports = {
       to: { path: '^web/src/app/(bench|catalogue|compare|drill|jobs|rules|swap|shelf|frame)/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.spec\\.ts$', 'main\\.ts$', '\\.worker\\.ts$'] }, to: {} },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.spec\\.ts$', 'main\\.ts$', '\\.worker\\.ts$'] },
+      to: {},
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -27,6 +27,15 @@ export default tseslint.config(
     rules: { 'no-unused-vars': ['error', { varsIgnorePattern: '^_' }] },
   },
   {
+    files: ['**/*.ts', '**/*.mjs'],
+    rules: {
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true },
+      ],
+    },
+  },
+  {
     files: ['**/*.ts'],
     extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
     languageOptions: {
@@ -48,13 +57,17 @@ export default tseslint.config(
       '@typescript-eslint/no-non-null-assertion': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' },
+      ],
       '@typescript-eslint/no-confusing-void-expression': [
         'error',
         { ignoreArrowShorthand: true, ignoreVoidOperator: true, ignoreVoidReturningFunctions: true },
       ],
       '@typescript-eslint/no-extraneous-class': 'off',
-      // TypeORM and Fastify ask for plain objects where their types name classes, and for async plugins that need not wait.
+      // TypeORM and Fastify ask for plain objects where their types name classes, and for async plugins that need not
+      // wait.
       '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
       '@typescript-eslint/require-await': 'off',
       // Explicit types in the inner loops over typed arrays, where the index is known to be in range.
@@ -72,5 +85,8 @@ export default tseslint.config(
       '@angular-eslint/component-class-suffix': 'off',
     },
   },
-  { files: ['web/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['web/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
 );

@@ -12,7 +12,13 @@ module.exports = (config) =>
     customLaunchers: {
       ShopChromium: {
         base: 'ChromeHeadless',
-        flags: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+        flags: [
+          '--no-sandbox',
+          '--disable-gpu',
+          '--disable-background-networking',
+          '--disable-component-update',
+          '--disable-sync',
+        ],
       },
     },
     // A spec that reckons for seconds answers no ping meanwhile; two busy cores must not be taken for a lost browser.

@@ -1,10 +1,10 @@
 /**
  * A walk through the application in the real browser, over catalogues of several sizes: node bench/browser.mjs [sizes…]
  *
- * For each: the first visit and the second (until the first answer stands there), every station with the longest task of
- * the page's thread, its memory; then the server: eight people asking at once after a record was saved, every question
- * with a histogram of how long the loop of the server was not free. Wants DATABASE_URL, where it makes a database of its
- * own for each size. Baseline: the same walk over the demo, in the same run.
+ * For each: the first visit and the second (until the first answer stands there), every station with the longest task
+ * of the page's thread, its memory; then the server: eight people asking at once after a record was saved, every
+ * question with a histogram of how long the loop of the server was not free. Wants DATABASE_URL, where it makes a
+ * database of its own for each size. Baseline: the same walk over the demo, in the same run.
  */
 import { execFile, fork } from 'node:child_process';
 import { once } from 'node:events';
@@ -29,7 +29,12 @@ const { specimens } = JSON.parse(await readFile(new URL('../demo-data/specimens.
 function catalogueOf(size) {
   if (size <= demo.patterns.length) return demo;
   const made = madeUpCatalogue(size - demo.patterns.length);
-  return { ...demo, ...Object.fromEntries(RECORD_TYPES.map((type) => [LIST_OF[type], [...demo[LIST_OF[type]], ...made[LIST_OF[type]]]])) };
+  return {
+    ...demo,
+    ...Object.fromEntries(
+      RECORD_TYPES.map((type) => [LIST_OF[type], [...demo[LIST_OF[type]], ...made[LIST_OF[type]]]]),
+    ),
+  };
 }
 
 async function database(size, catalogue) {
@@ -47,10 +52,14 @@ async function database(size, catalogue) {
   await made.connection.query('ANALYZE');
   await made.close();
   // The shelf and the jobs of the demo, whatever the size of the catalogue.
-  await promisify(execFile)(process.execPath, ['server/dist/cli/load.js', 'demo-data/jobs.json', 'demo-data/specimens.json'], {
-    cwd: fileURLToPath(new URL('..', import.meta.url)),
-    env: { ...process.env, DATABASE_URL: url.href },
-  });
+  await promisify(execFile)(
+    process.execPath,
+    ['server/dist/cli/load.js', 'demo-data/jobs.json', 'demo-data/specimens.json'],
+    {
+      cwd: fileURLToPath(new URL('..', import.meta.url)),
+      env: { ...process.env, DATABASE_URL: url.href },
+    },
+  );
   return url.href;
 }
 
@@ -86,16 +95,22 @@ const longest = (page) =>
     return worst;
   });
 const quiet = (page) =>
-  page.waitForFunction(() => !/Fetching|Going over|Looking at/.test(globalThis.document.querySelector('main')?.innerText ?? 'Fetching'), null, {
-    timeout: 120_000,
-  });
+  page.waitForFunction(
+    () => !/Fetching|Going over|Looking at/.test(globalThis.document.querySelector('main')?.innerText ?? 'Fetching'),
+    null,
+    {
+      timeout: 120_000,
+    },
+  );
 
 /** From the address to the first answer: what a typed line is. */
 async function visit(context, address) {
   const page = await context.newPage();
   await page.addInitScript(() => {
     globalThis.longTasks = [];
-    new globalThis.PerformanceObserver((list) => globalThis.longTasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+    new globalThis.PerformanceObserver((list) =>
+      globalThis.longTasks.push(...list.getEntries().map(({ duration }) => duration)),
+    ).observe({
       type: 'longtask',
       buffered: true,
     });
@@ -117,7 +132,9 @@ async function walk(size, address) {
   });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const first = await visit(context, address);
-  console.log(`  first visit: first answer after ${first.took.toFixed(0)} ms, longest task ${first.task.toFixed(0)} ms`);
+  console.log(
+    `  first visit: first answer after ${first.took.toFixed(0)} ms, longest task ${first.task.toFixed(0)} ms`,
+  );
   // Until the workshop of the browser holds the catalogue.
   const loading = performance.now();
   await first.page.waitForFunction(
@@ -130,12 +147,16 @@ async function walk(size, address) {
   );
   await first.page.waitForTimeout(Math.min(20_000, 500 + size / 8));
   const held = await longest(first.page);
-  console.log(`  while the worker takes the catalogue up (${((performance.now() - loading) / 1000).toFixed(1)} s waited): longest task ${held.toFixed(0)} ms`);
+  console.log(
+    `  while the worker takes the catalogue up (${((performance.now() - loading) / 1000).toFixed(1)} s waited): longest task ${held.toFixed(0)} ms`,
+  );
   await first.page.close();
   const second = await visit(context, address);
-  console.log(`  second visit: first answer after ${second.took.toFixed(0)} ms, longest task ${second.task.toFixed(0)} ms`);
-  // Each time in a page of its own, so that every view is drawn for the first time. What the machine does besides comes and
-  // goes: the least of the longest tasks is what the code takes.
+  console.log(
+    `  second visit: first answer after ${second.took.toFixed(0)} ms, longest task ${second.task.toFixed(0)} ms`,
+  );
+  // Each time in a page of its own, so that every view is drawn for the first time. What the machine does besides comes
+  // and goes: the least of the longest tasks is what the code takes.
   const walks = [await stations(second.page)];
   while (walks.length < WALKS) {
     const { page } = await visit(context, address);
@@ -146,9 +167,13 @@ async function walk(size, address) {
     const tasks = walks.map((each) => each.steps[at].task).sort((a, b) => a - b);
     worst = Math.max(worst, tasks[0]);
     const took = Math.min(...walks.map((each) => each.steps[at].took));
-    console.log(`    ${name.padEnd(14)} ${took.toFixed(0).padStart(6)} ms, longest task ${tasks.map((each) => each.toFixed(0)).join(', ')} ms`);
+    console.log(
+      `    ${name.padEnd(14)} ${took.toFixed(0).padStart(6)} ms, longest task ${tasks.map((each) => each.toFixed(0)).join(', ')} ms`,
+    );
   }
-  console.log(`  longest task of all stations, at the least ${worst.toFixed(0)} ms; heap of the page ${(walks.at(-1).memory / 1e6).toFixed(0)} MB`);
+  console.log(
+    `  longest task of all stations, at the least ${worst.toFixed(0)} ms; heap of the page ${(walks.at(-1).memory / 1e6).toFixed(0)} MB`,
+  );
   await browser.close();
   return { first: first.took, second: second.took, worst };
 }
@@ -190,7 +215,10 @@ async function asked(server, address) {
   };
   await say('warm');
   await say('histogram');
-  const questions = [...hundredQuestions(demo, specimens), ...KIND_IDS.map((kind) => ({ name: 'identify', request: { kind, entry: '8' } }))];
+  const questions = [
+    ...hundredQuestions(demo, specimens),
+    ...KIND_IDS.map((kind) => ({ name: 'identify', request: { kind, entry: '8' } })),
+  ];
   let [slowest, took] = ['', 0];
   for (const { name, request } of questions) {
     const from = performance.now();
@@ -220,7 +248,9 @@ async function asked(server, address) {
     body: JSON.stringify({ record, version: 2 }),
   });
   const eight = performance.now();
-  await Promise.all(Array.from({ length: 8 }, (_, at) => post('identify', { kind: 'crank', entry: `main 2.34${at}in mic 8 weights` })));
+  await Promise.all(
+    Array.from({ length: 8 }, (_, at) => post('identify', { kind: 'crank', entry: `main 2.34${at}in mic 8 weights` })),
+  );
   const { max: then } = await say('histogram');
   console.log(
     `  a record saved costs the next question ${(after - before).toFixed(0)} ms more (${before.toFixed(0)} before); eight at once after another are served within ${(performance.now() - eight).toFixed(0)} ms; loop ${then.toFixed(1)} ms`,

@@ -1,9 +1,18 @@
 /**
  * Identification over 200,000 made-up cranks, one more reading at a time, in one run with two yardsticks: a plain loop
- * over pattern objects that does the same sum, and the time to read the touched columns once from memory. Prints ratios;
- * it is no timed test.
+ * over pattern objects that does the same sum, and the time to read the touched columns once from memory. Prints
+ * ratios; it is no timed test.
  */
-import { advise, bytesOf, estimate, Identification, indexCatalogue, INSTRUMENTS, readEntry, toInside } from '@which-bore/core';
+import {
+  advise,
+  bytesOf,
+  estimate,
+  Identification,
+  indexCatalogue,
+  INSTRUMENTS,
+  readEntry,
+  toInside,
+} from '@which-bore/core';
 import { sizeFrom } from '../core/dist/catalogue/size.js';
 import { ASSUMED } from '../core/dist/identify/assumptions.js';
 import { chanceDensity, sizeDensity } from '../core/dist/identify/sizeLikelihood.js';
@@ -45,9 +54,16 @@ function plainLoop() {
       const aligner = new Aligner(positions, reading.making);
       patterns.forEach((pattern, row) => {
         let best = 0;
-        for (const mark of [...pattern.marks, ...pattern.numbers.map(({ number }) => ({ text: number, making: 'tag' }))]) {
+        for (const mark of [
+          ...pattern.marks,
+          ...pattern.numbers.map(({ number }) => ({ text: number, making: 'tag' })),
+        ]) {
           const found = aligner.logLikelihood(normaliseMark(mark.text));
-          best = Math.max(best, Math.exp(found) * (mark.making !== 'tag' && reading.making && mark.making !== reading.making ? ASSUMED.elsewhere : 1));
+          best = Math.max(
+            best,
+            Math.exp(found) *
+              (mark.making !== 'tag' && reading.making && mark.making !== reading.making ? ASSUMED.elsewhere : 1),
+          );
         }
         likelihood[row] = (1 - ASSUMED.markUnrecorded) * best + ASSUMED.markUnrecorded * chance;
       });
@@ -56,7 +72,8 @@ function plainLoop() {
       const options = Math.min(6, feature.form.count.high - feature.form.count.low + 1);
       patterns.forEach((pattern, row) => {
         const option = pattern.features[reading.feature];
-        if (option !== undefined) likelihood[row] = option === reading.option ? 1 - feature.misjudged : feature.misjudged / (options - 1);
+        if (option !== undefined)
+          likelihood[row] = option === reading.option ? 1 - feature.misjudged : feature.misjudged / (options - 1);
       });
       const stated = likelihood.filter((each) => each >= 0);
       const unknown = (stated.reduce((sum, each) => sum + each, 0) + 1) / (stated.length + options);
@@ -68,7 +85,9 @@ function plainLoop() {
     for (const each of likelihood) if (each >= 0) [sum, stated] = [sum + each, stated + 1];
     const unknown = (1 - share) * chance + share * (sum / stated);
     const mistaken = reading.sort === 'size' ? ASSUMED.sizeMistaken : 0;
-    likelihood.forEach((each, row) => each >= 0 && (totals[row] += Math.log(((1 - mistaken) * each + mistaken * chance) / unknown)));
+    likelihood.forEach(
+      (each, row) => each >= 0 && (totals[row] += Math.log(((1 - mistaken) * each + mistaken * chance) / unknown)),
+    );
   }
   let top = 0;
   totals.forEach((each, row) => each > totals[top] && (top = row));
@@ -126,7 +145,10 @@ const touched = all.flatMap((reading) => {
   return [];
 });
 /** One loop for each width of code, so that the engine compiles it as tightly as it can. */
-const sums = [16, 32].map(() => new Function('codes', 'let sum = 0; for (let row = 0; row < codes.length; row++) sum += codes[row]; return sum;'));
+const sums = [16, 32].map(
+  () =>
+    new Function('codes', 'let sum = 0; for (let row = 0; row < codes.length; row++) sum += codes[row]; return sum;'),
+);
 let read = 0;
 function readOnce() {
   for (const codes of touched) read += sums[codes instanceof Uint16Array ? 0 : 1](codes);
@@ -173,7 +195,11 @@ function addedAlone() {
   const totals = new Float64Array(patterns.length);
   const best = [];
   for (let row = 0; row < limits.length; row++) {
-    totals[row] = sofar[row] + (limits[row] ? Math.log(((1 - ASSUMED.sizeMistaken) * likelihood[row] + ASSUMED.sizeMistaken * chance) / unknown) : 0);
+    totals[row] =
+      sofar[row] +
+      (limits[row]
+        ? Math.log(((1 - ASSUMED.sizeMistaken) * likelihood[row] + ASSUMED.sizeMistaken * chance) / unknown)
+        : 0);
     if (best.length < 6 || totals[row] > totals[best[5]]) {
       best.push(row);
       best.sort((a, b) => totals[b] - totals[a]);
@@ -190,7 +216,9 @@ console.log(`Identification over ${COUNT.toLocaleString('en')} cranks, ${reading
 console.log(`  one more reading: line-up and next check       ${ms(update)}`);
 console.log(`  the same for a mark with a character unread    ${ms(worn)}`);
 console.log(`  all readings at once, line-up only             ${ms(whole)}`);
-console.log(`  plain loop over objects, same sum              ${ms(loop)}: ${(loop / update).toFixed(0)} times one more reading (wanted: 50 or more)`);
+console.log(
+  `  plain loop over objects, same sum              ${ms(loop)}: ${(loop / update).toFixed(0)} times one more reading (wanted: 50 or more)`,
+);
 console.log(
   `  one more size, line-up only                    ${ms(added)}; a loop that parsed once and adds it alone ${ms(alone)}: ${(alone / added).toFixed(1)} times (wanted: 50 or more)`,
 );

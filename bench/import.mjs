@@ -40,7 +40,14 @@ try {
   const out = createWriteStream(file);
   const put = async (text) => out.write(text) || once(out, 'drain');
   await put('{"format":"which-bore-catalogue","version":2');
-  const lists = { maker: 'makers', family: 'families', pattern: 'patterns', variant: 'variants', scheme: 'schemes', swap: 'swaps' };
+  const lists = {
+    maker: 'makers',
+    family: 'families',
+    pattern: 'patterns',
+    variant: 'variants',
+    scheme: 'schemes',
+    swap: 'swaps',
+  };
   let rows = 0;
   for (const [type, list] of Object.entries(lists)) {
     let before = '';
@@ -61,7 +68,10 @@ try {
   await client.connect();
 
   const id = randomUUID();
-  await client.query(`INSERT INTO import (id, file_name, bytes, who, state) VALUES ($1, 'catalogue.json', 0, 'bench', 'reading')`, [id]);
+  await client.query(
+    `INSERT INTO import (id, file_name, bytes, who, state) VALUES ($1, 'catalogue.json', 0, 'bench', 'reading')`,
+    [id],
+  );
   let most = 0;
   globalThis.gc?.();
   const start = process.memoryUsage().rss;
@@ -81,11 +91,13 @@ try {
   const { rows: counted } = await client.query('SELECT count(*)::int AS patterns FROM pattern');
 
   await client.query('CREATE TABLE bare (id text, document jsonb)');
-  const escaped = (text) => text.replace(/[\\\t\n\r]/g, (each) => ({ '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' })[each]);
+  const escaped = (text) =>
+    text.replace(/[\\\t\n\r]/g, (each) => ({ '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' })[each]);
   // The lines are made beforehand, so that only COPY itself is timed.
   const lines = [];
   for (const records of madeUp(patterns))
-    for (const type of Object.keys(lists)) for (const record of records[type]) lines.push(`${record.id}\t${escaped(JSON.stringify(record))}\n`);
+    for (const type of Object.keys(lists))
+      for (const record of records[type]) lines.push(`${record.id}\t${escaped(JSON.stringify(record))}\n`);
   const chunks = [];
   for (let at = 0; at < lines.length; at += 500) chunks.push(lines.slice(at, at + 500).join(''));
   lines.length = 0;
@@ -97,8 +109,12 @@ try {
 
   console.log(`${rows} records, ${counted[0].patterns} of them patterns`);
   console.log(`COPY of the documents into a bare table   ${bare.toFixed(1)} s`);
-  console.log(`Dry run: read, check, compare             ${reading.toFixed(1)} s   ${(reading / bare).toFixed(1)} times`);
-  console.log(`Apply: constraints, links, history        ${applying.toFixed(1)} s   ${(applying / bare).toFixed(1)} times`);
+  console.log(
+    `Dry run: read, check, compare             ${reading.toFixed(1)} s   ${(reading / bare).toFixed(1)} times`,
+  );
+  console.log(
+    `Apply: constraints, links, history        ${applying.toFixed(1)} s   ${(applying / bare).toFixed(1)} times`,
+  );
   console.log(
     `Memory above the start, at most           ${((most - start) / 1e6).toFixed(0)} MB, for a file of ${((await import('node:fs')).statSync(file).size / 1e6).toFixed(0)} MB`,
   );

@@ -2,11 +2,20 @@
  * Interchange over many parts: node bench/interchange.mjs [a side of the grid] [patterns for what else]
  *
  * Against two opponents each. The plain call judges a pair with its sentences, its work and what that does elsewhere.
- * The fair one wants no more than a verdict and stops at the first check that refuses, as a competent person would write
- * it in an afternoon; of work that touches other checks it knows nothing. Both are timed on a sample, as all of it would
- * take the better part of an hour, and the answers are compared on that sample.
+ * The fair one wants no more than a verdict and stops at the first check that refuses, as a competent person would
+ * write it in an afternoon; of work that touches other checks it knows nothing. Both are timed on a sample, as all of
+ * it would take the better part of an hour, and the answers are compared on that sample.
  */
-import { CatalogueLookup, Grid, partFromPattern, settingOf, swapParts, VERDICTS, verdictOf, WhatElse } from '@which-bore/core';
+import {
+  CatalogueLookup,
+  Grid,
+  partFromPattern,
+  settingOf,
+  swapParts,
+  VERDICTS,
+  verdictOf,
+  WhatElse,
+} from '@which-bore/core';
 import { assemblyOf } from '../core/dist/interchange/grid.js';
 import { pairingOf } from '../core/dist/interchange/pairing.js';
 import { verdictOfCheck } from '../core/dist/joints/index.js';
@@ -56,18 +65,29 @@ for (const [donor, recipient] of [
   const { result: rows, took: filled } = timed(() => donors.map((_, at) => grid.row(at)));
   const took = laidOut + filled;
   const sample = donors.flatMap((part, at) => (at % Math.ceil(donors.length / 6) === 0 ? [at] : []));
-  const { result: plain, took: plainTook } = timed(() => sample.map((at) => recipients.map((other) => swapParts(donors[at], other, setting))));
+  const { result: plain, took: plainTook } = timed(() =>
+    sample.map((at) => recipients.map((other) => swapParts(donors[at], other, setting))),
+  );
   const pairs = donors.length * recipients.length;
   const plainPairs = sample.length * recipients.length;
   let differ = 0;
-  sample.forEach((at, row) => recipients.forEach((_, column) => (differ += verdictOf(rows[at][column]) === plain[row][column].verdict ? 0 : 1)));
+  sample.forEach((at, row) =>
+    recipients.forEach((_, column) => (differ += verdictOf(rows[at][column]) === plain[row][column].verdict ? 0 : 1)),
+  );
   const checks = plain.flat().reduce((sum, { checks: count }) => sum + count, 0);
   console.log(`${donor} into ${recipient}: ${donors.length} x ${recipients.length}`);
-  console.log(`  grid ${took.toFixed(2)} s, ${rate(pairs, took)}; plain call ${rate(plainPairs, plainTook)}, ${rate(checks, plainTook)} checks`);
-  console.log(`  ${(pairs / took / (plainPairs / plainTook)).toFixed(0)} times the plain call; ${differ} of ${plainPairs} answers differ`);
+  console.log(
+    `  grid ${took.toFixed(2)} s, ${rate(pairs, took)}; plain call ${rate(plainPairs, plainTook)}, ${rate(checks, plainTook)} checks`,
+  );
+  console.log(
+    `  ${(pairs / took / (plainPairs / plainTook)).toFixed(0)} times the plain call; ${differ} of ${plainPairs} answers differ`,
+  );
   const { result: fair, took: fairTook } = timed(() => sample.map((at) => verdictsOnly(donors[at], recipients)));
   // Work that mends one check and spoils another is all that the fair one cannot know.
-  const otherwise = sample.reduce((sum, at, row) => sum + fair[row].filter((verdict, column) => verdict !== verdictOf(rows[at][column])).length, 0);
+  const otherwise = sample.reduce(
+    (sum, at, row) => sum + fair[row].filter((verdict, column) => verdict !== verdictOf(rows[at][column])).length,
+    0,
+  );
   console.log(
     `  ${(pairs / took / (plainPairs / fairTook)).toFixed(1)} times the loop that wants a verdict only (wanted: 20 or more), which says otherwise of ${otherwise} pairs`,
   );

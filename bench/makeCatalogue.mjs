@@ -1,7 +1,7 @@
 /**
- * Makes a catalogue of any size with the structure of the demo's: `node bench/makeCatalogue.mjs 100000 [seed] >file.json`.
- * Every copy of the demo is a world of its own: other sizes, other numbers and marks, with fitments, companions and
- * replaced numbers leading to each other as they do in the demo.
+ * Makes a catalogue of any size with the structure of the demo's: `node bench/makeCatalogue.mjs 100000 [seed]
+ * >file.json`. Every copy of the demo is a world of its own: other sizes, other numbers and marks, with fitments,
+ * companions and replaced numbers leading to each other as they do in the demo.
  */
 import { readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
@@ -33,7 +33,8 @@ function copyOf(copy, seed) {
   const next = random(seed + copy * 7919);
   const by = 0.9 + Math.round(next() * 200) / 1000;
   const id = (old) => `${old}-x${copy}`;
-  const dimensions = (of) => Object.fromEntries(Object.entries(of).map(([key, dimension]) => [key, scaled(dimension, by)]));
+  const dimensions = (of) =>
+    Object.fromEntries(Object.entries(of).map(([key, dimension]) => [key, scaled(dimension, by)]));
   const number = (text) => renumbered(text, copy, seed);
   const values = (record) => {
     const { claims: _claims, ...rest } = record;
@@ -58,7 +59,9 @@ function copyOf(copy, seed) {
         ...(each.maker ? { maker: id(each.maker) } : {}),
         ...(each.replacedBy ? { replacedBy: number(each.replacedBy) } : {}),
       })),
-      ...(pattern.companions ? { companions: pattern.companions.map((each) => ({ ...each, pattern: id(each.pattern) })) } : {}),
+      ...(pattern.companions
+        ? { companions: pattern.companions.map((each) => ({ ...each, pattern: id(each.pattern) })) }
+        : {}),
     })),
     variant: demo.variants.map((variant) => ({
       ...values(variant),
@@ -67,7 +70,12 @@ function copyOf(copy, seed) {
       fitments: variant.fitments.map((fitment) => ({ ...fitment, pattern: id(fitment.pattern) })),
     })),
     scheme: [],
-    swap: demo.swaps.map((swap) => ({ ...swap, id: id(swap.id), donor: id(swap.donor), recipient: id(swap.recipient) })),
+    swap: demo.swaps.map((swap) => ({
+      ...swap,
+      id: id(swap.id),
+      donor: id(swap.donor),
+      recipient: id(swap.recipient),
+    })),
   };
 }
 
@@ -83,9 +91,19 @@ export function* madeUp(count, seed = 1) {
 /** A made-up catalogue, whole. */
 export function madeUpCatalogue(count, seed = 1) {
   const lists = { maker: [], family: [], pattern: [], variant: [], scheme: [], swap: [] };
-  for (const records of madeUp(count, seed)) for (const [type, list] of Object.entries(records)) lists[type].push(...list);
+  for (const records of madeUp(count, seed))
+    for (const [type, list] of Object.entries(records)) lists[type].push(...list);
   const { maker, family, pattern, variant, scheme, swap } = lists;
-  return { format: demo.format, version: demo.version, makers: maker, families: family, patterns: pattern, variants: variant, schemes: scheme, swaps: swap };
+  return {
+    format: demo.format,
+    version: demo.version,
+    makers: maker,
+    families: family,
+    patterns: pattern,
+    variants: variant,
+    schemes: scheme,
+    swaps: swap,
+  };
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {

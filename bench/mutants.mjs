@@ -1,8 +1,8 @@
 /**
  * Changes figures on purpose and looks whether the specs notice: node bench/mutants.mjs [files…]
  *
- * Every number in the figures of thumb (or in the files of core/src named) is changed by a tenth, one at a time, and the
- * specs of the core run in Node: those beside the file first, then, for what they let pass, all others. Prints what
+ * Every number in the figures of thumb (or in the files of core/src named) is changed by a tenth, one at a time, and
+ * the specs of the core run in Node: those beside the file first, then, for what they let pass, all others. Prints what
  * survived, where it stands, and its share. A number that no spec notices is a rule that nobody holds the program to.
  */
 import { fork } from 'node:child_process';
@@ -15,9 +15,13 @@ import { build } from 'esbuild';
 import ts from 'typescript';
 
 const core = fileURLToPath(new URL('../core/src/', import.meta.url));
-const all = (await readdir(core, { recursive: true })).filter((file) => file.endsWith('.ts') && !file.endsWith('.d.ts'));
+const all = (await readdir(core, { recursive: true })).filter(
+  (file) => file.endsWith('.ts') && !file.endsWith('.d.ts'),
+);
 const specs = all.filter((file) => file.endsWith('.spec.ts'));
-const USUAL = all.filter((file) => file.startsWith('thumb/') && !file.endsWith('.spec.ts') && !/(figure|readFigure|index)\.ts$/.test(file));
+const USUAL = all.filter(
+  (file) => file.startsWith('thumb/') && !file.endsWith('.spec.ts') && !/(figure|readFigure|index)\.ts$/.test(file),
+);
 const files = process.argv.length > 2 ? process.argv.slice(2) : USUAL;
 const BY = 1.1;
 
@@ -27,9 +31,19 @@ function numbersIn(file, text) {
   const found = [];
   const visit = (node) => {
     if (ts.isTypeNode(node)) return;
-    if (ts.isNumericLiteral(node) && !(ts.isElementAccessExpression(node.parent) && node.parent.argumentExpression === node)) {
+    if (
+      ts.isNumericLiteral(node) &&
+      !(ts.isElementAccessExpression(node.parent) && node.parent.argumentExpression === node)
+    ) {
       const { line } = source.getLineAndCharacterOfPosition(node.getStart());
-      found.push({ file, from: node.getStart(), to: node.getEnd(), text: node.text, line: line + 1, says: text.split('\n')[line].trim().slice(0, 100) });
+      found.push({
+        file,
+        from: node.getStart(),
+        to: node.getEnd(),
+        text: node.text,
+        line: line + 1,
+        says: text.split('\n')[line].trim().slice(0, 100),
+      });
     }
     node.forEachChild(visit);
   };
@@ -84,9 +98,14 @@ async function passes(file) {
 }
 
 const folder = await mkdtemp(join(tmpdir(), 'mutants-'));
-const mutants = (await Promise.all(files.map(async (file) => numbersIn(file, await readFile(join(core, file), 'utf8'))))).flat();
+const mutants = (
+  await Promise.all(files.map(async (file) => numbersIn(file, await readFile(join(core, file), 'utf8'))))
+).flat();
 const beside = (file) => specs.filter((spec) => dirname(spec) === dirname(file));
-const others = (file) => specs.filter((spec) => /^(joints|interchange|stack|shop|audit|workshop)\//.test(spec) && dirname(spec) !== dirname(file));
+const others = (file) =>
+  specs.filter(
+    (spec) => /^(joints|interchange|stack|shop|audit|workshop)\//.test(spec) && dirname(spec) !== dirname(file),
+  );
 const survivors = [];
 let next = 0;
 let done = 0;
@@ -107,10 +126,17 @@ async function work(worker) {
 }
 
 // Unchanged, all of them pass: else a failure would say nothing.
-await bundle([...new Set(files.flatMap((file) => [...beside(file), ...others(file)]))], undefined, join(folder, 'whole.mjs'));
-if (!(await passes(join(folder, 'whole.mjs')))) throw new Error('The specs do not pass as they are; run npx ng test core.');
+await bundle(
+  [...new Set(files.flatMap((file) => [...beside(file), ...others(file)]))],
+  undefined,
+  join(folder, 'whole.mjs'),
+);
+if (!(await passes(join(folder, 'whole.mjs'))))
+  throw new Error('The specs do not pass as they are; run npx ng test core.');
 await Promise.all(Array.from({ length: availableParallelism() }, (_, worker) => work(worker)));
 await rm(folder, { recursive: true, force: true });
 for (const { file, line, text, says } of survivors.sort((a, b) => (a.file + a.line < b.file + b.line ? -1 : 1)))
   console.log(`survived: ${relative('.', file)}:${line}  ${text}  ${says}`);
-console.log(`${mutants.length} numbers changed by a tenth, ${survivors.length} survived (${((100 * survivors.length) / mutants.length).toFixed(1)} %)`);
+console.log(
+  `${mutants.length} numbers changed by a tenth, ${survivors.length} survived (${((100 * survivors.length) / mutants.length).toFixed(1)} %)`,
+);

@@ -1,10 +1,10 @@
 /**
- * Search by a worn number over many patterns against pg_trgm on the same machine:
- * DATABASE_URL=postgres://… node bench/search.mjs [patterns]
+ * Search by a worn number over many patterns against pg_trgm on the same machine: DATABASE_URL=postgres://… node
+ * bench/search.mjs [patterns]
  *
- * Both look for the same numbers, of each two characters misread as a look-alike or not read at all, and both have their
- * index: the one in memory, the other a GIN index in PostgreSQL, asked for its twenty most similar. How often the right
- * number is among the first five is counted beside the time.
+ * Both look for the same numbers, of each two characters misread as a look-alike or not read at all, and both have
+ * their index: the one in memory, the other a GIN index in PostgreSQL, asked for its twenty most similar. How often the
+ * right number is among the first five is counted beside the time.
  */
 import pg from 'pg';
 import { CodeIndex, normaliseMark } from '@which-bore/core';
@@ -60,26 +60,36 @@ try {
   for (const { read } of wanted.slice(0, 30)) index.find(read, 20); // warm
   from = performance.now();
   let right = 0;
-  for (const { code, read } of wanted) if (index.find(read, 5).some((match) => index.codes[match.code] === code)) right++;
+  for (const { code, read } of wanted)
+    if (index.find(read, 5).some((match) => index.codes[match.code] === code)) right++;
   const mine = (performance.now() - from) / SEARCHES;
 
   const client = new pg.Client({ connectionString: base.replace(/\/[^/]*$/, `/${name}`) });
   await client.connect();
   await client.query('CREATE EXTENSION pg_trgm');
   await client.query('CREATE TABLE number (code text)');
-  for (let at = 0; at < all.length; at += 20_000) await client.query('INSERT INTO number SELECT unnest($1::text[])', [all.slice(at, at + 20_000)]);
+  for (let at = 0; at < all.length; at += 20_000)
+    await client.query('INSERT INTO number SELECT unnest($1::text[])', [all.slice(at, at + 20_000)]);
   await client.query('CREATE INDEX ON number USING gin (code gin_trgm_ops)');
   await client.query('VACUUM ANALYZE number');
   await client.query('SET pg_trgm.similarity_threshold = 0.2');
   const ask = async (read) =>
-    (await client.query({ name: 'find', text: 'SELECT code FROM number WHERE code % $1 ORDER BY similarity(code, $1) DESC LIMIT 5', values: [read] })).rows;
+    (
+      await client.query({
+        name: 'find',
+        text: 'SELECT code FROM number WHERE code % $1 ORDER BY similarity(code, $1) DESC LIMIT 5',
+        values: [read],
+      })
+    ).rows;
   for (const { read } of wanted.slice(0, 30)) await ask(read); // warm
   from = performance.now();
   let theirsRight = 0;
   for (const { code, read } of wanted) if ((await ask(read)).some((row) => row.code === code)) theirsRight++;
   const theirs = (performance.now() - from) / SEARCHES;
   await client.end();
-  console.log(`Index of look-alike pairs, then aligned   ${mine.toFixed(2)} ms a search, right one among five ${((100 * right) / SEARCHES).toFixed(0)} %`);
+  console.log(
+    `Index of look-alike pairs, then aligned   ${mine.toFixed(2)} ms a search, right one among five ${((100 * right) / SEARCHES).toFixed(0)} %`,
+  );
   console.log(
     `pg_trgm with a GIN index                  ${theirs.toFixed(2)} ms a search, right one among five ${((100 * theirsRight) / SEARCHES).toFixed(0)} %`,
   );

@@ -17,7 +17,12 @@ process.on('message', async (asked) => {
   } else if (asked === 'histogram') {
     // The sampler itself waits 5 ms between two looks.
     const ms = (ns) => Math.max(0, ns / 1e6 - 5);
-    process.send({ p50: ms(delay.percentile(50)), p99: ms(delay.percentile(99)), max: ms(delay.max), rss: process.memoryUsage().rss });
+    process.send({
+      p50: ms(delay.percentile(50)),
+      p99: ms(delay.percentile(99)),
+      max: ms(delay.max),
+      rss: process.memoryUsage().rss,
+    });
     delay.reset();
   } else process.exit(0);
 });

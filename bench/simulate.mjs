@@ -35,9 +35,15 @@ async function trigrams() {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await client.connect();
-  await client.query('CREATE EXTENSION IF NOT EXISTS pg_trgm; CREATE TEMP TABLE mark_text (kind text, pattern text, mark text)');
+  await client.query(
+    'CREATE EXTENSION IF NOT EXISTS pg_trgm; CREATE TEMP TABLE mark_text (kind text, pattern text, mark text)',
+  );
   const rows = demo.patterns.flatMap((pattern) =>
-    [...pattern.marks.map(({ text }) => text), ...pattern.numbers.map(({ number }) => number)].map((text) => [pattern.kind, pattern.id, normaliseMark(text)]),
+    [...pattern.marks.map(({ text }) => text), ...pattern.numbers.map(({ number }) => number)].map((text) => [
+      pattern.kind,
+      pattern.id,
+      normaliseMark(text),
+    ]),
   );
   await client.query(
     'INSERT INTO mark_text SELECT * FROM unnest($1::text[], $2::text[], $3::text[])',
@@ -96,9 +102,13 @@ console.log('Right, of the parts that are in the catalogue, on the same readings
 console.log(`  Which Bore                    ${percent(right.ours / known)}`);
 console.log(`  exact number                  ${percent(right.number / known)}`);
 console.log(`  nearest sizes                 ${percent(right.nearest / known)}`);
-console.log(`  pg_trgm on the marks          ${trgm ? percent(right.trigrams / known) : 'not asked: set DATABASE_URL'}`);
+console.log(
+  `  pg_trgm on the marks          ${trgm ? percent(right.trigrams / known) : 'not asked: set DATABASE_URL'}`,
+);
 
-let [minutes, sheetMinutes, fullSheet, settled, settledWrong, strangers, strangersFound, both] = [0, 0, 0, 0, 0, 0, 0, 0];
+let [minutes, sheetMinutes, fullSheet, settled, settledWrong, strangers, strangersFound, both] = [
+  0, 0, 0, 0, 0, 0, 0, 0,
+];
 const perKind = Math.ceil(cases / 10 / kinds.length);
 for (const kind of kinds) {
   const index = indexCatalogue(kind, demo);
@@ -129,7 +139,9 @@ for (const kind of kinds) {
   }
 }
 console.log(`Following the next check, ${(perKind * kinds.length).toLocaleString('en')} parts`);
-console.log(`  settled ${settled}, of them wrong ${settledWrong}: ${percent(settledWrong / settled)} (wanted: under 0.5 %)`);
+console.log(
+  `  settled ${settled}, of them wrong ${settledWrong}: ${percent(settledWrong / settled)} (wanted: under 0.5 %)`,
+);
 console.log(
   `  in no catalogue and said to be, three readings in: ${strangersFound} of ${strangers}: ${percent(strangersFound / Math.max(1, strangers))} (wanted: 95 % or more)`,
 );

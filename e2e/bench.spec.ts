@@ -1,6 +1,11 @@
 import { enter, expect, heldHere, lineUp, saved, test } from './shop';
 
-const READINGS = { mark: 'crank cast 41?7', main: 'main 2.3482in mic', others: 'pin 2.0493in mic stroke 3.375in caliper', looks: 'forged 8 weights' };
+const READINGS = {
+  mark: 'crank cast 41?7',
+  main: 'main 2.3482in mic',
+  others: 'pin 2.0493in mic stroke 3.375in caliper',
+  looks: 'forged 8 weights',
+};
 
 interface Stored {
   readings: { is: { text: string } }[];
@@ -16,7 +21,10 @@ async function texts(url: string, id: string): Promise<string[]> {
   return stored.readings.map((reading) => reading.is.text);
 }
 
-test('a crank is named from its readings, with reasons, through reloads and a stopped server', async ({ page, shop }) => {
+test('a crank is named from its readings, with reasons, through reloads and a stopped server', async ({
+  page,
+  shop,
+}) => {
   await page.goto('/bench');
   await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
   await enter(page, READINGS.mark);
@@ -41,7 +49,14 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   await shop.start();
   await saved(page);
   const id = new URL(page.url()).pathname.split('/')[2] ?? '';
-  expect(await texts(shop.url, id)).toEqual(['cast 41?7', 'main 2.3482in mic', 'pin 2.0493in mic', 'stroke 3.375in caliper', 'forged', '8 weights']);
+  expect(await texts(shop.url, id)).toEqual([
+    'cast 41?7',
+    'main 2.3482in mic',
+    'pin 2.0493in mic',
+    'stroke 3.375in caliper',
+    'forged',
+    '8 weights',
+  ]);
 
   await page.reload();
   const rows = await test.step('line-up after the last reload', async () => {
@@ -50,9 +65,13 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   });
   expect(rows[0]?.name).toBe('3.375 forged, small journal');
   expect(rows[0]?.share).toBe('> 99.9 %');
-  await expect(page.getByText('0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.')).toBeVisible();
+  await expect(
+    page.getByText('0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.'),
+  ).toBeVisible();
   await expect(page.getByText('4187 on the web, as read.')).toBeVisible();
-  await expect(page.getByRole('img', { name: /Crank from the side, to scale.*Main journal 59\.644 mm, measured/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Crank from the side, to scale.*Main journal 59\.644 mm, measured/ }),
+  ).toBeVisible();
 
   // On to Swap: the four verdicts on four blocks, and the address holds the state.
   await page.getByRole('link', { name: 'What will it go into?' }).click();
@@ -96,7 +115,9 @@ test('a reading can be corrected, removed and brought back', async ({ page }) =>
   await page.getByRole('button', { name: 'Yes, main 2.349 in mic' }).click();
   await expect(page.getByRole('button', { name: 'Correct: main 2.349 in mic' })).toBeVisible();
 
-  await expect.poll(async () => (await lineUp(page))[0]).toEqual({ name: '3.375 forged, small journal', share: '97.3 %' });
+  await expect
+    .poll(async () => (await lineUp(page))[0])
+    .toEqual({ name: '3.375 forged, small journal', share: '97.3 %' });
   const before = await lineUp(page);
   await page.getByRole('button', { name: 'Remove: 8 weights' }).click();
   await expect(page.getByRole('button', { name: 'Correct: 8 weights' })).toBeHidden();
@@ -125,8 +146,11 @@ test('nonsense and far too much are kept and explained', async ({ page }) => {
 
 test('the browser gives the numbers of POST /api/identify', async ({ page, request }) => {
   const entry = 'cast 41?7 pin 52.05 mic rope seal';
-  const answer = (await (await request.post('/api/identify', { data: { kind: 'crank', entry, most: 6 } })).json()) as LineUpAnswer;
-  const say = (share: number) => (share * 100 >= 99.95 ? '> 99.9 %' : share * 100 < 0.05 ? '< 0.1 %' : `${(share * 100).toFixed(1)} %`);
+  const answer = (await (
+    await request.post('/api/identify', { data: { kind: 'crank', entry, most: 6 } })
+  ).json()) as LineUpAnswer;
+  const say = (share: number) =>
+    share * 100 >= 99.95 ? '> 99.9 %' : share * 100 < 0.05 ? '< 0.1 %' : `${(share * 100).toFixed(1)} %`;
   await page.goto('/bench');
   await enter(page, entry);
   await expect
@@ -163,7 +187,9 @@ test('two people on one part lose nothing of each other', async ({ page, context
   await expect(other.getByRole('button', { name: 'correct: forged' })).toBeVisible();
   await saved(other);
   const id = new URL(page.url()).pathname.split('/')[2] ?? '';
-  await expect.poll(async () => [...(await texts(shop.url, id))].sort()).toEqual(['8 weights', 'forged', 'main 59.67 mic']);
+  await expect
+    .poll(async () => [...(await texts(shop.url, id))].sort())
+    .toEqual(['8 weights', 'forged', 'main 59.67 mic']);
   await page.reload();
   await expect(page.getByRole('button', { name: 'correct: 8 weights' })).toBeVisible();
 });
@@ -180,7 +206,9 @@ test('a part of another kind is read in its own words', async ({ page }) => {
 
 test('readings typed while the database, and not the server, is away are kept as well', async ({ page }) => {
   let away = true;
-  await page.route('**/api/specimens/**', (route) => (away ? route.fulfill({ status: 503, json: { error: 'The database is away.' } }) : route.continue()));
+  await page.route('**/api/specimens/**', (route) =>
+    away ? route.fulfill({ status: 503, json: { error: 'The database is away.' } }) : route.continue(),
+  );
   await page.goto('/bench');
   await enter(page, 'crank 5 mains');
   await expect(page.getByText('Server away: 1 kept here')).toBeVisible();

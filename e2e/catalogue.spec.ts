@@ -26,7 +26,9 @@ test('a record is found by a worn number, by size and step, and by a synonym', a
 test('the chart of a family shows where the rule breaks, place by place', async ({ page }) => {
   await page.goto('/catalogue/family/sluice?slot=block');
   await expect(page.getByText('Only the first eight months of 1986: new designation, old architecture.')).toBeVisible();
-  await expect(page.getByRole('img', { name: /361 D: low deck, large journal, wet intake, 1986 to 1986-08/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /361 D: low deck, large journal, wet intake, 1986 to 1986-08/ }),
+  ).toBeVisible();
   await page.locator('nz-select').click();
   await page.getByTitle('Crank (', { exact: false }).first().click();
   await expect(page).toHaveURL(/slot=crank/);
@@ -60,8 +62,13 @@ test('a part on the bench is compared with its candidate', async ({ page }) => {
   await expect(page.getByRole('columnheader', { name: /3\.375 forged, small journal/ })).toBeVisible();
 });
 
-test('a pattern is changed by its form, found out where it is wrong, saved, and taken back', async ({ page, request }) => {
-  const name = async () => ((await (await request.get('/api/records/pattern/ambit-pin-18')).json()) as { record: { name: string } }).record.name;
+test('a pattern is changed by its form, found out where it is wrong, saved, and taken back', async ({
+  page,
+  request,
+}) => {
+  const name = async () =>
+    ((await (await request.get('/api/records/pattern/ambit-pin-18')).json()) as { record: { name: string } }).record
+      .name;
   const before = await name();
   await page.goto('/catalogue/edit/pattern/ambit-pin-18');
   await page.getByLabel('Length', { exact: true }).fill('60 furlongs');
@@ -106,9 +113,12 @@ test('a maker, a scheme tried live, and a part are added by hand', async ({ page
 });
 
 test('a table is read first, looked at row by row, mended, imported and taken back', async ({ page, request }) => {
-  const csv = 'id;Name;Family;Stroke (mm);Colour\r\ntest-crank;Test crank;sluice;85,7;red\r\nwrong-crank;Wrong;sluice;3.375;\r\n';
+  const csv =
+    'id;Name;Family;Stroke (mm);Colour\r\ntest-crank;Test crank;sluice;85,7;red\r\nwrong-crank;Wrong;sluice;3.375;\r\n';
   await page.goto('/catalogue/import');
-  await page.locator('input[type=file]').setInputFiles({ name: 'cranks.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'cranks.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByText('Read. Nothing is changed yet')).toBeVisible();
   await expect(page.locator('.rows li')).toContainText('3.375 mm is no plausible size');
   await expect(page.locator('.headers')).toContainText('Colour');
@@ -125,9 +135,11 @@ test('a table is read first, looked at row by row, mended, imported and taken ba
 
 test('a file that is none says so', async ({ page }) => {
   await page.goto('/catalogue/import');
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'catalogue.json', mimeType: 'application/json', buffer: Buffer.from('{"format": "shopping-list"') });
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'catalogue.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format": "shopping-list"'),
+  });
   await expect(page.getByRole('alert')).toContainText('is not JSON that can be read');
 });
 

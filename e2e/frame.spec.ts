@@ -2,7 +2,11 @@ import { enter, expect, faultsOnBothGrounds, saved, test } from './shop';
 
 for (const [name, address, shows] of [
   ['Bench', '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', 'Settled'],
-  ['Swap', '/swap?donor=specimen:88768045-8cf8-49ee-84a1-d8aa2c430629&into=sluice-block-low-large', 'Spacer shells, and regrind the mains'],
+  [
+    'Swap',
+    '/swap?donor=specimen:88768045-8cf8-49ee-84a1-d8aa2c430629&into=sluice-block-low-large',
+    'Spacer shells, and regrind the mains',
+  ],
   ['Shelf', '/shelf', 'Frost fan crank, bin 4'],
   ['Compare', '/compare?of=pattern:skerry-crank-4-112,pattern:skerry-crank-4-104', 'Stroke'],
   ['Catalogue', '/catalogue', 'Rolling bearings'],
@@ -64,7 +68,9 @@ test('everything is reached from the keyboard', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
 });
 
-test('a whole station shows at 1280 by 800 without the frame scrolling, and nothing sticks out sideways on a tablet or a phone', async ({ page }) => {
+test('a whole station shows at 1280 by 800 without the frame scrolling, and nothing sticks out sideways on a tablet or a phone', async ({
+  page,
+}) => {
   for (const [width, height] of [
     [1280, 800],
     [1024, 768],
@@ -104,7 +110,10 @@ test('an address that leads nowhere says so and shows the way', async ({ page, r
   await page.getByRole('button', { name: 'Clear the bench' }).click();
   await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
   const answer = await request.get('/api/nowhere');
-  expect([answer.status(), ((await answer.json()) as { error: string }).error]).toEqual([404, 'There is nothing at GET /api/nowhere.']);
+  expect([answer.status(), ((await answer.json()) as { error: string }).error]).toEqual([
+    404,
+    'There is nothing at GET /api/nowhere.',
+  ]);
 });
 
 test('the documentation of the API opens', async ({ page }) => {

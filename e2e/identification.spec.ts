@@ -8,7 +8,8 @@ interface File {
 interface Jobs {
   readonly jobs: readonly { readonly id: string; readonly name: string }[];
 }
-const json = (name: string): unknown => JSON.parse(readFileSync(new URL(`../demo-data/${name}`, import.meta.url), 'utf8'));
+const json = (name: string): unknown =>
+  JSON.parse(readFileSync(new URL(`../demo-data/${name}`, import.meta.url), 'utf8'));
 const { specimens } = json('specimens.json') as File;
 const { jobs } = json('jobs.json') as Jobs;
 const idOf = (list: readonly { readonly id: string; readonly name: string }[], name: string): string => {
@@ -138,10 +139,14 @@ test('with the micrometer the two stems are told apart, and the calculation is s
   await expect(page.getByText('Probable', { exact: true })).toBeVisible();
   await expect(page.locator('wb-next-check')).not.toContainText('not separable');
   await page.getByRole('button', { name: /how it was worked out: stem/ }).click();
-  await expect(page.getByLabel('How the weight was worked out')).toContainText('standard uncertainty u = √(a²/3 + d²/12 + s²/n)');
+  await expect(page.getByLabel('How the weight was worked out')).toContainText(
+    'standard uncertainty u = √(a²/3 + d²/12 + s²/n)',
+  );
 });
 
-test('the next check is answered at a press, skipped where it cannot be reached, and goes by the teardown', async ({ page }) => {
+test('the next check is answered at a press, skipped where it cannot be reached, and goes by the teardown', async ({
+  page,
+}) => {
   await page.goto('/bench');
   await enter(page, 'crank stroke 77 caliper');
   const check = page.locator('wb-next-check');
@@ -177,7 +182,9 @@ test('words are offered to go on with, by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Correct: main journal 59.67 mm mic' })).toBeVisible();
 });
 
-test('photographs go to their reading; too large, of the wrong kind or disguised they are refused with a reason', async ({ page }) => {
+test('photographs go to their reading; too large, of the wrong kind or disguised they are refused with a reason', async ({
+  page,
+}) => {
   await page.goto('/bench');
   await enter(page, 'crank cast 4187');
   await saved(page);
@@ -190,8 +197,18 @@ test('photographs go to their reading; too large, of the wrong kind or disguised
   const refused = page.locator('.tray [role=alert]');
   for (const [name, mimeType, buffer, why] of [
     ['huge.jpg', 'image/jpeg', Buffer.alloc(20 * 1024 ** 2, 7), 'is larger than 12 MiB'],
-    ['drawing.svg', 'image/svg+xml', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), 'is SVG, which is not taken'],
-    ['program.png', 'image/png', Buffer.concat([Buffer.from('\u007fELF'), Buffer.alloc(2000, 1)]), 'cannot be opened as a picture, whatever its name says'],
+    [
+      'drawing.svg',
+      'image/svg+xml',
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'),
+      'is SVG, which is not taken',
+    ],
+    [
+      'program.png',
+      'image/png',
+      Buffer.concat([Buffer.from('\u007fELF'), Buffer.alloc(2000, 1)]),
+      'cannot be opened as a picture, whatever its name says',
+    ],
   ] as const) {
     await field.setInputFiles({ name, mimeType, buffer });
     await expect(refused).toContainText(why);
@@ -208,7 +225,10 @@ test('a part in no catalogue becomes a pattern in one step, and can be taken bac
   await page.getByRole('button', { name: 'Add it as a new pattern' }).click();
   await expect(page).toHaveURL(/\/catalogue\/pattern\//);
   const id = new URL(page.url()).pathname.split('/')[3] ?? '';
-  const stored = (await (await fetch(`${shop.url}/api/patterns/${id}`)).json()) as { dimensions: Record<string, { low: string }>; source: { kind: string } };
+  const stored = (await (await fetch(`${shop.url}/api/patterns/${id}`)).json()) as {
+    dimensions: Record<string, { low: string }>;
+    source: { kind: string };
+  };
   expect([stored.dimensions['crank.stroke']?.low, stored.source.kind]).toEqual(['61.3', 'measuredHere']);
   await page.goBack();
   await expect(page.getByText('Settled', { exact: true })).toBeVisible();
@@ -222,9 +242,14 @@ test('a crank of another family and a piston of the wrong ratio are found out in
   await expect(foreign).toHaveCount(1);
   await expect(foreign).toContainText('Upper orchard crank');
   await expect(foreign).toContainText('It is the Vesk Ambit, five-bearing, stroke 73, early');
-  await expect(page.locator('.mixed')).toContainText('Their ratios are 8.5 and 10 to 1, and mixed ratios in one engine are refused.');
+  await expect(page.locator('.mixed')).toContainText(
+    'Their ratios are 8.5 and 10 to 1, and mixed ratios in one engine are refused.',
+  );
   await expect(page.locator('.engine')).toContainText('Brackmere Sluice 306');
-  const answer = (await (await fetch(`${shop.url}/api/jobs/${id}/engine`)).json()) as { parts: { name: string; belongs: number }[]; mixed: { rule: string }[] };
+  const answer = (await (await fetch(`${shop.url}/api/jobs/${id}/engine`)).json()) as {
+    parts: { name: string; belongs: number }[];
+    mixed: { rule: string }[];
+  };
   expect(answer.parts.find(({ name }) => name === 'Upper orchard crank')?.belongs).toBeLessThan(0.05);
   expect(answer.mixed.map(({ rule }) => rule)).toEqual(['twoTypes']);
   await page.goto(`/jobs/${idOf(jobs, 'Sawmill winch, four cylinders')}`);
@@ -261,7 +286,9 @@ test('a house rule changes what is settled, and a shorter caliper what is asked 
   await expect(page.getByText('Changed a house rule.')).toBeVisible();
   await page.goto('/bench');
   await enter(page, 'piston number HV-8421');
-  await expect(page.getByText('By your house rule it is settled only once one of its sizes was measured.')).toBeVisible();
+  await expect(
+    page.getByText('By your house rule it is settled only once one of its sizes was measured.'),
+  ).toBeVisible();
   await page.goto('/rules');
   const reach = page.getByLabel('Largest size of Caliper, 0 to 150 mm');
   await reach.fill('40');

@@ -2,14 +2,22 @@ import { readFile } from 'node:fs/promises';
 import { expect, faultsOnBothGrounds, test } from './shop';
 
 const SITUATIONS = [
-  ['a crank in a block, after work', '/swap?donor=pattern:skerry-crank-6-112&into=skerry-block-6-early', 'Turn the lip off'],
+  [
+    'a crank in a block, after work',
+    '/swap?donor=pattern:skerry-crank-6-112&into=skerry-block-6-early',
+    'Turn the lip off',
+  ],
   [
     'a kit in an engine',
     '/swap?donor=pattern:skerry-piston-112-160-super,pattern:skerry-rod-drilled-42,pattern:skerry-pin-42&into=variant:skerry-47',
     'Drops in',
   ],
   ['internals in another engine', '/swap?donor=variant:sluice-306&into=variant:sluice-361', 'Does not go in'],
-  ['what else fits here', '/swap?donor=pattern:sluice-crank-3375-cast&into=sluice-block-low-small&list=fits', 'Drops in'],
+  [
+    'what else fits here',
+    '/swap?donor=pattern:sluice-crank-3375-cast&into=sluice-block-low-small&list=fits',
+    'Drops in',
+  ],
   ['the grid', '/swap/grid?donors=crank&recipients=block', ' judged.'],
   ['the groups', '/swap/grid?donors=piston&recipients=block&view=groups', 'alike'],
 ] as const;
@@ -33,7 +41,12 @@ const SAID = [
   ['pattern:lumen-lifter-deactivating', 'lumen-head-4c', 'does not fit', 'there are no oil valves to switch them'],
   ['pattern:skerry-liner-three-shim', 'skerry-block-4-late', 'fits with work', 'of steel shim under the flanges'],
   ['pattern:skerry-liner-two', 'skerry-block-4-late', 'does not fit', 'coolant gets into the oil'],
-  ['pattern:sluice-piston-400-3375-90', 'sluice-piston-400-3375-80', 'does not fit', 'mixed ratios in one engine are refused'],
+  [
+    'pattern:sluice-piston-400-3375-90',
+    'sluice-piston-400-3375-80',
+    'does not fit',
+    'mixed ratios in one engine are refused',
+  ],
   ['pattern:skerry-rodshell', 'skerry-rod-fractured', 'does not fit', 'the wrong shells destroy it'],
   ['pattern:bearing-6204', 'bearing-6204-c3', 'does not fit', 'pressed on and hot it may not turn'],
   ['pattern:lumen-cam-2a', 'lumen-cam-4a', 'does not fit', 'the throws of the crank allow one of them only'],
@@ -85,8 +98,14 @@ test('work that mends one joint says what it does to the others', async ({ page 
   }
 });
 
-test('class marks settle what a caliper leaves open, position by position, and are not believed against a micrometer', async ({ page, request }) => {
-  const shelf = (await (await request.get('/api/specimens')).json()) as { readonly id: string; readonly name: string }[];
+test('class marks settle what a caliper leaves open, position by position, and are not believed against a micrometer', async ({
+  page,
+  request,
+}) => {
+  const shelf = (await (await request.get('/api/specimens')).json()) as {
+    readonly id: string;
+    readonly name: string;
+  }[];
   const named = (name: string) => shelf.find((each) => each.name === name)?.id ?? '';
   await page.goto(`/swap?donor=specimen:${named('Lumen crank, main classes by caliper and mark')}&into=lumen-block-4b`);
   const check = page.locator('[data-check=oilClearance]').first();
@@ -135,7 +154,9 @@ test('a swap, a whole grid and its groups are printed without what is there to b
   await page.emulateMedia({ media: 'screen' });
   await page.getByRole('button', { name: 'Groups' }).click();
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('heading', { name: 'Pistons into blocks: groups that interchange freely' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Pistons into blocks: groups that interchange freely' }),
+  ).toBeVisible();
 });
 
 test('what else takes a part is listed over catalogue and shelf, by verdict and price', async ({ page }) => {
@@ -159,7 +180,10 @@ test('a cell of the grid opens the swap, and the grid is exported', async ({ pag
     ['CSV', /^\uFEFF,"?Brackmere|^\uFEFF,/],
     ['XLSX', /^PK/],
   ] as const) {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name, exact: true }).click(),
+    ]);
     expect((await readFile(await download.path())).toString('utf8').slice(0, 40)).toMatch(first);
   }
   await page.getByRole('button', { name: 'fits with work' }).click();

@@ -18,20 +18,27 @@ interface Trace {
 function longestTask({ traceEvents }: Trace): number {
   const main = traceEvents.filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain');
   const tasks = traceEvents.filter(
-    ({ name, dur, pid, tid }) => name.endsWith('RunTask') && dur !== undefined && main.some((thread) => thread.pid === pid && thread.tid === tid),
+    ({ name, dur, pid, tid }) =>
+      name.endsWith('RunTask') && dur !== undefined && main.some((thread) => thread.pid === pid && thread.tid === tid),
   );
   expect(tasks.length).toBeGreaterThan(10);
   return Math.max(...tasks.map(({ tdur, dur = 0 }) => (tdur ?? dur) / 1000));
 }
 
-// Over a second of a page that never blocks, a machine that is shared may have its bad moment; a page that is slow is so each time.
+// Over a second of a page that never blocks, a machine that is shared may have its bad moment; a page that is slow is
+// so each time.
 test.describe.configure({ retries: 2 });
 
-test('a grid of a thousand by a thousand fills while the page stays quick, and stops within a second', async ({ page, browser, shop }) => {
+test('a grid of a thousand by a thousand fills while the page stays quick, and stops within a second', async ({
+  page,
+  browser,
+  shop,
+}) => {
   test.setTimeout(180_000);
   const body = execFileSync(process.execPath, ['bench/makeCatalogue.mjs', '16000'], { maxBuffer: 2 ** 28 });
   const { patterns } = JSON.parse(body.toString()) as { readonly patterns: readonly { readonly kind: string }[] };
-  for (const side of ['crank', 'block']) expect(patterns.filter(({ kind }) => kind === side).length).toBeGreaterThanOrEqual(1000);
+  for (const side of ['crank', 'block'])
+    expect(patterns.filter(({ kind }) => kind === side).length).toBeGreaterThanOrEqual(1000);
   const file = test.info().outputPath('made-up.json');
   writeFileSync(file, body);
   shop.load(file);

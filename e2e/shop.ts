@@ -51,7 +51,10 @@ export class Shop {
     const url = new URL(process.env.DATABASE_URL ?? '');
     const original = url.pathname.slice(1);
     const copy = `${original}_${which}`;
-    await administering(url, [`DROP DATABASE IF EXISTS ${copy} WITH (FORCE)`, `CREATE DATABASE ${copy} TEMPLATE ${original}`]);
+    await administering(url, [
+      `DROP DATABASE IF EXISTS ${copy} WITH (FORCE)`,
+      `CREATE DATABASE ${copy} TEMPLATE ${original}`,
+    ]);
     url.pathname = `/${copy}`;
     const shop = new Shop(await freePort(), url.href);
     await shop.start();
@@ -86,7 +89,11 @@ export class Shop {
 
   /** Puts more records into its catalogue, from a file of the open format. */
   load(path: string): void {
-    execFileSync(process.execPath, ['server/dist/cli/load.js', path], { cwd: ROOT, env: { ...process.env, DATABASE_URL: this.database }, stdio: 'pipe' });
+    execFileSync(process.execPath, ['server/dist/cli/load.js', path], {
+      cwd: ROOT,
+      env: { ...process.env, DATABASE_URL: this.database },
+      stdio: 'pipe',
+    });
   }
 
   /** Ends the server as a power cut would. */
@@ -100,7 +107,9 @@ export class Shop {
   /** Cuts every connection to its database, as one that goes down and comes back does. */
   async cutDatabase(): Promise<void> {
     const name = new URL(this.database).pathname.slice(1);
-    await administering(new URL(this.database), [`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '${name}'`]);
+    await administering(new URL(this.database), [
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '${name}'`,
+    ]);
   }
 
   async stop(): Promise<void> {
@@ -112,7 +121,8 @@ export class Shop {
 }
 
 /** What the console may say: requests that fail while a test has the server stopped. */
-const EXPECTED = /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|413|415|503)/;
+const EXPECTED =
+  /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|413|415|503)/;
 
 export const test = base.extend<{ page: Page }, { shop: Shop }>({
   shop: [
@@ -159,7 +169,8 @@ export async function lineUp(page: Page): Promise<{ name: string; share: string 
 }
 
 /** Waits until the line-up goes by the latest readings. */
-export const reckoned = (page: Page) => expect(page.getByRole('region', { name: 'What it may be' })).toHaveAttribute('aria-busy', 'false');
+export const reckoned = (page: Page) =>
+  expect(page.getByRole('region', { name: 'What it may be' })).toHaveAttribute('aria-busy', 'false');
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
@@ -185,9 +196,13 @@ export async function faultsOnBothGrounds(page: Page): Promise<string[]> {
 export async function faults(page: Page): Promise<string[]> {
   await page.evaluate(AXE);
   return page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } };
+    const { axe } = window as unknown as {
+      axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> };
+    };
     const { violations } = await axe.run();
-    return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`));
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`),
+    );
   });
 }
 

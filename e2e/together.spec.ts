@@ -60,7 +60,10 @@ test('with the server away every station opens that was never opened before, and
   await lamp(page, /^\s*Saved\s*$/);
 });
 
-test('a new job and the part read into it while the server is away both go up, the job first', async ({ page, shop }) => {
+test('a new job and the part read into it while the server is away both go up, the job first', async ({
+  page,
+  shop,
+}) => {
   await page.goto('/jobs');
   await expect(page.getByRole('button', { name: 'Another engine' })).toBeVisible();
   await allFetched(page);
@@ -101,11 +104,16 @@ test('a job deleted while the server is away stays deleted', async ({ page, shop
   expect((await jobs(shop.url)).some(({ name }) => name === 'To be deleted')).toBe(false);
 });
 
-test('what the server refuses is said with its reason, stops nothing else, and goes up when it is tried again', async ({ page, shop }) => {
+test('what the server refuses is said with its reason, stops nothing else, and goes up when it is tried again', async ({
+  page,
+  shop,
+}) => {
   const refusal = { error: 'This part is refused for a trial.' };
   await page.goto('/bench');
   await page.route('**/api/specimens/*', (route) =>
-    route.request().method() === 'PUT' ? route.fulfill({ status: 413, contentType: 'application/json', body: JSON.stringify(refusal) }) : route.continue(),
+    route.request().method() === 'PUT'
+      ? route.fulfill({ status: 413, contentType: 'application/json', body: JSON.stringify(refusal) })
+      : route.continue(),
   );
   await enter(page, 'crank main 2.349in mic');
   await expect(page).toHaveURL(/bench\/./);
@@ -157,10 +165,15 @@ test('one who lands on a station types where one would', async ({ page }) => {
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Jobs' }).focus();
   await page.keyboard.press('Tab');
-  expect(await page.evaluate(() => getComputedStyle(document.activeElement ?? document.body).outlineStyle)).toBe('solid');
+  expect(await page.evaluate(() => getComputedStyle(document.activeElement ?? document.body).outlineStyle)).toBe(
+    'solid',
+  );
 });
 
-test('nothing entered is lost when the server is killed, its database cut off and the page closed at any moment', async ({ context, shop }) => {
+test('nothing entered is lost when the server is killed, its database cut off and the page closed at any moment', async ({
+  context,
+  shop,
+}) => {
   test.setTimeout(180_000);
   // The same course each time, so that a failure can be followed again.
   let state = 20261127;
@@ -210,5 +223,7 @@ test('nothing entered is lost when the server is killed, its database cut off an
   }
   if (!up) await shop.start();
   await lamp(page, /^\s*Saved\s*$/);
-  await expect.poll(async () => [...(await specimenTexts(shop.url, id))].sort(), { timeout: 30_000 }).toEqual([...entered].sort());
+  await expect
+    .poll(async () => [...(await specimenTexts(shop.url, id))].sort(), { timeout: 30_000 })
+    .toEqual([...entered].sort());
 });

@@ -4,7 +4,16 @@
  * read what it adds: the words are what a practitioner is told.
  */
 import { readFile, writeFile } from 'node:fs/promises';
-import { CatalogueLookup, DONOR_KINDS, JOINTS, judgeSwap, record, recipientsFor, say, settingOf } from '@which-bore/core';
+import {
+  CatalogueLookup,
+  DONOR_KINDS,
+  JOINTS,
+  judgeSwap,
+  record,
+  recipientsFor,
+  say,
+  settingOf,
+} from '@which-bore/core';
 
 const json = async (path) => JSON.parse(await readFile(new URL(path, import.meta.url), 'utf8'));
 const lookup = new CatalogueLookup(await json('../demo-data/catalogue.json'));
@@ -13,7 +22,10 @@ const setting = settingOf(lookup);
 const file = new URL('../core/src/testing/demoPairs.json', import.meta.url);
 const before = JSON.parse(await readFile(file, 'utf8'));
 
-/** How a party is written in a row: a pattern's id, variant:id, or specimen:name, with =pattern where it is taken for one. */
+/**
+ * How a party is written in a row: a pattern's id, variant:id, or specimen:name, with =pattern where it is taken for
+ * one.
+ */
 function party(text) {
   const [sort, rest] = text.split(':');
   if (sort === 'variant') return { variant: rest };
@@ -25,7 +37,9 @@ function party(text) {
 function judged(donor, recipient) {
   try {
     const { swap } = judgeSwap(lookup, [party(donor)], party(recipient), setting);
-    return swap.joints.flatMap((joint) => joint.checks.map((check) => ({ joint: joint.id, check: check.id, ...check })));
+    return swap.joints.flatMap((joint) =>
+      joint.checks.map((check) => ({ joint: joint.id, check: check.id, ...check })),
+    );
   } catch {
     return [];
   }
@@ -39,7 +53,9 @@ function phrase(because, names) {
 }
 
 const wanted = new Map(
-  [...JOINTS, record].flatMap((joint) => joint.checks.flatMap(({ id, verdicts }) => verdicts.map((verdict) => [`${joint.id} ${id} ${verdict}`, undefined]))),
+  [...JOINTS, record].flatMap((joint) =>
+    joint.checks.flatMap(({ id, verdicts }) => verdicts.map((verdict) => [`${joint.id} ${id} ${verdict}`, undefined])),
+  ),
 );
 
 for (const row of before) {
@@ -61,13 +77,22 @@ function look(donor, recipient) {
   for (const { joint, check, verdict, because, work } of judged(donor, recipient)) {
     const key = `${joint} ${check} ${verdict}`;
     if (wanted.has(key) && wanted.get(key) === undefined)
-      wanted.set(key, [joint, check, verdict, donor, recipient, phrase(because, names), ...(work[0] ? [work[0].name] : [])]);
+      wanted.set(key, [
+        joint,
+        check,
+        verdict,
+        donor,
+        recipient,
+        phrase(because, names),
+        ...(work[0] ? [work[0].name] : []),
+      ]);
   }
 }
 /** Every pair of what is asked of what it may be put to, until nothing is wanting. */
 function lookAmong(kind, donors) {
   for (const donor of donors) {
-    for (const recipient of recipientsFor(kind).flatMap((each) => lookup.ofKind(each))) if (open() > 0) look(donor, recipient.id);
+    for (const recipient of recipientsFor(kind).flatMap((each) => lookup.ofKind(each)))
+      if (open() > 0) look(donor, recipient.id);
     for (const variant of lookup.catalogue.variants) if (open() > 0) look(donor, `variant:${variant.id}`);
   }
 }
@@ -85,7 +110,10 @@ look('specimen:Head milled before=ambit-head-eleven', 'ambit-block-5-late');
 look('skerry-liner-three', 'specimen:Skerry block, brass shims=skerry-block-4-late');
 look('skerry-head-4-late', 'specimen:Skerry block decked before=skerry-block-4-late');
 
-const rows = [...wanted].flatMap(([, row]) => (row ? [row] : [])).sort((a, b) => `${a[0]} ${a[1]}`.localeCompare(`${b[0]} ${b[1]}`));
+const rows = [...wanted]
+  .flatMap(([, row]) => (row ? [row] : []))
+  .sort((a, b) => `${a[0]} ${a[1]}`.localeCompare(`${b[0]} ${b[1]}`));
 await writeFile(file, `[\n${rows.map((row) => `  ${JSON.stringify(row)}`).join(',\n')}\n]\n`);
-for (const row of rows) if (!before.some((old) => JSON.stringify(old) === JSON.stringify(row))) console.log(JSON.stringify(row));
+for (const row of rows)
+  if (!before.some((old) => JSON.stringify(old) === JSON.stringify(row))) console.log(JSON.stringify(row));
 for (const [key, row] of wanted) if (!row) console.log(`no pair: ${key}`);

@@ -18,12 +18,19 @@ const VIEWS = [
   ['shelf', '/shelf', 'light'],
   ['catalogue-family', '/catalogue/family/sluice', 'light'],
   ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
-  ['compare', '/compare?of=pattern:sluice-crank-3375-forged,pattern:sluice-crank-3375-cast,pattern:sluice-crank-3590', 'light'],
+  [
+    'compare',
+    '/compare?of=pattern:sluice-crank-3375-forged,pattern:sluice-crank-3375-cast,pattern:sluice-crank-3590',
+    'light',
+  ],
   ['scheme', '/catalogue/edit/scheme/brackmere-date', 'light'],
   ['audit', '/catalogue/audit', 'light'],
 ];
 
-/** Until the view has stood complete for a second: what is still on its way, or about to be asked for, is no picture of it. */
+/**
+ * Until the view has stood complete for a second: what is still on its way, or about to be asked for, is no picture of
+ * it.
+ */
 function shown(page) {
   return page.evaluate(
     () =>
@@ -31,7 +38,9 @@ function shown(page) {
         const { document, setTimeout } = globalThis;
         const look = (complete) => {
           if (complete === 10) return resolve();
-          const waits = !document.querySelector('main h1, main h2') || /Fetching|Looking at|Going over/.test(document.body.innerText);
+          const waits =
+            !document.querySelector('main h1, main h2') ||
+            /Fetching|Looking at|Going over/.test(document.body.innerText);
           setTimeout(look, 100, waits ? 0 : complete + 1);
         };
         look(0);
@@ -39,7 +48,10 @@ function shown(page) {
   );
 }
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 for (const [name, path, colorScheme, typed] of VIEWS) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
   await page.goto(address + path);

@@ -1,7 +1,7 @@
 /**
- * Marks every call that a module of the core makes while it is loaded as one without side effects, which is what they all
- * are: schemas, tables and checks put together. So a page that needs one figure of a module does not carry its schemas
- * along. Run after tsc; rewrites the scripts of dist.
+ * Marks every call that a module of the core makes while it is loaded as one without side effects, which is what they
+ * all are: schemas, tables and checks put together. So a page that needs one figure of a module does not carry its
+ * schemas along. Run after tsc; rewrites the scripts of dist.
  */
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';

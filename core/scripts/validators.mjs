@@ -18,7 +18,11 @@ const validators = { isSpecimen: 'specimen', ...Object.fromEntries(types.map((ty
 const byType = `\nconst BY_TYPE = { ${types.map((type) => `${type}: is_${type}`).join(', ')} };\nexport const recordErrors = (type, record) => (BY_TYPE[type](record) ? [] : BY_TYPE[type].errors);\n`;
 const folder = new URL('../dist/formats/', import.meta.url);
 const bundled = await build({
-  stdin: { contents: standaloneCode.default(ajv, validators) + byType, resolveDir: new URL('..', import.meta.url).pathname, loader: 'js' },
+  stdin: {
+    contents: standaloneCode.default(ajv, validators) + byType,
+    resolveDir: new URL('..', import.meta.url).pathname,
+    loader: 'js',
+  },
   bundle: true,
   format: 'esm',
   write: false,

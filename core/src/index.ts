@@ -5,7 +5,16 @@
 export * from './quantity/index.js';
 export * from './dictionary/index.js';
 export * from './marks/index.js';
-export { checkOwnFigures, cite, FIGURES_OF_THUMB, readFigure, sayFigure, sayLeeway, THUMB_SUBJECTS, writeFigure } from './thumb/index.js';
+export {
+  checkOwnFigures,
+  cite,
+  FIGURES_OF_THUMB,
+  readFigure,
+  sayFigure,
+  sayLeeway,
+  THUMB_SUBJECTS,
+  writeFigure,
+} from './thumb/index.js';
 export type { Bound, FigureOfThumb, HasFigures, OwnFigureRead, OwnFigures, ThumbSubject } from './thumb/index.js';
 export * from './shop/index.js';
 export * from './readings/index.js';

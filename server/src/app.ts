@@ -37,7 +37,10 @@ const CLOSES_AFTER_MS = 1000;
 /** Largest request body, in bytes: some thousands of readings. */
 export const BODY_LIMIT = 1024 * 1024;
 
-/** A browser that went on to another page before a file had come is no failure of the server: said to those who look for it only. */
+/**
+ * A browser that went on to another page before a file had come is no failure of the server: said to those who look for
+ * it only.
+ */
 const leftOnPurpose: NonNullable<NonNullable<LoggerOptions['hooks']>['logMethod']> = function (given, method, level) {
   const [first] = given as readonly unknown[];
   const left = first instanceof Error && first.message === 'premature close';
@@ -54,16 +57,27 @@ declare module 'fastify' {
 
 /** Puts the server together. It listens nowhere yet, and its database opens by itself. */
 export async function buildApp(
-  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> & Partial<Pick<Config, 'host' | 'hosts' | 'workshops' | 'uploads' | 'largestUpload'>>,
+  config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> &
+    Partial<Pick<Config, 'host' | 'hosts' | 'workshops' | 'uploads' | 'largestUpload'>>,
 ): Promise<FastifyInstance> {
   const app = fastify({
     bodyLimit: BODY_LIMIT,
     logger: { level: config.logLevel, hooks: { logMethod: leftOnPurpose } },
-    ajv: { customOptions: { coerceTypes: false, removeAdditional: false, allErrors: true, discriminator: true, keywords: ['example'] } },
+    ajv: {
+      customOptions: {
+        coerceTypes: false,
+        removeAdditional: false,
+        allErrors: true,
+        discriminator: true,
+        keywords: ['example'],
+      },
+    },
   }).withTypeProvider<TypeBoxTypeProvider>();
   // Answers are of the type that their contract says; the schema tells others of it, and a test holds both together.
   app.setSerializerCompiler(() => (answer) => JSON.stringify(answer));
-  const database = new Database(config.databaseUrl, (message, error) => (error ? app.log.warn({ err: error }, message) : app.log.info(message)));
+  const database = new Database(config.databaseUrl, (message, error) =>
+    error ? app.log.warn({ err: error }, message) : app.log.info(message),
+  );
   const catalogueStore = new CatalogueStore(database);
   const specimenStore = new SpecimenStore(database);
   const workshops = new Workshops(config.databaseUrl, config.workshops);
@@ -72,7 +86,8 @@ export async function buildApp(
     app.log.error({ err: error }, message),
   );
   database.onOpen(() => importStore.pickUp());
-  // Browsers open connections that they never use; what is under way gets a moment to be finished, and is sent again after that.
+  // Browsers open connections that they never use; what is under way gets a moment to be finished, and is sent again
+  // after that.
   app.addHook('preClose', async () => void setTimeout(() => app.server.closeAllConnections(), CLOSES_AFTER_MS).unref());
   app.addHook('onClose', async () => {
     await live.close();
@@ -108,7 +123,11 @@ export async function buildApp(
   await app.register(swagger, {
     openapi: {
       openapi: '3.1.0',
-      info: { title: 'Which Bore', description: 'Names an engine part from what is read on it, and says what it goes into.', version: '0.1.0' },
+      info: {
+        title: 'Which Bore',
+        description: 'Names an engine part from what is read on it, and says what it goes into.',
+        version: '0.1.0',
+      },
       tags: [
         { name: 'bench', description: 'Specimens, their readings, and what they are' },
         { name: 'jobs', description: 'Engines on order, identified from their parts together' },

@@ -16,10 +16,20 @@ describe('the edge of the server', () => {
 
   it('refuses text that cannot be kept, by its place, and answers no 500', async () => {
     const cases: [InjectOptions, string][] = [
-      [{ method: 'PUT', url: `/api/specimens/${ID}`, payload: { name: 'A\0', kind: 'crank', readings: [], version: 0 } }, 'body.name'],
+      [
+        {
+          method: 'PUT',
+          url: `/api/specimens/${ID}`,
+          payload: { name: 'A\0', kind: 'crank', readings: [], version: 0 },
+        },
+        'body.name',
+      ],
       [{ method: 'PUT', url: `/api/jobs/${ID}`, payload: { name: 'A\uD83D', readings: [], version: 0 } }, 'body.name'],
       [{ method: 'POST', url: '/api/read', payload: { kind: 'crank', entry: 'main \0 2.349' } }, 'body.entry'],
-      [{ method: 'PUT', url: '/api/shop', payload: { instruments: [], rules: { 'a\0': 1 }, version: 0 } }, 'body.rules'],
+      [
+        { method: 'PUT', url: '/api/shop', payload: { instruments: [], rules: { 'a\0': 1 }, version: 0 } },
+        'body.rules',
+      ],
       [{ url: '/api/search?q=a%00b' }, 'query.q'],
       [{ url: '/api/records/pattern/a%00b' }, 'params.id'],
       [{ method: 'POST', url: '/api/changes/1/undo', headers: { 'x-who': 'A%00' } }, 'headers.x-who'],
@@ -82,8 +92,15 @@ describe('the edge of the server', () => {
       expect(await called(host))
         .withContext(host)
         .toBe(421);
-    const named = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'silent', hosts: ['bore.workshop.example'] });
-    expect((await named.inject({ url: '/api/health', headers: { host: 'bore.workshop.example' } })).statusCode).toBe(200);
+    const named = await buildApp({
+      databaseUrl: testDatabaseUrl(),
+      webRoot: undefined,
+      logLevel: 'silent',
+      hosts: ['bore.workshop.example'],
+    });
+    expect((await named.inject({ url: '/api/health', headers: { host: 'bore.workshop.example' } })).statusCode).toBe(
+      200,
+    );
     await named.close();
   });
 });

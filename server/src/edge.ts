@@ -34,14 +34,22 @@ const nameOf = (host: string): string =>
     .replace(/:\d*$/, '')
     .replace(/^\[(.*)\]$/, '$1');
 
-/** What this machine may be called: itself, the address it listens on, its own addresses where it listens on all, and names given. */
+/**
+ * What this machine may be called: itself, the address it listens on, its own addresses where it listens on all, and
+ * names given.
+ */
 function ownNames(host: string, given: readonly string[]): ReadonlySet<string> {
   const all =
-    host === '0.0.0.0' || host === '::' ? [hostname(), ...Object.values(networkInterfaces()).flatMap((each) => each?.map(({ address }) => address) ?? [])] : [];
+    host === '0.0.0.0' || host === '::'
+      ? [hostname(), ...Object.values(networkInterfaces()).flatMap((each) => each?.map(({ address }) => address) ?? [])]
+      : [];
   return new Set([...LOOPBACK, nameOf(host), ...all.map(nameOf), ...given.map(nameOf)]);
 }
 
-/** The origin a browser says a request comes from, where that is not this server's own; nothing for tools, which say none. */
+/**
+ * The origin a browser says a request comes from, where that is not this server's own; nothing for tools, which say
+ * none.
+ */
 function foreignOrigin({ headers }: FastifyRequest): string | undefined {
   const { origin, host = '' } = headers;
   const site = headers['sec-fetch-site'];

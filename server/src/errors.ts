@@ -13,10 +13,14 @@ const KIBIBYTE = 1024;
 
 function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
-  if (error instanceof DesignationError || error instanceof VehicleNumberError) return { status: 400, body: { error: error.message } };
+  if (error instanceof DesignationError || error instanceof VehicleNumberError)
+    return { status: 400, body: { error: error.message } };
   if (error instanceof ChangedError) return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
-    return { status: 503, body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' } };
+    return {
+      status: 503,
+      body: { error: 'The database is away. What you typed is kept; it will be saved when the database is back.' },
+    };
   }
   if (error instanceof StoppingError) return { status: 503, body: { error: error.message } };
   if ('validation' in error) {
@@ -24,16 +28,25 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
       where: `${error.validationContext ?? 'body'}${each.instancePath.replace(/\/(\d+)(?=\/|$)/g, '[$1]').replaceAll('/', '.')}`,
       what: `${each.message ?? 'is not as it should be'}${'additionalProperty' in each.params ? ` (${String(each.params.additionalProperty)})` : ''}${'allowedValues' in each.params ? `: ${(each.params.allowedValues as unknown[]).join(', ')}` : ''}.`,
     }));
-    return { status: 400, body: { error: 'The request is not in the form it should have. See /api/docs for an example.', problems } };
+    return {
+      status: 400,
+      body: { error: 'The request is not in the form it should have. See /api/docs for an example.', problems },
+    };
   }
   const code = 'code' in error ? error.code : '';
   if (code === 'FST_ERR_CTP_BODY_TOO_LARGE') {
-    return { status: 413, body: { error: `The request is too large: at most ${bodyLimit / KIBIBYTE} KiB. Send it in pieces.` } };
+    return {
+      status: 413,
+      body: { error: `The request is too large: at most ${bodyLimit / KIBIBYTE} KiB. Send it in pieces.` },
+    };
   }
   if (code === 'FST_ERR_CTP_INVALID_MEDIA_TYPE' || code === 'FST_INVALID_MULTIPART_CONTENT_TYPE')
     return {
       status: 415,
-      body: { error: 'Send JSON, with the header content-type: application/json; a file to /api/imports as multipart/form-data, in a field called “file”.' },
+      body: {
+        error:
+          'Send JSON, with the header content-type: application/json; a file to /api/imports as multipart/form-data, in a field called “file”.',
+      },
     };
   const status = 'statusCode' in error && error.statusCode ? error.statusCode : 500;
   if (status === 400 && (error instanceof SyntaxError || code.startsWith('FST_')))
@@ -52,7 +65,8 @@ export function installErrors(app: FastifyInstance, bodyLimit: number): void {
   app.setErrorHandler((error: FastifyError | Error, request, reply) => {
     const { status, body } = answerTo(error, bodyLimit);
     // A browser that went on to another page before its answer was out is no failure of the server.
-    if (status >= 500 && !(error instanceof StoppingError) && !reply.raw.destroyed) request.log.error({ err: error }, 'request failed');
+    if (status >= 500 && !(error instanceof StoppingError) && !reply.raw.destroyed)
+      request.log.error({ err: error }, 'request failed');
     return reply.status(status).send(body);
   });
 }

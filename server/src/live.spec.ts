@@ -7,7 +7,11 @@ import { buildApp } from './app.js';
 import { appWithDemo, testDatabaseUrl } from './features/testing.js';
 
 /** Follows /api/events until what is looked for has been said. */
-async function heard(url: string, until: (event: ServerEvent | 'again') => boolean, then: () => Promise<unknown>): Promise<readonly (ServerEvent | 'again')[]> {
+async function heard(
+  url: string,
+  until: (event: ServerEvent | 'again') => boolean,
+  then: () => Promise<unknown>,
+): Promise<readonly (ServerEvent | 'again')[]> {
   const stop = new AbortController();
   const answer = await fetch(`${url}/api/events`, { signal: stop.signal });
   const all: (ServerEvent | 'again')[] = [];
@@ -52,9 +56,17 @@ describe('what the server says as it happens', () => {
       url,
       (event) => event !== 'again' && event.of === 'catalogue',
       async () => {
-        await other.inject({ method: 'PUT', url: `/api/specimens/${id}`, payload: { name: 'Told of', kind: 'crank', readings: [], version: 0 } });
+        await other.inject({
+          method: 'PUT',
+          url: `/api/specimens/${id}`,
+          payload: { name: 'Told of', kind: 'crank', readings: [], version: 0 },
+        });
         await other.inject({ method: 'DELETE', url: `/api/specimens/${id}` });
-        await other.inject({ method: 'PUT', url: '/api/records/maker/heard-maker', payload: { record: { id: 'heard-maker', name: 'Heard' }, version: 0 } });
+        await other.inject({
+          method: 'PUT',
+          url: '/api/records/maker/heard-maker',
+          payload: { record: { id: 'heard-maker', name: 'Heard' }, version: 0 },
+        });
       },
     );
     expect(events.filter((event) => event !== 'again' && event.of === 'specimen')).toEqual([
@@ -71,7 +83,9 @@ describe('what the server says as it happens', () => {
       async () => {
         const client = new pg.Client({ connectionString: testDatabaseUrl() });
         await client.connect();
-        await client.query(`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()`);
+        await client.query(
+          `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()`,
+        );
         await client.end();
       },
     );
@@ -89,7 +103,11 @@ describe('what the server says as it happens', () => {
           url: `/api/specimens/${id}`,
           payload: { name: 'No such job', kind: 'crank', readings: [], job: randomUUID(), version: 0 },
         });
-        await other.inject({ method: 'PUT', url: `/api/jobs/${id}`, payload: { name: 'A job', readings: [], version: 0 } });
+        await other.inject({
+          method: 'PUT',
+          url: `/api/jobs/${id}`,
+          payload: { name: 'A job', readings: [], version: 0 },
+        });
       },
     );
     expect(events.some((event) => event !== 'again' && event.of === 'specimen')).toBeFalse();

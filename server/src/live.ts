@@ -21,7 +21,11 @@ export class Live {
   ) {}
 
   async open(): Promise<void> {
-    const client = new pg.Client({ connectionString: this.databaseUrl, connectionTimeoutMillis: 3000, keepAlive: true });
+    const client = new pg.Client({
+      connectionString: this.databaseUrl,
+      connectionTimeoutMillis: 3000,
+      keepAlive: true,
+    });
     client.on('notification', ({ payload = '' }) => this.emitter.emit('event', payload));
     client.on('error', (error) => this.lost(client, error));
     client.on('end', () => this.lost(client, undefined));

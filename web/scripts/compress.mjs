@@ -1,4 +1,7 @@
-/** Packs what the build wrote as tightly as Brotli can, once, so that the server need not with each answer. Run after the build. */
+/**
+ * Packs what the build wrote as tightly as Brotli can, once, so that the server need not with each answer. Run after
+ * the build.
+ */
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -13,7 +16,12 @@ await Promise.all(
     const text = await readFile(join(folder, name));
     await writeFile(
       join(folder, `${name}.br`),
-      await packed(text, { params: { [constants.BROTLI_PARAM_MODE]: constants.BROTLI_MODE_TEXT, [constants.BROTLI_PARAM_SIZE_HINT]: text.length } }),
+      await packed(text, {
+        params: {
+          [constants.BROTLI_PARAM_MODE]: constants.BROTLI_MODE_TEXT,
+          [constants.BROTLI_PARAM_SIZE_HINT]: text.length,
+        },
+      }),
     );
   }),
 );

@@ -1,6 +1,6 @@
 /**
- * Cuts the fonts in two: the characters that the interface itself writes, and the rest of the Latin ones, which a browser
- * fetches only where a name needs them. Run before the build; writes web/generated.
+ * Cuts the fonts in two: the characters that the interface itself writes, and the rest of the Latin ones, which a
+ * browser fetches only where a name needs them. Run before the build; writes web/generated.
  */
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
@@ -41,7 +41,10 @@ for (const { family, from, weights } of FACES)
       ['rest', REST],
     ]) {
       const name = `${from}-${weight}-${part}.woff2`;
-      await writeFile(new URL(name, folder), await subsetFont(font, String.fromCodePoint(...points), { targetFormat: 'woff2', noLayoutClosure: true }));
+      await writeFile(
+        new URL(name, folder),
+        await subsetFont(font, String.fromCodePoint(...points), { targetFormat: 'woff2', noLayoutClosure: true }),
+      );
       sheet += `@font-face {
   font-family: '${family}';
   font-style: normal;

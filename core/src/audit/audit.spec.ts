@@ -9,7 +9,8 @@ import { modifiedZScores } from './rules/farFromOthers';
 import { deckClearance, sweptVolume } from '../stack/index';
 import { interval, middle } from '../quantity/interval';
 
-const found = (catalogue: Catalogue, rule: string) => audit(new CatalogueLookup(catalogue)).filter((finding) => finding.rule === rule);
+const found = (catalogue: Catalogue, rule: string) =>
+  audit(new CatalogueLookup(catalogue)).filter((finding) => finding.rule === rule);
 const withPattern = (id: string, change: (pattern: Pattern) => Pattern): Catalogue => ({
   ...CATALOGUE,
   patterns: CATALOGUE.patterns.map((pattern) => (pattern.id === id ? change(pattern) : pattern)),
@@ -42,7 +43,8 @@ describe('the audit of the demo catalogue', () => {
   it('leads to places that are there', () => {
     for (const { where, also } of audit(LOOKUP))
       for (const { type, id } of [where, ...also]) {
-        const there = type === 'pattern' ? LOOKUP.pattern(id) : type === 'variant' ? LOOKUP.variant(id) : LOOKUP.scheme(id);
+        const there =
+          type === 'pattern' ? LOOKUP.pattern(id) : type === 'variant' ? LOOKUP.variant(id) : LOOKUP.scheme(id);
         expect(there).withContext(`${type} ${id}`).toBeDefined();
       }
   });
@@ -70,7 +72,9 @@ describe('a rule of the audit', () => {
       variants: [],
       swaps: [],
     });
-    expect(found(chain('Z-0'), 'supersession').map((finding) => finding.where.id)).toEqual([CATALOGUE.patterns[0]?.id ?? '']);
+    expect(found(chain('Z-0'), 'supersession').map((finding) => finding.where.id)).toEqual([
+      CATALOGUE.patterns[0]?.id ?? '',
+    ]);
     expect(found(chain('Z-9'), 'supersession').map((finding) => say(finding.says, 'metric'))).toEqual([
       'Z-2 is replaced by Z-9, which no pattern of the catalogue carries; add it there.',
     ]);
@@ -81,11 +85,18 @@ describe('a rule of the audit', () => {
       ...pattern,
       dimensions: { ...pattern.dimensions, 'valve.mass': { low: '5100', high: '5100', unit: 'g' } },
     }));
-    expect(found(slipped, 'farFromOthers').map((finding) => finding.where)).toContain({ type: 'pattern', id: 'ambit-valve-intake-34', at: 'valve.mass' });
+    expect(found(slipped, 'farFromOthers').map((finding) => finding.where)).toContain({
+      type: 'pattern',
+      id: 'ambit-valve-intake-34',
+      at: 'valve.mass',
+    });
   });
 
   it('misses a pair that does not know of itself', () => {
-    const paired = withPattern('sluice-pin', (pattern) => ({ ...pattern, companions: [{ relation: 'pairWith', pattern: 'sluice-rod-small' }] }));
+    const paired = withPattern('sluice-pin', (pattern) => ({
+      ...pattern,
+      companions: [{ relation: 'pairWith', pattern: 'sluice-rod-small' }],
+    }));
     expect(found(paired, 'companions').map((finding) => finding.where.id)).toContain('sluice-rod-small');
   });
 
@@ -96,7 +107,8 @@ describe('a rule of the audit', () => {
   });
 
   it('works the deck out as engine handbooks do', () => {
-    // deck − half stroke − rod − compression height (common practice, no source): 9.025 − 1.74 − 5.7 − 1.56 in = 0.025 in.
+    // deck − half stroke − rod − compression height (common practice, no source): 9.025 − 1.74 − 5.7 − 1.56 in = 0.025
+    // in.
     expect(middle(deckClearance(interval(9.025), interval(3.48), interval(5.7), interval(1.56)))).toBeCloseTo(0.025, 9);
   });
 });
@@ -129,15 +141,20 @@ describe('the stated size of 205 engines', () => {
           },
         ],
   );
-  const wrong = new Set(found({ ...EMPTY_CATALOGUE, variants: engines }, 'displacement').map((finding) => finding.where.id));
+  const wrong = new Set(
+    found({ ...EMPTY_CATALOGUE, variants: engines }, 'displacement').map((finding) => finding.where.id),
+  );
 
   it('agrees where bore, stroke and cylinders make it, and is pointed at where they do not', () => {
     expect(rows.length).toBe(205);
     expect(engines.length).toBe(201); // rotary engines have no bore
     for (const { id, dimensions, features } of engines) {
       // Reckoned anew in cubic inches, by the area of a circle.
-      const [bore, stroke, size] = ['bore', 'stroke', 'displacement'].map((name) => Number(dimensions[`variant.${name}`]?.low));
-      const computed = (Number(features['variant.cylinders']) * Math.PI * ((bore ?? 0) / 2) ** 2 * (stroke ?? 0)) / (size ?? 1);
+      const [bore, stroke, size] = ['bore', 'stroke', 'displacement'].map((name) =>
+        Number(dimensions[`variant.${name}`]?.low),
+      );
+      const computed =
+        (Number(features['variant.cylinders']) * Math.PI * ((bore ?? 0) / 2) ** 2 * (stroke ?? 0)) / (size ?? 1);
       expect(wrong.has(id))
         .withContext(`${id} ${computed}`)
         .toBe(Math.abs(computed - 1) > 0.02);
@@ -151,7 +168,8 @@ describe('the stated size of 205 engines', () => {
   });
 
   it('of a well-known handbook example is right', () => {
-    // Four inches by three and a half, eight cylinders: 351.86 cubic inches, 5766 cc (tables of displacement, from memory).
+    // Four inches by three and a half, eight cylinders: 351.86 cubic inches, 5766 cc (tables of displacement, from
+    // memory).
     expect((8 * middle(sweptVolume(interval(101.6), interval(88.9)))) / 16.387064).toBeCloseTo(351.86, 1);
   });
 });

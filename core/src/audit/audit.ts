@@ -29,4 +29,5 @@ export const RULES: readonly Rule[] = [
 ];
 
 /** Goes over a catalogue with every rule, by the shop's own figures where it has any. */
-export const audit = (catalogue: CatalogueLookup, rules: HasFigures = {}): AuditFinding[] => RULES.flatMap((rule) => rule.find(catalogue, rules));
+export const audit = (catalogue: CatalogueLookup, rules: HasFigures = {}): AuditFinding[] =>
+  RULES.flatMap((rule) => rule.find(catalogue, rules));

@@ -28,7 +28,10 @@ export const fittedAt = (catalogue: CatalogueLookup, variant: Variant, slot: str
   });
 
 /** First and last month of a fitment, those of its variant where it says nothing. */
-export function monthsOf(variant: Variant, { from, to }: Pick<Fitment, 'from' | 'to'>): readonly [first: number, last: number] {
+export function monthsOf(
+  variant: Variant,
+  { from, to }: Pick<Fitment, 'from' | 'to'>,
+): readonly [first: number, last: number] {
   const first = from ?? variant.years?.from;
   const last = to ?? variant.years?.to;
   return [first === undefined ? -Infinity : monthOf(first), last === undefined ? Infinity : monthOf(last, true)];

@@ -34,7 +34,12 @@ export interface Rule {
 type Found = Omit<AuditFinding, 'rule' | 'also'> & { readonly also?: readonly AuditPlace[] };
 
 /** Declares a rule: its findings carry its id. */
-export const defineRule = (id: string, name: string, checks: string, find: (catalogue: CatalogueLookup, rules: HasFigures) => Iterable<Found>): Rule => ({
+export const defineRule = (
+  id: string,
+  name: string,
+  checks: string,
+  find: (catalogue: CatalogueLookup, rules: HasFigures) => Iterable<Found>,
+): Rule => ({
   id,
   name,
   checks,

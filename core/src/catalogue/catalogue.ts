@@ -59,7 +59,8 @@ export const CatalogueSchema = Type.Object(
   {
     additionalProperties: false,
     title: 'Which Bore catalogue',
-    description: 'Makers, families and variants of engines, the patterns of their parts, the schemes of their marks, and known swaps.',
+    description:
+      'Makers, families and variants of engines, the patterns of their parts, the schemes of their marks, and known swaps.',
   },
 );
 export type Catalogue = Static<typeof CatalogueSchema>;

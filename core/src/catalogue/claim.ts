@@ -34,7 +34,9 @@ export const ClaimSchema = Type.Object(
   {
     about: Type.String({ maxLength: 80, description: 'Dictionary id of what is claimed' }),
     size: Type.Optional(DimensionSchema),
-    option: Type.Optional(Type.String({ minLength: 1, maxLength: 80, description: 'Option of a look, count, or name of a face' })),
+    option: Type.Optional(
+      Type.String({ minLength: 1, maxLength: 80, description: 'Option of a look, count, or name of a face' }),
+    ),
     kind: oneOf(CLAIM_KINDS, 'Who says so'),
     who: Type.Optional(line('Name of the person, sheet or list')),
     on: Type.Optional(DateText('When it was said or measured')),

@@ -9,8 +9,16 @@ const journal = crank.parameters['mainJournal.diameter'].id;
 const housing = block.parameters['mainHousing.diameter'].id;
 const MADE = { [journal]: interval(51.976, 52), [housing]: interval(56, 56.018) };
 
-const bandsOf = (kind: 'crank' | 'block', marks: readonly string[], schemes: readonly Scheme[] = CATALOGUE.schemes, family = 'lumen') =>
-  classedSizes(schemes, kind, family, marks, MADE).map(({ parameter, positions }) => ({ parameter, positions: positions.map(rounded) }));
+const bandsOf = (
+  kind: 'crank' | 'block',
+  marks: readonly string[],
+  schemes: readonly Scheme[] = CATALOGUE.schemes,
+  family = 'lumen',
+) =>
+  classedSizes(schemes, kind, family, marks, MADE).map(({ parameter, positions }) => ({
+    parameter,
+    positions: positions.map(rounded),
+  }));
 
 const rounded = ({ low, high }: Interval): string => `${low.toFixed(3)}–${high.toFixed(3)}`;
 
@@ -18,15 +26,25 @@ const rounded = ({ low, high }: Interval): string => `${low.toFixed(3)}–${high
 // from the largest journal and the smallest housing, is common practice, no source. The bands are the demo's.
 describe('class marks', () => {
   it('narrow each journal, counted down from the largest as made', () => {
-    expect(bandsOf('crank', ['M-BCA'])).toEqual([{ parameter: journal, positions: ['51.984–51.992', '51.976–51.984', '51.992–52.000'] }]);
+    expect(bandsOf('crank', ['M-BCA'])).toEqual([
+      { parameter: journal, positions: ['51.984–51.992', '51.976–51.984', '51.992–52.000'] },
+    ]);
   });
 
   it('narrow each housing, counted up from the smallest as made', () => {
-    expect(bandsOf('block', ['K-213'])).toEqual([{ parameter: housing, positions: ['56.006–56.012', '56.000–56.006', '56.012–56.018'] }]);
+    expect(bandsOf('block', ['K-213'])).toEqual([
+      { parameter: housing, positions: ['56.006–56.012', '56.000–56.006', '56.012–56.018'] },
+    ]);
   });
 
   it('leave open what is unreadable, and what may be one of two', () => {
-    expect(bandsOf('crank', ['M?BCB[BC]'])[0]?.positions).toEqual(['51.976–52.000', '51.984–51.992', '51.976–51.984', '51.984–51.992', '51.976–51.992']);
+    expect(bandsOf('crank', ['M?BCB[BC]'])[0]?.positions).toEqual([
+      '51.976–52.000',
+      '51.984–51.992',
+      '51.976–51.984',
+      '51.984–51.992',
+      '51.976–51.992',
+    ]);
   });
 
   it('say nothing where they are of another scheme, another family, another kind, or not in the table', () => {
@@ -40,7 +58,11 @@ describe('class marks', () => {
     const [scheme] = CATALOGUE.schemes.filter(({ id }) => id === 'tarrow-mains');
     const [, letter] = scheme?.segments ?? [];
     if (!scheme || !letter) throw new RangeError('The demo has no classes of mains.');
-    const either = { ...letter, table: { A: 'A', AA: 'AA' }, narrows: { of: journal, from: 'largest', unit: 'micron', bands: { A: '0 to 8', AA: '8 to 16' } } };
+    const either = {
+      ...letter,
+      table: { A: 'A', AA: 'AA' },
+      narrows: { of: journal, from: 'largest', unit: 'micron', bands: { A: '0 to 8', AA: '8 to 16' } },
+    };
     const doubtful: Scheme = { ...scheme, segments: [either, { ...either, least: 0 }] } as Scheme;
     expect(bandsOf('crank', ['AA'], [doubtful])).toEqual([]);
     expect(bandsOf('crank', ['A'], [doubtful])[0]?.positions).toEqual(['51.992–52.000']);

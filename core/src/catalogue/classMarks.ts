@@ -19,10 +19,14 @@ function bandOf({ from, unit, bands }: Narrows, text: string, standard: Interval
   const written = BAND.exec(bands[text] ?? '');
   if (!written) return undefined;
   const [least, most] = [toInside(Number(written[1]), unit), toInside(Number(written[2]), unit)];
-  return from === 'smallest' ? shifted(interval(least, most), standard.low) : shifted(interval(-most, -least), standard.high);
+  return from === 'smallest'
+    ? shifted(interval(least, most), standard.low)
+    : shifted(interval(-most, -least), standard.high);
 }
 
-/** Texts that a segment can only be: those of its table, those that have a band, or the one that always stands there. */
+/**
+ * Texts that a segment can only be: those of its table, those that have a band, or the one that always stands there.
+ */
 function textsOf({ characters, text, table, narrows }: Segment): readonly string[] {
   if (characters === 'exactly') return [text ?? ''];
   return Object.keys(table ?? narrows?.bands ?? {});
@@ -31,10 +35,15 @@ function textsOf({ characters, text, table, narrows }: Segment): readonly string
 /** Whether what was read may be this text: an unreadable character may be any, a doubtful one any of those named. */
 const mayBe = (positions: readonly MarkPosition[], at: number, text: string): boolean =>
   at + text.length <= positions.length &&
-  Array.from(text.toUpperCase()).every((character, ahead) => (positions[at + ahead]?.length ?? 0) === 0 || positions[at + ahead]?.includes(character));
+  Array.from(text.toUpperCase()).every(
+    (character, ahead) => (positions[at + ahead]?.length ?? 0) === 0 || positions[at + ahead]?.includes(character),
+  );
 
 /** Every way to read a mark by a scheme whose segments are all told by their texts: what each segment may be. */
-function waysToRead(segments: readonly Segment[], positions: readonly MarkPosition[]): readonly (readonly (readonly [Segment, string])[])[] {
+function waysToRead(
+  segments: readonly Segment[],
+  positions: readonly MarkPosition[],
+): readonly (readonly (readonly [Segment, string])[])[] {
   const ways: (readonly (readonly [Segment, string])[])[] = [];
   const walk = (at: number, index: number, taken: readonly (readonly [Segment, string])[]): void => {
     const segment = segments[index];
@@ -42,7 +51,8 @@ function waysToRead(segments: readonly Segment[], positions: readonly MarkPositi
       if (at === positions.length) ways.push(taken);
       return;
     }
-    for (const text of textsOf(segment)) if (mayBe(positions, at, text)) walk(at + text.length, index + 1, [...taken, [segment, text]]);
+    for (const text of textsOf(segment))
+      if (mayBe(positions, at, text)) walk(at + text.length, index + 1, [...taken, [segment, text]]);
     if (segment.least === 0) walk(at, index + 1, taken);
   };
   walk(0, 0, []);
@@ -70,7 +80,8 @@ export function classedSizes(
   for (const scheme of schemes) {
     if (!scheme.kinds.includes(kind) || (scheme.family !== undefined && scheme.family !== family)) continue;
     if (!scheme.segments.some(({ narrows }) => narrows)) continue;
-    for (const mark of marks) for (const size of sizesOf(scheme, mark, standard)) found.set(size.parameter, size.positions);
+    for (const mark of marks)
+      for (const size of sizesOf(scheme, mark, standard)) found.set(size.parameter, size.positions);
   }
   return [...found].map(([parameter, positions]) => ({ parameter, positions }));
 }

@@ -2,12 +2,14 @@ import { Type, type Static } from '@sinclair/typebox';
 import { oneOf } from '../quantity/oneOf.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
 
-export const Decimal = (description: string) => Type.String({ pattern: '^[+-]?(\\d{1,6}(\\.\\d{1,8})?|\\.\\d{1,8})$', description });
+export const Decimal = (description: string) =>
+  Type.String({ pattern: '^[+-]?(\\d{1,6}(\\.\\d{1,8})?|\\.\\d{1,8})$', description });
 export const Id = (description: string) => Type.String({ pattern: '^[a-z0-9][a-z0-9-]{1,79}$', description });
 export const line = (description: string) => Type.String({ minLength: 1, maxLength: 200, description });
 export const Note = Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: 'Remark' }));
 /** A day, a month or a year, as exactly as it is known. */
-export const DateText = (description: string) => Type.String({ pattern: '^\\d{4}(-(0[1-9]|1[0-2])(-(0[1-9]|[12]\\d|3[01]))?)?$', description });
+export const DateText = (description: string) =>
+  Type.String({ pattern: '^\\d{4}(-(0[1-9]|1[0-2])(-(0[1-9]|[12]\\d|3[01]))?)?$', description });
 
 /** A size as its source gives it: figures keep their digits, so they are strings. */
 export const DimensionSchema = Type.Object(
@@ -41,4 +43,5 @@ export function monthOf(date: string, end = false): number {
 }
 
 /** Years in words: `1958–1966`, `from 1990`, `1986-09–1996`. */
-export const sayYears = ({ from, to }: Years): string => (to === undefined ? `from ${from}` : to === from ? from : `${from}–${to}`);
+export const sayYears = ({ from, to }: Years): string =>
+  to === undefined ? `from ${from}` : to === from ? from : `${from}–${to}`;

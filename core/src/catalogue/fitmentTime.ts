@@ -14,9 +14,14 @@ export const STILL_MADE = 24;
 /**
  * When a variant carried a fitment: by its own years, else by those of the variant; undefined where neither has any.
  *
- * @param until the month up to which what is still made is reckoned; that after the last known of the variant where nothing is said
+ * @param until the month up to which what is still made is reckoned; that after the last known of the variant where
+ * nothing is said
  */
-export function spanOf(variant: Variant, fitment: Pick<Fitment, 'from' | 'to'>, until: number = lastKnown(variant) + STILL_MADE): Span | undefined {
+export function spanOf(
+  variant: Variant,
+  fitment: Pick<Fitment, 'from' | 'to'>,
+  until: number = lastKnown(variant) + STILL_MADE,
+): Span | undefined {
   const begins = fitment.from ?? variant.years?.from;
   if (begins === undefined) return undefined;
   const ends = fitment.to ?? variant.years?.to;
@@ -32,11 +37,15 @@ function lastKnown({ years, fitments }: Variant): number {
 }
 
 /**
- * Whether a fitment is an exception among those of its variant: only in some of the engines, between two serials, or for
- * a short time. A part that was carried longer was the usual one until the variant was changed over.
+ * Whether a fitment is an exception among those of its variant: only in some of the engines, between two serials, or
+ * for a short time. A part that was carried longer was the usual one until the variant was changed over.
  */
 export function isException(variant: Variant, fitment: Fitment, rules: HasFigures = {}): boolean {
   if (fitment.share !== undefined || (fitment.serialFrom !== undefined && fitment.serialTo !== undefined)) return true;
   const [carried, made] = [spanOf(variant, fitment), variant.years && spanOf(variant, {})];
-  return carried !== undefined && made !== undefined && carried.to - carried.from < limitOf(records.shortTime, rules) * (made.to - made.from);
+  return (
+    carried !== undefined &&
+    made !== undefined &&
+    carried.to - carried.from < limitOf(records.shortTime, rules) * (made.to - made.from)
+  );
 }

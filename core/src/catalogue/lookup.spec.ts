@@ -9,19 +9,24 @@ describe('a catalogue at hand', () => {
     expect(LOOKUP.labelOf('maker', 'vesk')).toBe('Vesk');
     expect(LOOKUP.labelOf('scheme', 'brackmere-date')).toBe('Brackmere casting date');
     expect(LOOKUP.labelOf('swap', CATALOGUE.swaps[0]?.id ?? '')).toContain(' into ');
-    for (const type of ['maker', 'family', 'pattern', 'variant', 'scheme', 'swap'] as const) expect(LOOKUP.labelOf(type, 'nothing')).toBe('nothing');
+    for (const type of ['maker', 'family', 'pattern', 'variant', 'scheme', 'swap'] as const)
+      expect(LOOKUP.labelOf(type, 'nothing')).toBe('nothing');
     expect(LOOKUP.label('bearing-6204')).not.toContain('undefined');
   });
 
   it('finds where a pattern was fitted, the same as going through every variant', () => {
     for (const pattern of CATALOGUE.patterns.slice(0, 60)) {
-      const plain = CATALOGUE.variants.flatMap((variant) => variant.fitments.filter((fitment) => fitment.pattern === pattern.id).map(() => variant.id));
+      const plain = CATALOGUE.variants.flatMap((variant) =>
+        variant.fitments.filter((fitment) => fitment.pattern === pattern.id).map(() => variant.id),
+      );
       expect(LOOKUP.fittedIn(pattern.id).map((each) => each.variant.id)).toEqual(plain);
     }
   });
 
   it('finds a number however it is written', () => {
-    const { numbers } = CATALOGUE.patterns.find((pattern) => pattern.id === 'sluice-crank-3375-forged') ?? { numbers: [] };
+    const { numbers } = CATALOGUE.patterns.find((pattern) => pattern.id === 'sluice-crank-3375-forged') ?? {
+      numbers: [],
+    };
     const number = numbers[0]?.number ?? '';
     for (const text of [number, number.toLowerCase(), number.replace('-', ' ')])
       expect(LOOKUP.withNumber(text).map((each) => each.pattern.id)).toEqual(['sluice-crank-3375-forged']);
@@ -62,10 +67,10 @@ describe('dates and shares', () => {
 
   it('are said as the trade says them', () => {
     expect([undefined, 1, 0.8, 0.4, 0.1].map(sayShare)).toEqual(['all', 'all', 'most', 'some', 'a few']);
-    expect([sayYears({ from: '1990' }), sayYears({ from: '1990', to: '1990' }), sayYears({ from: '1986-09', to: '1996' })]).toEqual([
-      'from 1990',
-      '1990',
-      '1986-09–1996',
-    ]);
+    expect([
+      sayYears({ from: '1990' }),
+      sayYears({ from: '1990', to: '1990' }),
+      sayYears({ from: '1986-09', to: '1996' }),
+    ]).toEqual(['from 1990', '1990', '1986-09–1996']);
   });
 });

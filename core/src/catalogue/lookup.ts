@@ -12,7 +12,8 @@ export interface FittedIn {
   readonly fitment: Fitment;
 }
 
-const byId = <T extends { readonly id: string }>(records: readonly T[]): ReadonlyMap<string, T> => new Map(records.map((record) => [record.id, record]));
+const byId = <T extends { readonly id: string }>(records: readonly T[]): ReadonlyMap<string, T> =>
+  new Map(records.map((record) => [record.id, record]));
 
 function grouped<K, T>(items: Iterable<T>, key: (item: T) => K | undefined): ReadonlyMap<K, readonly T[]> {
   const groups = new Map<K, T[]>();
@@ -40,7 +41,10 @@ export interface RecordChange {
 }
 
 /** A list of records, in the order of their ids, with some of them changed. */
-function changedList<T extends { readonly id: string }>(list: readonly T[], changes: ReadonlyMap<string, T | undefined>): T[] {
+function changedList<T extends { readonly id: string }>(
+  list: readonly T[],
+  changes: ReadonlyMap<string, T | undefined>,
+): T[] {
   const kept = list.filter(({ id }) => !changes.has(id));
   const added = [...changes.values()].filter((record) => record !== undefined);
   return [...kept, ...added].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
@@ -58,9 +62,15 @@ export class CatalogueLookup {
   private readonly variantsByFamily: () => ReadonlyMap<string, readonly Variant[]>;
   private readonly patternsByFamily: () => ReadonlyMap<string, readonly Pattern[]>;
   private readonly familiesByMaker: () => ReadonlyMap<string, readonly Family[]>;
-  private readonly companions: () => ReadonlyMap<string, readonly { readonly pattern: Pattern; readonly companion: Companion }[]>;
+  private readonly companions: () => ReadonlyMap<
+    string,
+    readonly { readonly pattern: Pattern; readonly companion: Companion }[]
+  >;
   private readonly swapsByPattern: () => ReadonlyMap<string, readonly KnownSwap[]>;
-  private readonly byNumber: () => ReadonlyMap<string, readonly { readonly pattern: Pattern; readonly number: PartNumber }[]>;
+  private readonly byNumber: () => ReadonlyMap<
+    string,
+    readonly { readonly pattern: Pattern; readonly number: PartNumber }[]
+  >;
 
   /** @param before an earlier state: what was made of lists that have not changed since is taken over from it */
   constructor(
@@ -103,13 +113,21 @@ export class CatalogueLookup {
           ({ number }) => normaliseMark(number.number),
         ),
       );
-    this.familiesByMaker = was?.families === families && before ? before.familiesByMaker : lazy(() => grouped(families, (family) => family.maker));
+    this.familiesByMaker =
+      was?.families === families && before
+        ? before.familiesByMaker
+        : lazy(() => grouped(families, (family) => family.maker));
     this.swapsByPattern =
       was?.swaps === swaps && before
         ? before.swapsByPattern
         : lazy(() => {
             const both = swaps.flatMap((swap) => [swap.donor, swap.recipient].map((pattern) => ({ swap, pattern })));
-            return new Map([...grouped(both, ({ pattern }) => pattern)].map(([pattern, found]) => [pattern, found.map(({ swap }) => swap)]));
+            return new Map(
+              [...grouped(both, ({ pattern }) => pattern)].map(([pattern, found]) => [
+                pattern,
+                found.map(({ swap }) => swap),
+              ]),
+            );
           });
   }
 
@@ -119,7 +137,11 @@ export class CatalogueLookup {
     for (const type of RECORD_TYPES) {
       const mine = changes.filter((change) => change.type === type);
       const list = LIST_OF[type];
-      if (mine.length > 0) catalogue[list] = changedList<CatalogueRecord>(this.catalogue[list], new Map(mine.map(({ id, record }) => [id, record])));
+      if (mine.length > 0)
+        catalogue[list] = changedList<CatalogueRecord>(
+          this.catalogue[list],
+          new Map(mine.map(({ id, record }) => [id, record])),
+        );
     }
     return new CatalogueLookup(catalogue as unknown as Catalogue, this);
   }
@@ -241,9 +263,18 @@ export class CatalogueLookup {
   yearsOf(family: string): Years | undefined {
     const years = this.variantsOf(family).flatMap((variant) => (variant.years ? [variant.years] : []));
     if (years.length === 0) return undefined;
-    const from = years.reduce((first, each) => (monthOf(each.from) < monthOf(first) ? each.from : first), years[0]?.from ?? '');
+    const from = years.reduce(
+      (first, each) => (monthOf(each.from) < monthOf(first) ? each.from : first),
+      years[0]?.from ?? '',
+    );
     if (years.some((each) => each.to === undefined)) return { from };
-    return { from, to: years.reduce((last, each) => (monthOf(each.to ?? '', true) > monthOf(last, true) ? (each.to ?? last) : last), years[0]?.to ?? '') };
+    return {
+      from,
+      to: years.reduce(
+        (last, each) => (monthOf(each.to ?? '', true) > monthOf(last, true) ? (each.to ?? last) : last),
+        years[0]?.to ?? '',
+      ),
+    };
   }
 }
 
@@ -252,7 +283,9 @@ const SLOT_ORDER = new Map(SLOTS.map((slot, at) => [slot.id, at]));
 /** Fitments in the order of assembly, then of time. */
 export const fitmentsInOrder = (fitments: readonly Fitment[]): Fitment[] =>
   [...fitments].sort(
-    (a, b) => (SLOT_ORDER.get(a.slot) ?? SLOTS.length) - (SLOT_ORDER.get(b.slot) ?? SLOTS.length) || monthOf(a.from ?? '0000') - monthOf(b.from ?? '0000'),
+    (a, b) =>
+      (SLOT_ORDER.get(a.slot) ?? SLOTS.length) - (SLOT_ORDER.get(b.slot) ?? SLOTS.length) ||
+      monthOf(a.from ?? '0000') - monthOf(b.from ?? '0000'),
   );
 
 /** How surely a fitment holds, in words. */

@@ -5,7 +5,12 @@ import { partFromPattern, partFromSpecimen } from './part';
 import { sizeFrom } from './size';
 
 const journal = crank.parameters['mainJournal.diameter'];
-const specimen = (text: string) => ({ id: '', name: 'Mine', kind: 'crank' as const, readings: words(text).map((is, at) => ({ id: String(at), at: '', is })) });
+const specimen = (text: string) => ({
+  id: '',
+  name: 'Mine',
+  kind: 'crank' as const,
+  readings: words(text).map((is, at) => ({ id: String(at), at: '', is })),
+});
 
 describe('a size of a pattern', () => {
   it('is read in its own unit, its service steps as well', () => {
@@ -56,7 +61,9 @@ describe('a part', () => {
     expect(part.values[journal.id]?.source).toBe('measured');
     expect(part.values[crank.parameters.stroke.id]?.source).toBe('identified');
     expect(part.looks[crank.features.counterweights.id]?.option).toBe('6');
-    expect(part.standard[journal.id]).toEqual(partFromPattern(demoPattern('sluice-crank-3375-forged'), '').values[journal.id]?.interval);
+    expect(part.standard[journal.id]).toEqual(
+      partFromPattern(demoPattern('sluice-crank-3375-forged'), '').values[journal.id]?.interval,
+    );
   });
 
   it('believes the finer of two instruments', () => {

@@ -93,7 +93,10 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
  * ground since: then it is the measurement that counts, and the matter is disputed.
  */
 function byClass(positions: readonly Interval[], known: Value | undefined): Value {
-  const all = { low: Math.min(...positions.map(({ low }) => low)), high: Math.max(...positions.map(({ high }) => high)) };
+  const all = {
+    low: Math.min(...positions.map(({ low }) => low)),
+    high: Math.max(...positions.map(({ high }) => high)),
+  };
   if (known?.source === 'measured' && apart(all, known.interval)) return { ...known, disputed: true };
   return { interval: all, source: 'marked', positions };
 }
@@ -106,7 +109,12 @@ function byClass(positions: readonly Interval[], known: Value | undefined): Valu
  * @param drawer the shop's instruments, which say how uncertain a measurement is
  * @param schemes those by which marks are read
  */
-export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern, drawer: Drawer = USUAL_DRAWER, schemes: readonly Scheme[] = []): Part {
+export function partFromSpecimen(
+  specimen: Specimen,
+  identifiedAs?: Pattern,
+  drawer: Drawer = USUAL_DRAWER,
+  schemes: readonly Scheme[] = [],
+): Part {
   const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;
   const values: Record<string, Value> = { ...base?.values };
   const looks: Record<string, SeenLook> = { ...base?.looks };
@@ -121,9 +129,11 @@ export function partFromSpecimen(specimen: Specimen, identifiedAs?: Pattern, dra
   const marks = specimen.readings.flatMap(({ is }) => (is.sort === 'mark' ? [is.characters] : []));
   for (const classed of classedSizes(schemes, specimen.kind, identifiedAs?.family, marks, base?.standard ?? {}))
     values[classed.parameter] = byClass(classed.positions, values[classed.parameter]);
-  for (const { is } of specimen.readings) if (is.sort === 'look') looks[is.feature] = { option: is.option, source: 'measured' };
-  const usualService = Object.values(KINDS[specimen.kind].parameters).flatMap((parameter): [string, readonly number[]][] =>
-    parameter.service ? [[parameter.id, parameter.service.mm.map(Number)]] : [],
+  for (const { is } of specimen.readings)
+    if (is.sort === 'look') looks[is.feature] = { option: is.option, source: 'measured' };
+  const usualService = Object.values(KINDS[specimen.kind].parameters).flatMap(
+    (parameter): [string, readonly number[]][] =>
+      parameter.service ? [[parameter.id, parameter.service.mm.map(Number)]] : [],
   );
   return {
     kind: specimen.kind,

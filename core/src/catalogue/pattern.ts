@@ -38,20 +38,32 @@ export const COMPANION_SAYS: Readonly<Record<CompanionRelation, string>> = {
   neverWith: 'never in one engine with',
 };
 export const CompanionSchema = Type.Object(
-  { relation: oneOf(COMPANION_RELATIONS, 'How they belong together'), pattern: Id('The other pattern'), note: Type.Optional(line('Why')) },
+  {
+    relation: oneOf(COMPANION_RELATIONS, 'How they belong together'),
+    pattern: Id('The other pattern'),
+    note: Type.Optional(line('Why')),
+  },
   { additionalProperties: false },
 );
 export type Companion = Static<typeof CompanionSchema>;
 
 const VALUES = {
-  dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, { description: 'By parameter id of the dictionary' }),
-  features: Type.Record(Type.String({ maxLength: 80 }), Type.String({ maxLength: 40 }), { description: 'Option or count by look id of the dictionary' }),
+  dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, {
+    description: 'By parameter id of the dictionary',
+  }),
+  features: Type.Record(Type.String({ maxLength: 80 }), Type.String({ maxLength: 40 }), {
+    description: 'Option or count by look id of the dictionary',
+  }),
   source: Type.Optional(ClaimSourceSchema),
   claims: Type.Optional(Type.Array(ClaimSchema, { maxItems: 200, description: 'Further voices about the values' })),
 };
 
 /** Puts the values between what comes before and after them: records are written in the order of their schema. */
-const withValues = <B extends TProperties, A extends TProperties>(before: B, after: A): B & typeof VALUES & A => ({ ...before, ...VALUES, ...after });
+const withValues = <B extends TProperties, A extends TProperties>(before: B, after: A): B & typeof VALUES & A => ({
+  ...before,
+  ...VALUES,
+  ...after,
+});
 
 /** One design of one kind of part. */
 export const PatternSchema = Type.Object(
@@ -64,11 +76,19 @@ export const PatternSchema = Type.Object(
       years: Type.Optional(YearsSchema),
     },
     {
-      interfaces: Type.Record(Type.String({ maxLength: 80 }), line('Name of the pattern'), { description: 'By interface id of the dictionary' }),
+      interfaces: Type.Record(Type.String({ maxLength: 80 }), line('Name of the pattern'), {
+        description: 'By interface id of the dictionary',
+      }),
       marks: Type.Array(MarkSchema, { maxItems: 40 }),
       numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
       companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
-      price: Type.Optional(Type.Number({ minimum: 0, maximum: 1e7, description: 'What one is sold for, as last heard, in the shop’s money' })),
+      price: Type.Optional(
+        Type.Number({
+          minimum: 0,
+          maximum: 1e7,
+          description: 'What one is sold for, as last heard, in the shop’s money',
+        }),
+      ),
       note: Note,
     },
   ),
@@ -103,7 +123,9 @@ export type Family = Static<typeof FamilySchema>;
 /** Serial numbers of a variant: all with a prefix, or a run of them. */
 export const SerialsSchema = Type.Object(
   {
-    prefix: Type.Optional(Type.String({ minLength: 1, maxLength: 20, description: 'Letters or figures before the running number' })),
+    prefix: Type.Optional(
+      Type.String({ minLength: 1, maxLength: 20, description: 'Letters or figures before the running number' }),
+    ),
     from: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'First running number' })),
     to: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'Last running number' })),
     note: Type.Optional(line('Remark')),
@@ -121,7 +143,13 @@ export const FitmentSchema = Type.Object(
     to: Type.Optional(DateText('Last year or month; that of the variant where absent')),
     serialFrom: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'First running number' })),
     serialTo: Type.Optional(Type.String({ pattern: '^\\d{1,12}$', description: 'Last running number' })),
-    share: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1, description: 'How many of those engines carry it; all where absent' })),
+    share: Type.Optional(
+      Type.Number({
+        exclusiveMinimum: 0,
+        maximum: 1,
+        description: 'How many of those engines carry it; all where absent',
+      }),
+    ),
     note: Type.Optional(line('Exception, in words')),
   },
   { additionalProperties: false },
@@ -152,7 +180,9 @@ export const VariantSchema = Type.Object(
 export type Variant = Static<typeof VariantSchema>;
 
 /** What patterns and variants have in common: values by dictionary id, and who says so. */
-export type Described = Pick<Pattern, 'dimensions' | 'features' | 'source' | 'claims'> & { readonly interfaces?: Pattern['interfaces'] };
+export type Described = Pick<Pattern, 'dimensions' | 'features' | 'source' | 'claims'> & {
+  readonly interfaces?: Pattern['interfaces'];
+};
 
 export const SWAP_RESULTS = ['works', 'worksWithWork', 'failed'] as const;
 export const SWAP_RESULT_SAYS: Readonly<Record<(typeof SWAP_RESULTS)[number], string>> = {

@@ -10,7 +10,9 @@ import type { Mark, Pattern } from './pattern.js';
 
 const DECIMAL = /^\d{1,6}(\.\d{1,8})?$/;
 
-/** The size as it was read: its figures where they are one plain number, else the mean of the repeats with their digits. */
+/**
+ * The size as it was read: its figures where they are one plain number, else the mean of the repeats with their digits.
+ */
 function dimensionOf({ values, figures, unit }: SizeReading): Dimension {
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
   const places = Math.max(...values.map((value) => (String(value).split('.')[1] ?? '').length));
@@ -18,7 +20,8 @@ function dimensionOf({ values, figures, unit }: SizeReading): Dimension {
   return { low: digits, high: digits, unit };
 }
 
-const legible = ({ characters }: MarkReading): boolean => characters !== '' && readMark(characters).every((position) => position.length === 1);
+const legible = ({ characters }: MarkReading): boolean =>
+  characters !== '' && readMark(characters).every((position) => position.length === 1);
 
 function markOf({ characters, making, place }: MarkReading): Mark {
   const usual = place === undefined ? undefined : markPlaceOf(place).makings[0];
@@ -40,15 +43,24 @@ export const idFrom = (words: string): string =>
  * @param id of the new pattern, not yet in the catalogue
  * @param on the day, `YYYY-MM-DD`
  */
-export function patternFromReadings(specimen: Pick<Specimen, 'kind' | 'name' | 'readings'>, id: string, on: string, who?: string): Pattern {
+export function patternFromReadings(
+  specimen: Pick<Specimen, 'kind' | 'name' | 'readings'>,
+  id: string,
+  on: string,
+  who?: string,
+): Pattern {
   const readings = specimen.readings.map(({ is }) => is);
   const kind: KindId = specimen.kind;
   const known = new Set(Object.values(KINDS[kind].parameters).map((parameter) => parameter.id));
   const dimensions: Record<string, Dimension> = {};
-  // Of several instruments on one size the one with the least spread in its unit is not known here; the last one typed counts.
+  // Of several instruments on one size the one with the least spread in its unit is not known here; the last one typed
+  // counts.
   for (const size of sizesMeasured(readings))
-    if (known.has(size.parameter) && toInside(size.values[0] ?? 0, size.unit) > 0) dimensions[size.parameter] = dimensionOf(size);
-  const features = Object.fromEntries(readings.flatMap((reading) => (reading.sort === 'look' ? [[reading.feature, reading.option]] : [])));
+    if (known.has(size.parameter) && toInside(size.values[0] ?? 0, size.unit) > 0)
+      dimensions[size.parameter] = dimensionOf(size);
+  const features = Object.fromEntries(
+    readings.flatMap((reading) => (reading.sort === 'look' ? [[reading.feature, reading.option]] : [])),
+  );
   const marks = readings.filter((reading) => reading.sort === 'mark');
   const kept = readings.flatMap((reading) => {
     if (reading.sort === 'mark') return reading.characters !== '' && !legible(reading) ? [reading.text] : [];
@@ -64,6 +76,12 @@ export function patternFromReadings(specimen: Pick<Specimen, 'kind' | 'name' | '
     marks: marks.filter(legible).map(markOf),
     numbers: [],
     source: { kind: 'measuredHere', on, ...(who ? { who } : {}) },
-    note: cut([`From one part read on the bench.`, ...(kept.length > 0 ? [`Read or said besides: ${kept.join('; ')}.`] : [])].join(' '), 1000),
+    note: cut(
+      [
+        `From one part read on the bench.`,
+        ...(kept.length > 0 ? [`Read or said besides: ${kept.join('; ')}.`] : []),
+      ].join(' '),
+      1000,
+    ),
   };
 }

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { decode, MOST_WAYS, type Scheme, type Segment } from './scheme';
 
-const segment = (name: string, more: Partial<Segment>): Segment => ({ name, characters: 'digits', least: 1, most: 1, gives: 'text', ...more });
+const segment = (name: string, more: Partial<Segment>): Segment => ({
+  name,
+  characters: 'digits',
+  least: 1,
+  most: 1,
+  gives: 'text',
+  ...more,
+});
 const scheme = (...segments: Segment[]): Scheme => ({ id: 'a-scheme', name: 'A scheme', kinds: [], segments });
 const demo = (id: string): Scheme => {
   const found = CATALOGUE.schemes.find((each) => each.id === id);
@@ -10,14 +17,23 @@ const demo = (id: string): Scheme => {
   return found;
 };
 
-/** Every way to cut a text into the segments, the longest piece first: what stands at which segment. Pieces left out are not told. */
+/**
+ * Every way to cut a text into the segments, the longest piece first: what stands at which segment. Pieces left out are
+ * not told.
+ */
 function cuts(segments: readonly Segment[], text: string, from = 0): (readonly [at: number, piece: string])[][] {
   const [first, ...rest] = segments;
   if (!first) return text === '' ? [[]] : [];
-  const may = { digits: /^[0-9]*$/, letters: /^[A-Z]*$/, lettersAndDigits: /^[A-Z0-9]*$/, exactly: /^$/ }[first.characters];
+  const may = { digits: /^[0-9]*$/, letters: /^[A-Z]*$/, lettersAndDigits: /^[A-Z0-9]*$/, exactly: /^$/ }[
+    first.characters
+  ];
   return Array.from({ length: first.most - first.least + 1 }, (_, less) => first.most - less)
     .filter((length) => length <= text.length && may.test(text.slice(0, length)))
-    .flatMap((length) => cuts(rest, text.slice(length), from + 1).map((cut) => (length === 0 ? cut : [[from, text.slice(0, length)] as const, ...cut])));
+    .flatMap((length) =>
+      cuts(rest, text.slice(length), from + 1).map((cut) =>
+        length === 0 ? cut : [[from, text.slice(0, length)] as const, ...cut],
+      ),
+    );
 }
 
 const DATE = scheme(
@@ -64,7 +80,10 @@ describe('a mark scheme', () => {
   });
 
   it('may have a segment that need not be there', () => {
-    const optional = scheme(segment('Works', { characters: 'letters', least: 0, gives: 'plant' }), segment('Number', { least: 3, most: 3, gives: 'serial' }));
+    const optional = scheme(
+      segment('Works', { characters: 'letters', least: 0, gives: 'plant' }),
+      segment('Number', { least: 3, most: 3, gives: 'serial' }),
+    );
     expect(decode(optional, '123').readings[0]?.segments.map((each) => each.text)).toEqual(['123']);
     expect(decode(optional, 'K123').readings[0]?.segments.map((each) => each.text)).toEqual(['K', '123']);
   });
@@ -75,15 +94,18 @@ describe('a mark scheme', () => {
       more: fc.nat(2),
       characters: fc.constantFrom('digits' as const, 'letters' as const, 'lettersAndDigits' as const),
     });
-    const any = fc
-      .array(pieces, { minLength: 1, maxLength: 4 })
-      .map((all) =>
-        scheme(
-          ...all.map(({ least, more, characters }, at) =>
-            segment(`No. ${at}`, { least, most: Math.max(1, least + more), characters, gives: at % 2 === 0 ? 'yearDigit' : 'text' }),
-          ),
+    const any = fc.array(pieces, { minLength: 1, maxLength: 4 }).map((all) =>
+      scheme(
+        ...all.map(({ least, more, characters }, at) =>
+          segment(`No. ${at}`, {
+            least,
+            most: Math.max(1, least + more),
+            characters,
+            gives: at % 2 === 0 ? 'yearDigit' : 'text',
+          }),
         ),
-      );
+      ),
+    );
     fc.assert(
       fc.property(any, fc.stringMatching(/^[A-C0-3]{1,6}$/), (one, text) => {
         const years = { from: '1961', to: '1963' };
@@ -112,21 +134,29 @@ describe('a mark scheme', () => {
   });
 
   it('takes an exact text at its length', () => {
-    const exact = scheme(segment('Mark', { characters: 'exactly', text: 'M-', least: 1, most: 1 }), segment('Class', { characters: 'letters' }));
+    const exact = scheme(
+      segment('Mark', { characters: 'exactly', text: 'M-', least: 1, most: 1 }),
+      segment('Class', { characters: 'letters' }),
+    );
     expect(decode(exact, 'M-A').readings.length).toBe(1);
     expect(decode(exact, 'NA').problem).toContain('cannot be mark');
   });
 
   it('joins decade and figure', () => {
     const serial = demo('halvorn-serial');
-    expect(decode(serial, '4S7-01234', LOOKUP.yearsOf('skerry')).readings.map((reading) => reading.years)).toEqual([[1987]]);
+    expect(decode(serial, '4S7-01234', LOOKUP.yearsOf('skerry')).readings.map((reading) => reading.years)).toEqual([
+      [1987],
+    ]);
     for (const [told, year] of [
       ['1980s', 1987],
       ['198', 1987],
       ['80', 1987],
       ['8', 1987],
     ] as const) {
-      const both = scheme(segment('Decade', { characters: 'letters', gives: 'decade', table: { S: told } }), segment('Figure', { gives: 'yearDigit' }));
+      const both = scheme(
+        segment('Decade', { characters: 'letters', gives: 'decade', table: { S: told } }),
+        segment('Figure', { gives: 'yearDigit' }),
+      );
       expect(decode(both, 'S7', { from: '1900', to: '1999' }).readings[0]?.years)
         .withContext(told)
         .toContain(year);
@@ -144,7 +174,8 @@ describe('a mark scheme', () => {
     fc.assert(
       fc.property(fc.stringMatching(/^[A-Z0-9 -]{0,12}$/), (text) => {
         const length = text.replace(/[^A-Z0-9]/g, '').length;
-        for (const { segments } of decode(DATE, text).readings) expect(segments.reduce((sum, each) => sum + each.text.length, 0)).toBe(length);
+        for (const { segments } of decode(DATE, text).readings)
+          expect(segments.reduce((sum, each) => sum + each.text.length, 0)).toBe(length);
       }),
     );
   });

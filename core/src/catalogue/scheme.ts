@@ -62,7 +62,10 @@ export const SegmentSchema = Type.Object(
           unit: oneOf<UnitId>(UNIT_IDS, 'Unit of the figures'),
           bands: Type.Record(
             Type.String({ minLength: 1, maxLength: 20 }),
-            Type.String({ pattern: '^\\d{1,4}(\\.\\d{1,6})? to \\d{1,4}(\\.\\d{1,6})?$', description: 'As in "0.008 to 0.016"' }),
+            Type.String({
+              pattern: '^\\d{1,4}(\\.\\d{1,6})? to \\d{1,4}(\\.\\d{1,6})?$',
+              description: 'As in "0.008 to 0.016"',
+            }),
             { description: 'How far inward, by characters' },
           ),
         },
@@ -81,10 +84,15 @@ export const SchemeSchema = Type.Object(
     name: line('What it is called'),
     maker: Type.Optional(Id('Whose numbers it reads')),
     family: Type.Optional(Id('Family whose years cut ambiguous ones')),
-    kinds: Type.Array(KindIdSchema, { maxItems: 40, description: 'Kinds of part that carry such numbers; none: the engine itself' }),
+    kinds: Type.Array(KindIdSchema, {
+      maxItems: 40,
+      description: 'Kinds of part that carry such numbers; none: the engine itself',
+    }),
     makings: Type.Optional(Type.Array(oneOf(MAKINGS, 'How such numbers are made'), { maxItems: 5 })),
     segments: Type.Array(SegmentSchema, { minItems: 1, maxItems: 20 }),
-    samples: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 60 }), { maxItems: 40, description: 'Numbers to try it on' })),
+    samples: Type.Optional(
+      Type.Array(Type.String({ minLength: 1, maxLength: 60 }), { maxItems: 40, description: 'Numbers to try it on' }),
+    ),
     note: Note,
   },
   { additionalProperties: false },
@@ -126,7 +134,8 @@ const plain = (text: string): string => text.toUpperCase().replace(/[^A-Z0-9]/g,
 /** What the segment makes of exactly these characters; undefined when they cannot stand there. */
 function meaningOf(segment: Segment, text: string): string | undefined {
   if (text === '') return segment.least === 0 ? '' : undefined;
-  if (segment.characters === 'exactly') return text === plain(segment.text ?? '') ? (segment.table?.[text] ?? text) : undefined;
+  if (segment.characters === 'exactly')
+    return text === plain(segment.text ?? '') ? (segment.table?.[text] ?? text) : undefined;
   if (!CLASSES[segment.characters].test(text)) return undefined;
   return segment.table ? segment.table[text] : text;
 }
@@ -138,7 +147,9 @@ function lengthsOf(segment: Segment): { readonly least: number; readonly most: n
   return { least: segment.least === 0 ? 0 : length, most: length };
 }
 
-/** What the rest of a number can be: bit 0 that it can be read at all, bit 1 without telling a year, then a bit a year. */
+/**
+ * What the rest of a number can be: bit 0 that it can be read at all, bit 1 without telling a year, then a bit a year.
+ */
 type Outlook = bigint;
 const READABLE = 1n;
 const FIRST_YEAR_BIT = 2n;
@@ -159,7 +170,13 @@ class YearSpan {
   /** What stays open once this piece has been read. */
   after(outlook: Outlook, piece: DecodedSegment): Outlook {
     if (!aboutYear(piece)) return outlook;
-    return outlook & this.years.reduce((mask, year, at) => (agrees(piece, year) ? mask | (1n << (FIRST_YEAR_BIT + BigInt(at))) : mask), READABLE);
+    return (
+      outlook &
+      this.years.reduce(
+        (mask, year, at) => (agrees(piece, year) ? mask | (1n << (FIRST_YEAR_BIT + BigInt(at))) : mask),
+        READABLE,
+      )
+    );
   }
 
   in(outlook: Outlook): number[] {
@@ -197,13 +214,16 @@ export function decode(scheme: Scheme, number: string, years?: Years): Decoded {
     return found;
   };
   /** By segment and place: what there is to come, seen from there. */
-  const ahead: Outlook[][] = Array.from({ length: segments.length + 1 }, () => new Array<Outlook>(text.length + 1).fill(0n));
+  const ahead: Outlook[][] = Array.from({ length: segments.length + 1 }, () =>
+    new Array<Outlook>(text.length + 1).fill(0n),
+  );
   const end = ahead[segments.length];
   if (end) end[text.length] = span.open;
   for (let index = segments.length - 1; index >= 0; index--)
     for (let at = 0; at <= text.length; at++) {
       let outlook = 0n;
-      for (const piece of pieces(index, at)) outlook |= span.after(ahead[index + 1]?.[at + piece.text.length] ?? 0n, piece);
+      for (const piece of pieces(index, at))
+        outlook |= span.after(ahead[index + 1]?.[at + piece.text.length] ?? 0n, piece);
       (ahead[index] ?? [])[at] = outlook;
     }
   const all = ahead[0]?.[0] ?? 0n;
@@ -219,7 +239,8 @@ export function decode(scheme: Scheme, number: string, years?: Years): Decoded {
     }
     for (const piece of pieces(index, at)) {
       const [then, next] = [span.after(outlook, piece), at + piece.text.length];
-      if ((then & (ahead[index + 1]?.[next] ?? 0n)) !== 0n) walk(index + 1, next, piece.text === '' ? taken : [...taken, piece], then);
+      if ((then & (ahead[index + 1]?.[next] ?? 0n)) !== 0n)
+        walk(index + 1, next, piece.text === '' ? taken : [...taken, piece], then);
     }
   };
   walk(0, 0, [], wanted === 0n ? span.open : span.open & ~READABLE);
@@ -232,7 +253,11 @@ export function decode(scheme: Scheme, number: string, years?: Years): Decoded {
 }
 
 /** Where reading comes to a stand: the furthest place any cut reaches, and the last segment that may stand there. */
-function problemOf(text: string, segments: readonly Segment[], pieces: (index: number, at: number) => readonly DecodedSegment[]): string {
+function problemOf(
+  text: string,
+  segments: readonly Segment[],
+  pieces: (index: number, at: number) => readonly DecodedSegment[],
+): string {
   let places = new Set([0]);
   let reached: { readonly at: number; readonly segment: Segment | undefined } = { at: 0, segment: segments[0] };
   for (let index = 0; index <= segments.length && places.size > 0; index++) {
@@ -254,7 +279,8 @@ function problemAt(text: string, at: number, segment: Segment | undefined): stri
 }
 
 /** Whether a piece tells of the year; one that was left out tells nothing. */
-const aboutYear = ({ segment: { gives }, text }: DecodedSegment): boolean => text !== '' && (gives === 'year' || gives === 'yearDigit' || gives === 'decade');
+const aboutYear = ({ segment: { gives }, text }: DecodedSegment): boolean =>
+  text !== '' && (gives === 'year' || gives === 'yearDigit' || gives === 'decade');
 
 /** Whether a segment lets this year be. A meaning of two figures counts in every century. */
 function agrees({ segment, meaning }: DecodedSegment, year: number): boolean {

@@ -12,7 +12,11 @@ const claim = (kind: ClaimKind, low: string, high: string, more: Partial<Claim> 
   kind,
   ...more,
 });
-const described = (claims: readonly Claim[], plain?: readonly [string, string], kind: ClaimKind = 'makersSheet'): Described => ({
+const described = (
+  claims: readonly Claim[],
+  plain?: readonly [string, string],
+  kind: ClaimKind = 'makersSheet',
+): Described => ({
   dimensions: plain ? { [main.id]: { low: plain[0], high: plain[1], unit: 'mm' } } : {},
   features: {},
   source: { kind },
@@ -37,7 +41,10 @@ describe('a value from its claims', () => {
   });
 
   it('of one kind takes the latest', () => {
-    const of = described([claim('peer', '59.60', '59.62', { on: '2010' }), claim('peer', '59.50', '59.52', { on: '2020-05' })]);
+    const of = described([
+      claim('peer', '59.60', '59.62', { on: '2010' }),
+      claim('peer', '59.50', '59.52', { on: '2020-05' }),
+    ]);
     expect(sizeOf(of, main)?.voices[0]?.source.on).toBe('2020-05');
   });
 
@@ -98,7 +105,9 @@ describe('a look from its claims', () => {
   });
 
   it('may be a face', () => {
-    expect(optionOf({ ...of, interfaces: { 'crank.flywheelFlange': 'Six-bolt' } }, 'crank.flywheelFlange')?.value).toBe('Six-bolt');
+    expect(optionOf({ ...of, interfaces: { 'crank.flywheelFlange': 'Six-bolt' } }, 'crank.flywheelFlange')?.value).toBe(
+      'Six-bolt',
+    );
   });
 });
 
@@ -112,7 +121,8 @@ describe('the disputes planted in the demo', () => {
       'sluice-cam-truck cam.lift.intake',
       'sluice-head-62 head.chamber.volume',
     ]);
-    // Measured here and the sheet agree; the supplier's list is two steps weaker than what was measured, and widens nothing.
+    // Measured here and the sheet agree; the supplier's list is two steps weaker than what was measured, and widens
+    // nothing.
     expect(sizeOf(demoPattern('skerry-crank-4-112'), main)?.value.limits).toEqual({ low: 79.45, high: 79.47 });
     // The sheet is one step weaker than the measurement that contradicts it.
     const lift = sizeOf(demoPattern('sluice-cam-truck'), parameterOf('cam.lift.intake'))?.value.limits;

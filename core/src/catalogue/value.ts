@@ -37,7 +37,12 @@ interface Said<T> {
 function inOrder<T>(said: readonly Said<T>[]): Said<T>[] {
   return said
     .map((each, at) => ({ each, at }))
-    .sort((a, b) => rank(a.each.source.kind) - rank(b.each.source.kind) || (b.each.source.on ?? '').localeCompare(a.each.source.on ?? '') || a.at - b.at)
+    .sort(
+      (a, b) =>
+        rank(a.each.source.kind) - rank(b.each.source.kind) ||
+        (b.each.source.on ?? '').localeCompare(a.each.source.on ?? '') ||
+        a.at - b.at,
+    )
     .map(({ each }) => each);
 }
 
@@ -46,7 +51,10 @@ function derive<T>(said: readonly Said<T>[], contradict: (a: T, b: T) => boolean
   if (!used) return undefined;
   const voices: Voice<T>[] = [
     { ...used, standing: 'used' },
-    ...others.map((each) => ({ ...each, standing: contradict(used.says, each.says) ? ('contradicts' as const) : ('agrees' as const) })),
+    ...others.map((each) => ({
+      ...each,
+      standing: contradict(used.says, each.says) ? ('contradicts' as const) : ('agrees' as const),
+    })),
   ];
   return { value: used.says, disputed: voices.some((voice) => voice.standing === 'contradicts'), voices };
 }
@@ -73,9 +81,13 @@ export function sizeOf(described: Described, parameter: Parameter): Derived<Size
   const stated = described.dimensions[parameter.id];
   const claims = described.claims;
   // The usual case, and it has to be quick: one plain value and no other voice.
-  const said: Said<Size>[] = stated ? [{ says: sizeFrom(stated, parameter), source: described.source ?? USUAL_SOURCE }] : [];
+  const said: Said<Size>[] = stated
+    ? [{ says: sizeFrom(stated, parameter), source: described.source ?? USUAL_SOURCE }]
+    : [];
   if (claims)
-    for (const claim of claims) if (claim.about === parameter.id && claim.size) said.push({ says: sizeFrom(claim.size, parameter), source: sourceOf(claim) });
+    for (const claim of claims)
+      if (claim.about === parameter.id && claim.size)
+        said.push({ says: sizeFrom(claim.size, parameter), source: sourceOf(claim) });
   const derived = derive(said, sizesContradict);
   if (!derived?.disputed) return derived;
   const strongest = rank(derived.voices[0]?.source.kind ?? 'hearsay');
@@ -89,7 +101,8 @@ export function sizeOf(described: Described, parameter: Parameter): Derived<Size
 export function optionOf(described: Described, id: string): Derived<string> | undefined {
   const stated = described.features[id] ?? described.interfaces?.[id];
   const said: Said<string>[] = stated === undefined ? [] : [{ says: stated, source: described.source ?? USUAL_SOURCE }];
-  for (const claim of described.claims ?? []) if (claim.about === id && claim.option !== undefined) said.push({ says: claim.option, source: sourceOf(claim) });
+  for (const claim of described.claims ?? [])
+    if (claim.about === id && claim.option !== undefined) said.push({ says: claim.option, source: sourceOf(claim) });
   return derive(said, (a, b) => a !== b);
 }
 

@@ -47,7 +47,14 @@ function sizesOf(described: Described, kind: Kind) {
   return (id: string): ColumnSize | undefined => {
     const parameter = parameters.get(id);
     const derived = parameter && sizeOf(described, parameter);
-    return derived && { limits: derived.value.limits, measured: false, disputed: derived.disputed, service: derived.value.service };
+    return (
+      derived && {
+        limits: derived.value.limits,
+        measured: false,
+        disputed: derived.disputed,
+        service: derived.value.service,
+      }
+    );
   };
 }
 
@@ -70,7 +77,9 @@ function variantColumn(catalogue: CatalogueLookup, variant: Variant): CompareCol
     label: catalogue.variantLabel(variant.id),
     size: sizesOf(variant, VARIANT),
     option: optionsOf(variant),
-    marks: (variant.serials ?? []).map(({ prefix = '', from = '', to }) => `${prefix}${from}${to === undefined ? '' : `–${to}`}`),
+    marks: (variant.serials ?? []).map(
+      ({ prefix = '', from = '', to }) => `${prefix}${from}${to === undefined ? '' : `–${to}`}`,
+    ),
     numbers: [],
     fitted,
     part: undefined,
@@ -88,7 +97,14 @@ function specimenColumn(catalogue: CatalogueLookup, subject: Extract<Subject, { 
     label: specimen.name,
     size: (id) => {
       const value = part.values[id];
-      return value && { limits: value.interval, measured: value.source === 'measured', disputed: value.disputed ?? false, service: part.service[id] ?? [] };
+      return (
+        value && {
+          limits: value.interval,
+          measured: value.source === 'measured',
+          disputed: value.disputed ?? false,
+          service: part.service[id] ?? [],
+        }
+      );
     },
     option: (id) => {
       const option = part.looks[id]?.option ?? part.interfaces[id];

@@ -9,7 +9,12 @@ const pattern = (id: string): Subject => ({ sort: 'pattern', id });
 const variant = (id: string): Subject => ({ sort: 'variant', id });
 const specimen = (text: string, kind: KindId = 'crank'): Subject => ({
   sort: 'specimen',
-  specimen: { id: '', name: 'On the bench', kind, readings: readEntry(text, kind).words.map((is, at) => ({ id: String(at), at: '', is })) },
+  specimen: {
+    id: '',
+    name: 'On the bench',
+    kind,
+    readings: readEntry(text, kind).words.map((is, at) => ({ id: String(at), at: '', is })),
+  },
 });
 const rowOf = (id: string, ...subjects: Subject[]): CompareRow => {
   const found = compare(LOOKUP, subjects).rows.find((row) => row.id === id);
@@ -32,20 +37,27 @@ describe('parts side by side', () => {
           .toBeTrue();
         for (const row of rows) expect(row.cells.length).toBe(2);
       }
-      expect(compare(LOOKUP, [pattern(first?.id ?? ''), pattern(first?.id ?? '')]).rows.every((row) => row.agrees)).toBeTrue();
+      expect(
+        compare(LOOKUP, [pattern(first?.id ?? ''), pattern(first?.id ?? '')]).rows.every((row) => row.agrees),
+      ).toBeTrue();
     });
 
   it('are the same within their limits', () => {
-    expect(judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), pattern('sluice-crank-3115'))).toEqual([
-      'same',
-      'Within tolerance: the same.',
-    ]);
-    expect(rowOf('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), pattern('sluice-crank-3115')).agrees).toBeTrue();
+    expect(
+      judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), pattern('sluice-crank-3115')),
+    ).toEqual(['same', 'Within tolerance: the same.']);
+    expect(
+      rowOf('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), pattern('sluice-crank-3115')).agrees,
+    ).toBeTrue();
   });
 
   it('with journals a tenth of an inch apart are of different generations', () => {
     // Common practice, no source: undersizes end at about 0.030 to 0.050 in; no regrind makes one journal the other.
-    const [standing, says] = judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), pattern('sluice-crank-3375-large'));
+    const [standing, says] = judged(
+      'crank.mainJournal.diameter',
+      pattern('sluice-crank-3375-forged'),
+      pattern('sluice-crank-3375-large'),
+    );
     expect(standing).toBe('apart');
     expect(says).toMatch(/^\+0\.\d{4} in: .*A different generation of part\.$/);
   });
@@ -56,13 +68,21 @@ describe('parts side by side', () => {
   });
 
   it('may be one worn to the other, but only the way wear goes', () => {
-    expect(judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), specimen('main 2.3478in mic'))[0]).toBe('worn');
-    expect(judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), specimen('main 2.3512in mic'))[0]).toBe('apart');
+    expect(
+      judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), specimen('main 2.3478in mic'))[0],
+    ).toBe('worn');
+    expect(
+      judged('crank.mainJournal.diameter', pattern('sluice-crank-3375-forged'), specimen('main 2.3512in mic'))[0],
+    ).toBe('apart');
   });
 
   it('have their differences signed against the first', () => {
-    const there = rowOf('crank.stroke', pattern('sluice-crank-3115'), pattern('sluice-crank-3590')).cells[1]?.judgement?.difference ?? 0;
-    const back = rowOf('crank.stroke', pattern('sluice-crank-3590'), pattern('sluice-crank-3115')).cells[1]?.judgement?.difference ?? 0;
+    const there =
+      rowOf('crank.stroke', pattern('sluice-crank-3115'), pattern('sluice-crank-3590')).cells[1]?.judgement
+        ?.difference ?? 0;
+    const back =
+      rowOf('crank.stroke', pattern('sluice-crank-3590'), pattern('sluice-crank-3115')).cells[1]?.judgement
+        ?.difference ?? 0;
     expect(there).toBeCloseTo((3.59 - 3.115) * 25.4, 3);
     expect(back).toBeCloseTo(-there, 9);
   });
@@ -80,7 +100,8 @@ describe('parts side by side', () => {
   });
 
   it('say nothing of what nobody knows', () => {
-    for (const row of compare(LOOKUP, [pattern('sluice-crank-3115'), specimen('8 weights')]).rows) expect(row.told).toBeGreaterThan(0);
+    for (const row of compare(LOOKUP, [pattern('sluice-crank-3115'), specimen('8 weights')]).rows)
+      expect(row.told).toBeGreaterThan(0);
   });
 
   it('of two kinds, one alone, or not there are refused with the reason', () => {

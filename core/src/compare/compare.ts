@@ -37,7 +37,9 @@ export interface CompareRow {
   readonly group: 'size' | 'look' | 'face' | 'mark' | 'fitment';
   readonly parameter?: Parameter;
   readonly cells: readonly CompareCell[];
-  /** Whether all that say something say the same; a row in which fewer than two say something has nothing to compare. */
+  /**
+   * Whether all that say something say the same; a row in which fewer than two say something has nothing to compare.
+   */
   readonly agrees: boolean;
   readonly told: number;
 }
@@ -53,10 +55,15 @@ export interface Comparison {
  */
 export function compare(catalogue: CatalogueLookup, subjects: readonly Subject[]): Comparison {
   if (subjects.length < FEWEST_COMPARED || subjects.length > MOST_COMPARED)
-    throw new CompareError(`From ${FEWEST_COMPARED} to ${MOST_COMPARED} parts can be compared; these are ${subjects.length}.`);
+    throw new CompareError(
+      `From ${FEWEST_COMPARED} to ${MOST_COMPARED} parts can be compared; these are ${subjects.length}.`,
+    );
   const columns = subjects.map((subject) => {
     const column = columnOf(catalogue, subject);
-    if (!column) throw new CompareError(`The catalogue has no ${subject.sort} “${subject.sort === 'specimen' ? subject.specimen.name : subject.id}”.`);
+    if (!column)
+      throw new CompareError(
+        `The catalogue has no ${subject.sort} “${subject.sort === 'specimen' ? subject.specimen.name : subject.id}”.`,
+      );
     return column;
   });
   const kind = columns[0]?.kind;
@@ -67,11 +74,15 @@ export function compare(catalogue: CatalogueLookup, subjects: readonly Subject[]
     );
   const rows = [
     ...Object.values(kind.parameters).map((parameter) => sizeRow(parameter, columns)),
-    ...Object.values(kind.features).map((feature) => optionRow(feature, 'look', columns, (option) => sayLook(feature, option))),
+    ...Object.values(kind.features).map((feature) =>
+      optionRow(feature, 'look', columns, (option) => sayLook(feature, option)),
+    ),
     ...Object.values(kind.interfaces).map((face) => optionRow(face, 'face', columns, (option) => option)),
     wordsRow('marks', kind.id === 'variant' ? 'Serials' : 'Marks', columns, (column) => column.marks),
     wordsRow('numbers', 'Part numbers', columns, (column) => column.numbers),
-    ...SLOTS.map((slot) => wordsRow(`slot.${slot.id}`, slot.name, columns, (column) => column.fitted.get(slot.id) ?? [])),
+    ...SLOTS.map((slot) =>
+      wordsRow(`slot.${slot.id}`, slot.name, columns, (column) => column.fitted.get(slot.id) ?? []),
+    ),
   ].filter((row) => row.told > 0);
   return { columns, rows };
 }
@@ -81,7 +92,11 @@ function sizeRow(parameter: Parameter, columns: readonly CompareColumn[]): Compa
   const first = sizes.find((size) => size !== undefined);
   const cells = sizes.map((size): CompareCell => {
     if (!size || !first) return {};
-    const about = { size: size.limits, ...(size.measured ? { measured: true } : {}), ...(size.disputed ? { disputed: true } : {}) };
+    const about = {
+      size: size.limits,
+      ...(size.measured ? { measured: true } : {}),
+      ...(size.disputed ? { disputed: true } : {}),
+    };
     return size === first ? about : { ...about, judgement: judgeSize(parameter, first, size) };
   });
   return row(
@@ -90,20 +105,34 @@ function sizeRow(parameter: Parameter, columns: readonly CompareColumn[]): Compa
   );
 }
 
-function optionRow(entry: Feature | Interface, group: 'look' | 'face', columns: readonly CompareColumn[], says: (option: string) => string): CompareRow {
+function optionRow(
+  entry: Feature | Interface,
+  group: 'look' | 'face',
+  columns: readonly CompareColumn[],
+  says: (option: string) => string,
+): CompareRow {
   const options = columns.map((column) => column.option(entry.id));
   const first = options.find((option) => option !== undefined)?.option;
   const cells = options.map((found): CompareCell =>
-    found ? { text: says(found.option), same: found.option === first, ...(found.disputed ? { disputed: true } : {}) } : {},
+    found
+      ? { text: says(found.option), same: found.option === first, ...(found.disputed ? { disputed: true } : {}) }
+      : {},
   );
   return row({ id: entry.id, name: entry.name, group, cells }, (cell) => cell.same ?? true);
 }
 
-function wordsRow(id: string, name: string, columns: readonly CompareColumn[], words: (column: CompareColumn) => readonly string[]): CompareRow {
+function wordsRow(
+  id: string,
+  name: string,
+  columns: readonly CompareColumn[],
+  words: (column: CompareColumn) => readonly string[],
+): CompareRow {
   const lists = columns.map(words);
   const key = (list: readonly string[]) => [...new Set(list.map(normaliseMark))].sort().join(' ');
   const first = lists.find((list) => list.length > 0);
-  const cells = lists.map((list): CompareCell => (list.length === 0 ? {} : { text: [...new Set(list)].join(', '), same: key(list) === key(first ?? []) }));
+  const cells = lists.map((list): CompareCell =>
+    list.length === 0 ? {} : { text: [...new Set(list)].join(', '), same: key(list) === key(first ?? []) },
+  );
   return row({ id, name, group: id.startsWith('slot.') ? 'fitment' : 'mark', cells }, (cell) => cell.same ?? true);
 }
 

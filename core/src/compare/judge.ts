@@ -27,8 +27,13 @@ export function judgeSize(parameter: Parameter, first: ColumnSize, other: Column
   if (!apart(first.limits, other.limits)) return judged('same', ['Within tolerance: the same.']);
   const off = difference(by, quantity);
   const step =
-    first.service.find((each) => !apart(shifted(first, each), other.limits)) ?? other.service.find((each) => !apart(first.limits, shifted(other, each)));
-  if (step !== undefined) return judged('step', sentence`${off}: a service step of ${value(Math.abs(step), quantity)}. One machined would pass for the other.`);
+    first.service.find((each) => !apart(shifted(first, each), other.limits)) ??
+    other.service.find((each) => !apart(first.limits, shifted(other, each)));
+  if (step !== undefined)
+    return judged(
+      'step',
+      sentence`${off}: a service step of ${value(Math.abs(step), quantity)}. One machined would pass for the other.`,
+    );
   const wornWay = parameter.wear === 'grows' ? 1 : parameter.wear === 'shrinks' ? -1 : 0;
   if ((first.measured || other.measured) && wornWay !== 0 && Math.abs(by) <= WORN_AT_MOST * parameter.usualWear) {
     const worn = other.measured ? by : -by;
@@ -36,7 +41,10 @@ export function judgeSize(parameter: Parameter, first: ColumnSize, other: Column
   }
   const reach = Math.max(0, ...[...first.service, ...other.service].map(Math.abs));
   if (reach > 0 && Math.abs(by) > reach)
-    return judged('apart', sentence`${off}: more than the last service size of ${value(reach, quantity)} makes up. A different generation of part.`);
+    return judged(
+      'apart',
+      sentence`${off}: more than the last service size of ${value(reach, quantity)} makes up. A different generation of part.`,
+    );
   return judged('apart', sentence`${off}: outside the limits. A different part.`);
 }
 

@@ -9,7 +9,11 @@ import { ROUTES } from './routes.js';
 import { IdSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 export const RecordTypeSchema = oneOf<RecordType>(RECORD_TYPES, 'Type of record');
-const PlaceSchema = Type.Object({ type: RecordTypeSchema, id: Type.String(), at: Type.Optional(Type.String({ description: 'Value or field of the record' })) });
+const PlaceSchema = Type.Object({
+  type: RecordTypeSchema,
+  id: Type.String(),
+  at: Type.Optional(Type.String({ description: 'Value or field of the record' })),
+});
 const Units = Type.Optional(WordingSchema);
 
 /** Records of a page of findings, of a picker, of a level of the tree. */
@@ -35,7 +39,11 @@ export const search = question({
   summary: 'Search by number, mark, name, synonym, look or size, in one line',
   subject: 'catalogue',
   request: Type.Object(
-    { text: Type.String({ maxLength: 200 }), most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ON_A_PAGE })), units: Units },
+    {
+      text: Type.String({ maxLength: 200 }),
+      most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ON_A_PAGE })),
+      units: Units,
+    },
     { additionalProperties: false },
   ),
   answer: Type.Object({
@@ -98,7 +106,11 @@ const SubjectSchema = Type.Object(
   {
     pattern: Type.Optional(IdSchema),
     variant: Type.Optional(IdSchema),
-    specimen: Type.Optional(Type.Union([Type.String({ format: 'uuid' }), SpecimenSchema], { description: 'Id of a stored specimen, or one sent along' })),
+    specimen: Type.Optional(
+      Type.Union([Type.String({ format: 'uuid' }), SpecimenSchema], {
+        description: 'Id of a stored specimen, or one sent along',
+      }),
+    ),
     as: Type.Optional(Type.String({ maxLength: 80, description: 'Pattern a specimen was identified as' })),
   },
   { additionalProperties: false, minProperties: 1 },
@@ -109,7 +121,10 @@ export const compare = question({
   ...ROUTES.compare,
   summary: 'Two to six patterns, variants or specimens side by side',
   subject: 'catalogue',
-  request: Type.Object({ subjects: Type.Array(SubjectSchema, { maxItems: 20 }), units: Units }, { additionalProperties: false }),
+  request: Type.Object(
+    { subjects: Type.Array(SubjectSchema, { maxItems: 20 }), units: Units },
+    { additionalProperties: false },
+  ),
   answer: Type.Object({
     columns: list(Type.String()),
     rows: list(
@@ -147,11 +162,19 @@ export const decode = question({
   answer: list(
     Type.Object({
       readings: list(
-        Type.Object({ says: list(Type.Object({ name: Type.String(), text: Type.String(), meaning: Type.String() })), years: list(Type.Integer()) }),
+        Type.Object({
+          says: list(Type.Object({ name: Type.String(), text: Type.String(), meaning: Type.String() })),
+          years: list(Type.Integer()),
+        }),
       ),
       more: Type.Optional(Type.Boolean({ description: 'There are more ways to read it than are told' })),
       problem: Type.Optional(Type.String()),
-      within: Type.Optional(Type.Unsafe<Static<typeof YearsSchema>>({ ...YearsSchema, description: 'Years of the family, to which its years were cut' })),
+      within: Type.Optional(
+        Type.Unsafe<Static<typeof YearsSchema>>({
+          ...YearsSchema,
+          description: 'Years of the family, to which its years were cut',
+        }),
+      ),
     }),
   ),
   example: { scheme: 'brackmere-date', numbers: ['C147'] },
@@ -160,7 +183,8 @@ export const decode = question({
 /** What a number says of itself. */
 export const readNumber = question({
   ...ROUTES.readNumber,
-  summary: 'What a number says of itself: as a bearing’s designation, a vehicle’s number, or by a scheme of the catalogue',
+  summary:
+    'What a number says of itself: as a bearing’s designation, a vehicle’s number, or by a scheme of the catalogue',
   subject: 'catalogue',
   request: Type.Object({ number: Type.String({ maxLength: 200 }) }, { additionalProperties: false }),
   answer: Type.Object({ says: list(Type.Object({ by: Type.String(), says: Type.String() })) }),
@@ -170,11 +194,14 @@ export const readNumber = question({
 /** Single records, and what they are called by. */
 export const records = question({
   ...ROUTES.records,
-  summary: 'Some records of the catalogue, with the families and makers they are called by; those that are not there are left out',
+  summary:
+    'Some records of the catalogue, with the families and makers they are called by; those that are not there are left out',
   subject: 'catalogue',
   request: Type.Object(
     {
-      refs: Type.Array(Type.Object({ type: RecordTypeSchema, id: IdSchema }, { additionalProperties: false }), { maxItems: MOST_ON_A_PAGE }),
+      refs: Type.Array(Type.Object({ type: RecordTypeSchema, id: IdSchema }, { additionalProperties: false }), {
+        maxItems: MOST_ON_A_PAGE,
+      }),
       fitments: Type.Optional(Type.Boolean({ description: 'With the patterns that variants were fitted with' })),
     },
     { additionalProperties: false },
@@ -186,10 +213,17 @@ export const records = question({
 /** What the page of a record shows. */
 export const page = question({
   ...ROUTES.page,
-  summary: 'A record with all that is told of it: where a pattern was fitted, what belongs to it and replaced it; what a variant carried; what a family holds',
+  summary:
+    'A record with all that is told of it: where a pattern was fitted, what belongs to it and replaced it; what a variant carried; what a family holds',
   subject: 'catalogue',
-  request: Type.Object({ type: oneOf(['family', 'variant', 'pattern'] as const), id: IdSchema }, { additionalProperties: false }),
-  answer: Type.Object({ excerpt: ExcerptSchema, leftOut: Type.Integer({ description: 'Records that are left out because there are too many' }) }),
+  request: Type.Object(
+    { type: oneOf(['family', 'variant', 'pattern'] as const), id: IdSchema },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    excerpt: ExcerptSchema,
+    leftOut: Type.Integer({ description: 'Records that are left out because there are too many' }),
+  }),
   example: { type: 'family', id: 'sluice' },
 });
 
@@ -222,7 +256,10 @@ export const tree = question({
   summary: 'Makers with their families, in the order of the catalogue, from one on',
   subject: 'catalogue',
   request: Type.Object(
-    { from: Type.Optional(Type.Integer({ minimum: 0 })), most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ON_A_PAGE })) },
+    {
+      from: Type.Optional(Type.Integer({ minimum: 0 })),
+      most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ON_A_PAGE })),
+    },
     { additionalProperties: false },
   ),
   answer: Type.Object({
@@ -260,9 +297,13 @@ export const pick = question({
     {
       of: RecordTypeSchema,
       kinds: Type.Optional(Type.Array(KindSchema, { maxItems: 40, description: 'Of patterns only these kinds' })),
-      words: Type.Optional(Type.String({ maxLength: 200, description: 'Words that all stand in the name or the id, in any order' })),
+      words: Type.Optional(
+        Type.String({ maxLength: 200, description: 'Words that all stand in the name or the id, in any order' }),
+      ),
       most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ON_A_PAGE })),
-      chosen: Type.Optional(Type.String({ maxLength: 80, description: 'Id of the one that is chosen: it is told whatever the words are' })),
+      chosen: Type.Optional(
+        Type.String({ maxLength: 80, description: 'Id of the one that is chosen: it is told whatever the words are' }),
+      ),
     },
     { additionalProperties: false },
   ),
@@ -283,13 +324,20 @@ export const faces = question({
 /** What became of the catalogue since a state of it, record by record. */
 export const CatalogueChangesSchema = Type.Object({
   tag: Type.String({ description: 'The state reached' }),
-  whole: Type.Optional(Type.Boolean({ description: 'Too much was changed to tell it record by record: fetch the catalogue whole' })),
+  whole: Type.Optional(
+    Type.Boolean({ description: 'Too much was changed to tell it record by record: fetch the catalogue whole' }),
+  ),
   changed: Type.Optional(
     list(
       Type.Object({
         type: RecordTypeSchema,
         id: Type.String(),
-        record: Type.Optional(Type.Unsafe<CatalogueRecord>({ type: 'object', description: 'As it stands now; absent where it was removed' })),
+        record: Type.Optional(
+          Type.Unsafe<CatalogueRecord>({
+            type: 'object',
+            description: 'As it stands now; absent where it was removed',
+          }),
+        ),
       }),
     ),
   ),

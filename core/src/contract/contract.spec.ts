@@ -15,13 +15,19 @@ describe('the contract', () => {
   it('refuse properties nobody knows, so that a slip in a name is found', () => {
     expect(accepts(QUESTIONS.identify.request)({ kind: 'crank', reading: [] })).toBeFalse();
     expect(accepts(QUESTIONS.interchange.request)({ donors: [{ pattern: 'a' }], recipients: [] })).toBeFalse();
-    expect(accepts(QUESTIONS.interchange.request)({ donors: [{ patern: 'a' }], recipients: [{ pattern: 'b' }] })).toBeFalse();
-    expect(accepts(QUESTIONS.interchange.request)({ donors: [{ pattern: 'a' }], recipients: [{ pattern: 'b' }] })).toBeTrue();
+    expect(
+      accepts(QUESTIONS.interchange.request)({ donors: [{ patern: 'a' }], recipients: [{ pattern: 'b' }] }),
+    ).toBeFalse();
+    expect(
+      accepts(QUESTIONS.interchange.request)({ donors: [{ pattern: 'a' }], recipients: [{ pattern: 'b' }] }),
+    ).toBeTrue();
   });
 
   it('accepts the example of every question, and the hundred that are asked', () => {
-    for (const name of QUESTION_NAMES) expect(accepts(QUESTIONS[name].request)(QUESTIONS[name].example)).withContext(name).toBeTrue();
-    for (const { name, request } of hundredQuestions(CATALOGUE, SPECIMENS)) expect(accepts(QUESTIONS[name].request)(request)).withContext(name).toBeTrue();
+    for (const name of QUESTION_NAMES)
+      expect(accepts(QUESTIONS[name].request)(QUESTIONS[name].example)).withContext(name).toBeTrue();
+    for (const { name, request } of hundredQuestions(CATALOGUE, SPECIMENS))
+      expect(accepts(QUESTIONS[name].request)(request)).withContext(name).toBeTrue();
   });
 
   it('gives each question an address of its own', () => {

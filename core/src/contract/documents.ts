@@ -11,7 +11,11 @@ import { DOCUMENT_SORTS } from './documentSort.js';
 import { KindSchema, list } from './schema.js';
 
 /** The version last seen: a change names it, so that nobody writes over what he has not seen. 0 for a new document. */
-export const VersionSchema = Type.Integer({ minimum: 0, maximum: 2_147_483_646, description: 'The version last seen; 0 for a new one' });
+export const VersionSchema = Type.Integer({
+  minimum: 0,
+  maximum: 2_147_483_646,
+  description: 'The version last seen; 0 for a new one',
+});
 export const UuidSchema = Type.String({ format: 'uuid', examples: ['7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11'] });
 export const DocumentParamsSchema = Type.Object({ id: UuidSchema });
 
@@ -22,12 +26,21 @@ export const StoredSpecimenSchema = Type.Object({ ...SpecimenSchema.properties, 
 export type StoredSpecimen = Static<typeof StoredSpecimenSchema>;
 export const StoredJobSchema = Type.Object({ ...JobSchema.properties, ...Kept });
 export type StoredJob = Static<typeof StoredJobSchema>;
-export const StoredShopSchema = Type.Object({ ...ShopSchema.properties, version: VersionSchema }, { additionalProperties: false });
+export const StoredShopSchema = Type.Object(
+  { ...ShopSchema.properties, version: VersionSchema },
+  { additionalProperties: false },
+);
 export type StoredShop = Static<typeof StoredShopSchema>;
 
 /** What is sent to change a document: all of it, and the version it was begun from. */
-export const SpecimenBodySchema = Type.Object({ ...Type.Omit(SpecimenSchema, ['id']).properties, version: VersionSchema }, { additionalProperties: false });
-export const JobBodySchema = Type.Object({ ...Type.Omit(JobSchema, ['id']).properties, version: VersionSchema }, { additionalProperties: false });
+export const SpecimenBodySchema = Type.Object(
+  { ...Type.Omit(SpecimenSchema, ['id']).properties, version: VersionSchema },
+  { additionalProperties: false },
+);
+export const JobBodySchema = Type.Object(
+  { ...Type.Omit(JobSchema, ['id']).properties, version: VersionSchema },
+  { additionalProperties: false },
+);
 
 /** A specimen in a list. */
 export const SpecimenSummarySchema = Type.Object({
@@ -76,10 +89,18 @@ export type Photograph = Static<typeof PhotographSchema>;
 export const DrillRecordSchema = Type.Object(
   {
     id: Type.String({ format: 'uuid', description: 'Chosen by the sender, so that a drill sent twice counts once' }),
-    level: Type.Unsafe<string>({ type: 'string', enum: DRILL_LEVELS.map(({ id }) => id), description: 'How hard it was' }),
+    level: Type.Unsafe<string>({
+      type: 'string',
+      enum: DRILL_LEVELS.map(({ id }) => id),
+      description: 'How hard it was',
+    }),
     kind: KindSchema,
-    pattern: Type.Optional(Type.String({ maxLength: 80, description: 'What it was; absent for a part in no catalogue' })),
-    named: Type.Optional(Type.String({ maxLength: 80, description: 'What it was named; absent for "in no catalogue"' })),
+    pattern: Type.Optional(
+      Type.String({ maxLength: 80, description: 'What it was; absent for a part in no catalogue' }),
+    ),
+    named: Type.Optional(
+      Type.String({ maxLength: 80, description: 'What it was named; absent for "in no catalogue"' }),
+    ),
     minutes: Type.Number({ minimum: 0, maximum: 1e5 }),
     engineMinutes: Type.Number({ minimum: 0, maximum: 1e5, description: 'What the next check would have taken' }),
     wasted: Type.Integer({ minimum: 0, maximum: 1000, description: 'Readings that could not have told anything' }),
@@ -88,7 +109,12 @@ export const DrillRecordSchema = Type.Object(
   { additionalProperties: false },
 );
 export type DrillRecord = Static<typeof DrillRecordSchema>;
-export const RecordedDrillSchema = Type.Object({ ...DrillRecordSchema.properties, at: Type.String(), who: Type.String(), right: Type.Boolean() });
+export const RecordedDrillSchema = Type.Object({
+  ...DrillRecordSchema.properties,
+  at: Type.String(),
+  who: Type.String(),
+  right: Type.Boolean(),
+});
 export type RecordedDrill = Static<typeof RecordedDrillSchema>;
 
 /** A record of the catalogue with the version it has on the server. */
@@ -184,6 +210,11 @@ export type ErrorBody = Static<typeof ErrorBodySchema>;
 /** What the server says of itself as it happens: that the catalogue or a document has another state. */
 export const ServerEventSchema = Type.Union([
   Type.Object({ of: Type.Literal('catalogue'), tag: Type.String() }),
-  Type.Object({ of: oneOf(DOCUMENT_SORTS), id: Type.String(), version: VersionSchema, gone: Type.Optional(Type.Boolean()) }),
+  Type.Object({
+    of: oneOf(DOCUMENT_SORTS),
+    id: Type.String(),
+    version: VersionSchema,
+    gone: Type.Optional(Type.Boolean()),
+  }),
 ]);
 export type ServerEvent = Static<typeof ServerEventSchema>;

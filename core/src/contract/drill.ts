@@ -16,7 +16,10 @@ const DRILL = {
   ),
   seed: Type.Integer({ minimum: 0, maximum: 4_294_967_295, description: 'Decides which part is hidden' }),
 };
-const Asked = Type.Array(Type.String({ maxLength: 100 }), { maxItems: 500, description: 'Keys of the lines asked so far, in order' });
+const Asked = Type.Array(Type.String({ maxLength: 100 }), {
+  maxItems: 500,
+  description: 'Keys of the lines asked so far, in order',
+});
 const EXAMPLE = { kind: 'crank', level: 'used', seed: 4711 };
 
 const SheetLineSchema = Type.Object({
@@ -53,11 +56,16 @@ const StepSchema = Type.Object({ name: Type.String(), minutes: Type.Number(), re
 /** What the part was, and what is to be said of the way there. */
 export const drillEnd = question({
   ...ROUTES.drillEnd,
-  summary: 'End a drill: what the part was, which questions told something, and how the engine would have gone about it',
+  summary:
+    'End a drill: what the part was, which questions told something, and how the engine would have gone about it',
   subject: 'drill',
   long: true,
   request: Type.Object(
-    { ...DRILL, asked: Asked, named: Type.Optional(Type.String({ maxLength: 80, description: 'Pattern named; absent for “in no catalogue”' })) },
+    {
+      ...DRILL,
+      asked: Asked,
+      named: Type.Optional(Type.String({ maxLength: 80, description: 'Pattern named; absent for “in no catalogue”' })),
+    },
     { additionalProperties: false },
   ),
   answer: Type.Object({

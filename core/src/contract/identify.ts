@@ -17,8 +17,14 @@ export const read = question({
   ...ROUTES.read,
   summary: 'How the entry line understands some words',
   subject: 'bench',
-  request: Type.Object({ kind: KindSchema, entry: Type.String({ maxLength: 20_000 }) }, { additionalProperties: false }),
-  answer: Type.Object({ kind: KindSchema, words: list(UnderstoodSchema, { description: 'As the readings of a specimen' }) }),
+  request: Type.Object(
+    { kind: KindSchema, entry: Type.String({ maxLength: 20_000 }) },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    kind: KindSchema,
+    words: list(UnderstoodSchema, { description: 'As the readings of a specimen' }),
+  }),
   example: { kind: 'crank', entry: 'cast 41?7 main 2.349 mm' },
 });
 
@@ -50,7 +56,9 @@ export const LineUpSchema = Type.Object({
   candidates: list(CandidateSchema),
   readings: list(UnderstoodSchema, { description: 'The readings as understood' }),
   unused: list(Type.String(), { description: 'Readings the catalogue has nothing to hold against' }),
-  doubts: list(Type.Object({ text: Type.String(), says: SentenceSchema }), { description: 'What is doubtful about how something was measured' }),
+  doubts: list(Type.Object({ text: Type.String(), says: SentenceSchema }), {
+    description: 'What is doubtful about how something was measured',
+  }),
 });
 export type LineUpTold = Static<typeof LineUpSchema>;
 
@@ -97,14 +105,24 @@ export const identify = question({
       entry: Entry,
       readings: Type.Optional(Readings),
       state: Type.Optional(oneOf<Reach>(REACHES, 'How far the engine is apart; on the bench where nothing is said')),
-      skipped: Type.Optional(Type.Array(Type.String({ maxLength: 100 }), { maxItems: 200, description: 'Keys of checks that cannot be got at' })),
+      skipped: Type.Optional(
+        Type.Array(Type.String({ maxLength: 100 }), {
+          maxItems: 200,
+          description: 'Keys of checks that cannot be got at',
+        }),
+      ),
       most: Type.Optional(Type.Integer({ minimum: 1, maximum: 50, description: 'How many candidates to return' })),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
   ),
   answer: Type.Object({ ...LineUpSchema.properties, next: AdviceSchema }),
-  example: { kind: 'crank', entry: 'cast 41?7 main 2.349in mic pin 52.05 stroke 3.375" forged 8 weights', most: 3, units: 'metric' },
+  example: {
+    kind: 'crank',
+    entry: 'cast 41?7 main 2.349in mic pin 52.05 stroke 3.375" forged 8 weights',
+    most: 3,
+    units: 'metric',
+  },
 });
 
 /** How the weight of one reading for one pattern was worked out, a line a step. */
@@ -125,7 +143,16 @@ export const calculation = question({
   answer: Type.Object({ steps: list(SentenceSchema) }),
   example: {
     kind: 'crank',
-    readings: [{ sort: 'size', text: 'main 2.3482in mic', parameter: 'crank.mainJournal.diameter', values: [2.3482], unit: 'in', instrument: 'micrometer' }],
+    readings: [
+      {
+        sort: 'size',
+        text: 'main 2.3482in mic',
+        parameter: 'crank.mainJournal.diameter',
+        values: [2.3482],
+        unit: 'in',
+        instrument: 'micrometer',
+      },
+    ],
     pattern: 'sluice-crank-3375-forged',
     text: 'main 2.3482in mic',
   },
@@ -151,7 +178,12 @@ export const engine = question({
   subject: 'jobs',
   request: Type.Object(
     {
-      entry: Type.Optional(Type.String({ maxLength: 20_000, description: 'What is claimed and seen of the engine as a whole, as for the entry line' })),
+      entry: Type.Optional(
+        Type.String({
+          maxLength: 20_000,
+          description: 'What is claimed and seen of the engine as a whole, as for the entry line',
+        }),
+      ),
       readings: Type.Optional(Readings),
       specimens: Type.Array(SpecimenSchema, { maxItems: 200 }),
       units: Type.Optional(WordingSchema),
@@ -161,7 +193,14 @@ export const engine = question({
   answer: Type.Object({
     engine: LineUpSchema,
     parts: list(PartInEngineSchema),
-    mixed: list(Type.Object({ rule: Type.String(), weight: oneOf(['refuse', 'doubt'] as const), says: SentenceSchema, specimens: list(Type.String()) })),
+    mixed: list(
+      Type.Object({
+        rule: Type.String(),
+        weight: oneOf(['refuse', 'doubt'] as const),
+        says: SentenceSchema,
+        specimens: list(Type.String()),
+      }),
+    ),
   }),
   example: {
     entry: 'year 1962, machine frost fan',
@@ -174,7 +213,14 @@ export const engine = question({
           {
             id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
             at: '2026-03-02T08:10:00.000Z',
-            is: { sort: 'size', text: 'main 2.3482in mic', parameter: 'crank.mainJournal.diameter', values: [2.3482], unit: 'in', instrument: 'micrometer' },
+            is: {
+              sort: 'size',
+              text: 'main 2.3482in mic',
+              parameter: 'crank.mainJournal.diameter',
+              values: [2.3482],
+              unit: 'in',
+              instrument: 'micrometer',
+            },
           },
         ],
       },

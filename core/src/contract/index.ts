@@ -1,5 +1,18 @@
 import type { Static } from '@sinclair/typebox';
-import { audit, compare, decode, faces, overview, page, pick, readNumber, records, search, tree, variantsOf } from './catalogue.js';
+import {
+  audit,
+  compare,
+  decode,
+  faces,
+  overview,
+  page,
+  pick,
+  readNumber,
+  records,
+  search,
+  tree,
+  variantsOf,
+} from './catalogue.js';
 import { drillAsk, drillEnd, drillSheet } from './drill.js';
 import { calculation, engine, identify, read } from './identify.js';
 import { engines, grid, gridGroups, gridOrder, gridRows, gridSides, interchange, whatElse } from './interchange.js';
@@ -13,12 +26,31 @@ export type { DrillEndTold, SheetLineTold } from './drill.js';
 export type { AdviceTold, CandidateTold, CheckTold, LineUpTold, PartInEngineTold } from './identify.js';
 export { DOCUMENT_SORTS, type DocumentSort } from './documentSort.js';
 export { GridRequestSchema } from './interchange.js';
-export type { GridRequest, GridSides, JudgedCheckTold, JudgedJointTold, JudgementTold, NeedTold, OnSide, OptionTold, TakingTold } from './interchange.js';
+export type {
+  GridRequest,
+  GridSides,
+  JudgedCheckTold,
+  JudgedJointTold,
+  JudgementTold,
+  NeedTold,
+  OnSide,
+  OptionTold,
+  TakingTold,
+} from './interchange.js';
 export { MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF } from './limits.js';
 export { PartRefSchema, type PartRef } from './parts.js';
 export type { Question } from './question.js';
 export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';
-export { IdSchema, KindSchema, list, SentenceSchema, shaped, VerdictSchema, WordingSchema, type Wording } from './schema.js';
+export {
+  IdSchema,
+  KindSchema,
+  list,
+  SentenceSchema,
+  shaped,
+  VerdictSchema,
+  WordingSchema,
+  type Wording,
+} from './schema.js';
 
 /** Every question that a workshop answers. */
 export const QUESTIONS = {

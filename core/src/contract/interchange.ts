@@ -22,9 +22,12 @@ const OptionSchema = Type.Object({
   price: Type.Number({ description: 'In the shop’s money' }),
   canUndo: Type.Boolean(),
   caution: Type.Optional(Type.String()),
-  elsewhere: list(Type.Object({ check: Type.String(), before: VerdictSchema, after: VerdictSchema, says: SentenceSchema }), {
-    description: 'What it does to other checks',
-  }),
+  elsewhere: list(
+    Type.Object({ check: Type.String(), before: VerdictSchema, after: VerdictSchema, says: SentenceSchema }),
+    {
+      description: 'What it does to other checks',
+    },
+  ),
 });
 export type OptionTold = Static<typeof OptionSchema>;
 
@@ -75,14 +78,18 @@ const SwapFields = {
   hours: Type.Number(),
   price: Type.Number(),
   cautions: list(Type.String()),
-  leftOut: list(Type.Object({ joint: Type.String(), lacking: list(KindSchema) }), { description: 'Joints not looked at, and the kinds that are wanting' }),
+  leftOut: list(Type.Object({ joint: Type.String(), lacking: list(KindSchema) }), {
+    description: 'Joints not looked at, and the kinds that are wanting',
+  }),
   joints: list(JudgedJointSchema),
 };
 
 const JudgementSchema = Type.Object({
   ...SwapFields,
   known: list(KnownSwapSchema, { description: 'What is on record about it; it outranks what is worked out' }),
-  superseded: list(Type.Object({ pattern: Type.String(), number: Type.String(), by: Type.String(), patterns: list(Type.String()) })),
+  superseded: list(
+    Type.Object({ pattern: Type.String(), number: Type.String(), by: Type.String(), patterns: list(Type.String()) }),
+  ),
   reverse: Type.Optional(
     Type.Object({
       donor: Type.String(),
@@ -110,14 +117,27 @@ export const interchange = question({
     { additionalProperties: false },
   ),
   answer: Type.Object({ donor: Type.String(), swaps: list(JudgementSchema) }),
-  example: { donors: [{ pattern: 'sluice-crank-3375-forged' }], recipients: [{ pattern: 'sluice-block-low-large' }, { variant: 'sluice-361' }], units: 'inch' },
+  example: {
+    donors: [{ pattern: 'sluice-crank-3375-forged' }],
+    recipients: [{ pattern: 'sluice-block-low-large' }, { variant: 'sluice-361' }],
+    units: 'inch',
+  },
 });
 
-const CountsSchema = Type.Object({ fits: Type.Integer(), fitsWithWork: Type.Integer(), cannotTell: Type.Integer(), doesNotFit: Type.Integer() });
+const CountsSchema = Type.Object({
+  fits: Type.Integer(),
+  fitsWithWork: Type.Integer(),
+  cannotTell: Type.Integer(),
+  doesNotFit: Type.Integer(),
+});
 
 const TakingSchema = Type.Object({
   ref: AddressSchema,
-  pattern: Type.Optional(Type.String({ description: 'The pattern; of a specimen, the one it is taken for, where that is at least probable' })),
+  pattern: Type.Optional(
+    Type.String({
+      description: 'The pattern; of a specimen, the one it is taken for, where that is at least probable',
+    }),
+  ),
   specimenId: Type.Optional(Type.String({ description: 'Where it lies on the shelf' })),
   name: Type.String({ description: 'What it is called in full' }),
   short: Type.String({ description: 'The name without maker and family' }),
@@ -139,18 +159,27 @@ export const whatElse = question({
     {
       part: PartRefSchema,
       kind: KindSchema,
-      side: oneOf(['recipient', 'donor'] as const, 'recipient: what of that kind takes the part; donor: what of that kind goes where it is'),
+      side: oneOf(
+        ['recipient', 'donor'] as const,
+        'recipient: what of that kind takes the part; donor: what of that kind goes where it is',
+      ),
       most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_LISTED, description: 'How many to return' })),
       shelf: Type.Optional(
         Type.Union(
           [
-            Type.Boolean({ description: 'Whether the specimens of the shelf stand among the many; they do where nothing is said' }),
+            Type.Boolean({
+              description: 'Whether the specimens of the shelf stand among the many; they do where nothing is said',
+            }),
             Type.Array(SpecimenSchema, { maxItems: MOST_OF_SHELF, description: 'The specimens that do' }),
           ],
           { description: 'Which specimens stand among the many' },
         ),
       ),
-      refused: Type.Optional(Type.Boolean({ description: 'Whether some that do not fit are listed after the best, as far as there is room' })),
+      refused: Type.Optional(
+        Type.Boolean({
+          description: 'Whether some that do not fit are listed after the best, as far as there is room',
+        }),
+      ),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
@@ -158,7 +187,8 @@ export const whatElse = question({
   answer: Type.Object({
     counts: CountsSchema,
     best: list(TakingSchema, {
-      description: 'By verdict, then by what the work costs, then by what the part is sold for; what does not fit is counted only, unless asked for',
+      description:
+        'By verdict, then by what the work costs, then by what the part is sold for; what does not fit is counted only, unless asked for',
     }),
   }),
   example: { part: { pattern: 'skerry-crank-6-112' }, kind: 'block', side: 'recipient', most: 10 },
@@ -185,7 +215,13 @@ export const engines = question({
 const ChosenSchema = Type.Object(
   {
     kind: KindSchema,
-    patterns: Type.Optional(Type.Array(Type.String({ maxLength: 80 }), { minItems: 1, maxItems: MOST_A_SIDE, description: 'All of the kind where absent' })),
+    patterns: Type.Optional(
+      Type.Array(Type.String({ maxLength: 80 }), {
+        minItems: 1,
+        maxItems: MOST_A_SIDE,
+        description: 'All of the kind where absent',
+      }),
+    ),
   },
   { additionalProperties: false },
 );
@@ -193,13 +229,18 @@ const ChosenSchema = Type.Object(
 const SIDES = {
   donors: ChosenSchema,
   recipients: ChosenSchema,
-  first: Type.Optional(Type.Boolean({ description: `Of more than ${MOST_A_SIDE} a side take the first; otherwise that is refused` })),
+  first: Type.Optional(
+    Type.Boolean({ description: `Of more than ${MOST_A_SIDE} a side take the first; otherwise that is refused` }),
+  ),
 };
 /** Two kinds, and which of them. At most a thousand by a thousand. */
 export const GridRequestSchema = Type.Object(SIDES, { additionalProperties: false });
 export type GridRequest = Static<typeof GridRequestSchema>;
 
-const GRID_EXAMPLE = { donors: { kind: 'crank' }, recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large'] } };
+const GRID_EXAMPLE = {
+  donors: { kind: 'crank' },
+  recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large'] },
+};
 const JointNames = list(Type.Object({ id: Type.String(), name: Type.String() }));
 const OnSideSchema = Type.Object({
   id: Type.String(),
@@ -219,8 +260,12 @@ export const grid = question({
     donors: list(Type.String()),
     recipients: list(Type.String()),
     joints: JointNames,
-    verdicts: list(Type.String(), { description: 'A donor a line, a recipient a character: f fits, w with work, ? cannot tell, x does not' }),
-    refusedBy: list(list(list(Type.Integer())), { description: 'For every pair, the places in joints of those that refuse' }),
+    verdicts: list(Type.String(), {
+      description: 'A donor a line, a recipient a character: f fits, w with work, ? cannot tell, x does not',
+    }),
+    refusedBy: list(list(list(Type.Integer())), {
+      description: 'For every pair, the places in joints of those that refuse',
+    }),
   }),
   example: GRID_EXAMPLE,
 });
@@ -235,7 +280,10 @@ export const gridSides = question({
     donors: list(OnSideSchema),
     recipients: list(OnSideSchema),
     joints: JointNames,
-    all: Type.Object({ donors: Type.Integer(), recipients: Type.Integer() }, { description: 'How many there are of the kinds in all' }),
+    all: Type.Object(
+      { donors: Type.Integer(), recipients: Type.Integer() },
+      { description: 'How many there are of the kinds in all' },
+    ),
   }),
   example: GRID_EXAMPLE,
 });
@@ -244,10 +292,14 @@ export type GridSides = Static<typeof gridSides.answer>;
 /** Lines of a grid, as many as are worked out in one turn. */
 export const gridRows = question({
   ...ROUTES.gridRows,
-  summary: 'Lines of a grid from one on, as many as are worked out in one turn; a cell holds the verdicts of the whole and of each joint',
+  summary:
+    'Lines of a grid from one on, as many as are worked out in one turn; a cell holds the verdicts of the whole and of each joint',
   subject: 'swap',
   long: true,
-  request: Type.Object({ ...SIDES, from: Type.Integer({ minimum: 0, maximum: MOST_A_SIDE }) }, { additionalProperties: false }),
+  request: Type.Object(
+    { ...SIDES, from: Type.Integer({ minimum: 0, maximum: MOST_A_SIDE }) },
+    { additionalProperties: false },
+  ),
   answer: Type.Object({ rows: list(list(Type.Integer())) }),
   example: { ...GRID_EXAMPLE, from: 0 },
 });
@@ -270,7 +322,10 @@ export const gridGroups = question({
   subject: 'swap',
   long: true,
   request: Type.Object(
-    { ...SIDES, into: Type.Optional(Type.Integer({ minimum: 0, maximum: MOST_A_SIDE, description: 'Place of the recipient' })) },
+    {
+      ...SIDES,
+      into: Type.Optional(Type.Integer({ minimum: 0, maximum: MOST_A_SIDE, description: 'Place of the recipient' })),
+    },
     { additionalProperties: false },
   ),
   answer: Type.Object({ groups: list(Type.Object({ donors: list(Type.Integer()), dropInto: list(Type.Integer()) })) }),

@@ -13,11 +13,21 @@ export const PartRefSchema = Type.Object(
     specimenId: Type.Optional(Type.String({ format: 'uuid', description: 'Id of a stored specimen' })),
     specimen: Type.Optional(SpecimenSchema),
     as: Type.Optional(
-      Type.String({ maxLength: 80, description: 'Pattern the specimen is taken for; “nothing”: only what was measured; by itself the one it most likely is' }),
+      Type.String({
+        maxLength: 80,
+        description:
+          'Pattern the specimen is taken for; “nothing”: only what was measured; by itself the one it most likely is',
+      }),
     ),
-    variant: Type.Optional(Type.String({ maxLength: 80, description: 'Variant id: a whole engine, with the likeliest part in each place' })),
-    at: Type.Optional(Type.String({ pattern: '^\\d{4}(-\\d{2})?$', description: 'Year in which the engine was built' })),
-    internals: Type.Optional(Type.Boolean({ description: 'Of the engine only what goes round in it, from crank to rings' })),
+    variant: Type.Optional(
+      Type.String({ maxLength: 80, description: 'Variant id: a whole engine, with the likeliest part in each place' }),
+    ),
+    at: Type.Optional(
+      Type.String({ pattern: '^\\d{4}(-\\d{2})?$', description: 'Year in which the engine was built' }),
+    ),
+    internals: Type.Optional(
+      Type.Boolean({ description: 'Of the engine only what goes round in it, from crank to rings' }),
+    ),
   },
   { additionalProperties: false, minProperties: 1, maxProperties: 3 },
 );

@@ -20,7 +20,9 @@ export interface Question<Request extends TSchema = TSchema, Answer extends TSch
 }
 
 /** Declares a question. */
-export const question = <Request extends TSchema, Answer extends TSchema>(declared: Question<Request, Answer>): Question<Request, Answer> => declared;
+export const question = <Request extends TSchema, Answer extends TSchema>(
+  declared: Question<Request, Answer>,
+): Question<Request, Answer> => declared;
 
 export type RequestOf<Q> = Q extends Question<infer Request> ? Static<Request> : never;
 export type AnswerOf<Q> = Q extends Question<TSchema, infer Answer> ? Static<Answer> : never;

@@ -6,7 +6,10 @@ export interface QuestionRoute {
   readonly says?: true;
 }
 
-/** Every question by where it is put: all that a page must know of it to ask. What is asked and answered stands in QUESTIONS. */
+/**
+ * Every question by where it is put: all that a page must know of it to ask. What is asked and answered stands in
+ * QUESTIONS.
+ */
 export const ROUTES = {
   read: { path: '/read' },
   identify: { path: '/identify', says: true },

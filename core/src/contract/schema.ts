@@ -10,17 +10,23 @@ export const list = <T extends TSchema>(of: T, options: object = {}): TUnsafe<re
   Type.Unsafe<readonly Static<T>[]>(Type.Array(of, options));
 
 /**
- * A sentence of an answer. Asked for in pieces its figures stay numbers, so that a reader who changes units need not ask
- * again; otherwise it is text in the units asked for.
+ * A sentence of an answer. Asked for in pieces its figures stay numbers, so that a reader who changes units need not
+ * ask again; otherwise it is text in the units asked for.
  */
 export const SentenceSchema = Type.Unsafe<Sentence>({
   'x-sentence': true,
   description: 'A sentence, in the units asked for; in pieces, words and figures in turn',
-  anyOf: [{ type: 'string' }, { type: 'array', items: { anyOf: [{ type: 'string' }, { type: 'object', required: ['figure', 'quantity'] }] } }],
+  anyOf: [
+    { type: 'string' },
+    { type: 'array', items: { anyOf: [{ type: 'string' }, { type: 'object', required: ['figure', 'quantity'] }] } },
+  ],
 });
 
 /** How the sentences of an answer are worded. */
-export const WordingSchema = oneOf(['metric', 'inch', 'pieces'], 'Units of the sentences in the answer; metric where nothing is said');
+export const WordingSchema = oneOf(
+  ['metric', 'inch', 'pieces'],
+  'Units of the sentences in the answer; metric where nothing is said',
+);
 export type Wording = Static<typeof WordingSchema>;
 
 export const VerdictSchema = oneOf<Verdict>(VERDICTS);
@@ -48,10 +54,13 @@ export function shaped(schema: TSchema, answer: unknown, wording: Wording): unkn
 }
 
 function shape(schema: SchemaNode, value: unknown, units: UnitSystem | undefined): unknown {
-  if (schema['x-sentence']) return units === undefined ? value : say(typeof value === 'string' ? [value] : (value as Sentence), units);
+  if (schema['x-sentence'])
+    return units === undefined ? value : say(typeof value === 'string' ? [value] : (value as Sentence), units);
   if (Array.isArray(value)) {
     const { items } = schema;
-    return items && (items['x-sentence'] || items.type === 'object' || items.type === 'array') ? value.map((each) => shape(items, each, units)) : value;
+    return items && (items['x-sentence'] || items.type === 'object' || items.type === 'array')
+      ? value.map((each) => shape(items, each, units))
+      : value;
   }
   if (typeof value !== 'object' || value === null) return value;
   if (schema.properties) {
@@ -63,5 +72,7 @@ function shape(schema: SchemaNode, value: unknown, units: UnitSystem | undefined
     return out;
   }
   const [each] = Object.values(schema.patternProperties ?? {});
-  return each ? Object.fromEntries(Object.entries(value).map(([key, found]) => [key, shape(each, found, units)])) : value;
+  return each
+    ? Object.fromEntries(Object.entries(value).map(([key, found]) => [key, shape(each, found, units)]))
+    : value;
 }

@@ -36,11 +36,13 @@ describe('limits of ISO 286', () => {
     ['N9', 12, -55, -12],
     ['H11', 200, 0, 290],
   ];
-  for (const [text, size, low, high] of TABLE) it(`are those of the tables for ${size} ${text}`, () => expect(micrometres(text, size)).toEqual([low, high]));
+  for (const [text, size, low, high] of TABLE)
+    it(`are those of the tables for ${size} ${text}`, () => expect(micrometres(text, size)).toEqual([low, high]));
 
   it('make the fits that are quoted: 50 H7/f7 has 25 to 75 µm, 30 H7/p6 presses by 1 to 35 µm', () => {
     // ISO 286-2 (from memory): H7 +25/0 over f7 -25/-50; H7 +21/0 over p6 +35/+22.
-    const rounded = (fit: string, size: number) => [isoFit(fit, size).low, isoFit(fit, size).high].map((each) => Math.round(each * 1000));
+    const rounded = (fit: string, size: number) =>
+      [isoFit(fit, size).low, isoFit(fit, size).high].map((each) => Math.round(each * 1000));
     expect(rounded('H7/f7', 50)).toEqual([25, 75]);
     expect(rounded('H7/p6', 30)).toEqual([-35, -1]);
   });

@@ -32,7 +32,9 @@ const PRESSED: Readonly<Record<string, readonly number[]>> = {
   p: [6, 12, 15, 18, 22, 26, 32, 37, 43, 50, 56, 62, 68],
 };
 
-/** From 50 mm up the ranges of r and s are divided. Upper ends, and lower deviations. ISO 286-1, table 3 (from memory). */
+/**
+ * From 50 mm up the ranges of r and s are divided. Upper ends, and lower deviations. ISO 286-1, table 3 (from memory).
+ */
 const FINE_RANGES = [3, 6, 10, 18, 30, 50, 65, 80, 100, 120, 140, 160, 180, 200, 225, 250] as const;
 const FINE: Readonly<Record<string, readonly number[]>> = {
   r: [10, 15, 19, 23, 28, 34, 41, 43, 51, 54, 63, 65, 68, 77, 80, 84],
@@ -64,7 +66,8 @@ const rangeOf = (ends: readonly number[], size: number): number => ends.findInde
 /** The standard tolerance of a grade at a size, micrometres. Throws a RangeError outside the tables. */
 export function standardTolerance(grade: number, size: number): number {
   const tolerance = TOLERANCES[grade]?.[rangeOf(RANGES, size)];
-  if (tolerance === undefined || size <= 0) throw new RangeError(`There is no standard tolerance IT${grade} for ${size} mm here.`);
+  if (tolerance === undefined || size <= 0)
+    throw new RangeError(`There is no standard tolerance IT${grade} for ${size} mm here.`);
   return tolerance;
 }
 
@@ -93,7 +96,8 @@ function hole(letter: string, grade: number, size: number): readonly [number, nu
   }
   const pressed = pressedBy(letter, size);
   if (pressed === undefined) return undefined;
-  // K to N up to IT8 and P to S up to IT7 are moved by the step between grades, so that they fit as the shaft would (ISO 286-1).
+  // K to N up to IT8 and P to S up to IT7 are moved by the step between grades, so that they fit as the shaft would
+  // (ISO 286-1).
   const moved = size > 3 && grade <= ('kmn'.includes(letter) ? 8 : 7);
   const upper = -pressed + (moved ? width - standardTolerance(grade - 1, size) : 0);
   return [upper - width, upper];
@@ -105,7 +109,8 @@ function hole(letter: string, grade: number, size: number): readonly [number, nu
  */
 export function isoLimits(toleranceClass: string, size: number): Interval {
   const [, letter = '', grade = ''] = /^([A-Za-z]{1,2})(\d{1,2})$/.exec(toleranceClass) ?? [];
-  if (!/^(js|[d-hjkmnprs])$/i.test(letter) || (letter.length === 2 && letter !== 'JS' && letter !== 'js')) throw new UnknownFitError(toleranceClass);
+  if (!/^(js|[d-hjkmnprs])$/i.test(letter) || (letter.length === 2 && letter !== 'JS' && letter !== 'js'))
+    throw new UnknownFitError(toleranceClass);
   const isHole = letter !== '' && letter === letter.toUpperCase();
   const deviations = (isHole ? hole : shaft)(letter.toLowerCase(), Number(grade), size);
   if (letter === '' || !deviations) throw new UnknownFitError(toleranceClass);

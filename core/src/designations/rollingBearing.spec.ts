@@ -44,7 +44,11 @@ describe('a bearing designation', () => {
     expect(readBearing('6204ZZ').cover).toBe('shield');
     expect(readBearing('6204-2RS1').cover).toBe('seal');
     expect(readBearing('nj205m').cage).toBe('brass');
-    expect(['N 205', 'NU 205', 'NJ 205'].map((each) => readBearing(each).innerShoulder)).toEqual(['two', 'none', 'one']);
+    expect(['N 205', 'NU 205', 'NJ 205'].map((each) => readBearing(each).innerShoulder)).toEqual([
+      'two',
+      'none',
+      'one',
+    ]);
     expect(readBearing('6204-XYZ').says.at(-1)?.says).toContain('not known');
   });
 

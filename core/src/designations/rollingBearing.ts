@@ -65,7 +65,10 @@ const ROLLER_TYPES: Readonly<Record<string, { readonly inner: 'none' | 'one' | '
   N: { inner: 'two', says: 'two shoulders on the inner ring, none on the outer: does not locate the shaft' },
   NU: { inner: 'none', says: 'two shoulders on the outer ring, a plain inner ring: does not locate the shaft' },
   NJ: { inner: 'one', says: 'two shoulders on the outer ring, one on the inner: locates the shaft one way' },
-  NUP: { inner: 'two', says: 'two shoulders on the outer ring, one and a loose ring on the inner: locates the shaft both ways' },
+  NUP: {
+    inner: 'two',
+    says: 'two shoulders on the outer ring, one and a loose ring on the inner: locates the shaft both ways',
+  },
 };
 
 /** Suffixes that mean the same from most makers. *Common practice, no source.* */
@@ -132,18 +135,24 @@ function basicOf(letters: string | undefined, figures: string): Basic {
     const series = before.length === 1 ? `0${before}` : before;
     return { form: 'cylindrical', roller: letters, series, code };
   }
-  // Deep groove ball: 6 and the series; 60 is series 10; 618 and 619 name both figures; 68 and 69 are their short forms.
+  // Deep groove ball: 6 and the series; 60 is series 10; 618 and 619 name both figures; 68 and 69 are their short
+  // forms.
   const ball = /^6(0|2|3|4|8|9|18|19|22|23)$/.exec(before)?.[1];
   if (ball === undefined)
     throw new DesignationError(
       `“${figures}” is no series this reads: 60, 62, 63, 64, 618, 619, 622 and 623 are deep groove ball bearings; N, NU, NJ and NUP cylindrical rollers.`,
     );
-  const series = ball === '0' ? '10' : ball === '8' ? '18' : ball === '9' ? '19' : ball.length === 1 ? `0${ball}` : ball;
+  const series =
+    ball === '0' ? '10' : ball === '8' ? '18' : ball === '9' ? '19' : ball.length === 1 ? `0${ball}` : ball;
   return { form: 'ball', series, code };
 }
 
 /** Radial internal clearance after ISO 5753-1, millimetres; undefined beyond the table. */
-export function radialClearance(form: 'ball' | 'cylindrical', bore: number, clearanceClass: ClearanceClass): Interval | undefined {
+export function radialClearance(
+  form: 'ball' | 'cylindrical',
+  bore: number,
+  clearanceClass: ClearanceClass,
+): Interval | undefined {
   const row = (form === 'ball' ? BALL_CLEARANCE : ROLLER_CLEARANCE).find(([over, to]) => bore > over && bore <= to);
   const range = row?.[2 + CLEARANCE_CLASSES.indexOf(clearanceClass)] as readonly [number, number] | undefined;
   return range && interval(range[0] / 1000, range[1] / 1000);
@@ -169,11 +178,16 @@ export function readBearing(text: string): BearingDesignation {
   const outside = OUTSIDE[series.slice(-1)]?.[code];
   const width = WIDTH[series]?.[code];
   if (outside === undefined || width === undefined || Number.isNaN(outside))
-    throw new DesignationError(`“${head}” has series ${series} and bore code ${String(code).padStart(2, '0')}, which are not in the table.`);
+    throw new DesignationError(
+      `“${head}” has series ${series} and bore code ${String(code).padStart(2, '0')}, which are not in the table.`,
+    );
   const bore = code < FIVE_TIMES_FROM ? (SMALL_BORES[code] ?? NaN) : 5 * code;
   const shoulders = roller === undefined ? undefined : ROLLER_TYPES[roller];
   const says: { text: string; says: string }[] = [
-    { text: head.slice(0, -2), says: shoulders ? `cylindrical roller bearing, ${shoulders.says}` : 'deep groove ball bearing' },
+    {
+      text: head.slice(0, -2),
+      says: shoulders ? `cylindrical roller bearing, ${shoulders.says}` : 'deep groove ball bearing',
+    },
     { text: head.slice(-2), says: `bore ${bore} mm, outside ${outside} mm, width ${width} mm (ISO 15)` },
   ];
   let clearanceClass: ClearanceClass = 'CN';
@@ -181,7 +195,13 @@ export function readBearing(text: string): BearingDesignation {
   for (const suffix of rest) {
     if (suffix === 'C0' || CLEARANCE_CLASSES.includes(suffix as ClearanceClass)) {
       clearanceClass = suffix === 'C0' ? 'CN' : (suffix as ClearanceClass);
-      says.push({ text: suffix, says: clearanceClass === 'CN' ? 'normal radial clearance' : `radial clearance class ${clearanceClass.slice(1)} (ISO 5753-1)` });
+      says.push({
+        text: suffix,
+        says:
+          clearanceClass === 'CN'
+            ? 'normal radial clearance'
+            : `radial clearance class ${clearanceClass.slice(1)} (ISO 5753-1)`,
+      });
       continue;
     }
     const known = SUFFIXES.find(({ pattern }) => pattern.test(suffix));

@@ -22,14 +22,19 @@ describe('a vehicle identification number', () => {
   it('with one misread character is found out, unless the two have the same value', () => {
     const value = (character: string) => checkDigitOf(character.padEnd(17, '0'));
     fc.assert(
-      fc.property(fc.array(fc.constantFrom(...ALLOWED), { minLength: 17, maxLength: 17 }), fc.nat(16), fc.constantFrom(...ALLOWED), (characters, at, other) => {
-        const right = characters.join('');
-        const good = right.slice(0, 8) + checkDigitOf(right) + right.slice(9);
-        expect(readVehicleNumber(good).checked).toBeTrue();
-        if (at === 8) return;
-        const bad = good.slice(0, at) + other + good.slice(at + 1);
-        expect(readVehicleNumber(bad).checked).toBe(value(other) === value(good.charAt(at)));
-      }),
+      fc.property(
+        fc.array(fc.constantFrom(...ALLOWED), { minLength: 17, maxLength: 17 }),
+        fc.nat(16),
+        fc.constantFrom(...ALLOWED),
+        (characters, at, other) => {
+          const right = characters.join('');
+          const good = right.slice(0, 8) + checkDigitOf(right) + right.slice(9);
+          expect(readVehicleNumber(good).checked).toBeTrue();
+          if (at === 8) return;
+          const bad = good.slice(0, at) + other + good.slice(at + 1);
+          expect(readVehicleNumber(bad).checked).toBe(value(other) === value(good.charAt(at)));
+        },
+      ),
     );
   });
 

@@ -1,6 +1,6 @@
 /**
- * The vehicle identification number: 17 characters without I, O and Q (ISO 3779:2009, 5). Its check digit and the letter
- * of its model year follow 49 CFR 565.15(c) and (d), tables III to VII; elsewhere neither is required.
+ * The vehicle identification number: 17 characters without I, O and Q (ISO 3779:2009, 5). Its check digit and the
+ * letter of its model year follow 49 CFR 565.15(c) and (d), tables III to VII; elsewhere neither is required.
  */
 const LENGTH = 17;
 const CHECK_AT = 8;
@@ -38,7 +38,9 @@ export class VehicleNumberError extends Error {
   }
 }
 
-/** The check digit over all characters but the ninth: the weighted sum modulo eleven, ten written X (49 CFR 565.15(c)). */
+/**
+ * The check digit over all characters but the ninth: the weighted sum modulo eleven, ten written X (49 CFR 565.15(c)).
+ */
 export function checkDigitOf(number: string): string {
   let sum = 0;
   for (let at = 0; at < LENGTH; at++) {
@@ -63,9 +65,13 @@ export function modelYears(letter: string): number[] {
  *
  * @param within years that are possible, to cut an ambiguous letter
  */
-export function readVehicleNumber(text: string, within?: { readonly from: number; readonly to: number }): VehicleNumber {
+export function readVehicleNumber(
+  text: string,
+  within?: { readonly from: number; readonly to: number },
+): VehicleNumber {
   const number = text.toUpperCase().replace(/[\s-]/g, '');
-  if (number.length !== LENGTH) throw new VehicleNumberError(`A vehicle number has 17 characters; this has ${number.length}.`);
+  if (number.length !== LENGTH)
+    throw new VehicleNumberError(`A vehicle number has 17 characters; this has ${number.length}.`);
   const wrong = /[^A-HJ-NPR-Z0-9]/.exec(number);
   if (wrong)
     throw new VehicleNumberError(
@@ -73,8 +79,11 @@ export function readVehicleNumber(text: string, within?: { readonly from: number
     );
   const checkDigit = checkDigitOf(number);
   const checked = number.charAt(CHECK_AT) === checkDigit;
-  const years = modelYears(number.charAt(YEAR_AT)).filter((year) => !within || (year >= within.from && year <= within.to));
-  const year = years.length === 0 ? 'The tenth character tells no model year.' : `The model year is ${years.join(' or ')}.`;
+  const years = modelYears(number.charAt(YEAR_AT)).filter(
+    (year) => !within || (year >= within.from && year <= within.to),
+  );
+  const year =
+    years.length === 0 ? 'The tenth character tells no model year.' : `The model year is ${years.join(' or ')}.`;
   const check = checked
     ? 'The check digit agrees.'
     : `The ninth character is ${number.charAt(CHECK_AT)} where ${checkDigit} belongs: a character is misread, or the vehicle was not made for a market that uses the check digit.`;

@@ -99,7 +99,9 @@ export interface Interface extends InterfaceSpec {
 
 type Named<S, T> = { readonly [K in keyof S]: T };
 
-/** A kind of part with every entry carrying its full id. The keys stay known, so code reaches entries by name, checked. */
+/**
+ * A kind of part with every entry carrying its full id. The keys stay known, so code reaches entries by name, checked.
+ */
 export type Kind<S extends KindSpec = KindSpec> = Omit<S, 'parameters' | 'features' | 'markPlaces' | 'interfaces'> & {
   readonly parameters: Named<S['parameters'], Parameter>;
   readonly features: Named<S['features'], Feature>;

@@ -13,7 +13,8 @@ describe('the dictionary', () => {
       }
       for (const feature of Object.values(kind.features)) {
         expect(feature.tell).toMatch(/^[A-Z].*\.$/);
-        if ('options' in feature.form) for (const option of feature.form.options) expect(isOptionOf(feature, option.id)).toBeTrue();
+        if ('options' in feature.form)
+          for (const option of feature.form.options) expect(isOptionOf(feature, option.id)).toBeTrue();
       }
     });
 
@@ -32,7 +33,8 @@ describe('the dictionary', () => {
         if (!service) continue;
         const [mm, inches] = [service.mm.map(Number), service.in.map((step) => toInside(Number(step), 'in'))];
         for (let at = 1; at < mm.length; at++) expect(Math.abs(mm[at] ?? 0)).toBeGreaterThan(Math.abs(mm[at - 1] ?? 0));
-        if (id === 'crank') mm.forEach((step, at) => expect(Math.abs(step - (inches[at] ?? 0))).toBeLessThan(0.1 * Math.abs(step)));
+        if (id === 'crank')
+          mm.forEach((step, at) => expect(Math.abs(step - (inches[at] ?? 0))).toBeLessThan(0.1 * Math.abs(step)));
       }
     });
   }

@@ -64,7 +64,9 @@ export const describedAs = (id: DescribedId): Kind => (id === 'variant' ? engine
 
 const DESCRIBED: readonly Kind[] = DESCRIBED_IDS.map(describedAs);
 
-function gather<T extends { readonly id: string }>(of: (kind: Kind) => Readonly<Record<string, T>>): ReadonlyMap<string, T> {
+function gather<T extends { readonly id: string }>(
+  of: (kind: Kind) => Readonly<Record<string, T>>,
+): ReadonlyMap<string, T> {
   return new Map(DESCRIBED.flatMap((kind) => Object.values(of(kind)).map((entry): [string, T] => [entry.id, entry])));
 }
 

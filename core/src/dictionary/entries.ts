@@ -4,7 +4,12 @@ import type { QuantityKind } from '../quantity/unit.js';
 import type { FeatureSpec, InterfaceSpec, Making, MarkPlaceSpec, ParameterSpec, Reach } from './definition.js';
 
 /** What is usually meant when an entry of the dictionary says nothing else, by what is measured. */
-const USUAL: Readonly<Record<Exclude<QuantityKind, 'count'>, Pick<ParameterSpec, 'usualWear' | 'usualTolerance' | 'instruments' | 'minutes'>>> = {
+const USUAL: Readonly<
+  Record<
+    Exclude<QuantityKind, 'count'>,
+    Pick<ParameterSpec, 'usualWear' | 'usualTolerance' | 'instruments' | 'minutes'>
+  >
+> = {
   length: { usualWear: 0.01, usualTolerance: 0.05, instruments: ['caliper', 'rule'], minutes: 1 },
   angle: { usualWear: 0.1, usualTolerance: 0.5, instruments: ['degreeWheel'], minutes: 5 },
   volume: { usualWear: 0.1, usualTolerance: 0.6, instruments: ['burette'], minutes: 8 },
@@ -15,7 +20,9 @@ const USUAL: Readonly<Record<Exclude<QuantityKind, 'count'>, Pick<ParameterSpec,
   ratio: { usualWear: 0.01, usualTolerance: 0.05, instruments: ['sheet'], minutes: 1 },
 };
 
-type More = Partial<Omit<ParameterSpec, 'name' | 'definition' | 'plausible' | 'synonyms'>> & { readonly quantity?: Exclude<QuantityKind, 'count'> };
+type More = Partial<Omit<ParameterSpec, 'name' | 'definition' | 'plausible' | 'synonyms'>> & {
+  readonly quantity?: Exclude<QuantityKind, 'count'>;
+};
 
 /**
  * Something measured. A length in the hand, once on the part and not worn, unless `more` says otherwise.
@@ -47,8 +54,13 @@ export function measured(
 }
 
 /** A figure that no part shows and only a sheet tells: a specification, a rating. */
-export const stated = (name: string, synonyms: string, definition: string, plausible: readonly [low: number, high: number], more: More = {}): ParameterSpec =>
-  measured(name, synonyms, definition, plausible, { instruments: ['sheet'], ...more });
+export const stated = (
+  name: string,
+  synonyms: string,
+  definition: string,
+  plausible: readonly [low: number, high: number],
+  more: More = {},
+): ParameterSpec => measured(name, synonyms, definition, plausible, { instruments: ['sheet'], ...more });
 
 interface LookMore {
   readonly misjudged?: number;
@@ -76,7 +88,13 @@ const words = (list: string): readonly string[] =>
  * @param tell one sentence on how to tell them apart
  * @param options by id, each its name and after a bar the words for it: `forged: 'forged | forging, wide parting'`
  */
-export const look = (name: string, synonyms: string, tell: string, options: Readonly<Record<string, string>>, more: LookMore = {}): FeatureSpec => ({
+export const look = (
+  name: string,
+  synonyms: string,
+  tell: string,
+  options: Readonly<Record<string, string>>,
+  more: LookMore = {},
+): FeatureSpec => ({
   name,
   synonyms: words(synonyms),
   tell,
@@ -87,11 +105,23 @@ export const look = (name: string, synonyms: string, tell: string, options: Read
 });
 
 /** Something that is there or is not. */
-export const presence = (name: string, synonyms: string, tell: string, present: string, none: string, more: LookMore = {}): FeatureSpec =>
-  look(name, synonyms, tell, { present, none }, more);
+export const presence = (
+  name: string,
+  synonyms: string,
+  tell: string,
+  present: string,
+  none: string,
+  more: LookMore = {},
+): FeatureSpec => look(name, synonyms, tell, { present, none }, more);
 
 /** Something counted. */
-export const counted = (name: string, synonyms: string, tell: string, [low, high]: readonly [number, number], more: LookMore = {}): FeatureSpec => ({
+export const counted = (
+  name: string,
+  synonyms: string,
+  tell: string,
+  [low, high]: readonly [number, number],
+  more: LookMore = {},
+): FeatureSpec => ({
   name,
   synonyms: words(synonyms),
   tell,
@@ -102,7 +132,12 @@ export const counted = (name: string, synonyms: string, tell: string, [low, high
 });
 
 /** Where marks are found. */
-export const markedAt = (name: string, placed: string, makings: readonly Making[], reach: Reach = 'onTheBench'): MarkPlaceSpec => ({
+export const markedAt = (
+  name: string,
+  placed: string,
+  makings: readonly Making[],
+  reach: Reach = 'onTheBench',
+): MarkPlaceSpec => ({
   name,
   words: words(placed),
   makings,
@@ -114,4 +149,9 @@ export const face = (name: string, definition: string): InterfaceSpec => ({ name
 
 /** The usual hand instruments, by what they can get hold of. */
 export const BY_MICROMETER: readonly [InstrumentId, ...InstrumentId[]] = ['micrometer', 'snapGauge', 'caliper'];
-export const BY_BORE_GAUGE: readonly [InstrumentId, ...InstrumentId[]] = ['boreGauge', 'insideMicrometer', 'telescopingGauge', 'caliper'];
+export const BY_BORE_GAUGE: readonly [InstrumentId, ...InstrumentId[]] = [
+  'boreGauge',
+  'insideMicrometer',
+  'telescopingGauge',
+  'caliper',
+];

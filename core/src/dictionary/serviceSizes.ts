@@ -19,7 +19,10 @@ export const SHELL_OVERSIZES = {
   in: JOURNAL_UNDERSIZES.in.map((step) => (Math.abs(Number(step)) / 2).toFixed(4)),
 };
 
-/** Oversizes of press fits that were reamed or bored once: liners outside, bushes, valve stems. *Common practice, no source.* */
+/**
+ * Oversizes of press fits that were reamed or bored once: liners outside, bushes, valve stems. *Common practice, no
+ * source.*
+ */
 export const FIT_OVERSIZES = {
   mm: ['0.10', '0.25', '0.50'],
   in: ['0.005', '0.010', '0.020'],

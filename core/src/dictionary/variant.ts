@@ -2,7 +2,10 @@ import { defineKind } from './definition.js';
 import { BORE_OVERSIZES } from './serviceSizes.js';
 import { counted, look, markedAt, stated } from './entries.js';
 
-/** A whole engine as a catalogue describes it. No kind of part, but told with the same words, so that it is compared and edited alike. */
+/**
+ * A whole engine as a catalogue describes it. No kind of part, but told with the same words, so that it is compared and
+ * edited alike.
+ */
 export const variant = defineKind({
   id: 'variant',
   name: 'Engine variant',
@@ -24,21 +27,36 @@ export const variant = defineKind({
       instruments: ['caliper', 'heightGauge', 'rule'],
       minutes: 4,
     }),
-    displacement: stated('Stated size', 'size, displacement, capacity, swept volume', 'Swept volume of all cylinders as the maker states it.', [15, 40000], {
-      quantity: 'volume',
-      usualTolerance: 8,
+    displacement: stated(
+      'Stated size',
+      'size, displacement, capacity, swept volume',
+      'Swept volume of all cylinders as the maker states it.',
+      [15, 40000],
+      {
+        quantity: 'volume',
+        usualTolerance: 8,
+      },
+    ),
+    ratio: stated('Compression ratio', 'ratio, cr', 'Compression ratio as the maker states it.', [5, 26], {
+      quantity: 'ratio',
     }),
-    ratio: stated('Compression ratio', 'ratio, cr', 'Compression ratio as the maker states it.', [5, 26], { quantity: 'ratio' }),
-    ratedSpeed: stated('Rated speed', 'speed, rpm', 'Speed at which the rating is given.', [300, 12000], { quantity: 'speed' }),
+    ratedSpeed: stated('Rated speed', 'speed, rpm', 'Speed at which the rating is given.', [300, 12000], {
+      quantity: 'speed',
+    }),
   },
   features: {
     cylinders: counted('Cylinders', 'cylinders, cyl', 'Count the cylinders.', [1, 16]),
-    layout: look('Layout', 'arrangement', 'Look at the engine from the front: one row, two rows at an angle, two rows opposed.', {
-      single: 'single cylinder | single',
-      inline: 'in line | inline, straight',
-      vee: 'vee | vee, v',
-      flat: 'flat | flat, opposed',
-    }),
+    layout: look(
+      'Layout',
+      'arrangement',
+      'Look at the engine from the front: one row, two rows at an angle, two rows opposed.',
+      {
+        single: 'single cylinder | single',
+        inline: 'in line | inline, straight',
+        vee: 'vee | vee, v',
+        flat: 'flat | flat, opposed',
+      },
+    ),
     cycle: look('Works on', 'cycle', 'A two-stroke has ports in its cylinders; a four-stroke has valves.', {
       two: 'two strokes | two stroke',
       four: 'four strokes | four stroke',

@@ -29,7 +29,12 @@ export interface Asked {
  * What is found when a size, look or mark place of a hidden part is asked for: with the instrument's error, as often
  * misjudged as people misjudge, characters misread as worn ones are. Asking twice gives two answers.
  */
-export function ask(part: HiddenPart, { sort, id, tool }: Asked, next: () => number, reader: Reader = USUAL_READER): Understood {
+export function ask(
+  part: HiddenPart,
+  { sort, id, tool }: Asked,
+  next: () => number,
+  reader: Reader = USUAL_READER,
+): Understood {
   switch (sort) {
     case 'size':
       return measure(part, parameterOf(id), tool, next);
@@ -50,9 +55,19 @@ function measure(part: HiddenPart, parameter: Parameter, tool: Tool | undefined,
   const slipped = next() < ASSUMED.sizeMistaken ? size * (1 + 0.2 * (next() - 0.5)) : size;
   const read = slipped + permissibleError * (2 * next() - 1);
   const shown = Math.min(high, Math.max(low, Math.round(read / resolution) * resolution));
-  const unit = ({ length: 'mm', angle: 'deg', volume: 'cc', mass: 'g', force: 'N', springRate: 'Npmm', speed: 'rpm', ratio: 'ratio', count: 'mm' } as const)[
-    parameter.quantity
-  ];
+  const unit = (
+    {
+      length: 'mm',
+      angle: 'deg',
+      volume: 'cc',
+      mass: 'g',
+      force: 'N',
+      springRate: 'Npmm',
+      speed: 'rpm',
+      ratio: 'ratio',
+      count: 'mm',
+    } as const
+  )[parameter.quantity];
   const value = Number(shown.toFixed(4));
   return {
     sort: 'size',
@@ -69,8 +84,10 @@ function see(part: HiddenPart, id: string, next: () => number, reader: Reader): 
   const truth = part.looks[id] ?? anyOption(feature.form, next);
   let seen = truth;
   if (next() < feature.misjudged * reader.misjudges) {
-    for (let tries = 0; seen === truth && tries < 20; tries++) seen = 'count' in feature.form ? neighbour(truth, next) : anyOption(feature.form, next);
-    if ('count' in feature.form) seen = String(Math.min(feature.form.count.high, Math.max(feature.form.count.low, Number(seen))));
+    for (let tries = 0; seen === truth && tries < 20; tries++)
+      seen = 'count' in feature.form ? neighbour(truth, next) : anyOption(feature.form, next);
+    if ('count' in feature.form)
+      seen = String(Math.min(feature.form.count.high, Math.max(feature.form.count.low, Number(seen))));
   }
   return { sort: 'look', text: sayLook(feature, seen), feature: id, option: seen };
 }
@@ -83,9 +100,16 @@ function readAt(part: HiddenPart, place: MarkPlace, next: () => number, reader: 
   if (!mark) {
     // Foundry dates and workshop stamps stand where the catalogue knows of nothing.
     const other = next() < ASSUMED.markThere ? Array.from({ length: 3 }, () => pick(ALPHABET, next)).join('') : '';
-    return { sort: 'mark', text: other === '' ? `no mark on ${place.name}` : `${place.makings[0] ?? ''} ${other}`, characters: other, place: place.id };
+    return {
+      sort: 'mark',
+      text: other === '' ? `no mark on ${place.name}` : `${place.makings[0] ?? ''} ${other}`,
+      characters: other,
+      place: place.id,
+    };
   }
-  const characters = Array.from(mark.text, (truth) => (next() < reader.unreadable ? '?' : readCharacter(truth, mark.making, next))).join('');
+  const characters = Array.from(mark.text, (truth) =>
+    next() < reader.unreadable ? '?' : readCharacter(truth, mark.making, next),
+  ).join('');
   const legible = /[^?]/.test(characters) ? characters : mark.text;
   return { sort: 'mark', text: `${mark.making} ${legible}`, characters: legible, making: mark.making, place: place.id };
 }

@@ -52,7 +52,9 @@ describe('looking back on a drill', () => {
     const { part, taken } = steps(next, line('crank.taper.angle'));
     const [judged] = debrief(part, INDEX, taken, part.pattern, next).steps;
     expect(judged?.better).toBeDefined();
-    expect((judged?.better?.bits ?? 0) / (judged?.better?.minutes ?? 1)).toBeGreaterThan((judged?.bits ?? 0) / (judged?.step.minutes ?? 1));
+    expect((judged?.better?.bits ?? 0) / (judged?.better?.minutes ?? 1)).toBeGreaterThan(
+      (judged?.bits ?? 0) / (judged?.step.minutes ?? 1),
+    );
   });
 
   it('gives half of the points for being right and half for the pace, and none for a wrong name', () => {

@@ -1,4 +1,11 @@
-import { checkKey, advise, Identification, type Advised, type CatalogueIndex, type Circumstances } from '../identify/index.js';
+import {
+  checkKey,
+  advise,
+  Identification,
+  type Advised,
+  type CatalogueIndex,
+  type Circumstances,
+} from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
 import { Drawer } from '../shop/ownInstrument.js';
 import type { Asked } from './ask.js';

@@ -102,8 +102,12 @@ describe('identification of simulated parts', () => {
   it('is right more often than looking up numbers or the nearest sizes, on the same readings', () => {
     const known = cases.filter(({ part }) => part.pattern !== undefined);
     const ours = known.filter(({ given }) => given.right).length;
-    const numbers = known.filter(({ part, patterns, readings }) => byExactNumber(patterns, readings) === part.pattern).length;
-    const nearest = known.filter(({ part, patterns, readings }) => byNearestSizes(patterns, readings) === part.pattern).length;
+    const numbers = known.filter(
+      ({ part, patterns, readings }) => byExactNumber(patterns, readings) === part.pattern,
+    ).length;
+    const nearest = known.filter(
+      ({ part, patterns, readings }) => byNearestSizes(patterns, readings) === part.pattern,
+    ).length;
     expect(ours).toBeGreaterThan(1.2 * numbers);
     expect(ours).toBeGreaterThan(1.2 * nearest);
   });

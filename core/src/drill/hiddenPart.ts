@@ -30,7 +30,10 @@ export interface Hardship {
 
 export const USUAL_HARDSHIP: Hardship = { wear: 1, reground: 1 - ASSUMED.standardSize, marksGone: ASSUMED.markGone };
 
-/** A part of a pattern, as one comes in: made somewhere between its limits, perhaps reground, worn, with the marks that are left. */
+/**
+ * A part of a pattern, as one comes in: made somewhere between its limits, perhaps reground, worn, with the marks that
+ * are left.
+ */
 export function drawPart(pattern: Pattern, next: () => number, hardship: Hardship = USUAL_HARDSHIP): HiddenPart {
   const kind = KINDS[pattern.kind];
   const sizes: Record<string, number> = {};
@@ -44,7 +47,9 @@ export function drawPart(pattern: Pattern, next: () => number, hardship: Hardshi
     sizes[parameter.id] = made + drawWear(parameter, next, hardship.wear);
     if (service.length > 0) steps[parameter.id] = step;
   }
-  const marks = pattern.marks.filter(() => next() >= hardship.marksGone).map(({ text, making, place }) => ({ text: normaliseMark(text), making, place }));
+  const marks = pattern.marks
+    .filter(() => next() >= hardship.marksGone)
+    .map(({ text, making, place }) => ({ text: normaliseMark(text), making, place }));
   return { kind: pattern.kind, pattern: pattern.id, sizes, steps, looks: pattern.features, marks };
 }
 
@@ -90,7 +95,9 @@ export function drawStranger(model: Pattern, next: () => number): HiddenPart {
     looks,
     marks: part.marks.map((mark) => ({
       ...mark,
-      text: mark.text.replace(/[A-Z]/g, () => pick('ABCDEFGHKLMNPRSTVW', next)).replace(/\d/g, () => pick('0123456789', next)),
+      text: mark.text
+        .replace(/[A-Z]/g, () => pick('ABCDEFGHKLMNPRSTVW', next))
+        .replace(/\d/g, () => pick('0123456789', next)),
     })),
   };
 }
@@ -99,9 +106,13 @@ export const pick = (from: string, next: () => number): string => from.charAt(Ma
 
 /** Any answer a look can have. */
 export function anyOption(
-  form: { readonly options: readonly { readonly id: string }[] } | { readonly count: { readonly low: number; readonly high: number } },
+  form:
+    | { readonly options: readonly { readonly id: string }[] }
+    | { readonly count: { readonly low: number; readonly high: number } },
   next: () => number,
 ): string {
   if ('options' in form) return form.options[Math.floor(next() * form.options.length)]?.id ?? '';
-  return String(form.count.low + Math.floor(next() * (Math.min(form.count.high, form.count.low + 8) - form.count.low + 1)));
+  return String(
+    form.count.low + Math.floor(next() * (Math.min(form.count.high, form.count.low + 8) - form.count.low + 1)),
+  );
 }

@@ -23,7 +23,14 @@ export const DRILL_LEVELS: readonly DrillLevel[] = [
     reader: { unreadable: 0, misjudges: 0 },
     strangers: 0,
   },
-  { id: 'used', name: 'Used', says: 'Usual wear, some reground, some characters gone.', hardship: USUAL_HARDSHIP, reader: USUAL_READER, strangers: 0 },
+  {
+    id: 'used',
+    name: 'Used',
+    says: 'Usual wear, some reground, some characters gone.',
+    hardship: USUAL_HARDSHIP,
+    reader: USUAL_READER,
+    strangers: 0,
+  },
   {
     id: 'worn',
     name: 'Worn',
@@ -43,4 +50,5 @@ export const DRILL_LEVELS: readonly DrillLevel[] = [
 ];
 
 /** Kinds worth drilling: those of which a catalogue has at least three patterns to tell apart. */
-export const enoughToDrill = (kinds: readonly KindId[], count: (kind: KindId) => number): KindId[] => kinds.filter((kind) => count(kind) >= 3);
+export const enoughToDrill = (kinds: readonly KindId[], count: (kind: KindId) => number): KindId[] =>
+  kinds.filter((kind) => count(kind) >= 3);

@@ -5,16 +5,25 @@ import { normaliseMark } from '../marks/markText.js';
 import { toInside } from '../quantity/unit.js';
 import type { Understood } from '../readings/reading.js';
 
-/** The pattern that bears a mark or number exactly as read; undefined where none or several do. How it is done with a list of numbers. */
+/**
+ * The pattern that bears a mark or number exactly as read; undefined where none or several do. How it is done with a
+ * list of numbers.
+ */
 export function byExactNumber(patterns: readonly Pattern[], readings: readonly Understood[]): string | undefined {
-  const read = readings.flatMap((reading) => (reading.sort === 'mark' && reading.characters !== '' ? [normaliseMark(reading.characters)] : []));
+  const read = readings.flatMap((reading) =>
+    reading.sort === 'mark' && reading.characters !== '' ? [normaliseMark(reading.characters)] : [],
+  );
   const bearing = patterns.filter((pattern) =>
-    [...pattern.marks.map(({ text }) => text), ...pattern.numbers.map(({ number }) => number)].some((text) => read.includes(normaliseMark(text))),
+    [...pattern.marks.map(({ text }) => text), ...pattern.numbers.map(({ number }) => number)].some((text) =>
+      read.includes(normaliseMark(text)),
+    ),
   );
   return bearing.length === 1 ? bearing[0]?.id : undefined;
 }
 
-/** The pattern whose sizes lie nearest to those measured, in tenths of a per cent. How it is done with a table of sizes. */
+/**
+ * The pattern whose sizes lie nearest to those measured, in tenths of a per cent. How it is done with a table of sizes.
+ */
 export function byNearestSizes(patterns: readonly Pattern[], readings: readonly Understood[]): string | undefined {
   const measured = readings.flatMap((reading) =>
     reading.sort === 'size' ? [{ id: reading.parameter, size: toInside(reading.values[0] ?? 0, reading.unit) }] : [],

@@ -17,7 +17,10 @@ export const STRANGERS = 0.05;
 const FEWEST = 1;
 const MOST = 7;
 
-/** Parts drawn from the catalogue, one in twenty a stranger, each with one to seven readings of whatever is on its sheet. */
+/**
+ * Parts drawn from the catalogue, one in twenty a stranger, each with one to seven readings of whatever is on its
+ * sheet.
+ */
 export function* simulatedCases(
   kind: KindId,
   patterns: readonly Pattern[],
@@ -49,7 +52,11 @@ export interface Answer {
 }
 
 /** The likeliest answer, "none of these" among them. */
-export function answer(index: CatalogueIndex, { part, readings }: SimulatedCase, circumstances: Circumstances = {}): Answer {
+export function answer(
+  index: CatalogueIndex,
+  { part, readings }: SimulatedCase,
+  circumstances: Circumstances = {},
+): Answer {
   const { candidates, none } = new Identification(index, circumstances).read(readings).lineUp(1);
   const [first] = candidates;
   if (!first || none > first.probability) return { probability: none, right: part.pattern === undefined };
@@ -68,7 +75,10 @@ export interface Band {
   readonly within: number;
 }
 
-/** Answers by tenths of sureness: of a calibrated judge each tenth is right as often as it says (A. P. Dawid, J. Am. Stat. Assoc. 77 (1982) 605). */
+/**
+ * Answers by tenths of sureness: of a calibrated judge each tenth is right as often as it says (A. P. Dawid, J. Am.
+ * Stat. Assoc. 77 (1982) 605).
+ */
 export function bandsOf(answers: readonly Answer[]): Band[] {
   return Array.from({ length: 10 }, (_, tenth): Band => {
     const inside = answers.filter(({ probability }) => Math.min(9, Math.floor(probability * 10)) === tenth);
@@ -79,6 +89,9 @@ export function bandsOf(answers: readonly Answer[]): Band[] {
   });
 }
 
-/** Mean squared distance of what was said from what was so (G. W. Brier, Mon. Weather Rev. 78 (1950) 1); 0 is perfect. */
+/**
+ * Mean squared distance of what was said from what was so (G. W. Brier, Mon. Weather Rev. 78 (1950) 1); 0 is perfect.
+ */
 export const brier = (answers: readonly Answer[]): number =>
-  answers.reduce((sum, { probability, right }) => sum + (probability - (right ? 1 : 0)) ** 2, 0) / Math.max(1, answers.length);
+  answers.reduce((sum, { probability, right }) => sum + (probability - (right ? 1 : 0)) ** 2, 0) /
+  Math.max(1, answers.length);

@@ -1,7 +1,14 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { KINDS } from '../dictionary/dictionary.js';
 import { INSTRUMENTS } from '../quantity/instrument.js';
-import { advise, Identification, type CatalogueIndex, type Circumstances, type LineUp, type Status } from '../identify/index.js';
+import {
+  advise,
+  Identification,
+  type CatalogueIndex,
+  type Circumstances,
+  type LineUp,
+  type Status,
+} from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
 import { Drawer } from '../shop/ownInstrument.js';
 import { ask, USUAL_READER, type Asked, type Reader } from './ask.js';
@@ -34,12 +41,21 @@ export interface Asking extends Circumstances {
 /** A part in no catalogue is only called that once so many readings are in. */
 const BEFORE_NONE = 3;
 
-const ended = ({ status }: LineUp, steps: number): boolean => status === 'settled' || (status === 'nothingFits' && steps >= BEFORE_NONE);
+const ended = ({ status }: LineUp, steps: number): boolean =>
+  status === 'settled' || (status === 'nothingFits' && steps >= BEFORE_NONE);
 
-/** Asks a hidden part for what gains the most a minute, until it is settled, nothing fits, or nothing is left to ask. */
+/**
+ * Asks a hidden part for what gains the most a minute, until it is settled, nothing fits, or nothing is left to ask.
+ */
 export function solve(part: HiddenPart, index: CatalogueIndex, next: () => number, asking: Asking = {}): Solution {
   const { drawer = new Drawer() } = asking;
-  return run(part, index, next, asking, (identification, readings) => advise(identification, { readings, drawer }, 1).checks[0]);
+  return run(
+    part,
+    index,
+    next,
+    asking,
+    (identification, readings) => advise(identification, { readings, drawer }, 1).checks[0],
+  );
 }
 
 /** A check on a sheet, in the order of the sheet. */
@@ -51,7 +67,10 @@ export interface SheetLine extends Asked {
 /** Minutes for one mark place on a sheet; the same as the next check reckons. */
 const MINUTES_A_MARK = 2;
 
-/** A sheet for a kind of part that asks for everything any pattern of it states, in the order of the dictionary: marks, looks, then sizes. */
+/**
+ * A sheet for a kind of part that asks for everything any pattern of it states, in the order of the dictionary: marks,
+ * looks, then sizes.
+ */
 export function sheetOf(kind: KindId, index: CatalogueIndex, drawer: Drawer = new Drawer()): SheetLine[] {
   const { markPlaces, features, parameters } = KINDS[kind];
   const places = new Set(index.marks.distinct.map(({ place }) => place));
@@ -76,8 +95,20 @@ export function sheetOf(kind: KindId, index: CatalogueIndex, drawer: Drawer = ne
 }
 
 /** Goes through a fixed sheet in its order until the part is settled or the sheet is full. */
-export function solveBySheet(part: HiddenPart, index: CatalogueIndex, sheet: readonly SheetLine[], next: () => number, asking: Asking = {}): Solution {
-  return run(part, index, next, { ...asking, most: sheet.length }, (_identification, readings) => sheet[readings.length]);
+export function solveBySheet(
+  part: HiddenPart,
+  index: CatalogueIndex,
+  sheet: readonly SheetLine[],
+  next: () => number,
+  asking: Asking = {},
+): Solution {
+  return run(
+    part,
+    index,
+    next,
+    { ...asking, most: sheet.length },
+    (_identification, readings) => sheet[readings.length],
+  );
 }
 
 const MOST = 20;

@@ -28,7 +28,8 @@ const specimen = (name: string, kind: KindId, text: string): Specimen => ({
     return { id: `${name} ${at}`, at: '', is };
   }),
 });
-const engine = (claims: string, ...specimens: Specimen[]) => identifyEngine(LOOKUP, ENGINES, indexOf, readEntry(claims, 'variant').words, specimens);
+const engine = (claims: string, ...specimens: Specimen[]) =>
+  identifyEngine(LOOKUP, ENGINES, indexOf, readEntry(claims, 'variant').words, specimens);
 
 const BLOCK = specimen('Block', 'block', 'cast B2903 bore 3.802in bore gauge');
 const ROD = specimen('Rod', 'rod', 'length 5.700in caliper machined');
@@ -41,14 +42,17 @@ describe('an engine identified from its parts', () => {
     const alone = engine('', ROD);
     expect(LOOKUP.variant(together.engine.candidates[0]?.pattern)?.family).toBe('sluice');
     const probability = (of: typeof together) =>
-      of.engine.candidates.filter(({ pattern }) => LOOKUP.variant(pattern)?.family === 'sluice').reduce((sum, each) => sum + each.probability, 0);
+      of.engine.candidates
+        .filter(({ pattern }) => LOOKUP.variant(pattern)?.family === 'sluice')
+        .reduce((sum, each) => sum + each.probability, 0);
     expect(probability(together)).toBeGreaterThan(probability(alone));
     expect(probability(together)).toBeGreaterThan(0.95);
     for (const part of together.parts) expect(part.belongs).withContext(part.name).toBeGreaterThan(0.5);
   });
 
   it('does not depend on the order of its parts', () => {
-    const shown = (of: ReturnType<typeof engine>) => of.engine.candidates.map(({ pattern, probability }) => `${pattern} ${probability}`).join();
+    const shown = (of: ReturnType<typeof engine>) =>
+      of.engine.candidates.map(({ pattern, probability }) => `${pattern} ${probability}`).join();
     expect(shown(engine('year 1962', BLOCK, ROD, PISTON))).toBe(shown(engine('year 1962', PISTON, BLOCK, ROD)));
   });
 
@@ -64,7 +68,10 @@ describe('an engine identified from its parts', () => {
   });
 
   it('stays the same engine with the foreign part among the others', () => {
-    const [without, withForeign] = [engine('year 1962', BLOCK, ROD, PISTON), engine('year 1962', BLOCK, ROD, PISTON, FOREIGN)];
+    const [without, withForeign] = [
+      engine('year 1962', BLOCK, ROD, PISTON),
+      engine('year 1962', BLOCK, ROD, PISTON, FOREIGN),
+    ];
     expect(withForeign.engine.candidates[0]?.pattern).toBe(without.engine.candidates[0]?.pattern);
   });
 
@@ -97,13 +104,20 @@ describe('a mixed set', () => {
       specimen('Piston 2', 'piston', `stamped crown "${b?.mark}" skirt 3.7972in mic`),
     );
     expect(rules(found)).toContain('twoTypes');
-    expect(say(found.mixed[0]?.says ?? [], 'metric')).toContain('8.5 and 10 to 1, and mixed ratios in one engine are refused');
+    expect(say(found.mixed[0]?.says ?? [], 'metric')).toContain(
+      '8.5 and 10 to 1, and mixed ratios in one engine are refused',
+    );
     expect([...(found.mixed[0]?.specimens ?? [])].sort()).toEqual(['Piston 1', 'Piston 2']);
     expect(rules(engine('', high))).toEqual([]);
   });
 
   it('is found in fractured caps among machined ones', () => {
-    const found = engine('', specimen('Rod 1', 'rod', 'fractured'), specimen('Rod 2', 'rod', 'machined cap'), specimen('Rod 3', 'rod', 'fractured'));
+    const found = engine(
+      '',
+      specimen('Rod 1', 'rod', 'fractured'),
+      specimen('Rod 2', 'rod', 'machined cap'),
+      specimen('Rod 3', 'rod', 'fractured'),
+    );
     expect(rules(found)).toEqual(['capSplit']);
     expect(say(found.mixed[0]?.says ?? [], 'metric')).toBe(
       'Fractured caps on Rod 1 and Rod 3, machined ones on Rod 2: they take different shells, and the wrong shells destroy the engine.',
@@ -111,20 +125,26 @@ describe('a mixed set', () => {
   });
 
   it('is found in weight letters that differ, and not in one that cannot be read', () => {
-    expect(rules(engine('', specimen('P1', 'piston', 'weight letter C'), specimen('P2', 'piston', 'weight letter D')))).toEqual(['marksOfSet']);
-    expect(rules(engine('', specimen('P1', 'piston', 'weight letter C'), specimen('P2', 'piston', 'weight letter [CD]')))).toEqual([]);
+    expect(
+      rules(engine('', specimen('P1', 'piston', 'weight letter C'), specimen('P2', 'piston', 'weight letter D'))),
+    ).toEqual(['marksOfSet']);
+    expect(
+      rules(engine('', specimen('P1', 'piston', 'weight letter C'), specimen('P2', 'piston', 'weight letter [CD]'))),
+    ).toEqual([]);
   });
 
   it('is found on the scale, by the house rule', () => {
     const parts = [specimen('P1', 'piston', 'weight 512.0 g'), specimen('P2', 'piston', 'weight 515.5 g')];
-    const by = (weights: 'two' | 'four') => identifyEngine(LOOKUP, ENGINES, indexOf, [], parts, { rules: { weights } }).mixed.map(({ rule }) => rule);
+    const by = (weights: 'two' | 'four') =>
+      identifyEngine(LOOKUP, ENGINES, indexOf, [], parts, { rules: { weights } }).mixed.map(({ rule }) => rule);
     expect(by('two')).toEqual(['weights']);
     expect(by('four')).toEqual([]);
   });
 });
 
 describe('the engines of the 1985 imports', () => {
-  // UCI Machine Learning Repository, Automobile data set (J. C. Schlimmer, 1987): bore and stroke of 205 cars, in inches.
+  // UCI Machine Learning Repository, Automobile data set (J. C. Schlimmer, 1987): bore and stroke of 205 cars, in
+  // inches.
   const rows = imports85
     .trim()
     .split('\n')
@@ -138,7 +158,10 @@ describe('the engines of the 1985 imports', () => {
             id: `row-${row.padStart(3, '0')}`,
             family: 'imports',
             code: row,
-            dimensions: { 'variant.bore': { low: bore, high: bore, unit: 'in' }, 'variant.stroke': { low: stroke, high: stroke, unit: 'in' } },
+            dimensions: {
+              'variant.bore': { low: bore, high: bore, unit: 'in' },
+              'variant.stroke': { low: stroke, high: stroke, unit: 'in' },
+            },
             features: {},
             fitments: [],
           },
@@ -154,7 +177,9 @@ describe('the engines of the 1985 imports', () => {
     const next = random(1985);
     const { resolution, permissibleError } = INSTRUMENTS.caliper;
     const caliper = (inches: string) => {
-      const read = Number(inches) * 25.4 + Math.max(-permissibleError, Math.min(permissibleError, (permissibleError / 2) * normalDraw(next)));
+      const read =
+        Number(inches) * 25.4 +
+        Math.max(-permissibleError, Math.min(permissibleError, (permissibleError / 2) * normalDraw(next)));
       return (Math.round(read / resolution) * resolution).toFixed(2);
     };
     const right = variants.filter(({ id, dimensions }) => {

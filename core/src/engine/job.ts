@@ -6,16 +6,26 @@ export const JobSchema = Type.Object(
   {
     id: Type.String({ format: 'uuid' }),
     name: Type.String({ minLength: 1, maxLength: 120 }),
-    readings: Type.Array(ReadingSchema, { maxItems: 500, description: 'Claims, and sizes and looks of the engine as a whole' }),
+    readings: Type.Array(ReadingSchema, {
+      maxItems: 500,
+      description: 'Claims, and sizes and looks of the engine as a whole',
+    }),
     note: Type.Optional(Type.String({ maxLength: 4000 })),
   },
   { additionalProperties: false },
 );
 export type Job = Static<typeof JobSchema>;
 
-/** Jobs on file: the open format in which they are kept and passed on, version 1. Their parts are in a file of specimens. */
+/**
+ * Jobs on file: the open format in which they are kept and passed on, version 1. Their parts are in a file of
+ * specimens.
+ */
 export const JobFileSchema = Type.Object(
-  { format: Type.Literal('which-bore-jobs'), version: Type.Literal(1), jobs: Type.Array(JobSchema, { maxItems: 10_000 }) },
+  {
+    format: Type.Literal('which-bore-jobs'),
+    version: Type.Literal(1),
+    jobs: Type.Array(JobSchema, { maxItems: 10_000 }),
+  },
   { additionalProperties: false, title: 'Which Bore jobs' },
 );
 export type JobFile = Static<typeof JobFileSchema>;

@@ -1,10 +1,17 @@
 import type { TSchema } from '@sinclair/typebox';
 import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/catalogue.js';
 
-type Shape = TSchema & { readonly properties?: Readonly<Record<string, TSchema>>; readonly patternProperties?: object; readonly items?: TSchema };
+type Shape = TSchema & {
+  readonly properties?: Readonly<Record<string, TSchema>>;
+  readonly patternProperties?: object;
+  readonly items?: TSchema;
+};
 
-/** A record with its keys in the order of the schema, tables by key, so that the same record is always the same text. */
-export const inOrder = <T extends RecordType>(type: T, record: RecordOf[T]): RecordOf[T] => ordered(record, RECORD_SCHEMAS[type]) as RecordOf[T];
+/**
+ * A record with its keys in the order of the schema, tables by key, so that the same record is always the same text.
+ */
+export const inOrder = <T extends RecordType>(type: T, record: RecordOf[T]): RecordOf[T] =>
+  ordered(record, RECORD_SCHEMAS[type]) as RecordOf[T];
 
 function ordered(value: unknown, schema: TSchema): unknown {
   const shape: Shape = schema;
@@ -13,7 +20,11 @@ function ordered(value: unknown, schema: TSchema): unknown {
   const entries = value as Readonly<Record<string, unknown>>;
   if (shape.properties) {
     const { properties } = shape;
-    return Object.fromEntries(Object.keys(properties).flatMap((key) => (key in entries ? [[key, ordered(entries[key], properties[key] as TSchema)]] : [])));
+    return Object.fromEntries(
+      Object.keys(properties).flatMap((key) =>
+        key in entries ? [[key, ordered(entries[key], properties[key] as TSchema)]] : [],
+      ),
+    );
   }
   const inner = Object.values((shape.patternProperties ?? {}) as Readonly<Record<string, TSchema>>)[0];
   return Object.fromEntries(

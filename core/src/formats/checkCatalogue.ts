@@ -18,15 +18,16 @@ import type { Problem } from './problem.js';
  * twice, records that are not there. An empty list means the catalogue can be used.
  */
 export function checkCatalogue(catalogue: Catalogue): Problem[] {
-  const ids = Object.fromEntries(RECORD_TYPES.map((type) => [type, new Set<string>(catalogue[LIST_OF[type]].map((record) => record.id))])) as Record<
-    RecordType,
-    Set<string>
-  >;
+  const ids = Object.fromEntries(
+    RECORD_TYPES.map((type) => [type, new Set<string>(catalogue[LIST_OF[type]].map((record) => record.id))]),
+  ) as Record<RecordType, Set<string>>;
   return RECORD_TYPES.flatMap((type) => {
     const seen = new Set<string>();
     return catalogue[LIST_OF[type]].flatMap((record, at) => {
       const where = `${LIST_OF[type]}[${at}] (${record.id})`;
-      const twice = seen.has(record.id) ? [{ where, what: `this id is used twice; give each ${RECORD_NAMES[type]} its own.` }] : [];
+      const twice = seen.has(record.id)
+        ? [{ where, what: `this id is used twice; give each ${RECORD_NAMES[type]} its own.` }]
+        : [];
       seen.add(record.id);
       const lost = referencesOf(type, record)
         .filter((reference) => !ids[reference.type].has(reference.id))
@@ -44,7 +45,8 @@ export interface Reference {
 }
 
 /** What is said of a reference that leads nowhere. */
-export const missing = ({ type, id }: Reference): string => `there is no ${RECORD_NAMES[type]} “${id}”; add it or correct the id.`;
+export const missing = ({ type, id }: Reference): string =>
+  `there is no ${RECORD_NAMES[type]} “${id}”; add it or correct the id.`;
 
 /** Every place in a record that names another record. */
 export function referencesOf<T extends RecordType>(type: T, record: RecordOf[T]): Reference[] {
@@ -83,7 +85,8 @@ export function checkRecord<T extends RecordType>(type: T, record: RecordOf[T], 
   }
 }
 
-const has = (entries: Readonly<Record<string, { readonly id: string }>>, id: string): boolean => Object.values(entries).some((entry) => entry.id === id);
+const has = (entries: Readonly<Record<string, { readonly id: string }>>, id: string): boolean =>
+  Object.values(entries).some((entry) => entry.id === id);
 const find = <T extends { readonly id: string }>(entries: Readonly<Record<string, T>>, id: string): T | undefined =>
   Object.values(entries).find((entry) => entry.id === id);
 const article = (kind: Kind): string => `${/^[aeiou]/i.test(kind.name) ? 'an' : 'a'} ${kind.name.toLowerCase()}`;
@@ -95,14 +98,19 @@ function checkPattern(pattern: Pattern, where: string): Problem[] {
     ...checkYears(pattern.years, `${where}.years`),
     ...Object.keys(pattern.interfaces)
       .filter((id) => !has(kind.interfaces, id))
-      .map((id) => ({ where: `${where}.interfaces["${id}"]`, what: `${article(kind)} has no such face in the dictionary.` })),
+      .map((id) => ({
+        where: `${where}.interfaces["${id}"]`,
+        what: `${article(kind)} has no such face in the dictionary.`,
+      })),
     ...pattern.marks.flatMap((mark, at) =>
       mark.place === undefined || has(kind.markPlaces, mark.place)
         ? []
         : [{ where: `${where}.marks[${at}].place`, what: `${article(kind)} has no mark place "${mark.place}".` }],
     ),
     ...(pattern.companions ?? []).flatMap((companion, at) =>
-      companion.pattern === pattern.id ? [{ where: `${where}.companions[${at}]`, what: 'a part is no companion of itself; name the other one.' }] : [],
+      companion.pattern === pattern.id
+        ? [{ where: `${where}.companions[${at}]`, what: 'a part is no companion of itself; name the other one.' }]
+        : [],
     ),
   ];
 }
@@ -125,7 +133,9 @@ function checkFitment({ slot, from, to, serialFrom, serialTo }: Fitment, where: 
 }
 
 function outOfOrder(from: string | undefined, to: string | undefined, where: string): Problem[] {
-  return from !== undefined && to !== undefined && Number(from) > Number(to) ? [{ where, what: `the serial ${from} comes after ${to}; exchange them.` }] : [];
+  return from !== undefined && to !== undefined && Number(from) > Number(to)
+    ? [{ where, what: `the serial ${from} comes after ${to}; exchange them.` }]
+    : [];
 }
 
 function checkYears(years: Years | undefined, where: string): Problem[] {
@@ -136,8 +146,12 @@ function checkYears(years: Years | undefined, where: string): Problem[] {
 
 function checkValues(kind: Kind, described: Described, where: string): Problem[] {
   return [
-    ...Object.entries(described.dimensions).flatMap(([id, dimension]) => checkDimension(kind, id, dimension, `${where}.dimensions["${id}"]`)),
-    ...Object.entries(described.features).flatMap(([id, option]) => checkOption(kind, id, option, `${where}.features["${id}"]`)),
+    ...Object.entries(described.dimensions).flatMap(([id, dimension]) =>
+      checkDimension(kind, id, dimension, `${where}.dimensions["${id}"]`),
+    ),
+    ...Object.entries(described.features).flatMap(([id, option]) =>
+      checkOption(kind, id, option, `${where}.features["${id}"]`),
+    ),
     ...(described.claims ?? []).flatMap((claim, at) => checkClaim(kind, claim, `${where}.claims[${at}]`)),
   ];
 }
@@ -146,13 +160,24 @@ function checkDimension(kind: Kind, id: string, dimension: Dimension, where: str
   const parameter = find(kind.parameters, id);
   if (!parameter) return [{ where, what: `${article(kind)} has no such size in the dictionary.` }];
   if (UNITS[dimension.unit].quantity !== parameter.quantity)
-    return [{ where, what: `${UNITS[dimension.unit].symbol} is no unit of ${parameter.name.toLowerCase()}, a ${parameter.quantity}.` }];
-  if (Number(dimension.low) > Number(dimension.high)) return [{ where, what: `low ${dimension.low} is above high ${dimension.high}; exchange them.` }];
+    return [
+      {
+        where,
+        what: `${UNITS[dimension.unit].symbol} is no unit of ${parameter.name.toLowerCase()}, a ${parameter.quantity}.`,
+      },
+    ];
+  if (Number(dimension.low) > Number(dimension.high))
+    return [{ where, what: `low ${dimension.low} is above high ${dimension.high}; exchange them.` }];
   const { limits } = sizeFrom(dimension, parameter);
   const { low, high } = parameter.plausible;
   if (limits.high >= low && limits.low <= high) return [];
   const range = showInterval(parameter.plausible, parameter.quantity, 'metric');
-  return [{ where, what: `${dimension.low} ${UNITS[dimension.unit].symbol} is no plausible size: those run from ${range}; check the unit.` }];
+  return [
+    {
+      where,
+      what: `${dimension.low} ${UNITS[dimension.unit].symbol} is no plausible size: those run from ${range}; check the unit.`,
+    },
+  ];
 }
 
 function checkOption(kind: Kind, id: string, option: string, where: string): Problem[] {
@@ -162,7 +187,8 @@ function checkOption(kind: Kind, id: string, option: string, where: string): Pro
 }
 
 function checkClaim(kind: Kind, { about, size, option }: Claim, where: string): Problem[] {
-  if (has(kind.parameters, about)) return size ? checkDimension(kind, about, size, where) : [{ where, what: 'a claim about a size needs a size.' }];
+  if (has(kind.parameters, about))
+    return size ? checkDimension(kind, about, size, where) : [{ where, what: 'a claim about a size needs a size.' }];
   if (option === undefined) return [{ where, what: 'a claim about a look or a face needs an option.' }];
   return has(kind.interfaces, about) ? [] : checkOption(kind, about, option, where);
 }
@@ -172,11 +198,21 @@ function checkScheme(scheme: Scheme, where: string): Problem[] {
     const place = `${where}.segments[${at}]`;
     const problems: Problem[] = [];
     if (segment.least > segment.most)
-      problems.push({ where: place, what: `it takes at least ${segment.least} and at most ${segment.most} characters; exchange them.` });
-    const narrowed = segment.narrows && scheme.kinds.every((kind) => !has(KINDS[kind].parameters, segment.narrows?.of ?? ''));
-    if (narrowed) problems.push({ where: place, what: `none of its kinds of part has a size "${segment.narrows?.of}" in the dictionary.` });
-    if (segment.narrows && scheme.kinds.length === 0) problems.push({ where: place, what: 'say on which kinds of part such class marks stand.' });
-    if (segment.characters === 'exactly' && segment.text === undefined) problems.push({ where: place, what: 'say which text stands there.' });
+      problems.push({
+        where: place,
+        what: `it takes at least ${segment.least} and at most ${segment.most} characters; exchange them.`,
+      });
+    const narrowed =
+      segment.narrows && scheme.kinds.every((kind) => !has(KINDS[kind].parameters, segment.narrows?.of ?? ''));
+    if (narrowed)
+      problems.push({
+        where: place,
+        what: `none of its kinds of part has a size "${segment.narrows?.of}" in the dictionary.`,
+      });
+    if (segment.narrows && scheme.kinds.length === 0)
+      problems.push({ where: place, what: 'say on which kinds of part such class marks stand.' });
+    if (segment.characters === 'exactly' && segment.text === undefined)
+      problems.push({ where: place, what: 'say which text stands there.' });
     return problems;
   });
 }

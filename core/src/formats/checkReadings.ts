@@ -17,28 +17,37 @@ export function checkReadings(kind: DescribedId, readings: readonly Understood[]
 function problemOf(kindId: DescribedId, reading: Understood): string | undefined {
   const kind = describedAs(kindId);
   const name = kind.name.toLowerCase();
-  const has = (entries: Readonly<Record<string, { readonly id: string }>>, id: string) => Object.values(entries).some((entry) => entry.id === id);
+  const has = (entries: Readonly<Record<string, { readonly id: string }>>, id: string) =>
+    Object.values(entries).some((entry) => entry.id === id);
   switch (reading.sort) {
     case 'unread':
       return undefined;
     case 'mark':
-      if (reading.place !== undefined && !has(kind.markPlaces, reading.place)) return `a ${name} has no mark place "${reading.place}".`;
+      if (reading.place !== undefined && !has(kind.markPlaces, reading.place))
+        return `a ${name} has no mark place "${reading.place}".`;
       return reading.characters ? markProblem(reading.characters) : undefined;
     case 'claim':
-      return reading.about === 'year' && !monthsOf(reading.value) ? `"${reading.value}" is no year: write it like 1962, 1962-03 or 1962/1964.` : undefined;
+      return reading.about === 'year' && !monthsOf(reading.value)
+        ? `"${reading.value}" is no year: write it like 1962, 1962-03 or 1962/1964.`
+        : undefined;
     case 'step': {
       if (!has(kind.parameters, reading.parameter)) return `a ${name} has no size "${reading.parameter}".`;
       return parameterOf(reading.parameter).service ? undefined : `${reading.parameter} is not made in service sizes.`;
     }
     case 'look':
       if (!has(kind.features, reading.feature)) return `a ${name} has no look "${reading.feature}".`;
-      return isOptionOf(featureOf(reading.feature), reading.option) ? undefined : `"${reading.option}" is not an option of ${reading.feature}.`;
+      return isOptionOf(featureOf(reading.feature), reading.option)
+        ? undefined
+        : `"${reading.option}" is not an option of ${reading.feature}.`;
     case 'size': {
       if (!has(kind.parameters, reading.parameter)) return `a ${name} has no size "${reading.parameter}".`;
       const parameter = parameterOf(reading.parameter);
-      if (UNITS[reading.unit].quantity !== parameter.quantity) return `${reading.unit} is no unit of ${parameter.quantity}.`;
+      if (UNITS[reading.unit].quantity !== parameter.quantity)
+        return `${reading.unit} is no unit of ${parameter.quantity}.`;
       const { low, high } = parameter.plausible;
-      const wrong = reading.values.find((value) => toInside(value, reading.unit) < low || toInside(value, reading.unit) > high);
+      const wrong = reading.values.find(
+        (value) => toInside(value, reading.unit) < low || toInside(value, reading.unit) > high,
+      );
       return wrong === undefined
         ? undefined
         : `${wrong} ${reading.unit} cannot be a ${parameter.name.toLowerCase()}: those run from ${showInterval(parameter.plausible, parameter.quantity, 'metric')}. Check the figure and its unit.`;

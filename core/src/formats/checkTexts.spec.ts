@@ -20,32 +20,39 @@ describe('text that is to be kept', () => {
 
   it('agrees with the platform on what is well formed', () => {
     fc.assert(
-      fc.property(fc.string({ unit: 'binary' }), fc.string({ unit: fc.constantFrom('a', '\uD83D', '\uDD29') }), (whole, pieces) => {
-        for (const text of [whole, pieces]) {
-          // encodeURIComponent throws for lone surrogates (ECMA-262, 19.2.6.5).
-          let wellFormed = true;
-          try {
-            encodeURIComponent(text);
-          } catch {
-            wellFormed = false;
+      fc.property(
+        fc.string({ unit: 'binary' }),
+        fc.string({ unit: fc.constantFrom('a', '\uD83D', '\uDD29') }),
+        (whole, pieces) => {
+          for (const text of [whole, pieces]) {
+            // encodeURIComponent throws for lone surrogates (ECMA-262, 19.2.6.5).
+            let wellFormed = true;
+            try {
+              encodeURIComponent(text);
+            } catch {
+              wellFormed = false;
+            }
+            expect(whyNotText(text) === undefined)
+              .withContext(JSON.stringify(text))
+              .toBe(wellFormed && !text.includes('\0'));
           }
-          expect(whyNotText(text) === undefined)
-            .withContext(JSON.stringify(text))
-            .toBe(wellFormed && !text.includes('\0'));
-        }
-      }),
+        },
+      ),
     );
   });
 
   it('is refused by its place', () => {
-    expect(checkTexts({ name: 'a\0', readings: [{ text: 'fine' }, { text: '\uD83D' }] }, 'body').map(({ where }) => where)).toEqual([
-      'body.name',
-      'body.readings[1].text',
+    expect(
+      checkTexts({ name: 'a\0', readings: [{ text: 'fine' }, { text: '\uD83D' }] }, 'body').map(({ where }) => where),
+    ).toEqual(['body.name', 'body.readings[1].text']);
+    expect(checkTexts({ table: { 'x\0': 'y' } }, 'body')).toEqual([
+      { where: 'body.table', what: jasmine.stringContaining('name of a field') },
     ]);
-    expect(checkTexts({ table: { 'x\0': 'y' } }, 'body')).toEqual([{ where: 'body.table', what: jasmine.stringContaining('name of a field') }]);
     let deep: unknown = 'x';
     for (let at = 0; at < 100_000; at++) deep = [deep];
-    expect(checkTexts(deep, 'body')).toEqual([{ where: jasmine.stringMatching(/^body/), what: jasmine.stringContaining('nested') }]);
+    expect(checkTexts(deep, 'body')).toEqual([
+      { where: jasmine.stringMatching(/^body/), what: jasmine.stringContaining('nested') },
+    ]);
     expect(checkTexts([null, 1, true, 'text', { a: undefined }], 'body')).toEqual([]);
   });
 });

@@ -10,7 +10,8 @@ const DEEPEST = 60;
  * @param where what the data as a whole is called
  */
 export function checkTexts(data: unknown, where: string, depth = 0): Problem[] {
-  if (depth > DEEPEST) return [{ where, what: `it is nested more than ${DEEPEST} deep, which nothing here is; check how it was made.` }];
+  if (depth > DEEPEST)
+    return [{ where, what: `it is nested more than ${DEEPEST} deep, which nothing here is; check how it was made.` }];
   if (typeof data === 'string') {
     const what = whyNotText(data);
     return what === undefined ? [] : [{ where, what }];
@@ -19,6 +20,8 @@ export function checkTexts(data: unknown, where: string, depth = 0): Problem[] {
   if (typeof data !== 'object' || data === null) return [];
   return Object.entries(data).flatMap(([key, value]) => {
     const what = whyNotText(key);
-    return what === undefined ? checkTexts(value, where === '' ? key : `${where}.${key}`, depth + 1) : [{ where, what: `in the name of a field ${what}` }];
+    return what === undefined
+      ? checkTexts(value, where === '' ? key : `${where}.${key}`, depth + 1)
+      : [{ where, what: `in the name of a field ${what}` }];
   });
 }

@@ -49,16 +49,28 @@ describe('checking data', () => {
   it('names class marks that no size could bear', () => {
     const scheme = CATALOGUE.schemes.find(({ id }) => id === 'tarrow-mains');
     if (!scheme) throw new RangeError('The demo has no classes of mains.');
-    const saidOf = (schemes: typeof CATALOGUE.schemes) => checkCatalogue({ ...CATALOGUE, schemes }).map(({ where, what }) => `${where}: ${what}`);
+    const saidOf = (schemes: typeof CATALOGUE.schemes) =>
+      checkCatalogue({ ...CATALOGUE, schemes }).map(({ where, what }) => `${where}: ${what}`);
     const narrowing = scheme.segments.filter(({ narrows }) => narrows).length;
-    expect(saidOf([{ ...scheme, kinds: ['piston'] }]).filter((each) => each.includes('none of its kinds of part has a size'))).toHaveSize(narrowing);
+    expect(
+      saidOf([{ ...scheme, kinds: ['piston'] }]).filter((each) =>
+        each.includes('none of its kinds of part has a size'),
+      ),
+    ).toHaveSize(narrowing);
     const ofEngine = saidOf([{ ...scheme, kinds: [] }]);
     expect(ofEngine.some((each) => each.includes('say on which kinds of part'))).toBeTrue();
     expect(saidOf([scheme])).toEqual([]);
   });
 
   it('refuses readings that no such part has', () => {
-    const size: SizeReading = { sort: 'size', text: 'x', parameter: 'crank.stroke', values: [0.5], unit: 'mm', instrument: 'rule' };
+    const size: SizeReading = {
+      sort: 'size',
+      text: 'x',
+      parameter: 'crank.stroke',
+      values: [0.5],
+      unit: 'mm',
+      instrument: 'rule',
+    };
     expect(checkReadings('crank', [size])[0]?.what).toContain('cannot be a stroke');
     expect(checkReadings('block', [size])[0]?.what).toContain('no size "crank.stroke"');
     expect(checkReadings('crank', [{ ...size, unit: 'g' }])[0]?.what).toContain('no unit of length');

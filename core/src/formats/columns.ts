@@ -7,12 +7,15 @@ import { variant as VARIANT } from '../dictionary/variant.js';
 import { unitOf, UNITS, type UnitId } from '../quantity/unit.js';
 import { RECORD_FORMS, type Field, type FieldList } from './fields.js';
 
-/** A table of records alike: the patterns of one kind, or all records of another type. Its id names the file or sheet. */
+/**
+ * A table of records alike: the patterns of one kind, or all records of another type. Its id names the file or sheet.
+ */
 export type TableId = KindId | Exclude<RecordType, 'pattern'>;
 export const TABLE_IDS: readonly TableId[] = ['maker', 'family', ...KIND_IDS, 'variant', 'scheme', 'swap'];
 export const recordTypeOf = (table: TableId): RecordType => (isKindId(table) ? 'pattern' : table);
 /** The part of the dictionary whose values the records of a table have; undefined where they have none. */
-export const describedBy = (table: TableId): Kind | undefined => (isKindId(table) ? KINDS[table] : table === 'variant' ? VARIANT : undefined);
+export const describedBy = (table: TableId): Kind | undefined =>
+  isKindId(table) ? KINDS[table] : table === 'variant' ? VARIANT : undefined;
 
 /** The table a file or sheet is called after, in any of its names: `crank`, `Cranks`, `pistons.csv`, `known swap`. */
 export function tableNamed(name: string): TableId | undefined {
@@ -48,7 +51,9 @@ export function headerOf(column: Column): string {
     case 'list':
       return column.list.path;
     case 'size':
-      return column.unit === undefined ? column.parameter.id : `${column.parameter.id} [${UNITS[column.unit].words[0]}]`;
+      return column.unit === undefined
+        ? column.parameter.id
+        : `${column.parameter.id} [${UNITS[column.unit].words[0]}]`;
     case 'look':
       return column.feature.id;
     case 'face':
@@ -88,7 +93,9 @@ export function allColumns(table: TableId): Column[] {
   ];
 }
 
-/** Notes which columns the records of a table need, so that an export has no empty ones. Feed every record, then ask. */
+/**
+ * Notes which columns the records of a table need, so that an export has no empty ones. Feed every record, then ask.
+ */
 export class ColumnsInUse {
   private readonly units = new Map<string, Set<UnitId>>();
   private readonly ids = new Set<string>();
@@ -111,7 +118,9 @@ export class ColumnsInUse {
       switch (column.holds) {
         case 'size': {
           const units = this.units.get(column.parameter.id);
-          return units ? (Object.keys(UNITS) as UnitId[]).filter((unit) => units.has(unit)).map((unit) => ({ ...column, unit })) : [];
+          return units
+            ? (Object.keys(UNITS) as UnitId[]).filter((unit) => units.has(unit)).map((unit) => ({ ...column, unit }))
+            : [];
         }
         case 'look':
           return this.ids.has(column.feature.id) ? [column] : [];
@@ -138,7 +147,9 @@ export interface MatchedHeader {
 
 const UNIT_BEHIND = /^(.*?)[\s_]*(?:\[([^\]]*)\]|\(([^)]*)\)|[,/]\s*([a-zµ"]+))\s*$/i;
 
-/** Takes a header for a column of the table: by id, by name, or by a synonym of the dictionary, its unit in brackets. */
+/**
+ * Takes a header for a column of the table: by id, by name, or by a synonym of the dictionary, its unit in brackets.
+ */
 export function matchHeader(table: TableId, header: string): MatchedHeader {
   const columns = allColumns(table);
   const [, before, bracket, parenthesis, behind] = UNIT_BEHIND.exec(header.trim()) ?? [];
@@ -166,10 +177,16 @@ function lastWordUnit(name: string): readonly [string, UnitId | undefined] {
 
 function inUnit(header: string, column: Column, unit: UnitId | undefined, how: 'exactly' | 'byName'): MatchedHeader {
   if (unit === undefined) return { header, column, how };
-  if (column.holds !== 'size') return { header, column: undefined, how: 'notAtAll', problem: `“${columnLabel(column)}” has no unit.` };
+  if (column.holds !== 'size')
+    return { header, column: undefined, how: 'notAtAll', problem: `“${columnLabel(column)}” has no unit.` };
   const { quantity, name } = column.parameter;
   if (UNITS[unit].quantity !== quantity)
-    return { header, column: undefined, how: 'notAtAll', problem: `${UNITS[unit].symbol} is no unit of ${name.toLowerCase()}, a ${quantity}.` };
+    return {
+      header,
+      column: undefined,
+      how: 'notAtAll',
+      problem: `${UNITS[unit].symbol} is no unit of ${name.toLowerCase()}, a ${quantity}.`,
+    };
   return { header, column: { ...column, unit }, how };
 }
 

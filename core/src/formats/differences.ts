@@ -13,7 +13,11 @@ export interface Difference {
 }
 
 /** What a change changed, value by value. An undefined record is one that was not there. */
-export function differences(type: RecordType, before: CatalogueRecord | undefined, after: CatalogueRecord | undefined): Difference[] {
+export function differences(
+  type: RecordType,
+  before: CatalogueRecord | undefined,
+  after: CatalogueRecord | undefined,
+): Difference[] {
   const [from, to] = [textsOf(type, before), textsOf(type, after)];
   return [...new Set([...from.keys(), ...to.keys()])]
     .map((what) => ({ what, before: from.get(what) ?? '', after: to.get(what) ?? '' }))
@@ -29,9 +33,15 @@ function textsOf(type: RecordType, record: CatalogueRecord | undefined): Readonl
   const form = RECORD_FORMS[recordTypeOf(table)];
   const text = formTextOf(table, record);
   for (const field of form.fields) texts.set(field.name.toLowerCase(), text.fields[field.path] ?? '');
-  for (const values of [text.sizes, text.looks, text.faces]) for (const [id, says] of Object.entries(values)) texts.set(nameOf(id), says);
-  for (const list of form.lists) texts.set(list.name.toLowerCase(), writeList(list, ((record as unknown as Fields)[list.path] ?? []) as readonly Fields[]));
+  for (const values of [text.sizes, text.looks, text.faces])
+    for (const [id, says] of Object.entries(values)) texts.set(nameOf(id), says);
+  for (const list of form.lists)
+    texts.set(
+      list.name.toLowerCase(),
+      writeList(list, ((record as unknown as Fields)[list.path] ?? []) as readonly Fields[]),
+    );
   return texts;
 }
 
-const nameOf = (id: string): string => (isIdOf('parameter', id) || isIdOf('feature', id) || isIdOf('interface', id) ? sayEntry(id) : id);
+const nameOf = (id: string): string =>
+  isIdOf('parameter', id) || isIdOf('feature', id) || isIdOf('interface', id) ? sayEntry(id) : id;

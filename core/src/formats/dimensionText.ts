@@ -12,7 +12,8 @@ export class TextError extends Error {
 }
 
 /**
- * A dimension as one line, the unit as given and every digit kept: `2.3490..2.3500 in; wear 2.3475; service -0.010 -0.020`.
+ * A dimension as one line, the unit as given and every digit kept: `2.3490..2.3500 in; wear 2.3475; service -0.010
+ * -0.020`.
  *
  * @param unit `false` leaves the unit out, where a table says it in its header
  */
@@ -49,9 +50,14 @@ export function readDimension(text: string, parameter: Parameter, unit?: UnitId)
   const word = rest.trim();
   const written = word === '' ? undefined : unitOf(word.replace(/^:1$/, ':1'));
   if (word !== '' && written === undefined)
-    throw new TextError(`“${word}” after the figures is no unit of ${parameter.name.toLowerCase()}; write ${unitsOf(parameter)}.`);
+    throw new TextError(
+      `“${word}” after the figures is no unit of ${parameter.name.toLowerCase()}; write ${unitsOf(parameter)}.`,
+    );
   const used = written ?? unit ?? soleUnit(parameter);
-  if (used === undefined) throw new TextError(`“${text.trim()}” has no unit; write it behind the figure or in the header: ${unitsOf(parameter)}.`);
+  if (used === undefined)
+    throw new TextError(
+      `“${text.trim()}” has no unit; write it behind the figure or in the header: ${unitsOf(parameter)}.`,
+    );
   return { low: first.digits, high, unit: used, ...readAspects(aspects, parameter) };
 }
 
@@ -63,7 +69,10 @@ function splitAspects(text: string): string[] {
   return note ? [...pieces, text.slice(note.index + 1).trim()] : pieces;
 }
 
-function readAspects(aspects: readonly string[], parameter: Parameter): Pick<Dimension, 'wearLimit' | 'service' | 'note'> {
+function readAspects(
+  aspects: readonly string[],
+  parameter: Parameter,
+): Pick<Dimension, 'wearLimit' | 'service' | 'note'> {
   const found: { wearLimit?: string; service?: string[]; note?: string } = {};
   for (const aspect of aspects) {
     const [, name = '', says = ''] = ASPECT.exec(aspect) ?? [];
@@ -78,7 +87,9 @@ function readAspects(aspects: readonly string[], parameter: Parameter): Pick<Dim
         found.note = says.trim();
         break;
       default:
-        throw new TextError(`“${aspect}” is not understood; after the limits may stand wear, service and note, each behind a semicolon.`);
+        throw new TextError(
+          `“${aspect}” is not understood; after the limits may stand wear, service and note, each behind a semicolon.`,
+        );
     }
   }
   return found;
@@ -87,7 +98,8 @@ function readAspects(aspects: readonly string[], parameter: Parameter): Pick<Dim
 /** A signed step, its digits kept. */
 function step(text: string): string {
   const digits = text.replace(',', '.').replace('−', '-');
-  if (!/^[+-]?(\d{1,6}(\.\d{1,8})?|\.\d{1,8})$/.test(digits)) throw new TextError(`“${text}” is no step of a service size; write it like -0.25 or +0.50.`);
+  if (!/^[+-]?(\d{1,6}(\.\d{1,8})?|\.\d{1,8})$/.test(digits))
+    throw new TextError(`“${text}” is no step of a service size; write it like -0.25 or +0.50.`);
   return digits;
 }
 
@@ -99,14 +111,20 @@ interface Digits {
 function readDigits(text: string, parameter: Parameter): Digits {
   const trimmed = text.trim().replace('−', '-');
   if (/^[+-]?\d{1,3}([.,]\d{3})+[.,]\d/.test(trimmed))
-    throw new TextError(`“${trimmed}” has commas and points; write the figure with one decimal point and nothing between the thousands.`);
+    throw new TextError(
+      `“${trimmed}” has commas and points; write the figure with one decimal point and nothing between the thousands.`,
+    );
   const number = readNumber(trimmed);
   if (!number || number.value < 0)
-    throw new TextError(`“${trimmed || 'nothing'}” is no size of ${parameter.name.toLowerCase()}; write it like ${example(parameter)}.`);
+    throw new TextError(
+      `“${trimmed || 'nothing'}” is no size of ${parameter.name.toLowerCase()}; write it like ${example(parameter)}.`,
+    );
   const source = trimmed.slice(0, number.length);
   const rest = trimmed.slice(number.length);
   // 59.660 keeps its digits; 3 3/8 becomes 3.375, for which a power of two below the line never needs more than eight.
-  const digits = source.includes('/') ? String(Number(number.value.toFixed(MANY_DIGITS))) : source.replace(',', '.').replace(/^\+/, '');
+  const digits = source.includes('/')
+    ? String(Number(number.value.toFixed(MANY_DIGITS)))
+    : source.replace(',', '.').replace(/^\+/, '');
   return { digits, rest };
 }
 

@@ -22,7 +22,20 @@ export interface Field {
    * `pairs` is a small table of text against text, `dimension` a size with its unit, `about` the id of a value of the
    * record's kind, `place` one of its mark places, `texts` a list of words.
    */
-  readonly form: 'text' | 'long' | 'date' | 'digits' | 'number' | 'texts' | 'choice' | 'choices' | 'reference' | 'pairs' | 'dimension' | 'about' | 'place';
+  readonly form:
+    | 'text'
+    | 'long'
+    | 'date'
+    | 'digits'
+    | 'number'
+    | 'texts'
+    | 'choice'
+    | 'choices'
+    | 'reference'
+    | 'pairs'
+    | 'dimension'
+    | 'about'
+    | 'place';
   readonly required?: true;
   /** How it is written, where the form alone does not say. */
   readonly example?: string;
@@ -49,14 +62,26 @@ export interface RecordForm {
   readonly lists: readonly FieldList[];
 }
 
-const named = <T extends string>(ids: readonly T[], names: (id: T) => string): Choice[] => ids.map((id) => ({ id, name: names(id) }));
+const named = <T extends string>(ids: readonly T[], names: (id: T) => string): Choice[] =>
+  ids.map((id) => ({ id, name: names(id) }));
 
 const text = (path: string, name: string): Field => ({ path, name, form: 'text' });
 const date = (path: string, name: string): Field => ({ path, name, form: 'date' });
 const digits = (path: string, name: string): Field => ({ path, name, form: 'digits' });
 const needed = (field: Field): Field => ({ ...field, required: true });
-const reference = (path: string, name: string, of: RecordType): Field => ({ path, name, form: 'reference', of, wide: true });
-const choice = (path: string, name: string, choices: readonly Choice[]): Field => ({ path, name, form: 'choice', choices });
+const reference = (path: string, name: string, of: RecordType): Field => ({
+  path,
+  name,
+  form: 'reference',
+  of,
+  wide: true,
+});
+const choice = (path: string, name: string, choices: readonly Choice[]): Field => ({
+  path,
+  name,
+  form: 'choice',
+  choices,
+});
 
 const NAME = needed(text('name', 'Name'));
 /** The remark on an item of a list. */
@@ -73,7 +98,11 @@ const CLASSED: readonly Choice[] = KIND_IDS.flatMap((id) =>
 );
 const MAKING_CHOICES = named(MAKINGS, (id) => id);
 const CLAIM_CHOICES = named(CLAIM_KINDS, (id) => CLAIM_KIND_NAMES[id]);
-const SOURCE = [choice('source.kind', 'Values from', CLAIM_CHOICES), text('source.who', 'Source'), date('source.on', 'Source of')];
+const SOURCE = [
+  choice('source.kind', 'Values from', CLAIM_CHOICES),
+  text('source.who', 'Source'),
+  date('source.on', 'Source of'),
+];
 
 const CLAIMS: FieldList = {
   path: 'claims',
@@ -96,21 +125,39 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
   maker: { fields: [NAME, ALIASES, reference('licensedFrom', 'Licensed from', 'maker'), NOTE], lists: [] },
   family: { fields: [needed(reference('maker', 'Maker', 'maker')), NAME, ALIASES, NOTE], lists: [] },
   pattern: {
-    fields: [reference('family', 'Family', 'family'), NAME, ...YEARS, { path: 'price', name: 'Price', form: 'number' }, ...SOURCE, NOTE],
+    fields: [
+      reference('family', 'Family', 'family'),
+      NAME,
+      ...YEARS,
+      { path: 'price', name: 'Price', form: 'number' },
+      ...SOURCE,
+      NOTE,
+    ],
     lists: [
       {
         path: 'marks',
         name: 'Marks',
         one: 'mark',
         always: true,
-        fields: [needed(text('text', 'text')), needed(choice('making', 'making', MAKING_CHOICES)), { path: 'place', name: 'place', form: 'place' }, REMARK],
+        fields: [
+          needed(text('text', 'text')),
+          needed(choice('making', 'making', MAKING_CHOICES)),
+          { path: 'place', name: 'place', form: 'place' },
+          REMARK,
+        ],
       },
       {
         path: 'numbers',
         name: 'Part numbers',
         one: 'part number',
         always: true,
-        fields: [needed(text('number', 'number')), reference('maker', 'maker', 'maker'), text('replacedBy', 'replaced by'), date('since', 'since'), REMARK],
+        fields: [
+          needed(text('number', 'number')),
+          reference('maker', 'maker', 'maker'),
+          text('replacedBy', 'replaced by'),
+          date('since', 'since'),
+          REMARK,
+        ],
       },
       {
         path: 'companions',

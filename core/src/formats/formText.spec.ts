@@ -26,12 +26,25 @@ describe('a form', () => {
       looks: { ...text.looks, 'crank.counterweights': 'many' },
       lists: { ...text.lists, marks: [{ text: '4127', making: '' }] },
     });
-    expect(Object.keys(problems).sort()).toEqual(['fields.name', 'id', 'lists.marks.0.making', 'looks.crank.counterweights', 'sizes.crank.stroke']);
+    expect(Object.keys(problems).sort()).toEqual([
+      'fields.name',
+      'id',
+      'lists.marks.0.making',
+      'looks.crank.counterweights',
+      'sizes.crank.stroke',
+    ]);
     expect((record.dimensions as Record<string, unknown>)['crank.mainJournal.diameter']).toBeDefined();
   });
 
   it('takes a size in the unit in which it is typed', () => {
-    const { record } = readFormText('pin', { id: 'a-pin', fields: { name: 'A pin' }, sizes: { 'pin.diameter': '15/16"' }, looks: {}, faces: {}, lists: {} });
+    const { record } = readFormText('pin', {
+      id: 'a-pin',
+      fields: { name: 'A pin' },
+      sizes: { 'pin.diameter': '15/16"' },
+      looks: {},
+      faces: {},
+      lists: {},
+    });
     expect(record.dimensions).toEqual({ 'pin.diameter': { low: '0.9375', high: '0.9375', unit: 'in' } });
   });
 });

@@ -18,7 +18,10 @@ export interface FormText {
   readonly lists: Readonly<Record<string, readonly Readonly<Record<string, string>>[]>>;
 }
 
-/** What is wrong with a text of a form, by the place it stands at: `fields.name`, `sizes.crank.stroke`, `lists.marks.2.text`. */
+/**
+ * What is wrong with a text of a form, by the place it stands at: `fields.name`, `sizes.crank.stroke`,
+ * `lists.marks.2.text`.
+ */
 export type FormProblems = Readonly<Record<string, string>>;
 
 const record = (of: unknown): Readonly<Record<string, unknown>> => (of ?? {}) as Readonly<Record<string, unknown>>;
@@ -31,8 +34,12 @@ export function formTextOf(table: TableId, of: CatalogueRecord | Fields): FormTe
   const form = RECORD_FORMS[recordTypeOf(table)];
   return {
     id: typeof fields.id === 'string' ? fields.id : '',
-    fields: Object.fromEntries(form.fields.map((field) => [field.path, writeField(field, valueAt(fields, field.path))])),
-    sizes: mapped(record(fields.dimensions) as Readonly<Record<string, Dimension>>, (dimension) => writeDimension(dimension)),
+    fields: Object.fromEntries(
+      form.fields.map((field) => [field.path, writeField(field, valueAt(fields, field.path))]),
+    ),
+    sizes: mapped(record(fields.dimensions) as Readonly<Record<string, Dimension>>, (dimension) =>
+      writeDimension(dimension),
+    ),
     looks: mapped(record(fields.features), String),
     faces: mapped(record(fields.interfaces), String),
     lists: Object.fromEntries(
@@ -47,7 +54,10 @@ export function formTextOf(table: TableId, of: CatalogueRecord | Fields): FormTe
 }
 
 /** Reads a form. What can be read is in the record; the rest is told place by place. */
-export function readFormText(table: TableId, text: FormText): { readonly record: Fields; readonly problems: FormProblems } {
+export function readFormText(
+  table: TableId,
+  text: FormText,
+): { readonly record: Fields; readonly problems: FormProblems } {
   const form = RECORD_FORMS[recordTypeOf(table)];
   const kind = describedBy(table);
   const problems: Record<string, string> = {};
@@ -61,16 +71,19 @@ export function readFormText(table: TableId, text: FormText): { readonly record:
     }
   };
   let found: Fields = { ...emptyRecord(table), id: text.id.trim() };
-  if (!/^[a-z0-9][a-z0-9-]{1,79}$/.test(text.id.trim())) problems.id = 'An id is made of lower-case letters, figures and dashes, two to eighty of them.';
+  if (!/^[a-z0-9][a-z0-9-]{1,79}$/.test(text.id.trim()))
+    problems.id = 'An id is made of lower-case letters, figures and dashes, two to eighty of them.';
   for (const field of form.fields) {
     const value = tried(`fields.${field.path}`, () => readField(field, text.fields[field.path] ?? '', found));
     if (value !== undefined) found = withValueAt(found, field.path, value);
-    else if (field.required && field.form !== 'choices' && !(`fields.${field.path}` in problems)) problems[`fields.${field.path}`] = `${field.name} is needed.`;
+    else if (field.required && field.form !== 'choices' && !(`fields.${field.path}` in problems))
+      problems[`fields.${field.path}`] = `${field.name} is needed.`;
   }
   const dimensions: Record<string, Dimension> = {};
   for (const parameter of Object.values(kind?.parameters ?? {})) {
     const written = text.sizes[parameter.id]?.trim() ?? '';
-    const dimension = written === '' ? undefined : tried(`sizes.${parameter.id}`, () => readDimension(written, parameter));
+    const dimension =
+      written === '' ? undefined : tried(`sizes.${parameter.id}`, () => readDimension(written, parameter));
     if (dimension) dimensions[parameter.id] = dimension;
   }
   const features: Record<string, string> = {};
@@ -81,7 +94,12 @@ export function readFormText(table: TableId, text: FormText): { readonly record:
   }
   if (kind) found = { ...found, dimensions, features };
   if (isKindId(table))
-    found = { ...found, interfaces: Object.fromEntries(Object.entries(text.faces).flatMap(([id, name]) => (name.trim() === '' ? [] : [[id, name.trim()]]))) };
+    found = {
+      ...found,
+      interfaces: Object.fromEntries(
+        Object.entries(text.faces).flatMap(([id, name]) => (name.trim() === '' ? [] : [[id, name.trim()]])),
+      ),
+    };
   for (const list of form.lists) {
     const items = (text.lists[list.path] ?? []).map((item, at) => {
       let read: Fields = {};

@@ -3,13 +3,17 @@ import { isIdOf, parameterOf } from '../dictionary/dictionary.js';
 import { readDimension, TextError, writeDimension } from './dimensionText.js';
 import { valueAt, withValueAt, type Field, type FieldList, type Fields } from './fields.js';
 
-/** What separates list items, the fields of one, and words of a list inside a field. A backslash takes the meaning away. */
+/**
+ * What separates list items, the fields of one, and words of a list inside a field. A backslash takes the meaning away.
+ */
 const ITEM = '|';
 const FIELD = ';';
 const WORD = ',';
 
 const escaped = (text: string, separators: string): string =>
-  text.replace(/[\\|;,=]/g, (character) => (character === '\\' || separators.includes(character) ? `\\${character}` : character));
+  text.replace(/[\\|;,=]/g, (character) =>
+    character === '\\' || separators.includes(character) ? `\\${character}` : character,
+  );
 
 /** Cuts at unescaped separators, leaving the escapes to whoever reads the pieces. */
 function cut(text: string, separator: string): string[] {
@@ -42,7 +46,9 @@ export function writeField(field: Field, value: unknown, inList = false): string
     case 'texts':
     case 'choices':
       // An empty list is not the same as none: it is written as a dash.
-      return (value as readonly string[]).length === 0 ? '-' : (value as readonly string[]).map((word) => escaped(word, outer + WORD)).join(`${WORD} `);
+      return (value as readonly string[]).length === 0
+        ? '-'
+        : (value as readonly string[]).map((word) => escaped(word, outer + WORD)).join(`${WORD} `);
     case 'pairs':
       return Object.entries(value as Readonly<Record<string, string>>)
         .map(([key, says]) => `${escaped(key, `${outer + WORD}=`)} = ${escaped(says, outer + WORD)}`)
@@ -81,7 +87,8 @@ export function readField(field: Field, text: string, record: Fields, inList = f
       return Object.fromEntries(
         cut(trimmed, WORD).map((pair) => {
           const [key = '', ...says] = cut(pair, '=');
-          if (key === '' || says.length === 0) throw new TextError(`“${pair}” is no entry of a table; write it like A = January.`);
+          if (key === '' || says.length === 0)
+            throw new TextError(`“${pair}” is no entry of a table; write it like A = January.`);
           return [plain(key), plain(says.join('='))];
         }),
       );
@@ -113,7 +120,10 @@ export function readField(field: Field, text: string, record: Fields, inList = f
 function chosen(field: Field, text: string): string {
   const lower = text.toLowerCase();
   const found = field.choices?.find((each) => each.id.toLowerCase() === lower || each.name.toLowerCase() === lower);
-  if (!found) throw new TextError(`${field.name}: “${text}” is none of ${field.choices?.map((each) => each.id).join(', ') ?? 'the choices'}.`);
+  if (!found)
+    throw new TextError(
+      `${field.name}: “${text}” is none of ${field.choices?.map((each) => each.id).join(', ') ?? 'the choices'}.`,
+    );
   return found.id;
 }
 
@@ -144,7 +154,10 @@ export function readList(list: FieldList, text: string): Fields[] {
       const field = named ? list.fields.find((each) => each.name.toLowerCase() === named[1]?.toLowerCase()) : undefined;
       const bare = at === 0 && !field ? list.fields[0] : undefined;
       const used = field ?? bare;
-      if (!used) throw new TextError(`${list.name}: “${piece}” is not understood; write ${list.fields.map((each) => each.name).join(', ')} each with a colon.`);
+      if (!used)
+        throw new TextError(
+          `${list.name}: “${piece}” is not understood; write ${list.fields.map((each) => each.name).join(', ')} each with a colon.`,
+        );
       const value = readField(used, field ? (named?.[2] ?? '') : piece, found, true);
       if (value !== undefined) found = withValueAt(found, used.path, value);
     });

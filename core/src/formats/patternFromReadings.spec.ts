@@ -10,7 +10,9 @@ const specimen = (text: string) => ({
   name: 'Crank from the river pump',
   readings: readEntry(text, 'crank').words.map((is, at) => ({ id: `r${at}`, at: '', is })),
 });
-const RIVER = specimen('cast K880 stamped flange F?2 main 58.12/58.13 mic pin 1.8909in mic stroke 88.4 caliper 5 mains forged year 1955 no mark on nose');
+const RIVER = specimen(
+  'cast K880 stamped flange F?2 main 58.12/58.13 mic pin 1.8909in mic stroke 88.4 caliper 5 mains forged year 1955 no mark on nose',
+);
 
 describe('a pattern made from one part on the bench', () => {
   const pattern = patternFromReadings(RIVER, 'crank-from-the-river-pump', '2026-03-02', 'Tilda');
@@ -35,7 +37,10 @@ describe('a pattern made from one part on the bench', () => {
 
   it('is found the next time such a part is read', () => {
     const index = indexCatalogue('crank', { ...CATALOGUE, patterns: [...CATALOGUE.patterns, pattern] });
-    const { candidates, status } = identify(index, readEntry('cast K8?0 main 58.10 mic stroke 88.4 caliper', 'crank').words);
+    const { candidates, status } = identify(
+      index,
+      readEntry('cast K8?0 main 58.10 mic stroke 88.4 caliper', 'crank').words,
+    );
     expect(candidates[0]?.pattern).toBe(pattern.id);
     expect(status).toBe('settled');
   });

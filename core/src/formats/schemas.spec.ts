@@ -31,14 +31,18 @@ describe('the schemas', () => {
       'main 2.349 mm',
       'x'.repeat(3000),
     ]) {
-      for (const word of readEntry(text, 'crank').words) expect(understood(word)).withContext(JSON.stringify(word).slice(0, 200)).toBeTrue();
+      for (const word of readEntry(text, 'crank').words)
+        expect(understood(word)).withContext(JSON.stringify(word).slice(0, 200)).toBeTrue();
     }
   });
 
   it('refuse figures that are no numbers, and numbers where figures keep their digits', () => {
     const catalogue = accepts(CatalogueSchema);
     const pattern = demoPattern('sluice-crank-3115');
-    const withStroke = (low: unknown) => ({ ...CATALOGUE, patterns: [{ ...pattern, dimensions: { 'crank.stroke': { low, high: '90', unit: 'mm' } } }] });
+    const withStroke = (low: unknown) => ({
+      ...CATALOGUE,
+      patterns: [{ ...pattern, dimensions: { 'crank.stroke': { low, high: '90', unit: 'mm' } } }],
+    });
     expect(catalogue(withStroke('89.9'))).toBeTrue();
     for (const low of [89.9, 'NaN', '1e9', 'Infinity', '', '89,9', null])
       expect(catalogue(withStroke(low)))

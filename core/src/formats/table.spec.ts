@@ -13,10 +13,27 @@ const main = parameterOf('crank.mainJournal.diameter');
 
 describe('a dimension as text', () => {
   it('keeps its digits, its unit and what belongs to it', () => {
-    const dimension = readDimension('2.3490..2.3500 in; wear 2.3475; service -0.010 -0.020; note first year; or so', main);
-    expect(dimension).toEqual({ low: '2.3490', high: '2.3500', unit: 'in', wearLimit: '2.3475', service: ['-0.010', '-0.020'], note: 'first year; or so' });
-    expect(writeDimension(dimension)).toBe('2.3490..2.3500 in; wear 2.3475; service -0.010 -0.020; note first year; or so');
-    expect(readDimension('59.66; service none', main, 'mm')).toEqual({ low: '59.66', high: '59.66', unit: 'mm', service: [] });
+    const dimension = readDimension(
+      '2.3490..2.3500 in; wear 2.3475; service -0.010 -0.020; note first year; or so',
+      main,
+    );
+    expect(dimension).toEqual({
+      low: '2.3490',
+      high: '2.3500',
+      unit: 'in',
+      wearLimit: '2.3475',
+      service: ['-0.010', '-0.020'],
+      note: 'first year; or so',
+    });
+    expect(writeDimension(dimension)).toBe(
+      '2.3490..2.3500 in; wear 2.3475; service -0.010 -0.020; note first year; or so',
+    );
+    expect(readDimension('59.66; service none', main, 'mm')).toEqual({
+      low: '59.66',
+      high: '59.66',
+      unit: 'mm',
+      service: [],
+    });
   });
 
   it('is understood as people write it', () => {
@@ -44,7 +61,9 @@ describe('a dimension as text', () => {
   });
 
   it('comes back whatever it is', () => {
-    const digits = fc.tuple(fc.nat(9999), fc.integer({ min: 0, max: 9999 })).map(([whole, part]) => `${whole}.${String(part).padStart(4, '0')}`);
+    const digits = fc
+      .tuple(fc.nat(9999), fc.integer({ min: 0, max: 9999 }))
+      .map(([whole, part]) => `${whole}.${String(part).padStart(4, '0')}`);
     fc.assert(
       fc.property(
         digits,
@@ -58,7 +77,13 @@ describe('a dimension as text', () => {
         ),
         fc.option(fc.stringMatching(/^[a-z][a-z;| ,=\\]{0,20}[a-z]$/), { nil: undefined }),
         (low, high, service, note) => {
-          const dimension = { low, high, unit: 'mm' as const, ...(service ? { service } : {}), ...(note === undefined ? {} : { note }) };
+          const dimension = {
+            low,
+            high,
+            unit: 'mm' as const,
+            ...(service ? { service } : {}),
+            ...(note === undefined ? {} : { note }),
+          };
           expect(readDimension(writeDimension(dimension), main)).toEqual(dimension);
         },
       ),
@@ -82,9 +107,12 @@ describe('a list in one cell', () => {
       .map((text) => text.trim())
       .filter((text) => text !== '' && !/^[a-z][a-z ]*:/i.test(text));
     fc.assert(
-      fc.property(fc.array(fc.record({ text: words, making: fc.constantFrom('cast', 'tag'), note: words }), { maxLength: 4 }), (items) => {
-        expect(readList(marks, writeList(marks, items))).toEqual(items);
-      }),
+      fc.property(
+        fc.array(fc.record({ text: words, making: fc.constantFrom('cast', 'tag'), note: words }), { maxLength: 4 }),
+        (items) => {
+          expect(readList(marks, writeList(marks, items))).toEqual(items);
+        },
+      ),
     );
   });
 
@@ -97,7 +125,11 @@ describe('a list in one cell', () => {
 describe('a table', () => {
   const recordsOf = (table: TableId): readonly CatalogueRecord[] =>
     RECORD_TYPES.flatMap((type): readonly CatalogueRecord[] =>
-      type === 'pattern' ? CATALOGUE.patterns.filter((pattern) => pattern.kind === table) : type === table ? CATALOGUE[LIST_OF[type]] : [],
+      type === 'pattern'
+        ? CATALOGUE.patterns.filter((pattern) => pattern.kind === table)
+        : type === table
+          ? CATALOGUE[LIST_OF[type]]
+          : [],
     );
 
   for (const table of TABLE_IDS)
@@ -142,22 +174,24 @@ describe('a table', () => {
   });
 
   it('is known by any of its names', () => {
-    expect(['Cranks', 'crankshaft.csv', 'valve springs', 'known swap', 'families.csv', 'sleeve', 'nonsense'].map(tableNamed)).toEqual([
-      'crank',
-      'crank',
-      'valveSpring',
-      'swap',
-      'family',
-      'liner',
-      undefined,
-    ]);
+    expect(
+      ['Cranks', 'crankshaft.csv', 'valve springs', 'known swap', 'families.csv', 'sleeve', 'nonsense'].map(tableNamed),
+    ).toEqual(['crank', 'crank', 'valveSpring', 'swap', 'family', 'liner', undefined]);
   });
 
   it('tells what is wrong with a cell and reads the rest', () => {
     const headers = ['id', 'crank.stroke [mm]', 'crank.material', 'crank.counterweights', 'marks'];
     const columns = headers.map((header) => matchHeader('crank', header).column);
-    const { record, problems } = readRow('crank', columns, headers, ['new-crank', '=85,7', 'Forged', '99', '41; making: cast']);
-    expect(record).toEqual(jasmine.objectContaining({ id: 'new-crank', kind: 'crank', features: { 'crank.material': 'forged' } }));
+    const { record, problems } = readRow('crank', columns, headers, [
+      'new-crank',
+      '=85,7',
+      'Forged',
+      '99',
+      '41; making: cast',
+    ]);
+    expect(record).toEqual(
+      jasmine.objectContaining({ id: 'new-crank', kind: 'crank', features: { 'crank.material': 'forged' } }),
+    );
     expect(problems.map((problem) => problem.header)).toEqual(['crank.stroke [mm]', 'crank.counterweights']);
   });
 });
@@ -175,15 +209,18 @@ describe('the order of keys', () => {
 /** All keys at any depth, so that JSON.stringify takes them in another order. */
 function flat(value: unknown): Record<string, true> {
   if (typeof value !== 'object' || value === null) return {};
-  return Object.assign({}, ...Object.entries(value).map(([key, inner]) => ({ [key]: true, ...flat(inner) }))) as Record<string, true>;
+  return Object.assign({}, ...Object.entries(value).map(([key, inner]) => ({ [key]: true, ...flat(inner) }))) as Record<
+    string,
+    true
+  >;
 }
 
 it('every kind has parameters, looks and places for marks', () => {
   for (const kind of Object.values(KINDS))
-    expect([kind.id, Object.keys(kind.parameters).length > 0, Object.keys(kind.features).length > 0, Object.keys(kind.markPlaces).length > 0]).toEqual([
+    expect([
       kind.id,
-      true,
-      true,
-      true,
-    ]);
+      Object.keys(kind.parameters).length > 0,
+      Object.keys(kind.features).length > 0,
+      Object.keys(kind.markPlaces).length > 0,
+    ]).toEqual([kind.id, true, true, true]);
 });

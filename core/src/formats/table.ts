@@ -33,7 +33,9 @@ function writeCell(column: Column, record: Fields): string {
       return writeList(column.list, (record[column.list.path] as readonly Fields[] | undefined) ?? []);
     case 'size': {
       const dimension = (record.dimensions as Readonly<Record<string, Dimension>>)[column.parameter.id];
-      return dimension && (column.unit === undefined || dimension.unit === column.unit) ? writeDimension(dimension, column.unit === undefined) : '';
+      return dimension && (column.unit === undefined || dimension.unit === column.unit)
+        ? writeDimension(dimension, column.unit === undefined)
+        : '';
     }
     case 'look':
       return (record.features as Readonly<Record<string, string>>)[column.feature.id] ?? '';
@@ -45,7 +47,8 @@ function writeCell(column: Column, record: Fields): string {
 /**
  * Reads a row of cells. What cannot be read is told cell by cell, and the rest is read all the same.
  *
- * @param base the record as it stands already: what the table has no column for stays as it is, and an empty cell takes away
+ * @param base the record as it stands already: what the table has no column for stays as it is, and an empty cell takes
+ * away
  */
 export function readRow(
   table: TableId,
@@ -56,7 +59,9 @@ export function readRow(
 ): ReadRow {
   let record = base ?? emptyRecord(table);
   const problems: CellProblem[] = [];
-  if (base) for (const [at, column] of columns.entries()) if (column && (cells[at] ?? '').trim() === '') record = emptied(column, record);
+  if (base)
+    for (const [at, column] of columns.entries())
+      if (column && (cells[at] ?? '').trim() === '') record = emptied(column, record);
   columns.forEach((column, at) => {
     const cell = (cells[at] ?? '').trim();
     if (!column || cell === '') return;
@@ -78,11 +83,15 @@ function emptied(column: Column, record: Fields): Fields {
     case 'field':
       return column.field.required ? record : withValueAt(record, column.field.path, undefined);
     case 'list':
-      return column.list.always ? { ...record, [column.list.path]: [] } : withValueAt(record, column.list.path, undefined);
+      return column.list.always
+        ? { ...record, [column.list.path]: [] }
+        : withValueAt(record, column.list.path, undefined);
     case 'size': {
       const standing = (record.dimensions as Readonly<Record<string, Dimension>>)[column.parameter.id];
       // A size may stand in a column of another unit.
-      return standing && (column.unit === undefined || standing.unit === column.unit) ? without(record, 'dimensions', column.parameter.id) : record;
+      return standing && (column.unit === undefined || standing.unit === column.unit)
+        ? without(record, 'dimensions', column.parameter.id)
+        : record;
     }
     case 'look':
       return without(record, 'features', column.feature.id);
@@ -130,7 +139,12 @@ function readCell(column: Column, cell: string, record: Fields): Fields {
   }
 }
 
-const inside = (record: Fields, group: 'dimensions' | 'features' | 'interfaces', id: string, value: unknown): Fields => ({
+const inside = (
+  record: Fields,
+  group: 'dimensions' | 'features' | 'interfaces',
+  id: string,
+  value: unknown,
+): Fields => ({
   ...record,
   [group]: { ...(record[group] as object), [id]: value },
 });
@@ -144,7 +158,11 @@ export function readOption(feature: Feature, text: string): string {
     if (Number.isInteger(count) && count >= low && count <= high) return String(count);
     throw new TextError(`${feature.name}: “${text.trim()}” is no count from ${low} to ${high}.`);
   }
-  const found = feature.form.options.find((option) => [option.id, option.name, ...option.words].some((word) => word.toLowerCase() === wanted));
+  const found = feature.form.options.find((option) =>
+    [option.id, option.name, ...option.words].some((word) => word.toLowerCase() === wanted),
+  );
   if (found) return found.id;
-  throw new TextError(`${feature.name}: “${text.trim()}” is none of ${feature.form.options.map((option) => sayLook(feature, option.id)).join(', ')}.`);
+  throw new TextError(
+    `${feature.name}: “${text.trim()}” is none of ${feature.form.options.map((option) => sayLook(feature, option.id)).join(', ')}.`,
+  );
 }

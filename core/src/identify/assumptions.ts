@@ -1,6 +1,6 @@
 /**
- * The numbers the identification rests on that no part can tell. From memory of the trade; each is a plain probability so
- * that it can be argued about, and the simulation in `bench/simulate.mjs` shows what they do to the answers.
+ * The numbers the identification rests on that no part can tell. From memory of the trade; each is a plain probability
+ * so that it can be argued about, and the simulation in `bench/simulate.mjs` shows what they do to the answers.
  */
 export const ASSUMED = {
   /** A part on the bench is in no catalogue. */
@@ -46,5 +46,8 @@ export const SETTLED_FROM = 0.995;
 /** Probability from which an answer is probable. */
 export const PROBABLE_FROM = 0.75;
 
-/** Natural logarithm of a likelihood ratio, as decibans: ten times its decimal logarithm (I. J. Good, Biometrika 66 (1979) 393). */
+/**
+ * Natural logarithm of a likelihood ratio, as decibans: ten times its decimal logarithm (I. J. Good, Biometrika 66
+ * (1979) 393).
+ */
 export const decibans = (logRatio: number): number => (10 * logRatio) / Math.LN10;

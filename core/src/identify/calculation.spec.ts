@@ -36,7 +36,8 @@ describe('the calculation behind a weight', () => {
 
   it('of a size works out to the ratio it names', () => {
     const said = lines('main 59.67 mm mic').join('\n');
-    const [, density = '', chance = '', unknown = ''] = /\(0\.997 × ([\d.e+-]+) \+ 0\.003 × ([\d.e+-]+)\) \/ ([\d.e+-]+);/.exec(said) ?? [];
+    const [, density = '', chance = '', unknown = ''] =
+      /\(0\.997 × ([\d.e+-]+) \+ 0\.003 × ([\d.e+-]+)\) \/ ([\d.e+-]+);/.exec(said) ?? [];
     const ratio = (0.997 * Number(density) + 0.003 * Number(chance)) / Number(unknown);
     expect(10 * Math.log10(ratio)).toBeCloseTo(decibansSaid(said.split('\n')), 1);
   });

@@ -11,7 +11,11 @@ import { sizeRatios } from './weigh/size.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
 const figure = (of: number): string =>
-  of === 0 ? '0' : Math.abs(of) < 0.001 || Math.abs(of) >= 100_000 ? of.toExponential(2) : String(Number(of.toPrecision(4)));
+  of === 0
+    ? '0'
+    : Math.abs(of) < 0.001 || Math.abs(of) >= 100_000
+      ? of.toExponential(2)
+      : String(Number(of.toPrecision(4)));
 
 /**
  * How a weight was worked out: the formula, the figures put in, and where the chances come from; a line a step. For the
@@ -38,9 +42,13 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
       const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
       if (recorded === undefined) return [['The catalogue does not say, so the ratio is 1.']];
       return [
-        [`A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, over ${answersOf(evidence.feature)} answers.`],
+        [
+          `A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, over ${answersOf(evidence.feature)} answers.`,
+        ],
         [`P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option))}.`],
-        ['A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).'],
+        [
+          'A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).',
+        ],
       ];
     }
     case 'mark':
@@ -73,7 +81,9 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
       ];
     case 'part':
       return [
-        [`A part found in an engine has been there from the first ${figure(100 * ASSUMED.original)} times in a hundred; else it may be any of its kind.`],
+        [
+          `A part found in an engine has been there from the first ${figure(100 * ASSUMED.original)} times in a hundred; else it may be any of its kind.`,
+        ],
       ];
   }
 }

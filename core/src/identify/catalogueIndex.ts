@@ -65,7 +65,8 @@ export interface CatalogueIndex {
 }
 
 /** What an index is made of: a catalogue, or as much of one as there is. */
-export type Indexed = Pick<Catalogue, 'patterns'> & Partial<Pick<Catalogue, 'variants' | 'schemes' | 'families' | 'makers'>>;
+export type Indexed = Pick<Catalogue, 'patterns'> &
+  Partial<Pick<Catalogue, 'variants' | 'schemes' | 'families' | 'makers'>>;
 
 function markColumn(patterns: readonly Pick<Pattern, 'marks' | 'numbers'>[]): MarkColumn {
   const codeOf = new Map<string, number>();
@@ -81,7 +82,8 @@ function markColumn(patterns: readonly Pick<Pattern, 'marks' | 'numbers'>[]): Ma
       const key = `${text} ${mark.making} ${mark.place ?? ''}`;
       let code = codeOf.get(key);
       if (code === undefined) {
-        code = distinct.push({ text, making: mark.making, ...(mark.place === undefined ? {} : { place: mark.place }) }) - 1;
+        code =
+          distinct.push({ text, making: mark.making, ...(mark.place === undefined ? {} : { place: mark.place }) }) - 1;
         codeOf.set(key, code);
         const known = textOf.get(text) ?? textOf.size;
         textOf.set(text, known);
@@ -95,7 +97,9 @@ function markColumn(patterns: readonly Pick<Pattern, 'marks' | 'numbers'>[]): Ma
   const replaced = new Map(
     patterns.flatMap(({ numbers }) =>
       numbers.flatMap(({ number, replacedBy, since }): [string, string][] =>
-        replacedBy === undefined ? [] : [[normaliseMark(number), since === undefined ? replacedBy : `${replacedBy} since ${since}`]],
+        replacedBy === undefined
+          ? []
+          : [[normaliseMark(number), since === undefined ? replacedBy : `${replacedBy} since ${since}`]],
       ),
     ),
   );
@@ -124,7 +128,11 @@ function markColumn(patterns: readonly Pick<Pattern, 'marks' | 'numbers'>[]): Ma
 /** Far ahead of any month: what goes on has not ended. */
 const GOES_ON = 12 * 9999;
 
-function fitmentColumn(rowOf: ReadonlyMap<string, number>, patterns: number, variants: readonly Variant[]): FitmentColumn {
+function fitmentColumn(
+  rowOf: ReadonlyMap<string, number>,
+  patterns: number,
+  variants: readonly Variant[],
+): FitmentColumn {
   const ofPattern: [number, number][] = [];
   const variant: number[] = [];
   const [share, first, last, serialFrom, serialTo]: number[][] = [[], [], [], [], []];
@@ -147,7 +155,15 @@ function fitmentColumn(rowOf: ReadonlyMap<string, number>, patterns: number, var
     }
     if (!carries) continue;
     const { id, code, name, family, machines, serials, years } = each;
-    kept.push({ id, code, family, ...(name ? { name } : {}), ...(machines ? { machines } : {}), ...(serials ? { serials } : {}), ...(years ? { years } : {}) });
+    kept.push({
+      id,
+      code,
+      family,
+      ...(name ? { name } : {}),
+      ...(machines ? { machines } : {}),
+      ...(serials ? { serials } : {}),
+      ...(years ? { years } : {}),
+    });
   }
   return {
     variants: kept,
@@ -161,14 +177,24 @@ function fitmentColumn(rowOf: ReadonlyMap<string, number>, patterns: number, var
   };
 }
 
-function schemeColumns(kind: KindId, rows: readonly Pattern[], { schemes = [], families = [] }: Indexed): SchemeColumn[] {
+function schemeColumns(
+  kind: KindId,
+  rows: readonly Pattern[],
+  { schemes = [], families = [] }: Indexed,
+): SchemeColumn[] {
   const makerOf = new Map(families.map((family) => [family.id, family.maker]));
   const uses = (scheme: Scheme, { family }: Pattern) =>
-    family !== undefined && (scheme.family === undefined ? scheme.maker !== undefined && makerOf.get(family) === scheme.maker : scheme.family === family);
+    family !== undefined &&
+    (scheme.family === undefined
+      ? scheme.maker !== undefined && makerOf.get(family) === scheme.maker
+      : scheme.family === family);
   // A scheme without kinds is that of whole engines, and part of what is claimed.
   return schemes
     .filter((scheme) => scheme.kinds.includes(kind))
-    .map((scheme) => ({ scheme, rows: Uint32Array.from(rows.flatMap((pattern, row) => (uses(scheme, pattern) ? [row] : []))) }));
+    .map((scheme) => ({
+      scheme,
+      rows: Uint32Array.from(rows.flatMap((pattern, row) => (uses(scheme, pattern) ? [row] : []))),
+    }));
 }
 
 const serialSchemes = ({ schemes = [], families = [] }: Indexed): CatalogueIndex['serials'] =>
@@ -176,10 +202,13 @@ const serialSchemes = ({ schemes = [], families = [] }: Indexed): CatalogueIndex
     .filter(({ kinds }) => kinds.length === 0)
     .map((scheme) => ({
       scheme,
-      families: families.filter(({ id, maker }) => (scheme.family === undefined ? maker === scheme.maker : id === scheme.family)).map(({ id }) => id),
+      families: families
+        .filter(({ id, maker }) => (scheme.family === undefined ? maker === scheme.maker : id === scheme.family))
+        .map(({ id }) => id),
     }));
 
-const inOrder = <T extends { readonly id: string }>(records: readonly T[]): T[] => [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
+const inOrder = <T extends { readonly id: string }>(records: readonly T[]): T[] =>
+  [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /** Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks. */
 export function indexCatalogue(kind: KindId, catalogue: Indexed): CatalogueIndex {
@@ -188,14 +217,21 @@ export function indexCatalogue(kind: KindId, catalogue: Indexed): CatalogueIndex
   return {
     ...described(kind, rows),
     marks: markColumn(rows),
-    fitments: fitmentColumn(new Map(rows.map((pattern, row) => [pattern.id, row])), rows.length, catalogue.variants ?? []),
+    fitments: fitmentColumn(
+      new Map(rows.map((pattern, row) => [pattern.id, row])),
+      rows.length,
+      catalogue.variants ?? [],
+    ),
     schemes: schemeColumns(kind, rows, catalogue),
     serials: serialSchemes(catalogue),
     families: familyNames(catalogue),
   };
 }
 
-/** Lays out the variants of engines in the same way: each is fitted to itself, so that what is claimed of an engine counts for it. */
+/**
+ * Lays out the variants of engines in the same way: each is fitted to itself, so that what is claimed of an engine
+ * counts for it.
+ */
 export function indexEngines(catalogue: Indexed): CatalogueIndex {
   const rows = inOrder(catalogue.variants ?? []);
   const itself = rows.map((variant): Variant => ({ ...variant, fitments: [{ slot: 'engine', pattern: variant.id }] }));
@@ -213,7 +249,10 @@ const familyNames = (catalogue: Indexed): ReadonlyMap<string, string> =>
   new Map((catalogue.families ?? []).map((family) => [family.id, familyName(family.maker, family.name, catalogue)]));
 
 /** Sizes and looks of some records as columns. */
-function described(kind: DescribedId, rows: readonly (Described & { readonly id: string })[]): Pick<CatalogueIndex, 'kind' | 'patterns' | 'sizes' | 'looks'> {
+function described(
+  kind: DescribedId,
+  rows: readonly (Described & { readonly id: string })[],
+): Pick<CatalogueIndex, 'kind' | 'patterns' | 'sizes' | 'looks'> {
   const known = describedAs(kind);
   const parameters = new Map(Object.values(known.parameters).map((parameter) => [parameter.id, parameter]));
   const features = new Set(Object.values(known.features).map((feature) => feature.id));
@@ -239,13 +278,18 @@ function described(kind: DescribedId, rows: readonly (Described & { readonly id:
       if (option !== undefined) column(looks, id).set(row, option, () => option);
     }
   });
-  const built = <T>(columns: Map<string, ColumnBuilder<T>>) => new Map([...columns].map(([id, builder]) => [id, builder.build()]));
+  const built = <T>(columns: Map<string, ColumnBuilder<T>>) =>
+    new Map([...columns].map(([id, builder]) => [id, builder.build()]));
   return { kind, patterns: rows.map(({ id }) => id), sizes: built(sizes), looks: built(looks) };
 }
 
-const familyName = (maker: string, name: string, { makers = [] }: Indexed): string => `${makers.find((each) => each.id === maker)?.name ?? maker} ${name}`;
+const familyName = (maker: string, name: string, { makers = [] }: Indexed): string =>
+  `${makers.find((each) => each.id === maker)?.name ?? maker} ${name}`;
 
-/** Below this many distinct texts every one is aligned; above, only those that share pairs of characters with the reading. */
+/**
+ * Below this many distinct texts every one is aligned; above, only those that share pairs of characters with the
+ * reading.
+ */
 const ALIGN_ALL_BELOW = 2000;
 
 const codeIndexes = new WeakMap<MarkColumn, CodeIndex>();
@@ -263,7 +307,10 @@ export function bytesOf(index: CatalogueIndex): number {
   const { marks, fitments } = index;
   const arrays: ArrayBufferView[] = [
     ...[...index.sizes.values(), ...index.looks.values()].flatMap(({ codes, counts }) => [codes, counts]),
-    ...[marks.ofPattern, marks.bearers, marks.ofText, fitments.ofPattern].flatMap(({ starts, items }) => [starts, items]),
+    ...[marks.ofPattern, marks.bearers, marks.ofText, fitments.ofPattern].flatMap(({ starts, items }) => [
+      starts,
+      items,
+    ]),
     marks.characters,
     marks.unmarked,
     fitments.variant,

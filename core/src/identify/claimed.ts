@@ -26,7 +26,10 @@ const WRONG_YEARS = 12 * 60;
 const UNDATED = -1;
 
 /** How the fitments of a catalogue agree with a claim; undefined where none of them has anything to do with it. */
-export function claimedOf({ fitments, families, serials }: CatalogueIndex, claim: Pick<ClaimEvidence, 'about' | 'value'>): Claimed | undefined {
+export function claimedOf(
+  { fitments, families, serials }: CatalogueIndex,
+  claim: Pick<ClaimEvidence, 'about' | 'value'>,
+): Claimed | undefined {
   switch (claim.about) {
     case 'year':
       return yearClaimed(fitments, claim.value);
@@ -35,7 +38,9 @@ export function claimedOf({ fitments, families, serials }: CatalogueIndex, claim
     case 'machine':
       return byVariant(
         fitments,
-        fitments.variants.map(({ machines = [] }) => Math.max(0, ...machines.map((machine) => nameMatch(machine, claim.value)))),
+        fitments.variants.map(({ machines = [] }) =>
+          Math.max(0, ...machines.map((machine) => nameMatch(machine, claim.value))),
+        ),
       );
     case 'tag':
     case 'engine':
@@ -44,9 +49,12 @@ export function claimedOf({ fitments, families, serials }: CatalogueIndex, claim
         fitments.variants.map(({ code, name, family }) => {
           const label = families.get(family) ?? family;
           return Math.max(
-            ...[code, `${label} ${code}`, `${label.split(' ').slice(1).join(' ')} ${code}`, ...(name ? [name] : [])].map((each) =>
-              nameMatch(each, claim.value),
-            ),
+            ...[
+              code,
+              `${label} ${code}`,
+              `${label.split(' ').slice(1).join(' ')} ${code}`,
+              ...(name ? [name] : []),
+            ].map((each) => nameMatch(each, claim.value)),
             0.3 * nameMatch(label, claim.value),
           );
         }),
@@ -86,7 +94,9 @@ function byVariant(fitments: FitmentColumn, matches: readonly number[], running?
   const chance = (fitment: number) => {
     const match = matches[fitments.variant[fitment] ?? 0] ?? 0;
     if (running === undefined) return match;
-    return running >= (fitments.serialFrom[fitment] ?? 0) && running <= (fitments.serialTo[fitment] ?? Infinity) ? match : 0;
+    return running >= (fitments.serialFrom[fitment] ?? 0) && running <= (fitments.serialTo[fitment] ?? Infinity)
+      ? match
+      : 0;
   };
   return { chance, base: 1 / Math.max(2, matches.length) };
 }
@@ -110,11 +120,16 @@ export function serialMatches(fitments: FitmentColumn, schemes: CatalogueIndex['
       return Number(rest) >= Number(from ?? 0) && Number(rest) <= Number(to ?? Infinity);
     });
     if (listed) return 1;
-    return schemes.some(({ scheme, families }) => families.includes(family) && readsInYears(scheme, text, years)) ? BY_SCHEME : 0;
+    return schemes.some(({ scheme, families }) => families.includes(family) && readsInYears(scheme, text, years))
+      ? BY_SCHEME
+      : 0;
   });
 }
 
-/** A serial that only reads as one of the maker's scheme, in the variant's years, is worth less than one of its own list. */
+/**
+ * A serial that only reads as one of the maker's scheme, in the variant's years, is worth less than one of its own
+ * list.
+ */
 const BY_SCHEME = 0.8;
 
 function readsInYears(scheme: Scheme, text: string, years: Years | undefined): boolean {

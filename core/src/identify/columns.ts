@@ -38,7 +38,11 @@ export class ColumnBuilder<T> {
   build(): Column<T> {
     const counts = new Uint32Array(this.distinct.length + 1);
     for (const code of this.codes) counts[code] = (counts[code] ?? 0) + 1;
-    return { codes: this.distinct.length < TWO_BYTES ? Uint16Array.from(this.codes) : this.codes, distinct: this.distinct, counts };
+    return {
+      codes: this.distinct.length < TWO_BYTES ? Uint16Array.from(this.codes) : this.codes,
+      distinct: this.distinct,
+      counts,
+    };
   }
 }
 
@@ -64,4 +68,5 @@ export function listsOf(count: number, pairs: readonly (readonly [list: number, 
 }
 
 /** The items of one list. */
-export const listAt = ({ starts, items }: Lists, list: number): Uint32Array => items.subarray(starts[list] ?? 0, starts[list + 1] ?? 0);
+export const listAt = ({ starts, items }: Lists, list: number): Uint32Array =>
+  items.subarray(starts[list] ?? 0, starts[list + 1] ?? 0);

@@ -59,9 +59,13 @@ const USUAL_DRAWER = new Drawer();
 
 /**
  * The evidence in some readings, by a key that is the same whenever the evidence is. The same thing seen twice counts
- * once, repeats are pooled, words not understood say nothing. Neither order nor keys depend on the order of the readings.
+ * once, repeats are pooled, words not understood say nothing. Neither order nor keys depend on the order of the
+ * readings.
  */
-export function evidenceByKey(readings: readonly Understood[], drawer: Drawer = USUAL_DRAWER): ReadonlyMap<string, Evidence> {
+export function evidenceByKey(
+  readings: readonly Understood[],
+  drawer: Drawer = USUAL_DRAWER,
+): ReadonlyMap<string, Evidence> {
   const byKey = new Map<string, Evidence>();
   /** Of the same thing said in two ways the words that come first in the alphabet stay, whichever was typed first. */
   const put = (key: string, evidence: Evidence) => {
@@ -69,17 +73,27 @@ export function evidenceByKey(readings: readonly Understood[], drawer: Drawer = 
     if (!known || evidence.text < known.text) byKey.set(key, evidence);
   };
   const steps = new Map(
-    readings.flatMap((reading): [string, number][] => (reading.sort === 'step' ? [[reading.parameter, toInside(reading.offset, reading.unit)]] : [])),
+    readings.flatMap((reading): [string, number][] =>
+      reading.sort === 'step' ? [[reading.parameter, toInside(reading.offset, reading.unit)]] : [],
+    ),
   );
   for (const { parameter, text, inside, tool } of finest(readings, drawer)) {
     const step = steps.get(parameter.id);
     const evidence: SizeEvidence = { sort: 'size', text, parameter, estimate: estimate(inside, tool), tool, step };
-    put(`1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${step ?? ''} ${tool.permissibleError}`, evidence);
+    put(
+      `1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${step ?? ''} ${tool.permissibleError}`,
+      evidence,
+    );
   }
   for (const reading of readings) {
     switch (reading.sort) {
       case 'look':
-        put(`2 look ${reading.feature} ${reading.option}`, { sort: 'look', text: reading.text, feature: featureOf(reading.feature), option: reading.option });
+        put(`2 look ${reading.feature} ${reading.option}`, {
+          sort: 'look',
+          text: reading.text,
+          feature: featureOf(reading.feature),
+          option: reading.option,
+        });
         break;
       case 'mark':
         put(`0 mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
@@ -92,11 +106,21 @@ export function evidenceByKey(readings: readonly Understood[], drawer: Drawer = 
         break;
       case 'step': {
         const offset = toInside(reading.offset, reading.unit);
-        put(`3 step ${reading.parameter} ${offset.toFixed(5)}`, { sort: 'step', text: reading.text, parameter: parameterOf(reading.parameter), offset });
+        put(`3 step ${reading.parameter} ${offset.toFixed(5)}`, {
+          sort: 'step',
+          text: reading.text,
+          parameter: parameterOf(reading.parameter),
+          offset,
+        });
         break;
       }
       case 'claim':
-        put(`4 claim ${reading.about} ${reading.value.toLowerCase()}`, { sort: 'claim', text: reading.text, about: reading.about, value: reading.value });
+        put(`4 claim ${reading.about} ${reading.value.toLowerCase()}`, {
+          sort: 'claim',
+          text: reading.text,
+          about: reading.about,
+          value: reading.value,
+        });
         break;
       case 'size':
       case 'unread':
@@ -106,7 +130,9 @@ export function evidenceByKey(readings: readonly Understood[], drawer: Drawer = 
   return new Map([...byKey].sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)));
 }
 
-export const evidenceFrom = (readings: readonly Understood[], drawer?: Drawer): Evidence[] => [...evidenceByKey(readings, drawer).values()];
+export const evidenceFrom = (readings: readonly Understood[], drawer?: Drawer): Evidence[] => [
+  ...evidenceByKey(readings, drawer).values(),
+];
 
 interface Measured {
   readonly parameter: Parameter;
@@ -127,16 +153,25 @@ const AGREE_WITHIN = 3;
 function finest(readings: readonly Understood[], drawer: Drawer): Measured[] {
   const all = sizesMeasured(readings).map((size): Measured => {
     const inside = size.values.map((value) => toInside(value, size.unit)).sort((a, b) => a - b);
-    return { parameter: parameterOf(size.parameter), text: size.text, inside, tool: drawer.take(size.instrument, inside[0] ?? 0) };
+    return {
+      parameter: parameterOf(size.parameter),
+      text: size.text,
+      inside,
+      tool: drawer.take(size.instrument, inside[0] ?? 0),
+    };
   });
   const outdone = (coarse: Measured, fine: Measured): boolean => {
     if (coarse.parameter.id !== fine.parameter.id) return false;
     const [a, b] = [estimate(coarse.inside, coarse.tool), estimate(fine.inside, fine.tool)];
     return (
-      a.uncertainty > FINER * b.uncertainty && Math.abs(a.mean - b.mean) <= AGREE_WITHIN * Math.hypot(a.uncertainty, b.uncertainty) + coarse.parameter.usualWear
+      a.uncertainty > FINER * b.uncertainty &&
+      Math.abs(a.mean - b.mean) <= AGREE_WITHIN * Math.hypot(a.uncertainty, b.uncertainty) + coarse.parameter.usualWear
     );
   };
   return all
     .filter((each) => !all.some((other) => outdone(each, other)))
-    .map((each) => ({ ...each, text: [each.text, ...all.filter((other) => outdone(other, each)).map(({ text }) => text)].join(', ') }));
+    .map((each) => ({
+      ...each,
+      text: [each.text, ...all.filter((other) => outdone(other, each)).map(({ text }) => text)].join(', '),
+    }));
 }

@@ -10,7 +10,10 @@ import { Identification, identify, type LineUp } from './identify';
 import { sayStatus } from './sayStatus';
 
 const indexes = new Map(
-  (['crank', 'piston', 'rod', 'block', 'head', 'rodShell', 'liner'] as const).map((kind) => [kind as KindId, indexCatalogue(kind, CATALOGUE)]),
+  (['crank', 'piston', 'rod', 'block', 'head', 'rodShell', 'liner'] as const).map((kind) => [
+    kind as KindId,
+    indexCatalogue(kind, CATALOGUE),
+  ]),
 );
 const indexOf = (kind: KindId) => {
   const index = indexes.get(kind);
@@ -25,7 +28,14 @@ const read = (kind: KindId, text: string): readonly Understood[] => {
 const lineUp = (kind: KindId, text: string) => identify(indexOf(kind), read(kind, text));
 const first = (of: LineUp) => of.candidates[0]?.pattern;
 const shown = (of: LineUp) =>
-  JSON.stringify({ ...of, candidates: of.candidates.map(({ pattern, probability, pulls }) => [pattern, probability, pulls.map((pull) => pull.decibans)]) });
+  JSON.stringify({
+    ...of,
+    candidates: of.candidates.map(({ pattern, probability, pulls }) => [
+      pattern,
+      probability,
+      pulls.map((pull) => pull.decibans),
+    ]),
+  });
 
 const CRANK_WORDS = [
   'cast 41?7',
@@ -95,7 +105,13 @@ describe('the identification of a part while it is read', () => {
   it('comes to the same in millimetres, inches and thou', () => {
     // 59.69 mm is 2.35 in exactly (NIST SP 811: one inch is 25.4 mm).
     const same = ['main 59.69 mm mic', 'main 2.35 in mic', 'main 2350 thou mic'].map((text) => lineUp('crank', text));
-    expect(new Set(same.map((each) => each.candidates.map(({ pattern, probability }) => `${pattern} ${probability.toFixed(9)}`).join())).size).toBe(1);
+    expect(
+      new Set(
+        same.map((each) =>
+          each.candidates.map(({ pattern, probability }) => `${pattern} ${probability.toFixed(9)}`).join(),
+        ),
+      ).size,
+    ).toBe(1);
   });
 
   it('comes to the same in both dialects', () => {
@@ -110,14 +126,18 @@ describe('the identification of a part while it is read', () => {
   it('lets the finer of two instruments speak alone where they agree', () => {
     const both = lineUp('crank', 'main 59.66 mm mic main 59.68 mm caliper');
     expect(both.candidates[0]?.pulls.length).toBe(1);
-    expect(both.candidates[0]?.pulls[0]?.decibans).toBeCloseTo(lineUp('crank', 'main 59.66 mm mic').candidates[0]?.pulls[0]?.decibans ?? 0, 6);
+    expect(both.candidates[0]?.pulls[0]?.decibans).toBeCloseTo(
+      lineUp('crank', 'main 59.66 mm mic').candidates[0]?.pulls[0]?.decibans ?? 0,
+      6,
+    );
     expect(lineUp('crank', 'main 59.66 mm mic main 66.2 mm caliper').candidates[0]?.pulls.length).toBe(2);
   });
 
   it('does not settle on looks alone', () => {
     const looks = lineUp('crank', '12 weights lip present lip seal 7 mains 6 crankpins induction');
     expect(looks.status).not.toBe('settled');
-    if ((looks.candidates[0]?.probability ?? 0) > 0.995) expect(sayStatus(looks, (id) => id)).toContain('a copy looks the same');
+    if ((looks.candidates[0]?.probability ?? 0) > 0.995)
+      expect(sayStatus(looks, (id) => id)).toContain('a copy looks the same');
   });
 
   it('keeps to the house rule that nothing is settled unmeasured', () => {
@@ -139,20 +159,30 @@ describe('the identification of a part while it is read', () => {
 
 describe('a journal under its standard size', () => {
   const reason = (text: string, pattern: string) => {
-    const candidate = identify(indexOf('crank'), read('crank', text), 40).candidates.find((each) => each.pattern === pattern);
+    const candidate = identify(indexOf('crank'), read('crank', text), 40).candidates.find(
+      (each) => each.pattern === pattern,
+    );
     return say(candidate?.pulls.find((pull) => pull.sort === 'size')?.why ?? [], 'metric');
   };
 
   it('is a worn first undersize, a standard worn past its limit, or a wrong part of similar size, in words', () => {
-    expect(reason('main 78.68 mm mic cast H7270', 'skerry-crank-4-104-late')).toMatch(/^First undersize, and .* under its limits .*worn/);
-    expect(reason('main 78.86 mm mic cast H7270', 'skerry-crank-4-104-late')).toMatch(/under the standard limits .*worn, and past its wear limit/);
-    expect(reason('main 79.60 mm mic cast H7270', 'skerry-crank-4-104-late')).toMatch(/over the standard limits .*a different part of similar size/);
+    expect(reason('main 78.68 mm mic cast H7270', 'skerry-crank-4-104-late')).toMatch(
+      /^First undersize, and .* under its limits .*worn/,
+    );
+    expect(reason('main 78.86 mm mic cast H7270', 'skerry-crank-4-104-late')).toMatch(
+      /under the standard limits .*worn, and past its wear limit/,
+    );
+    expect(reason('main 79.60 mm mic cast H7270', 'skerry-crank-4-104-late')).toMatch(
+      /over the standard limits .*a different part of similar size/,
+    );
   });
 
   it('is told by what a stamp says of it', () => {
     const said = identify(indexOf('crank'), read('crank', 'main 78.71 mm mic main 0.25 under'), 5);
     const plain = identify(indexOf('crank'), read('crank', 'main 78.71 mm mic'), 5);
-    const at = (of: LineUp) => of.candidates.find(({ pattern }) => pattern === first(plain))?.pulls.find((pull) => pull.sort === 'size')?.decibans ?? 0;
+    const at = (of: LineUp) =>
+      of.candidates.find(({ pattern }) => pattern === first(plain))?.pulls.find((pull) => pull.sort === 'size')
+        ?.decibans ?? 0;
     expect(at(said)).toBeGreaterThan(at(plain));
   });
 });
@@ -162,7 +192,9 @@ describe('what is claimed of a part’s engine', () => {
     const year = lineUp('crank', 'year 1962');
     const [candidate] = year.candidates;
     expect(
-      LOOKUP.fittedIn(candidate?.pattern ?? '').some(({ variant }) => Number(variant.years?.from) <= 1962 && Number(variant.years?.to ?? 9999) >= 1962),
+      LOOKUP.fittedIn(candidate?.pattern ?? '').some(
+        ({ variant }) => Number(variant.years?.from) <= 1962 && Number(variant.years?.to ?? 9999) >= 1962,
+      ),
     ).toBeTrue();
     expect(say(candidate?.pulls[0]?.why ?? [], 'metric')).toMatch(/^Fitted to .* which agrees with that year\.$/);
   });
@@ -199,15 +231,23 @@ describe('what is claimed of a part’s engine', () => {
 
 describe('marks that name more or less than a part', () => {
   it('support every pattern made from one casting alike, and say so', () => {
-    // One casting number on two castings machined to two strokes: a casting number names the casting (common practice, no source).
+    // One casting number on two castings machined to two strokes: a casting number names the casting (common practice,
+    // no source).
     const [model, ...others] = CATALOGUE.patterns.filter(({ kind }) => kind === 'crank');
     if (!model) throw new Error('no crank');
-    const cast = (id: string) => ({ ...model, id, numbers: [], marks: [{ text: 'TS 990', making: 'cast' as const, place: 'crank.web' }] });
+    const cast = (id: string) => ({
+      ...model,
+      id,
+      numbers: [],
+      marks: [{ text: 'TS 990', making: 'cast' as const, place: 'crank.web' }],
+    });
     const index = indexCatalogue('crank', { patterns: [cast('short'), cast('long'), ...others] });
     const { candidates } = identify(index, read('crank', 'cast TS?90'), 2);
     expect(candidates.map(({ pattern }) => pattern).sort()).toEqual(['long', 'short']);
     expect(candidates[0]?.pulls[0]?.decibans).toBe(candidates[1]?.pulls[0]?.decibans ?? NaN);
-    expect(say(candidates[0]?.pulls[0]?.why ?? [], 'metric')).toContain('it names the casting, which 2 patterns share, not how it was machined');
+    expect(say(candidates[0]?.pulls[0]?.why ?? [], 'metric')).toContain(
+      'it names the casting, which 2 patterns share, not how it was machined',
+    );
   });
 
   it('know class letters by their scheme, though each part has its own', () => {
@@ -225,8 +265,12 @@ describe('marks that name more or less than a part', () => {
 
   it('count a mark looked for and not found', () => {
     const gone = lineUp('crank', 'no mark on web');
-    const recorded = gone.candidates.filter(({ pattern }) => LOOKUP.pattern(pattern)?.marks.some(({ place }) => place === 'crank.web'));
-    const none = gone.candidates.filter(({ pattern }) => !LOOKUP.pattern(pattern)?.marks.some(({ place }) => place === 'crank.web'));
+    const recorded = gone.candidates.filter(({ pattern }) =>
+      LOOKUP.pattern(pattern)?.marks.some(({ place }) => place === 'crank.web'),
+    );
+    const none = gone.candidates.filter(
+      ({ pattern }) => !LOOKUP.pattern(pattern)?.marks.some(({ place }) => place === 'crank.web'),
+    );
     expect(none[0]?.probability ?? 1).toBeGreaterThan(recorded[0]?.probability ?? 0);
   });
 });

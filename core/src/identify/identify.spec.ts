@@ -13,17 +13,21 @@ function first(lineUp: LineUp): Candidate {
   return candidate;
 }
 
-const reason = (lineUp: LineUp, text: string) => say(first(lineUp).pulls.find((pull) => pull.text.startsWith(text))?.why ?? [], 'metric');
+const reason = (lineUp: LineUp, text: string) =>
+  say(first(lineUp).pulls.find((pull) => pull.text.startsWith(text))?.why ?? [], 'metric');
 const shown = (lineUp: LineUp) =>
-  lineUp.candidates.map(({ pattern, probability }) => `${pattern} ${sayProbability(probability)} ${probability.toFixed(9)}`).join('\n') +
-  lineUp.none.toFixed(9);
+  lineUp.candidates
+    .map(({ pattern, probability }) => `${pattern} ${sayProbability(probability)} ${probability.toFixed(9)}`)
+    .join('\n') + lineUp.none.toFixed(9);
 
 describe('identification', () => {
   it('calls a crank worn by 0.02 what it is', () => {
     const lineUp = lineUpFor('cast 41?7 main 2.3482in mic pin 2.0493in mic stroke 3.375in caliper forged 8 weights');
     expect(lineUp.status).toBe('settled');
     expect(first(lineUp).pattern).toBe('sluice-crank-3375-forged');
-    expect(reason(lineUp, 'main')).toBe('0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.');
+    expect(reason(lineUp, 'main')).toBe(
+      '0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.',
+    );
   });
 
   it('calls a crank at its first undersize what it is', () => {
@@ -34,7 +38,9 @@ describe('identification', () => {
 
   it('tells a worn first undersize from a standard journal worn past its limit', () => {
     expect(reason(lineUpFor('main 78.68 mic cast H7270'), 'main')).toMatch(/^First undersize, and 0\.020 mm under/);
-    expect(reason(lineUpFor('main 78.88 mic cast H7270'), 'main')).toMatch(/under the standard limits .*past its wear limit/);
+    expect(reason(lineUpFor('main 78.88 mic cast H7270'), 'main')).toMatch(
+      /under the standard limits .*past its wear limit/,
+    );
   });
 
   it('finds a crank of another family for what it is', () => {
@@ -52,8 +58,11 @@ describe('identification', () => {
 
   it('takes wear one way only: as far over the limits speaks against, as far under does not', () => {
     const under = first(lineUpFor('main 2.3475in mic 8 weights forged cast 4187'));
-    const over = lineUpFor('main 2.3515in mic 8 weights forged cast 4187').candidates.find((each) => each.pattern === under.pattern);
-    const weight = (candidate: typeof under | undefined) => candidate?.pulls.find((pull) => pull.sort === 'size')?.decibans ?? 0;
+    const over = lineUpFor('main 2.3515in mic 8 weights forged cast 4187').candidates.find(
+      (each) => each.pattern === under.pattern,
+    );
+    const weight = (candidate: typeof under | undefined) =>
+      candidate?.pulls.find((pull) => pull.sort === 'size')?.decibans ?? 0;
     expect(weight(under)).toBeGreaterThan(3);
     expect(weight(over)).toBeLessThan(STRONG_CONTRADICTION);
   });
@@ -64,7 +73,9 @@ describe('identification', () => {
   });
 
   it('is not settled against one strong contradiction, however well the rest agrees', () => {
-    const lineUp = lineUpFor('cast 4187 main 2.3495in mic pin 2.0495in mic stroke 3.375in caliper forged 8 weights nose 35.9 mic');
+    const lineUp = lineUpFor(
+      'cast 4187 main 2.3495in mic pin 2.0495in mic stroke 3.375in caliper forged 8 weights nose 35.9 mic',
+    );
     expect(first(lineUp).probability).toBeGreaterThan(0.98);
     expect(lineUp.status).toBe('probable');
     expect(sayStatus(lineUp, (id) => id)).toContain('“nose 35.9 mic” speaks strongly against it');
@@ -95,7 +106,9 @@ describe('identification', () => {
     expect(total(a) - total(b)).toBeCloseTo(10 * Math.log10((a?.probability ?? 0) / (b?.probability ?? 1)), 6);
   });
 
-  const READINGS = words('cast 41?7 main 2.3482in mic main 59.65 mm mic pin 52.05 mic stroke 3.375in caliper forged 8 weights rope seal');
+  const READINGS = words(
+    'cast 41?7 main 2.3482in mic main 59.65 mm mic pin 52.05 mic stroke 3.375in caliper forged 8 weights rope seal',
+  );
 
   it('does not depend on the order of the readings', () => {
     const expected = shown(lineUpFor(READINGS));
@@ -110,7 +123,9 @@ describe('identification', () => {
   it('does not depend on the unit, to the last shown digit', () => {
     const inUnit = (unit: 'mm' | 'in' | 'thou' | 'micron') =>
       READINGS.map((each): Understood =>
-        each.sort === 'size' ? { ...each, unit, values: each.values.map((value) => fromInside(toInside(value, each.unit), unit)) } : each,
+        each.sort === 'size'
+          ? { ...each, unit, values: each.values.map((value) => fromInside(toInside(value, each.unit), unit)) }
+          : each,
       );
     const expected = shown(lineUpFor(READINGS));
     for (const unit of ['mm', 'in', 'thou', 'micron'] as const)

@@ -59,7 +59,8 @@ export interface Circumstances {
 
 /**
  * The identification of one part while it is being read. Keeps what each piece of evidence weighs, so that one more
- * reading costs one column and not all of them again; what comes out depends only on the readings, never on the way there.
+ * reading costs one column and not all of them again; what comes out depends only on the readings, never on the way
+ * there.
  *
  * Bayes' rule with every pattern equally likely beforehand and the readings independent given the pattern; see
  * `assumptions.ts` for the chances taken for granted.
@@ -82,7 +83,10 @@ export class Identification {
    * @param more evidence weighed elsewhere, by a key of its own
    */
   read(readings: readonly Understood[], more: ReadonlyMap<string, Weighed> = new Map()): this {
-    this.evidence = new Map([...evidenceByKey(readings, this.circumstances.drawer), ...[...more].map(([key, { evidence }]) => [key, evidence] as const)]);
+    this.evidence = new Map([
+      ...evidenceByKey(readings, this.circumstances.drawer),
+      ...[...more].map(([key, { evidence }]) => [key, evidence] as const),
+    ]);
     for (const [key, weighed] of this.applied) {
       if (this.evidence.has(key)) continue;
       if (weighed) this.scores.apply(weighed, -1);
@@ -135,7 +139,9 @@ export class Identification {
       none: posterior.none,
       weighed: index.patterns.length,
       unused: evidence.filter(([key]) => this.applied.get(key) === undefined).map(([, { text }]) => text),
-      doubts: evidence.flatMap(([, each]) => (each.sort === 'size' && each.tool.doubt !== undefined ? [{ text: each.text, says: each.tool.doubt }] : [])),
+      doubts: evidence.flatMap(([, each]) =>
+        each.sort === 'size' && each.tool.doubt !== undefined ? [{ text: each.text, says: each.tool.doubt }] : [],
+      ),
     };
   }
 
@@ -143,23 +149,35 @@ export class Identification {
   pullsOn(row: number): Pull[] {
     return this.weighed.map((each): Pull => {
       const logRatio = ratioAt(each, row) / FIXED;
-      return { text: each.evidence.text, sort: each.evidence.sort, decibans: decibans(logRatio), why: reasonFor(this.index, row, each.evidence, logRatio) };
+      return {
+        text: each.evidence.text,
+        sort: each.evidence.sort,
+        decibans: decibans(logRatio),
+        why: reasonFor(this.index, row, each.evidence, logRatio),
+      };
     });
   }
 
-  private status(candidates: readonly Candidate[], evidence: number): { readonly status: Status; readonly heldBy?: HeldBy } {
+  private status(
+    candidates: readonly Candidate[],
+    evidence: number,
+  ): { readonly status: Status; readonly heldBy?: HeldBy } {
     const [first] = candidates;
     const { none } = this.posterior;
     if (evidence === 0) return { status: 'noEvidence' };
-    const borneOut = first?.pulls.reduce((sum, pull) => sum + (bearsOut(pull) ? Math.max(0, pull.decibans) : 0), 0) ?? 0;
+    const borneOut =
+      first?.pulls.reduce((sum, pull) => sum + (bearsOut(pull) ? Math.max(0, pull.decibans) : 0), 0) ?? 0;
     const looksOnly = !first?.pulls.some(bearsOut);
     if (!first || (none >= PROBABLE_FROM && !looksOnly)) return { status: 'nothingFits' };
     const likely = first.probability >= PROBABLE_FROM ? 'probable' : 'open';
-    if (first.pulls.some((pull) => pull.decibans <= STRONG_CONTRADICTION)) return { status: likely, heldBy: 'contradiction' };
+    if (first.pulls.some((pull) => pull.decibans <= STRONG_CONTRADICTION))
+      return { status: likely, heldBy: 'contradiction' };
     if (first.probability < SETTLED_FROM) return { status: likely };
     // A copy by another maker looks the same: looks name no part without a mark or a size beside them.
     if (borneOut < CORROBORATES) return { status: 'probable', heldBy: 'looksOnly' };
-    const unmeasured = this.circumstances.rules?.marks === 'measure' && !first.pulls.some((pull) => pull.sort === 'size' && pull.decibans > 0);
+    const unmeasured =
+      this.circumstances.rules?.marks === 'measure' &&
+      !first.pulls.some((pull) => pull.sort === 'size' && pull.decibans > 0);
     return unmeasured ? { status: 'probable', heldBy: 'houseRule' } : { status: 'settled' };
   }
 }
@@ -168,5 +186,9 @@ export class Identification {
 const bearsOut = ({ sort }: Pull): boolean => sort === 'size' || sort === 'mark' || sort === 'part';
 
 /** Ranks the patterns of a catalogue, and *none of these*, by what was read. */
-export const identify = (index: CatalogueIndex, readings: readonly Understood[], most = 6, circumstances: Circumstances = {}): LineUp =>
-  new Identification(index, circumstances).read(readings).lineUp(most);
+export const identify = (
+  index: CatalogueIndex,
+  readings: readonly Understood[],
+  most = 6,
+  circumstances: Circumstances = {},
+): LineUp => new Identification(index, circumstances).read(readings).lineUp(most);

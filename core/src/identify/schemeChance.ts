@@ -6,7 +6,11 @@ const SIZES = { digits: 10, letters: 26, lettersAndDigits: 36 } as const;
 const fits = (position: MarkPosition | undefined, character: string): boolean =>
   position !== undefined && (position.length === 0 || position.includes(character));
 
-const inClass: Readonly<Record<keyof typeof SIZES, RegExp>> = { digits: /\d/, letters: /[A-Z]/, lettersAndDigits: /[A-Z0-9]/ };
+const inClass: Readonly<Record<keyof typeof SIZES, RegExp>> = {
+  digits: /\d/,
+  letters: /[A-Z]/,
+  lettersAndDigits: /[A-Z0-9]/,
+};
 
 /** The texts that a segment can only be, or undefined where it is any run of its class. */
 function texts(segment: Segment): readonly string[] | undefined {
@@ -37,8 +41,14 @@ export function schemeChance(scheme: Scheme, positions: readonly MarkPosition[])
     const lengths = segment.most - Math.max(1, segment.least) + 1;
     for (let length = Math.max(1, segment.least); length <= segment.most && at + length <= positions.length; length++) {
       const run = positions.slice(at, at + length);
-      if (!run.every((position) => position.length === 0 || position.some((character) => inClass[kind].test(character)))) continue;
-      const chance = run.reduce((product, position) => product * (position.length === 0 ? 1 : position.length / SIZES[kind]), 1);
+      if (
+        !run.every((position) => position.length === 0 || position.some((character) => inClass[kind].test(character)))
+      )
+        continue;
+      const chance = run.reduce(
+        (product, position) => product * (position.length === 0 ? 1 : position.length / SIZES[kind]),
+        1,
+      );
       sum += (here / lengths) * chance * from(at + length, index + 1);
     }
     return sum;

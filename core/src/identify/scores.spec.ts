@@ -25,7 +25,9 @@ const weighed = fc.oneof(
       base: fc.double({ min: -9, max: 3, noNaN: true }),
       rows: fc.dictionary(fc.constantFrom('0', '3', '17', '39'), fc.double({ min: -20, max: 20, noNaN: true })),
     })
-    .map(({ base, rows }) => few(EVIDENCE, base, new Map(Object.entries(rows).map(([row, log]) => [Number(row), log])))),
+    .map(({ base, rows }) =>
+      few(EVIDENCE, base, new Map(Object.entries(rows).map(([row, log]) => [Number(row), log]))),
+    ),
 );
 
 const totals = (scores: Scores) => Array.from({ length: PATTERNS }, (_, row) => scores.of(row));
@@ -84,7 +86,11 @@ describe('the running sum of evidence', () => {
   });
 
   it('puts the likeliest first, equal ones as they stand', () => {
-    const posterior = { rows: Uint32Array.of(0, 1, 2, 3), probabilities: Float64Array.of(0.1, 0.3, 0.3, 0.2), none: 0.1 };
+    const posterior = {
+      rows: Uint32Array.of(0, 1, 2, 3),
+      probabilities: Float64Array.of(0.1, 0.3, 0.3, 0.2),
+      none: 0.1,
+    };
     expect(likeliest(posterior, 3)).toEqual([1, 2, 3]);
   });
 });

@@ -1,14 +1,22 @@
 import { ASSUMED } from './assumptions.js';
 import { FIXED, type Weighed } from './weigh/weighed.js';
 
-/** Further behind the first than this, in natural units, a pattern adds nothing to any sum: less than one in ten million million. */
+/**
+ * Further behind the first than this, in natural units, a pattern adds nothing to any sum: less than one in ten million
+ * million.
+ */
 const BEHIND = 30;
 const BEHIND_FIXED = BEHIND * FIXED;
 
-/** exp(-d) in two steps by the high and low bits of a fixed-point distance, exact to the last bits of a double's product. */
+/**
+ * exp(-d) in two steps by the high and low bits of a fixed-point distance, exact to the last bits of a double's
+ * product.
+ */
 const LOW_BITS = 10;
 const LOW = Float64Array.from({ length: 1 << LOW_BITS }, (_, low) => Math.exp(-low / FIXED));
-const HIGH = Float64Array.from({ length: (BEHIND_FIXED >> LOW_BITS) + 1 }, (_, high) => Math.exp((-high * (1 << LOW_BITS)) / FIXED));
+const HIGH = Float64Array.from({ length: (BEHIND_FIXED >> LOW_BITS) + 1 }, (_, high) =>
+  Math.exp((-high * (1 << LOW_BITS)) / FIXED),
+);
 const LOW_MASK = (1 << LOW_BITS) - 1;
 
 /** The patterns that stand near the first, with their probabilities. */
@@ -41,12 +49,14 @@ export class Scores {
       case 'column': {
         const { codes } = weighed;
         const byCode = sign === 1 ? weighed.byCode : weighed.byCode.map((value) => -value);
-        for (let row = 0; row < totals.length; row++) totals[row] = (totals[row] as number) + (byCode[codes[row] as number] as number);
+        for (let row = 0; row < totals.length; row++)
+          totals[row] = (totals[row] as number) + (byCode[codes[row] as number] as number);
         return;
       }
       case 'all': {
         const { byRow } = weighed;
-        for (let row = 0; row < totals.length; row++) totals[row] = (totals[row] as number) + sign * (byRow[row] as number);
+        for (let row = 0; row < totals.length; row++)
+          totals[row] = (totals[row] as number) + sign * (byRow[row] as number);
         return;
       }
       case 'few': {

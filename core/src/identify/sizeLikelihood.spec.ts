@@ -21,7 +21,8 @@ function summed(of: Size, parameter: Parameter, uncertainty: number): number {
   const { low, high } = of.limits;
   const step = uncertainty / 4;
   let sum = 0;
-  for (let mean = low - 3; mean <= high + 3; mean += step) sum += sizeDensity(of, parameter, { mean, uncertainty }) * step;
+  for (let mean = low - 3; mean <= high + 3; mean += step)
+    sum += sizeDensity(of, parameter, { mean, uncertainty }) * step;
   return sum;
 }
 
@@ -85,7 +86,8 @@ describe('the density of a size when nothing is known', () => {
   it('sums to one over the plausible range and is as large in every ratio', () => {
     const { low, high } = journal.plausible;
     let sum = 0;
-    for (let at = 0; at < 10_000; at++) sum += (chanceDensity(journal, low + ((at + 0.5) * (high - low)) / 10_000) * (high - low)) / 10_000;
+    for (let at = 0; at < 10_000; at++)
+      sum += (chanceDensity(journal, low + ((at + 0.5) * (high - low)) / 10_000) * (high - low)) / 10_000;
     expect(sum).toBeCloseTo(1, 4);
     expect(40 * chanceDensity(journal, 40)).toBeCloseTo(80 * chanceDensity(journal, 80), 12);
   });

@@ -53,7 +53,9 @@ function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step:
   return share * shape(size.limits.low + shift, size.limits.high + shift, parameter, measured);
 }
 
-/** Standard is likeliest; each further service step is half as likely as the one before. By how many steps there are. */
+/**
+ * Standard is likeliest; each further service step is half as likely as the one before. By how many steps there are.
+ */
 const STEP_SHARES: readonly Float64Array[] = Array.from({ length: 13 }, (_each, steps) =>
   Float64Array.from({ length: steps + 1 }, (_share, step) => {
     if (step === 0) return steps === 0 ? 1 : ASSUMED.standardSize;
@@ -101,9 +103,15 @@ export function explainSize(size: Size, parameter: Parameter, measured: Estimate
   if (told !== undefined && stepDensity(size, parameter, measured, told) > 0) step = told;
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
   const limits = { low: size.limits.low + shift, high: size.limits.high + shift };
-  const outside = measured.mean < limits.low ? measured.mean - limits.low : measured.mean > limits.high ? measured.mean - limits.high : 0;
+  const outside =
+    measured.mean < limits.low
+      ? measured.mean - limits.low
+      : measured.mean > limits.high
+        ? measured.mean - limits.high
+        : 0;
   const limit = size.wearLimit === undefined ? undefined : size.wearLimit + shift;
-  const pastWearLimit = limit !== undefined && (parameter.wear === 'grows' ? measured.mean > limit : measured.mean < limit);
+  const pastWearLimit =
+    limit !== undefined && (parameter.wear === 'grows' ? measured.mean > limit : measured.mean < limit);
   return { step, limits, outside, pastWearLimit };
 }
 
@@ -119,8 +127,8 @@ function nearestStep(size: Size, mean: number): number {
 }
 
 /**
- * Density of a size if nothing is known of the part: as many in every ratio of the plausible range (log-uniform); evenly
- * spread where the range begins at nothing, as offsets and protrusions do.
+ * Density of a size if nothing is known of the part: as many in every ratio of the plausible range (log-uniform);
+ * evenly spread where the range begins at nothing, as offsets and protrusions do.
  */
 export function chanceDensity(parameter: Parameter, mean: number): number {
   const { low, high } = parameter.plausible;

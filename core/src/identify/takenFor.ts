@@ -3,7 +3,11 @@ import type { CatalogueIndex } from './catalogueIndex.js';
 import { Identification, type Circumstances } from './identify.js';
 
 /** The pattern a specimen is taken for, once that is at least probable; nothing before. */
-export function takenFor(index: CatalogueIndex, { readings }: Specimen, circumstances: Circumstances): string | undefined {
+export function takenFor(
+  index: CatalogueIndex,
+  { readings }: Specimen,
+  circumstances: Circumstances,
+): string | undefined {
   const { status, candidates } = new Identification(index, circumstances).read(readings.map(({ is }) => is)).lineUp(1);
   return status === 'settled' || status === 'probable' ? candidates[0]?.pattern : undefined;
 }

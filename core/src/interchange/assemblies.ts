@@ -27,19 +27,25 @@ export function sidesOf(coming: readonly PlacedPart[], recipients: readonly Plac
   const taken = new Set(coming.map(({ slot }) => slot));
   return {
     coming,
-    staying: recipients.filter(({ slot, part }) => !taken.has(slot) && (recipients.length === 1 || !CONSUMED.has(part.kind))),
+    staying: recipients.filter(
+      ({ slot, part }) => !taken.has(slot) && (recipients.length === 1 || !CONSUMED.has(part.kind)),
+    ),
     leaving: recipients.filter(({ slot }) => taken.has(slot)),
   };
 }
 
-const ofKind = (parts: readonly PlacedPart[], kind: KindId): readonly PlacedPart[] => parts.filter(({ part }) => part.kind === kind);
+const ofKind = (parts: readonly PlacedPart[], kind: KindId): readonly PlacedPart[] =>
+  parts.filter(({ part }) => part.kind === kind);
 
 /** Pistons and rods change as a set; one among others is asked only where nothing else of the engine is given. */
 const AMONG_OTHERS: ReadonlySet<KindId> = new Set(['piston', 'rod']);
 
 /** Every choice of one from each list. */
 function combinations<T>(lists: readonly (readonly T[])[]): readonly (readonly T[])[] {
-  return lists.reduce<readonly (readonly T[])[]>((sofar, list) => sofar.flatMap((chosen) => list.map((each) => [...chosen, each])), [[]]);
+  return lists.reduce<readonly (readonly T[])[]>(
+    (sofar, list) => sofar.flatMap((chosen) => list.map((each) => [...chosen, each])),
+    [[]],
+  );
 }
 
 /** All that is there in the end, and what made room for it. */
@@ -50,13 +56,23 @@ function baseOf(sides: Sides, setting: Setting): Assembly {
 }
 
 /** Every way in which parts of these meet in a joint, of those that are wanted. */
-function meetingsIn(joint: Joint, all: readonly PlacedPart[], base: Assembly, wanted: (chosen: readonly PlacedPart[]) => boolean): readonly Meeting[] {
-  const lists = joint.kinds.map((kind) => ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true));
+function meetingsIn(
+  joint: Joint,
+  all: readonly PlacedPart[],
+  base: Assembly,
+  wanted: (chosen: readonly PlacedPart[]) => boolean,
+): readonly Meeting[] {
+  const lists = joint.kinds.map((kind) =>
+    ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true),
+  );
   return combinations(lists)
     .filter(wanted)
     .map((chosen) => ({
       joint,
-      assembly: { ...base, parts: { ...base.parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) } },
+      assembly: {
+        ...base,
+        parts: { ...base.parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) },
+      },
       ...about(chosen, all),
     }))
     .filter(({ assembly }) => joint.applies?.(assembly) ?? true);
@@ -65,7 +81,9 @@ function meetingsIn(joint: Joint, all: readonly PlacedPart[], base: Assembly, wa
 /** Joints among what stays: a swap does not ask about them, but work on a part of theirs may change them. */
 export function bystandersOf(sides: Sides, setting: Setting): readonly Meeting[] {
   const [all, coming, base] = [[...sides.coming, ...sides.staying], new Set(sides.coming), baseOf(sides, setting)];
-  return JOINTS.flatMap((joint) => (joint.inPlaceOf ? [] : meetingsIn(joint, all, base, (chosen) => !chosen.some((each) => coming.has(each)))));
+  return JOINTS.flatMap((joint) =>
+    joint.inPlaceOf ? [] : meetingsIn(joint, all, base, (chosen) => !chosen.some((each) => coming.has(each))),
+  );
 }
 
 /**
@@ -95,10 +113,13 @@ export function meetingsOf(sides: Sides, setting: Setting): readonly Meeting[] {
     }
     return meetingsIn(joint, all, base, (chosen) => chosen.some((each) => coming.has(each)));
   });
-  return mayBeRecorded([...all, ...sides.leaving].map(({ part }) => part)) ? [...judged, { joint: record, assembly: base }] : judged;
+  return mayBeRecorded([...all, ...sides.leaving].map(({ part }) => part))
+    ? [...judged, { joint: record, assembly: base }]
+    : judged;
 }
 
-const mayBeRecorded = (parts: readonly Part[]): boolean => parts.some(({ companions }) => companions !== undefined && companions.length > 0);
+const mayBeRecorded = (parts: readonly Part[]): boolean =>
+  parts.some(({ companions }) => companions !== undefined && companions.length > 0);
 
 function about(chosen: readonly PlacedPart[], all: readonly PlacedPart[]): { readonly about?: string } {
   const told = chosen.filter(({ part }) => ofKind(all, part.kind).length > 1).map(({ part }) => part.label);

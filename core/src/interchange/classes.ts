@@ -35,7 +35,8 @@ function readingOf(check: Check, pairing: Pairing, side: Side): Reading {
 }
 
 /** Patterns that any of these names as a companion. */
-const namedBy = (parts: readonly Part[]): readonly string[] => parts.flatMap(({ companions }) => companions?.map(({ pattern }) => pattern) ?? []);
+const namedBy = (parts: readonly Part[]): readonly string[] =>
+  parts.flatMap(({ companions }) => companions?.map(({ pattern }) => pattern) ?? []);
 
 /** All that a check can see of a part, as text. */
 function seen(part: Part, { ids, byRecord }: Reading, named: ReadonlySet<string>): string {

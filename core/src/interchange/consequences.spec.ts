@@ -10,11 +10,18 @@ const engine = (id: string): readonly PlacedPart[] => {
 };
 
 const checksOf = ({ joints }: Swap) =>
-  new Map(joints.flatMap((joint) => joint.checks.map((check) => [`${joint.id} ${joint.about ?? ''} ${check.id}`, { joint, check }] as const)));
+  new Map(
+    joints.flatMap((joint) =>
+      joint.checks.map((check) => [`${joint.id} ${joint.about ?? ''} ${check.id}`, { joint, check }] as const),
+    ),
+  );
 
 /** The parts with those that were worked on in place of themselves. */
 const machinedIn = (all: readonly PlacedPart[], parts: readonly Part[]): readonly PlacedPart[] =>
-  all.map(({ slot, part }) => ({ slot, part: parts.find((each) => each.kind === part.kind && each.label === part.label) ?? part }));
+  all.map(({ slot, part }) => ({
+    slot,
+    part: parts.find((each) => each.kind === part.kind && each.label === part.label) ?? part,
+  }));
 
 function judged(donor: readonly PlacedPart[], into: readonly PlacedPart[]): Swap | undefined {
   try {
@@ -28,7 +35,9 @@ function judged(donor: readonly PlacedPart[], into: readonly PlacedPart[]): Swap
 describe('a machined part', () => {
   it('is judged again in every joint of the engine, as if it had come so', () => {
     const [operations, bystanders] = [new Set<string>(), new Set<string>()];
-    const donors = LOOKUP.catalogue.patterns.filter(({ kind }) => ['crank', 'rod', 'piston', 'head', 'block', 'lifter', 'cam'].includes(kind));
+    const donors = LOOKUP.catalogue.patterns.filter(({ kind }) =>
+      ['crank', 'rod', 'piston', 'head', 'block', 'lifter', 'cam'].includes(kind),
+    );
     LOOKUP.catalogue.variants.forEach((variant, at) => {
       const into = engine(variant.id);
       donors.forEach(({ id }, of) => {
@@ -37,14 +46,17 @@ describe('a machined part', () => {
         const before = judged([placed(demoPart(id))], into);
         if (!before) return;
         const donor = placed(demoPart(id));
-        const staying = into.filter(({ slot, part }) => slot !== donor.slot && part.kind !== 'mainShell' && part.kind !== 'rodShell');
+        const staying = into.filter(
+          ({ slot, part }) => slot !== donor.slot && part.kind !== 'mainShell' && part.kind !== 'rodShell',
+        );
         for (const [key, { check }] of checksOf(before)) {
           const [option] = check.work;
           if (!option || option.parts.length === 0) continue;
           const after = judged(machinedIn([placed(demoPart(id))], option.parts), machinedIn(into, option.parts));
           if (!after) continue;
           // What only parts that stay meet in is no matter of the swap, but of the work.
-          const whole = (parts: readonly Part[]) => swap(machinedIn([placed(demoPart(id)), ...staying], parts), [], SETTING);
+          const whole = (parts: readonly Part[]) =>
+            swap(machinedIn([placed(demoPart(id)), ...staying], parts), [], SETTING);
           const [stood, stands] = [checksOf(whole([])), checksOf(whole(option.parts))];
           for (const [other, { check: was }] of stood) {
             if (checksOf(before).has(other)) continue;
@@ -73,7 +85,13 @@ describe('a machined part', () => {
 
   it('changes the sum of the engine: less off the deck is more ratio, and less room over the crown', () => {
     const worked = judged([placed(demoPart('pip-crank-48-l'))], engine('pip-48'));
-    const option = worked && [...checksOf(worked).values()].flatMap(({ check }) => check.work).find(({ steps }) => steps[0] === 'deck');
-    expect(option?.elsewhere.map(({ check }) => check)).toEqual(['Room over the crown', 'Compression ratio', 'Deck left of the block']);
+    const option =
+      worked &&
+      [...checksOf(worked).values()].flatMap(({ check }) => check.work).find(({ steps }) => steps[0] === 'deck');
+    expect(option?.elsewhere.map(({ check }) => check)).toEqual([
+      'Room over the crown',
+      'Compression ratio',
+      'Deck left of the block',
+    ]);
   });
 });

@@ -1,5 +1,13 @@
 import type { Part } from '../catalogue/part.js';
-import { VERDICTS, withParts, type Assembly, type Check, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
+import {
+  VERDICTS,
+  withParts,
+  type Assembly,
+  type Check,
+  type Finding,
+  type Verdict,
+  type WorkOption,
+} from '../joints/index.js';
 import { width } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { Meeting } from './assemblies.js';
@@ -27,7 +35,8 @@ function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> 
     const before = assembly.parts[after.kind];
     for (const field of ['values', 'looks', 'interfaces'] as const) {
       const [was, is]: readonly Readonly<Record<string, unknown>>[] = [before?.[field] ?? {}, after[field]];
-      for (const id of new Set([...Object.keys(was ?? {}), ...Object.keys(is ?? {})])) if (was?.[id] !== is?.[id]) changed.add(id);
+      for (const id of new Set([...Object.keys(was ?? {}), ...Object.keys(is ?? {})]))
+        if (was?.[id] !== is?.[id]) changed.add(id);
     }
   }
   return changed;
@@ -35,7 +44,9 @@ function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> 
 
 /** The other checks that go by anything of this. */
 const readersOf = (changed: ReadonlySet<string>, place: Place, places: readonly Place[]): readonly Place[] =>
-  changed.size === 0 ? [] : places.filter((other) => other !== place && other.check.reads.some((id) => changed.has(id)));
+  changed.size === 0
+    ? []
+    : places.filter((other) => other !== place && other.check.reads.some((id) => changed.has(id)));
 
 /** The parts in a meeting with those that were worked on in place of themselves. */
 function worked(meeting: Meeting, original: Assembly, parts: readonly Part[]): Assembly {
@@ -44,7 +55,11 @@ function worked(meeting: Meeting, original: Assembly, parts: readonly Part[]): A
 }
 
 /** The other checks that go by what work on one thing changes, and what they say after it. */
-const reJudged = (option: WorkOption, place: Place, places: readonly Place[]): readonly { readonly other: Place; readonly after: Finding }[] =>
+const reJudged = (
+  option: WorkOption,
+  place: Place,
+  places: readonly Place[],
+): readonly { readonly other: Place; readonly after: Finding }[] =>
   readersOf(changedBy(option, place.meeting.assembly), place, places).map((other) => ({
     other,
     after: other.check.judge(worked(other.meeting, place.meeting.assembly, option.parts)),
@@ -54,10 +69,18 @@ const reJudged = (option: WorkOption, place: Place, places: readonly Place[]): r
 const SAME = 0.0005;
 
 /** What work on one thing does to the other checks that go by what it changed. */
-export const elsewhere = (option: WorkOption, place: Place, places: readonly Place[], before: (place: Place) => Finding): readonly Consequence[] =>
+export const elsewhere = (
+  option: WorkOption,
+  place: Place,
+  places: readonly Place[],
+  before: (place: Place) => Finding,
+): readonly Consequence[] =>
   reJudged(option, place, places).flatMap(({ other, after }): readonly Consequence[] => {
     const was = before(other);
-    const moved = was.found && after.found && (Math.abs(was.found.low - after.found.low) > SAME || Math.abs(width(was.found) - width(after.found)) > SAME);
+    const moved =
+      was.found &&
+      after.found &&
+      (Math.abs(was.found.low - after.found.low) > SAME || Math.abs(width(was.found) - width(after.found)) > SAME);
     if (was.verdict === after.verdict && !moved) return [];
     return [{ check: other.check.name, before: was.verdict, after: after.verdict, says: after.because }];
   });
@@ -76,10 +99,20 @@ export interface Before {
 }
 
 /** The first of the options that do the least harm elsewhere: the one that is proposed. */
-function proposed(options: readonly WorkOption[], place: Place, places: readonly Place[], before: Before): WorkOption | undefined {
+function proposed(
+  options: readonly WorkOption[],
+  place: Place,
+  places: readonly Place[],
+  before: Before,
+): WorkOption | undefined {
   let [best, least] = [options[0], Infinity];
   for (const option of options) {
-    const does = harm(reJudged(option, place, places).map(({ other, after }) => ({ before: before.verdict(other), after: after.verdict })));
+    const does = harm(
+      reJudged(option, place, places).map(({ other, after }) => ({
+        before: before.verdict(other),
+        after: after.verdict,
+      })),
+    );
     if (does < least) [best, least] = [option, does];
     if (does === 0) break;
   }
@@ -112,13 +145,17 @@ export function afterAllWork(places: readonly Place[], before: Before): Verdict 
     if (!place) return 'fitsWithWork';
     if (verdictAt(place) !== 'fitsWithWork') return verdictAt(place);
     const first = proposed(before.finding(place).work, place, places, before);
-    // What has been done since may have changed what has to be done here: the same kind of work, on the parts as they are.
+    // What has been done since may have changed what has to be done here: the same kind of work, on the parts as they
+    // are.
     const work = now.get(place)?.work ?? (parts.length > 0 ? place.check.judge(at(place)).work : undefined);
     const option = work ? (work.find(({ name }) => name === first?.name) ?? work[0]) : first;
     done.add(place);
     if (!option) continue;
     const readers = readersOf(changedBy(option, at(place)), place, places);
-    parts = [...parts.filter((part) => !option.parts.some((other) => other.kind === part.kind && other.label === part.label)), ...option.parts];
+    parts = [
+      ...parts.filter((part) => !option.parts.some((other) => other.kind === part.kind && other.label === part.label)),
+      ...option.parts,
+    ];
     for (const each of readers) now.set(each, each.check.judge(at(each)));
   }
 }

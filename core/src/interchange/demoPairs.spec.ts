@@ -6,10 +6,19 @@ import { judgeSwap } from './judge';
 import type { PartyRef } from './parties';
 
 /**
- * Joint and check, the verdict, donor and recipient of the demo, words of what is said, and the least work. A party is a
- * pattern's id, variant:id, or specimen:name, with =pattern where it is taken for one. scripts/demoPairs.mjs adds rows.
+ * Joint and check, the verdict, donor and recipient of the demo, words of what is said, and the least work. A party is
+ * a pattern's id, variant:id, or specimen:name, with =pattern where it is taken for one. scripts/demoPairs.mjs adds
+ * rows.
  */
-type Row = readonly [joint: string, check: string, verdict: Verdict, donor: string, recipient: string, says: string, work?: string];
+type Row = readonly [
+  joint: string,
+  check: string,
+  verdict: Verdict,
+  donor: string,
+  recipient: string,
+  says: string,
+  work?: string,
+];
 
 const ROWS = rows as unknown as readonly Row[];
 
@@ -48,7 +57,9 @@ describe('joints, on the demo', () => {
   it('leave out no check, and none of the verdicts that a check can come to with all data', () => {
     const walked = new Set(ROWS.map(([joint, check, verdict]) => `${joint}.${check} ${verdict}`));
     const all = [...JOINTS, record].flatMap((joint) =>
-      joint.checks.flatMap(({ id, verdicts }) => verdicts.flatMap((verdict) => (verdict === 'cannotTell' ? [] : [`${joint.id}.${id} ${verdict}`]))),
+      joint.checks.flatMap(({ id, verdicts }) =>
+        verdicts.flatMap((verdict) => (verdict === 'cannotTell' ? [] : [`${joint.id}.${id} ${verdict}`])),
+      ),
     );
     expect(all.filter((each) => !walked.has(each))).toEqual([]);
   });

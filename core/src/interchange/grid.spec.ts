@@ -53,7 +53,8 @@ describe('the grid', () => {
     for (const { donors, dropInto } of groups) {
       expect(dropInto.length).toBeGreaterThan(0);
       for (const donor of donors) expect(rows[donor]).toEqual(rows[donors[0] ?? 0]);
-      for (const recipient of dropInto) for (const donor of donors) expect(verdictOf(rows[donor]?.[recipient] ?? 0)).toBe('fits');
+      for (const recipient of dropInto)
+        for (const donor of donors) expect(verdictOf(rows[donor]?.[recipient] ?? 0)).toBe('fits');
     }
     const small = grid.recipients.findIndex(({ pattern }) => pattern === 'sluice-block-low-small');
     const into = groupsOf(rows, small).flatMap(({ donors }) => donors.map((at) => grid.donors[at]?.pattern));
@@ -72,7 +73,9 @@ describe('what else', () => {
         const many = partsOf(taking ? recipient : donor);
         const asked = partsOf(one)[pick % partsOf(one).length];
         if (!asked) return;
-        const scan = many.map((other) => (taking ? swapParts(asked, other, SETTING) : swapParts(other, asked, SETTING)).verdict);
+        const scan = many.map(
+          (other) => (taking ? swapParts(asked, other, SETTING) : swapParts(other, asked, SETTING)).verdict,
+        );
         const { best, counts } = new WhatElse(one, many, side, SETTING).ask(asked, many.length);
         for (const verdict of VERDICTS)
           expect(counts[verdict])
@@ -88,7 +91,9 @@ describe('what else', () => {
   it('ranks by verdict, then by what the work costs, then by what the part is sold for', () => {
     const blocks = partsOf('block');
     const { best } = new WhatElse('crank', blocks, 'recipient', SETTING).ask(demoPart('sluice-crank-3375-forged'), 10);
-    const ranks = best.map(({ at, swap }) => VERDICTS.indexOf(swap.verdict) * 1e9 + swap.price * 1e5 + (blocks[at]?.price ?? 99_999));
+    const ranks = best.map(
+      ({ at, swap }) => VERDICTS.indexOf(swap.verdict) * 1e9 + swap.price * 1e5 + (blocks[at]?.price ?? 99_999),
+    );
     expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
     expect(best[0]?.swap.verdict).toBe('fits');
   });

@@ -25,7 +25,8 @@ const WHOLE = 28;
 export const verdictOf = (cell: number): Verdict => VERDICTS[(cell >>> WHOLE) & MASK] ?? 'cannotTell';
 
 /** The verdict of one joint, from a cell. A joint whose end is known is not looked at further. */
-export const verdictOfJoint = (cell: number, joint: number): Verdict => VERDICTS[(cell >>> (joint * BITS)) & MASK] ?? 'cannotTell';
+export const verdictOfJoint = (cell: number, joint: number): Verdict =>
+  VERDICTS[(cell >>> (joint * BITS)) & MASK] ?? 'cannotTell';
 
 /**
  * Many donors against many recipients of two kinds. Gives for each pair the verdicts that `swapParts` gives, but judges
@@ -52,11 +53,15 @@ export class Grid {
     const pairing = pairingOf(donor, recipient);
     if (!pairing) throw new NoJointError(donor, recipient);
     this.pairing = pairing;
-    this.readByOthers = pairing.checks.map((_, at) => [...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads)))]);
+    this.readByOthers = pairing.checks.map((_, at) => [
+      ...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads))),
+    ]);
     this.donorClasses = classify(pairing, 'donor', donors, recipients);
     this.recipientClasses = classify(pairing, 'recipient', recipients, donors);
     this.outcomes = pairing.checks.map((_, at) =>
-      new Uint8Array((this.donorClasses.speakers[at]?.length ?? 0) * (this.recipientClasses.speakers[at]?.length ?? 0)).fill(UNKNOWN),
+      new Uint8Array(
+        (this.donorClasses.speakers[at]?.length ?? 0) * (this.recipientClasses.speakers[at]?.length ?? 0),
+      ).fill(UNKNOWN),
     );
   }
 
@@ -80,7 +85,8 @@ export class Grid {
       if (joint === ended) continue;
       const outcome = this.outcome(at, donor, recipient);
       const verdict = outcome & VERDICT_BITS;
-      if (verdict > ((cell >>> (joint * BITS)) & MASK)) cell = (cell & ~(MASK << (joint * BITS))) | (verdict << (joint * BITS));
+      if (verdict > ((cell >>> (joint * BITS)) & MASK))
+        cell = (cell & ~(MASK << (joint * BITS))) | (verdict << (joint * BITS));
       if (verdict > whole) whole = verdict;
       if (verdict === DOES_NOT_FIT) ended = joint;
       crossing ||= (outcome & CROSSES) !== 0;
@@ -116,7 +122,10 @@ export class Grid {
     return parts.some((after) => {
       const before = assembly.parts[after.kind];
       return this.readByOthers[at]?.some(
-        (id) => before?.values[id] !== after.values[id] || before?.looks[id] !== after.looks[id] || before?.interfaces[id] !== after.interfaces[id],
+        (id) =>
+          before?.values[id] !== after.values[id] ||
+          before?.looks[id] !== after.looks[id] ||
+          before?.interfaces[id] !== after.interfaces[id],
       );
     });
   }
@@ -130,11 +139,15 @@ export class Grid {
     });
   }
 
-  /** Follows the work of all checks through, unless it was for parts that agree in all that was looked at on the way. */
+  /**
+   * Follows the work of all checks through, unless it was for parts that agree in all that was looked at on the way.
+   */
   private whole(donor: number, recipient: number): number {
     const outcomes = this.pairing.checks.map((_, at) => this.outcome(at, donor, recipient));
     const classes = (checks: readonly number[]) =>
-      checks.map((at) => `${this.donorClasses.of[at]?.[donor] ?? 0} ${this.recipientClasses.of[at]?.[recipient] ?? 0}`).join();
+      checks
+        .map((at) => `${this.donorClasses.of[at]?.[donor] ?? 0} ${this.recipientClasses.of[at]?.[recipient] ?? 0}`)
+        .join();
     const ways = this.followed.get(outcomes.join()) ?? [];
     this.followed.set(outcomes.join(), ways);
     for (const { lookedAt, verdicts } of ways) {
@@ -148,7 +161,11 @@ export class Grid {
     return whole;
   }
 
-  private follow(donor: number, recipient: number, outcomes: readonly number[]): { readonly whole: number; readonly lookedAt: readonly number[] } {
+  private follow(
+    donor: number,
+    recipient: number,
+    outcomes: readonly number[],
+  ): { readonly whole: number; readonly lookedAt: readonly number[] } {
     const [mine, theirs] = [this.donors[donor], this.recipients[recipient]];
     if (!mine || !theirs) throw new RangeError(`There is no cell ${donor}, ${recipient}.`);
     const looked = new Set<number>();
@@ -159,7 +176,9 @@ export class Grid {
       };
       return { meeting, check: { ...check, judge } };
     });
-    const before = new Map(places.map((place, at) => [place, VERDICTS[(outcomes[at] ?? 0) & VERDICT_BITS] ?? 'cannotTell']));
+    const before = new Map(
+      places.map((place, at) => [place, VERDICTS[(outcomes[at] ?? 0) & VERDICT_BITS] ?? 'cannotTell']),
+    );
     const verdict = afterAllWork(places, {
       verdict: (place) => before.get(place) ?? 'cannotTell',
       finding: (place) => place.check.judge(place.meeting.assembly),

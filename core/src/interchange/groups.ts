@@ -32,7 +32,12 @@ export function groupsOf(rows: Rows, into?: number): readonly InterchangeGroup[]
       return { donors, dropInto: [...row.keys()].filter((recipient) => verdictOf(row[recipient] ?? 0) === 'fits') };
     })
     .filter(({ dropInto }) => dropInto.length > 0 && (into === undefined || dropInto.includes(into)))
-    .sort((a, b) => b.donors.length - a.donors.length || b.dropInto.length - a.dropInto.length || (a.donors[0] ?? 0) - (b.donors[0] ?? 0));
+    .sort(
+      (a, b) =>
+        b.donors.length - a.donors.length ||
+        b.dropInto.length - a.dropInto.length ||
+        (a.donors[0] ?? 0) - (b.donors[0] ?? 0),
+    );
 }
 
 /** An order of rows and columns in which what interchanges freely stands together. */
@@ -63,7 +68,11 @@ export function orderOf(rows: Rows, recipients: number): Order {
   const columnText = Array.from({ length: recipients }, (_, column) => rowText.map((row) => row[column]).join(''));
   const compare = (text: readonly string[], offset: number) => (a: number, b: number) => {
     const [[sizeA, rootA], [sizeB, rootB]] = [block(offset + a), block(offset + b)];
-    return sizeA - sizeB || rootA - rootB || ((text[a] ?? '') < (text[b] ?? '') ? -1 : (text[a] ?? '') > (text[b] ?? '') ? 1 : a - b);
+    return (
+      sizeA - sizeB ||
+      rootA - rootB ||
+      ((text[a] ?? '') < (text[b] ?? '') ? -1 : (text[a] ?? '') > (text[b] ?? '') ? 1 : a - b)
+    );
   };
   return {
     donors: [...rows.keys()].sort(compare(rowText, 0)),

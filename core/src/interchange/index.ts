@@ -6,5 +6,15 @@ export { DONOR_KINDS, recipientsFor } from './pairing.js';
 export * from './parties.js';
 export * from './setting.js';
 export type { Consequence } from './consequences.js';
-export { NoJointError, refuses, swap, swapParts, type JudgedCheck, type JudgedJoint, type JudgedOption, type LeftOut, type Swap } from './swap.js';
+export {
+  NoJointError,
+  refuses,
+  swap,
+  swapParts,
+  type JudgedCheck,
+  type JudgedJoint,
+  type JudgedOption,
+  type LeftOut,
+  type Swap,
+} from './swap.js';
 export { WhatElse, type Taker, type Takers } from './whatElse.js';

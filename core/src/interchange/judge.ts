@@ -33,10 +33,17 @@ export interface Judgement {
 }
 
 /** Donors into a recipient, with the records and the other direction. Throws a NoJointError or an UnknownPartyError. */
-export function judgeSwap(catalogue: CatalogueLookup, donors: readonly PartyRef[], recipient: PartyRef, setting: Setting, drawer?: Drawer): Judgement {
+export function judgeSwap(
+  catalogue: CatalogueLookup,
+  donors: readonly PartyRef[],
+  recipient: PartyRef,
+  setting: Setting,
+  drawer?: Drawer,
+): Judgement {
   const judged = swapOf(catalogue, donors, recipient, setting, drawer);
   const back = turnedRound(catalogue, donors, recipient);
-  const reverse = back && tried(() => ({ ...back, swap: swapOf(catalogue, back.donors, back.recipient, setting, drawer) }));
+  const reverse =
+    back && tried(() => ({ ...back, swap: swapOf(catalogue, back.donors, back.recipient, setting, drawer) }));
   return {
     swap: judged,
     known: knownSwaps(catalogue, donors, recipient),
@@ -45,18 +52,33 @@ export function judgeSwap(catalogue: CatalogueLookup, donors: readonly PartyRef[
   };
 }
 
-function swapOf(catalogue: CatalogueLookup, donors: readonly PartyRef[], recipient: PartyRef, setting: Setting, drawer?: Drawer): Swap {
-  const [coming, into] = [donors.map((donor) => partyOf(catalogue, donor, drawer)), partyOf(catalogue, recipient, drawer)];
+function swapOf(
+  catalogue: CatalogueLookup,
+  donors: readonly PartyRef[],
+  recipient: PartyRef,
+  setting: Setting,
+  drawer?: Drawer,
+): Swap {
+  const [coming, into] = [
+    donors.map((donor) => partyOf(catalogue, donor, drawer)),
+    partyOf(catalogue, recipient, drawer),
+  ];
   const parts = coming.flatMap((each) => each.parts);
   // Of one kind each, one goes into the place of the other, whatever places the two would take by themselves.
   const [mine, theirs] = [parts[0], into.parts[0]];
   const recipients =
-    parts.length === 1 && into.parts.length === 1 && mine && theirs?.part.kind === mine.part.kind ? [{ slot: mine.slot, part: theirs.part }] : into.parts;
-  return swap(parts, recipients, setting, { donor: coming.map(({ label }) => label).join(', '), recipient: into.label });
+    parts.length === 1 && into.parts.length === 1 && mine && theirs?.part.kind === mine.part.kind
+      ? [{ slot: mine.slot, part: theirs.part }]
+      : into.parts;
+  return swap(parts, recipients, setting, {
+    donor: coming.map(({ label }) => label).join(', '),
+    recipient: into.label,
+  });
 }
 
 /** The pattern a party is, or is taken for. */
-const patternOf = (ref: PartyRef): string | undefined => ('pattern' in ref ? ref.pattern : 'specimen' in ref ? ref.as : undefined);
+const patternOf = (ref: PartyRef): string | undefined =>
+  'pattern' in ref ? ref.pattern : 'specimen' in ref ? ref.as : undefined;
 
 function supersededOf(catalogue: CatalogueLookup, donor: PartyRef): readonly Superseded[] {
   const pattern = catalogue.pattern(patternOf(donor));
@@ -67,7 +89,9 @@ function supersededOf(catalogue: CatalogueLookup, donor: PartyRef): readonly Sup
             pattern: pattern.id,
             number,
             by: replacedBy,
-            patterns: catalogue.withNumber(replacedBy).flatMap((each) => (each.pattern.id === pattern.id ? [] : [each.pattern.id])),
+            patterns: catalogue
+              .withNumber(replacedBy)
+              .flatMap((each) => (each.pattern.id === pattern.id ? [] : [each.pattern.id])),
           },
         ]
       : [],
@@ -75,9 +99,15 @@ function supersededOf(catalogue: CatalogueLookup, donor: PartyRef): readonly Sup
 }
 
 /** What was recorded of these patterns going into this recipient, or into a part of it. */
-function knownSwaps(catalogue: CatalogueLookup, donors: readonly PartyRef[], recipient: PartyRef): readonly KnownSwap[] {
+function knownSwaps(
+  catalogue: CatalogueLookup,
+  donors: readonly PartyRef[],
+  recipient: PartyRef,
+): readonly KnownSwap[] {
   const named = (ref: PartyRef): readonly string[] =>
-    'variant' in ref ? partyOf(catalogue, ref).parts.flatMap(({ part }) => part.pattern ?? []) : [patternOf(ref) ?? []].flat();
+    'variant' in ref
+      ? partyOf(catalogue, ref).parts.flatMap(({ part }) => part.pattern ?? [])
+      : [patternOf(ref) ?? []].flat();
   const [mine, theirs] = [new Set(donors.flatMap(named)), new Set(named(recipient))];
   return catalogue.catalogue.swaps.filter((each) => mine.has(each.donor) && theirs.has(each.recipient));
 }
@@ -86,25 +116,49 @@ function knownSwaps(catalogue: CatalogueLookup, donors: readonly PartyRef[], rec
  * The other direction. Two of one kind change places. Otherwise what the recipient's engine has in the donors' places
  * goes into the engine where the donor was at home, or into the part it was at home in.
  */
-export function turnedRound(catalogue: CatalogueLookup, donors: readonly PartyRef[], recipient: PartyRef): Pick<Reverse, 'donors' | 'recipient'> | undefined {
+export function turnedRound(
+  catalogue: CatalogueLookup,
+  donors: readonly PartyRef[],
+  recipient: PartyRef,
+): Pick<Reverse, 'donors' | 'recipient'> | undefined {
   const [first] = donors;
   const [mine, theirs] = [first && patternOf(first), patternOf(recipient)];
   if (donors.length === 1 && first && 'variant' in first && 'variant' in recipient)
-    return { donors: [{ variant: recipient.variant, ...(first.internals ? { internals: true } : {}) }], recipient: { variant: first.variant } };
+    return {
+      donors: [{ variant: recipient.variant, ...(first.internals ? { internals: true } : {}) }],
+      recipient: { variant: first.variant },
+    };
   if (mine === undefined) return undefined;
-  if (donors.length === 1 && first && theirs !== undefined && catalogue.pattern(mine)?.kind === catalogue.pattern(theirs)?.kind)
+  if (
+    donors.length === 1 &&
+    first &&
+    theirs !== undefined &&
+    catalogue.pattern(mine)?.kind === catalogue.pattern(theirs)?.kind
+  )
     return { donors: [recipient], recipient: first };
   const home = catalogue.fittedIn(mine)[0];
   if (!home) return undefined;
-  const slots = new Set(donors.flatMap((donor) => (patternOf(donor) === undefined ? [] : (catalogue.fittedIn(patternOf(donor) ?? '')[0]?.fitment.slot ?? []))));
-  const other = 'variant' in recipient ? recipient : theirs === undefined ? undefined : { variant: catalogue.fittedIn(theirs)[0]?.variant.id ?? '' };
+  const slots = new Set(
+    donors.flatMap((donor) =>
+      patternOf(donor) === undefined ? [] : (catalogue.fittedIn(patternOf(donor) ?? '')[0]?.fitment.slot ?? []),
+    ),
+  );
+  const other =
+    'variant' in recipient
+      ? recipient
+      : theirs === undefined
+        ? undefined
+        : { variant: catalogue.fittedIn(theirs)[0]?.variant.id ?? '' };
   if (!other || !catalogue.variant(other.variant)) return undefined;
   const back = partyOf(catalogue, other).parts.filter(({ slot }) => slots.has(slot));
-  const donorsBack = back.flatMap(({ part }): readonly PartyRef[] => (part.pattern === undefined ? [] : [{ pattern: part.pattern }]));
+  const donorsBack = back.flatMap(({ part }): readonly PartyRef[] =>
+    part.pattern === undefined ? [] : [{ pattern: part.pattern }],
+  );
   if (donorsBack.length === 0) return undefined;
   if ('variant' in recipient) return { donors: donorsBack, recipient: { variant: home.variant.id } };
   const kind = theirs === undefined ? undefined : catalogue.pattern(theirs)?.kind;
-  const into = partyOf(catalogue, { variant: home.variant.id }).parts.find(({ slot }) => slotOf(slot)?.kind === kind)?.part.pattern;
+  const into = partyOf(catalogue, { variant: home.variant.id }).parts.find(({ slot }) => slotOf(slot)?.kind === kind)
+    ?.part.pattern;
   return into === undefined ? undefined : { donors: donorsBack, recipient: { pattern: into } };
 }
 

@@ -21,7 +21,9 @@ interface Case {
   readonly assembly: Assembly;
 }
 
-/** Every check on pairs of the demo, a sample of each, and those of more parts on whole engines with a part of another. */
+/**
+ * Every check on pairs of the demo, a sample of each, and those of more parts on whole engines with a part of another.
+ */
 function casesOf(): readonly Case[] {
   const pairs = DONOR_KINDS.flatMap((donor) =>
     recipientsFor(donor).flatMap((recipient) => {
@@ -29,22 +31,29 @@ function casesOf(): readonly Case[] {
       const pairing = pairingOf(donor, recipient);
       return mine.flatMap((one, i) =>
         theirs.flatMap((other, j) =>
-          (i * 7 + j * 3) % 5 === 0 ? (pairing?.checks ?? []).map(({ check }) => ({ check, assembly: assemblyOf(one, other, SETTING) })) : [],
+          (i * 7 + j * 3) % 5 === 0
+            ? (pairing?.checks ?? []).map(({ check }) => ({ check, assembly: assemblyOf(one, other, SETTING) }))
+            : [],
         ),
       );
     }),
   );
-  const engines = LOOKUP.catalogue.variants.map((variant) => Object.fromEntries(partsOfVariant(LOOKUP, variant).map(({ part }) => [part.kind, part])));
+  const engines = LOOKUP.catalogue.variants.map((variant) =>
+    Object.fromEntries(partsOfVariant(LOOKUP, variant).map(({ part }) => [part.kind, part])),
+  );
   const wholes = engines.flatMap((engine, at) => {
     const other = engines[(at * 5 + 3) % engines.length] ?? {};
-    return [engine, { ...engine, crank: other.crank ?? engine.crank, rod: other.rod ?? engine.rod }].flatMap((mixed) => {
-      const assembly: Assembly = { parts: mixed as Assembly['parts'], replaced: {}, ...SETTING };
-      return JOINTS.filter((joint) => joint.kinds.length > 2 && joint.kinds.every((kind) => assembly.parts[kind])).flatMap((joint) =>
-        joint.checks.map((check) => ({ check, assembly })),
-      );
-    });
+    return [engine, { ...engine, crank: other.crank ?? engine.crank, rod: other.rod ?? engine.rod }].flatMap(
+      (mixed) => {
+        const assembly: Assembly = { parts: mixed as Assembly['parts'], replaced: {}, ...SETTING };
+        return JOINTS.filter(
+          (joint) => joint.kinds.length > 2 && joint.kinds.every((kind) => assembly.parts[kind]),
+        ).flatMap((joint) => joint.checks.map((check) => ({ check, assembly })));
+      },
+    );
   });
-  // Parts of the shelf, known by their readings alone and as what they most likely are, in every sixth place they could go.
+  // Parts of the shelf, known by their readings alone and as what they most likely are, in every sixth place they could
+  // go.
   const shelf = SPECIMENS.flatMap((specimen, i) => {
     const index = indexCatalogue(specimen.kind, CATALOGUE);
     const as = takenFor(index, specimen, {});
@@ -54,7 +63,10 @@ function casesOf(): readonly Case[] {
       return recipientsFor(specimen.kind).flatMap((recipient) =>
         (parts.get(recipient) ?? []).flatMap((other, j) =>
           (i + j) % 6 === 0
-            ? (pairingOf(specimen.kind, recipient)?.checks ?? []).map(({ check }) => ({ check, assembly: assemblyOf(mine, other, SETTING) }))
+            ? (pairingOf(specimen.kind, recipient)?.checks ?? []).map(({ check }) => ({
+                check,
+                assembly: assemblyOf(mine, other, SETTING),
+              }))
             : [],
         ),
       );
@@ -81,12 +93,22 @@ function watched(part: Part, note: (id: string) => void): Part {
 /** Ids a check goes by on the parts of one side. */
 const readBy = (check: Check, where: 'parts' | 'replaced'): readonly string[] =>
   check.reads.flatMap((read) =>
-    read === RECORD ? [] : read.startsWith(REPLACED) ? (where === 'replaced' ? [read.slice(REPLACED.length)] : []) : where === 'parts' ? [read] : [],
+    read === RECORD
+      ? []
+      : read.startsWith(REPLACED)
+        ? where === 'replaced'
+          ? [read.slice(REPLACED.length)]
+          : []
+        : where === 'parts'
+          ? [read]
+          : [],
   );
 
 /** Specifications are what is wanted, not what is found: a wider one asks for less. */
 const SPECIFIED = new Set(
-  Object.values(KINDS).flatMap((kind) => Object.values(kind.parameters).flatMap(({ id, instruments }) => (instruments[0] === 'sheet' ? [id] : []))),
+  Object.values(KINDS).flatMap((kind) =>
+    Object.values(kind.parameters).flatMap(({ id, instruments }) => (instruments[0] === 'sheet' ? [id] : [])),
+  ),
 );
 const STATED = new Set([...SPECIFIED, 'liner.protrusion', 'rod.sideClearance']);
 
@@ -94,10 +116,14 @@ const STATED = new Set([...SPECIFIED, 'liner.protrusion', 'rod.sideClearance']);
 function without(assembly: Assembly, id: string, where: 'parts' | 'replaced'): Assembly {
   const part = assembly[where][kindOf(id)];
   if (!part) return assembly;
-  const less = <T>(record: Readonly<Record<string, T>>) => Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
+  const less = <T>(record: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
   return {
     ...assembly,
-    [where]: { ...assembly[where], [part.kind]: { ...part, values: less(part.values), looks: less(part.looks), interfaces: less(part.interfaces) } },
+    [where]: {
+      ...assembly[where],
+      [part.kind]: { ...part, values: less(part.values), looks: less(part.looks), interfaces: less(part.interfaces) },
+    },
   };
 }
 
@@ -107,12 +133,18 @@ function wider(assembly: Assembly, id: string, where: 'parts' | 'replaced', down
   const value = part?.values[id];
   if (!part || !value) return assembly;
   const interval = { low: value.interval.low - down, high: value.interval.high + up };
-  return { ...assembly, [where]: { ...assembly[where], [part.kind]: { ...part, values: { ...part.values, [id]: { ...value, interval } } } } };
+  return {
+    ...assembly,
+    [where]: { ...assembly[where], [part.kind]: { ...part, values: { ...part.values, [id]: { ...value, interval } } } },
+  };
 }
 
 /** Something that a check goes by, and on which side; nothing of the kind where it goes by the record alone. */
 const anyRead = ({ check }: Case): fc.Arbitrary<readonly [string, 'parts' | 'replaced']> => {
-  const all = [...readBy(check, 'parts').map((id) => [id, 'parts'] as const), ...readBy(check, 'replaced').map((id) => [id, 'replaced'] as const)];
+  const all = [
+    ...readBy(check, 'parts').map((id) => [id, 'parts'] as const),
+    ...readBy(check, 'replaced').map((id) => [id, 'replaced'] as const),
+  ];
   return all.length === 0 ? fc.constant(['none.none', 'parts'] as const) : fc.constantFrom(...all);
 };
 
@@ -123,20 +155,27 @@ describe('every check', () => {
     for (const { check, assembly } of CASES) {
       const read = new Set<string>();
       const watch = (side: Assembly['parts']) =>
-        Object.fromEntries(Object.entries(side).map(([kind, part]) => [kind, watched(part, (id) => read.add(id))])) as Assembly['parts'];
+        Object.fromEntries(
+          Object.entries(side).map(([kind, part]) => [kind, watched(part, (id) => read.add(id))]),
+        ) as Assembly['parts'];
       // Work on a part copies it whole, which is not reading; the verdict without it is what counts.
       check.judge({ ...assembly, parts: watch(assembly.parts), replaced: watch(assembly.replaced) });
       const declared = new Set([...readBy(check, 'parts'), ...readBy(check, 'replaced')]);
       if (check.reads.includes(RECORD)) continue;
       const asked = [...read].filter((id) => id.includes('.') && Object.hasOwn(KINDS, kindOf(id)));
-      const copied = (id: string) => !declared.has(id) && check.judge(without(assembly, id, 'parts')).verdict === check.judge(assembly).verdict;
-      for (const id of asked) if (!declared.has(id)) expect(copied(id)).withContext(`${check.id} reads ${id}`).toBeTrue();
+      const copied = (id: string) =>
+        !declared.has(id) && check.judge(without(assembly, id, 'parts')).verdict === check.judge(assembly).verdict;
+      for (const id of asked)
+        if (!declared.has(id)) expect(copied(id)).withContext(`${check.id} reads ${id}`).toBeTrue();
     }
   });
 
   it('cannot tell where nothing at all is known of the parts', () => {
     const nothing = Object.fromEntries(
-      KIND_IDS.map((kind): [string, Part] => [kind, { kind, label: kind, values: {}, looks: {}, interfaces: {}, service: {}, standard: {} }]),
+      KIND_IDS.map((kind): [string, Part] => [
+        kind,
+        { kind, label: kind, values: {}, looks: {}, interfaces: {}, service: {}, standard: {} },
+      ]),
     );
     for (const { checks } of JOINTS)
       for (const check of checks)
@@ -167,7 +206,8 @@ describe('every check', () => {
           const changed = STATED.has(other) ? assembly : wider(assembly, other, otherWhere, more - shift, more + shift);
           const before = check.judge(changed).verdict;
           const after = check.judge(without(changed, id, where)).verdict;
-          if (after !== 'cannotTell') expect(after).withContext(`${check.id} without ${id}, ${other} by ${shift}`).toBe(before);
+          if (after !== 'cannotTell')
+            expect(after).withContext(`${check.id} without ${id}, ${other} by ${shift}`).toBe(before);
         },
       ),
       { numRuns: 20_000, seed: 5 },
@@ -175,12 +215,18 @@ describe('every check', () => {
   });
 
   it('comes without its words to the verdict that it comes to with them', () => {
-    for (const { check, assembly } of CASES) expect(verdictOfCheck(check, assembly)).withContext(check.id).toBe(check.judge(assembly).verdict);
+    for (const { check, assembly } of CASES)
+      expect(verdictOfCheck(check, assembly)).withContext(check.id).toBe(check.judge(assembly).verdict);
     fc.assert(
-      fc.property(caseAndRead, fc.double({ min: -3, max: 3, noNaN: true }), fc.boolean(), ([{ check, assembly }, [id, where]], shift, gone) => {
-        const changed = gone ? without(assembly, id, where) : wider(assembly, id, where, -shift, shift);
-        expect(verdictOfCheck(check, changed)).withContext(`${check.id}, ${id}`).toBe(check.judge(changed).verdict);
-      }),
+      fc.property(
+        caseAndRead,
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.boolean(),
+        ([{ check, assembly }, [id, where]], shift, gone) => {
+          const changed = gone ? without(assembly, id, where) : wider(assembly, id, where, -shift, shift);
+          expect(verdictOfCheck(check, changed)).withContext(`${check.id}, ${id}`).toBe(check.judge(changed).verdict);
+        },
+      ),
       { numRuns: 6000, seed: 7 },
     );
   });
@@ -197,14 +243,19 @@ describe('every check', () => {
   });
 
   it('comes to the verdicts it says it can come to, and no other, whatever is known', () => {
-    const can = ({ check, assembly }: Case) => expect(check.verdicts).withContext(check.id).toContain(check.judge(assembly).verdict);
+    const can = ({ check, assembly }: Case) =>
+      expect(check.verdicts).withContext(check.id).toContain(check.judge(assembly).verdict);
     CASES.forEach(can);
     fc.assert(
-      fc.property(caseAndRead, fc.double({ min: 0, max: 40, noNaN: true }), ([{ check, assembly }, [id, where]], by) => {
-        can({ check, assembly: without(assembly, id, where) });
-        can({ check, assembly: wider(assembly, id, where, -by, by) });
-        can({ check, assembly: wider(assembly, id, where, by, -by) });
-      }),
+      fc.property(
+        caseAndRead,
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        ([{ check, assembly }, [id, where]], by) => {
+          can({ check, assembly: without(assembly, id, where) });
+          can({ check, assembly: wider(assembly, id, where, -by, by) });
+          can({ check, assembly: wider(assembly, id, where, by, -by) });
+        },
+      ),
       { numRuns: 3000, seed: 7 },
     );
   });
@@ -216,7 +267,8 @@ describe('every check', () => {
         if (STATED.has(id)) return;
         const before = check.judge(assembly).verdict;
         const after = check.judge(wider(assembly, id, where, down, up)).verdict;
-        if (before === 'doesNotFit' || before === 'cannotTell') expect(after).withContext(`${check.id} with ${id} less well known`).not.toBe('fits');
+        if (before === 'doesNotFit' || before === 'cannotTell')
+          expect(after).withContext(`${check.id} with ${id} less well known`).not.toBe('fits');
       }),
       { numRuns: 3000, seed: 6 },
     );
@@ -251,7 +303,10 @@ describe('every check', () => {
       const { verdict, work } = check.judge(assembly);
       const [least] = work;
       if (verdict !== 'fitsWithWork' || !least || least.parts.length === 0) continue;
-      const after = least.parts.reduce<Assembly>((sofar, part) => ({ ...sofar, parts: { ...sofar.parts, [part.kind]: part } }), assembly);
+      const after = least.parts.reduce<Assembly>(
+        (sofar, part) => ({ ...sofar, parts: { ...sofar.parts, [part.kind]: part } }),
+        assembly,
+      );
       expect(check.judge(after).verdict).withContext(`${check.id}: ${least.name}`).not.toBe('doesNotFit');
     }
   });
@@ -270,16 +325,22 @@ describe('joints', () => {
           if (read === RECORD) continue;
           const id = read.replace(REPLACED, '');
           const kind = KINDS[kindOf(id)];
-          const known = [...Object.values(kind.parameters), ...Object.values(kind.features), ...Object.values(kind.interfaces)].some(
-            (entry) => entry.id === id,
-          );
+          const known = [
+            ...Object.values(kind.parameters),
+            ...Object.values(kind.features),
+            ...Object.values(kind.interfaces),
+          ].some((entry) => entry.id === id);
           expect(known).withContext(`${joint.id} reads ${id}`).toBeTrue();
         }
     }
   });
 
   it('fit in a cell of the grid', () => {
-    for (const donor of DONOR_KINDS) for (const recipient of recipientsFor(donor)) expect(pairingOf(donor, recipient)?.joints.length).toBeLessThanOrEqual(14);
-    expect(() => new Grid([demoPart('ambit-crank-3')], [demoPart('ambit-valve-intake-34')], SETTING)).toThrowError(/do not meet/);
+    for (const donor of DONOR_KINDS)
+      for (const recipient of recipientsFor(donor))
+        expect(pairingOf(donor, recipient)?.joints.length).toBeLessThanOrEqual(14);
+    expect(() => new Grid([demoPart('ambit-crank-3')], [demoPart('ambit-valve-intake-34')], SETTING)).toThrowError(
+      /do not meet/,
+    );
   });
 });

@@ -23,9 +23,12 @@ const ENTRIES: ReadonlyMap<string, Need> = new Map(
         [id, { id, name: `${kind.name}: ${name.toLowerCase()}`, minutes, reach, instrument }] as const,
     ),
     ...Object.values<Feature>(kind.features).map(
-      ({ id, name, minutes, reach }) => [id, { id, name: `${kind.name}: ${name.toLowerCase()}`, minutes, reach }] as const,
+      ({ id, name, minutes, reach }) =>
+        [id, { id, name: `${kind.name}: ${name.toLowerCase()}`, minutes, reach }] as const,
     ),
-    ...Object.values(kind.interfaces).map(({ id, name }) => [id, { id, name: `${kind.name}: ${name.toLowerCase()}`, minutes: MINUTES_FOR_FACE }] as const),
+    ...Object.values(kind.interfaces).map(
+      ({ id, name }) => [id, { id, name: `${kind.name}: ${name.toLowerCase()}`, minutes: MINUTES_FOR_FACE }] as const,
+    ),
   ]),
 );
 

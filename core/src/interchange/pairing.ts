@@ -19,18 +19,27 @@ export interface Pairing {
 const meets = (joint: Joint, donor: KindId, recipient: KindId): boolean =>
   donor === recipient
     ? joint.inPlaceOf === donor
-    : joint.inPlaceOf === undefined && joint.kinds.length === 2 && joint.kinds.includes(donor) && joint.kinds.includes(recipient);
+    : joint.inPlaceOf === undefined &&
+      joint.kinds.length === 2 &&
+      joint.kinds.includes(donor) &&
+      joint.kinds.includes(recipient);
 
 /** What is judged between two kinds; nothing where they do not meet. */
 export function pairingOf(donor: KindId, recipient: KindId): Pairing | undefined {
   const met = JOINTS.filter((joint) => meets(joint, donor, recipient));
   if (met.length === 0) return undefined;
   const joints = [...met, record];
-  return { donor, recipient, joints, checks: joints.flatMap((joint, at) => joint.checks.map((check): PairedCheck => ({ joint: at, check }))) };
+  return {
+    donor,
+    recipient,
+    joints,
+    checks: joints.flatMap((joint, at) => joint.checks.map((check): PairedCheck => ({ joint: at, check }))),
+  };
 }
 
 /** The kinds that a kind may be put to, itself among them where one takes the place of another. */
-export const recipientsFor = (donor: KindId): readonly KindId[] => KIND_IDS.filter((recipient) => pairingOf(donor, recipient) !== undefined);
+export const recipientsFor = (donor: KindId): readonly KindId[] =>
+  KIND_IDS.filter((recipient) => pairingOf(donor, recipient) !== undefined);
 
 /** Every kind that meets another. */
 export const DONOR_KINDS: readonly KindId[] = KIND_IDS.filter((kind) => recipientsFor(kind).length > 0);

@@ -25,7 +25,11 @@ export const placed = (part: Part): PlacedPart => ({ slot: slotFor(part), part }
 
 /** How much of an engine's time a fitment covers; one that is told of all of it, the longest. */
 function weightOf({ share = 1, from, to }: Fitment, at: string | undefined): number {
-  if (at !== undefined && ((from !== undefined && at < from.slice(0, at.length)) || (to !== undefined && at > to.slice(0, at.length)))) return 0;
+  if (
+    at !== undefined &&
+    ((from !== undefined && at < from.slice(0, at.length)) || (to !== undefined && at > to.slice(0, at.length)))
+  )
+    return 0;
   return share * (from === undefined && to === undefined ? 2 : 1);
 }
 
@@ -37,7 +41,9 @@ const isStocked = (slot: string): boolean => {
 
 /** The middle of the years in which a variant was built, so that its parts are of one time. */
 function middleOf({ years }: Variant): string | undefined {
-  const [from, to] = [years?.from, years?.to ?? years?.from].map((each) => (each === undefined ? undefined : Number(each.slice(0, 4))));
+  const [from, to] = [years?.from, years?.to ?? years?.from].map((each) =>
+    each === undefined ? undefined : Number(each.slice(0, 4)),
+  );
   return from === undefined || to === undefined ? undefined : String(Math.round((from + to) / 2));
 }
 
@@ -45,8 +51,15 @@ function middleOf({ years }: Variant): string | undefined {
  * An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. Where
  * it had one or another of several alike, as shells by their class, none is named: they are chosen from the stock.
  */
-export function partsOfVariant(catalogue: CatalogueLookup, variant: Variant, at: string | undefined = middleOf(variant)): readonly PlacedPart[] {
-  const likeliest = new Map<string, { readonly fitment: Fitment; readonly weight: number; readonly chosen?: boolean }>();
+export function partsOfVariant(
+  catalogue: CatalogueLookup,
+  variant: Variant,
+  at: string | undefined = middleOf(variant),
+): readonly PlacedPart[] {
+  const likeliest = new Map<
+    string,
+    { readonly fitment: Fitment; readonly weight: number; readonly chosen?: boolean }
+  >();
   for (const fitment of variant.fitments) {
     const weight = weightOf(fitment, at);
     const known = likeliest.get(fitment.slot);
@@ -93,24 +106,44 @@ export class UnknownPartyError extends Error {
   }
 }
 
-/** A specimen as the joints see it, taken for a pattern or for none, with its class marks read by the catalogue's schemes. */
-export const partOfSpecimen = (catalogue: CatalogueLookup, specimen: Specimen, as: Pattern | undefined, drawer?: Drawer): Part =>
-  partFromSpecimen(specimen, as, drawer, catalogue.catalogue.schemes);
+/**
+ * A specimen as the joints see it, taken for a pattern or for none, with its class marks read by the catalogue's
+ * schemes.
+ */
+export const partOfSpecimen = (
+  catalogue: CatalogueLookup,
+  specimen: Specimen,
+  as: Pattern | undefined,
+  drawer?: Drawer,
+): Part => partFromSpecimen(specimen, as, drawer, catalogue.catalogue.schemes);
 
 /** The same from the shelf: it has not to be bought. */
-export const partFromShelf = (catalogue: CatalogueLookup, specimen: Specimen, as: string | undefined, drawer?: Drawer): Part => ({
+export const partFromShelf = (
+  catalogue: CatalogueLookup,
+  specimen: Specimen,
+  as: string | undefined,
+  drawer?: Drawer,
+): Part => ({
   ...partOfSpecimen(catalogue, specimen, catalogue.pattern(as), drawer),
   price: 0,
 });
 
 /** The parts that are meant, and how they are called together. Throws an UnknownPartyError. */
-export function partyOf(catalogue: CatalogueLookup, ref: PartyRef, drawer?: Drawer): { readonly label: string; readonly parts: readonly PlacedPart[] } {
+export function partyOf(
+  catalogue: CatalogueLookup,
+  ref: PartyRef,
+  drawer?: Drawer,
+): { readonly label: string; readonly parts: readonly PlacedPart[] } {
   const patternOf = (id: string): Pattern => {
     const pattern = catalogue.pattern(id);
     if (!pattern) throw new UnknownPartyError('pattern', id);
     return pattern;
   };
-  if ('pattern' in ref) return { label: catalogue.label(ref.pattern), parts: [placed(partFromPattern(patternOf(ref.pattern), catalogue.label(ref.pattern)))] };
+  if ('pattern' in ref)
+    return {
+      label: catalogue.label(ref.pattern),
+      parts: [placed(partFromPattern(patternOf(ref.pattern), catalogue.label(ref.pattern)))],
+    };
   if ('specimen' in ref) {
     const part = partOfSpecimen(catalogue, ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
     return { label: part.label, parts: [placed(part)] };

@@ -16,6 +16,11 @@ export const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBear
 
 /** The setting a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue. */
 export function settingOf(catalogue: CatalogueLookup, rules: HouseRules = {}): Setting {
-  const ofKind = (kind: KindId): readonly Part[] => catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
-  return { stock: Object.fromEntries(STOCKED.map((kind) => [kind, ofKind(kind)])), rules, nameOf: (id) => catalogue.label(id) };
+  const ofKind = (kind: KindId): readonly Part[] =>
+    catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
+  return {
+    stock: Object.fromEntries(STOCKED.map((kind) => [kind, ofKind(kind)])),
+    rules,
+    nameOf: (id) => catalogue.label(id),
+  };
 }

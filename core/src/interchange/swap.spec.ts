@@ -10,11 +10,18 @@ import { OPERATIONS } from '../joints/operations/operations';
 import { oilClearance, requiredClearance } from '../joints/crankshaft/bearings';
 import { worst } from '../joints/verdict';
 
-const into = (donor: Part | string, block: string) => swapParts(typeof donor === 'string' ? demoPart(donor) : donor, demoPart(block), SETTING);
-const check = (judged: ReturnType<typeof swapParts>, id: string) => judged.joints.flatMap((joint) => joint.checks).find((each) => each.id === id);
+const into = (donor: Part | string, block: string) =>
+  swapParts(typeof donor === 'string' ? demoPart(donor) : donor, demoPart(block), SETTING);
+const check = (judged: ReturnType<typeof swapParts>, id: string) =>
+  judged.joints.flatMap((joint) => joint.checks).find((each) => each.id === id);
 const specimen = (text: string, as?: string) =>
   partFromSpecimen(
-    { id: '', name: 'On the bench', kind: 'crank', readings: words(text).map((is, at) => ({ id: String(at), at: '', is })) },
+    {
+      id: '',
+      name: 'On the bench',
+      kind: 'crank',
+      readings: words(text).map((is, at) => ({ id: String(at), at: '', is })),
+    },
     as === undefined ? undefined : demoPattern(as),
   );
 
@@ -36,9 +43,15 @@ describe('a swap of which only the records were looked at', () => {
             expect(say(judged.says, 'metric')).toContain('only the records were looked at');
           }
         }
-    const [shell, variant] = [LOOKUP.ofKind('mainShell')[0], LOOKUP.catalogue.variants.find(({ fitments }) => fitments.some(({ slot }) => slot === 'piston'))];
+    const [shell, variant] = [
+      LOOKUP.ofKind('mainShell')[0],
+      LOOKUP.catalogue.variants.find(({ fitments }) => fitments.some(({ slot }) => slot === 'piston')),
+    ];
     const engine = variant
-      ? partsOfVariant(LOOKUP, variant).map((each) => ({ ...each, part: { ...each.part, companions: [{ pattern: 'x', relation: 'neverWith' as const }] } }))
+      ? partsOfVariant(LOOKUP, variant).map((each) => ({
+          ...each,
+          part: { ...each.part, companions: [{ pattern: 'x', relation: 'neverWith' as const }] },
+        }))
       : [];
     expect(swap([placed(demoPart(shell?.id ?? ''))], engine, SETTING).verdict).toBe('cannotTell');
   });
@@ -54,7 +67,9 @@ describe('what a swap costs', () => {
       into,
       SETTING,
     );
-    const sleeves = judged.joints.flatMap(({ checks }) => checks).filter(({ work }) => work[0]?.steps.includes('sleeveCage'));
+    const sleeves = judged.joints
+      .flatMap(({ checks }) => checks)
+      .filter(({ work }) => work[0]?.steps.includes('sleeveCage'));
     expect(judged.verdict).toBe('fitsWithWork');
     expect(sleeves.length).toBe(2);
     expect(judged.price).toBe(OPERATIONS.turnOffLip.price + OPERATIONS.sleeveCage.price);
@@ -78,7 +93,11 @@ describe('oil clearance', () => {
   });
 
   it('without a specification is about a thousandth of the journal (common practice, no source)', () => {
-    const { band, ruleOfThumb } = requiredClearance(MAIN_BEARING, { parts: {}, replaced: {}, stock: {}, rules: {} }, interval(63.5));
+    const { band, ruleOfThumb } = requiredClearance(
+      MAIN_BEARING,
+      { parts: {}, replaced: {}, stock: {}, rules: {} },
+      interval(63.5),
+    );
     // "A thousandth an inch": 2.5 in of journal, 0.0025 in of clearance.
     expect(contains(band, interval(0.0025 * 25.4))).toBeTrue();
     expect(say(ruleOfThumb ?? [], 'metric')).toBe(
@@ -144,7 +163,9 @@ describe('a crank into a block', () => {
 
   it('takes shells of a larger undersize as they are', () => {
     // An early journal is 0.50 under the late one: the late block's second undersize shells fit it.
-    expect(say(check(into('ambit-crank-5-early', 'ambit-block-5-late'), 'oilClearance')?.because ?? [], 'metric')).toContain('second undersize');
+    expect(
+      say(check(into('ambit-crank-5-early', 'ambit-block-5-late'), 'oilClearance')?.because ?? [], 'metric'),
+    ).toContain('second undersize');
   });
 
   it('needs its lip off in a plain case', () => {
@@ -187,6 +208,8 @@ describe('a crank into a block', () => {
   });
 
   it('is not asked of parts that never meet', () => {
-    expect(() => swapParts(demoPart('ambit-block-3'), demoPart('ambit-valve-intake-34'), SETTING)).toThrowError(NoJointError);
+    expect(() => swapParts(demoPart('ambit-block-3'), demoPart('ambit-valve-intake-34'), SETTING)).toThrowError(
+      NoJointError,
+    );
   });
 });

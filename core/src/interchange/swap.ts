@@ -1,7 +1,16 @@
 import { listed } from '../quantity/phrase.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
-import { JOINTS, record, takes, verdictOfCheck, worst, type Finding, type Verdict, type WorkOption } from '../joints/index.js';
+import {
+  JOINTS,
+  record,
+  takes,
+  verdictOfCheck,
+  worst,
+  type Finding,
+  type Verdict,
+  type WorkOption,
+} from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
 import { bystandersOf, meetingsOf, sidesOf, type Sides } from './assemblies.js';
 import { afterAllWork, elsewhere, harm, type Consequence, type Place } from './consequences.js';
@@ -65,7 +74,9 @@ export class NoJointError extends Error {
     readonly donor: KindId,
     readonly recipient: KindId,
   ) {
-    super(`A ${KINDS[donor].name.toLowerCase()} and a ${KINDS[recipient].name.toLowerCase()} do not meet in any joint.`);
+    super(
+      `A ${KINDS[donor].name.toLowerCase()} and a ${KINDS[recipient].name.toLowerCase()} do not meet in any joint.`,
+    );
     this.name = 'NoJointError';
   }
 }
@@ -83,8 +94,11 @@ export function swap(
 ): Swap {
   const sides = sidesOf(donors, recipients);
   const meetings = meetingsOf(sides, setting);
-  if (meetings.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
-  const places = meetings.flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check })));
+  if (meetings.length === 0)
+    throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
+  const places = meetings.flatMap((meeting): readonly Place[] =>
+    meeting.joint.checks.map((check) => ({ meeting, check })),
+  );
   const found = new Map<Place, Finding>();
   const judgedOf = (place: Place): Finding => {
     const known = found.get(place) ?? place.check.judge(place.meeting.assembly);
@@ -98,9 +112,18 @@ export function swap(
       .filter((place) => place.meeting === meeting)
       .map((place): JudgedCheck => {
         const finding = judgedOf(place);
-        const work = finding.work.map((option) => ({ ...option, ...takes(option, setting.rules), elsewhere: elsewhere(option, place, everywhere, judgedOf) }));
+        const work = finding.work.map((option) => ({
+          ...option,
+          ...takes(option, setting.rules),
+          elsewhere: elsewhere(option, place, everywhere, judgedOf),
+        }));
         // An option that breaks something else comes after those that do not.
-        return { id: place.check.id, name: place.check.name, ...finding, work: [...work].sort((a, b) => harm(a.elsewhere) - harm(b.elsewhere)) };
+        return {
+          id: place.check.id,
+          name: place.check.name,
+          ...finding,
+          work: [...work].sort((a, b) => harm(a.elsewhere) - harm(b.elsewhere)),
+        };
       });
     return {
       id: meeting.joint.id,
@@ -115,9 +138,15 @@ export function swap(
   // The records may refuse; that they have nothing against it makes no part fit.
   const byRecordOnly = meetings.every(({ joint }) => joint === record) && judgedAlone !== 'doesNotFit';
   const alone = byRecordOnly ? 'cannotTell' : judgedAlone;
-  const together = alone === 'fitsWithWork' ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf }) : alone;
+  const together =
+    alone === 'fitsWithWork'
+      ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf })
+      : alone;
   // What is refused is not priced: no work makes it go.
-  const least = together === 'doesNotFit' ? [] : once(all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []));
+  const least =
+    together === 'doesNotFit'
+      ? []
+      : once(all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []));
   return {
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
     recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),
@@ -127,8 +156,12 @@ export function swap(
       : together === alone
         ? summary(alone, all)
         : together === 'cannotTell'
-          ? ['Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.']
-          : ['Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.'],
+          ? [
+              'Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.',
+            ]
+          : [
+              'Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.',
+            ],
     joints,
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
@@ -136,7 +169,13 @@ export function swap(
     companions: [...new Set(all.flatMap(({ work: [first] }) => (bringsCompanions(first) ? first.buy : [])))],
     hours: sum(least.map(({ hours }) => hours)),
     price: sum(least.map(({ price }) => price)),
-    cautions: [...new Set(all.flatMap((check) => [check.caution ?? [], check.verdict === 'fitsWithWork' ? (check.work[0]?.caution ?? []) : []].flat()))],
+    cautions: [
+      ...new Set(
+        all.flatMap((check) =>
+          [check.caution ?? [], check.verdict === 'fitsWithWork' ? (check.work[0]?.caution ?? []) : []].flat(),
+        ),
+      ),
+    ],
     leftOut: leftOut(sides.coming, [...sides.staying, ...sides.coming]),
   };
 }
@@ -145,27 +184,42 @@ export function swap(
  * Whether some check refuses to have these donors among these recipients. No more is found out than that: no words, no
  * work, and nothing further once one refuses. Undefined where nothing meets.
  */
-export function refuses(donors: readonly PlacedPart[], recipients: readonly PlacedPart[], setting: Setting): boolean | undefined {
+export function refuses(
+  donors: readonly PlacedPart[],
+  recipients: readonly PlacedPart[],
+  setting: Setting,
+): boolean | undefined {
   const meetings = meetingsOf(sidesOf(donors, recipients), setting);
   if (meetings.length === 0) return undefined;
-  return meetings.some(({ joint, assembly }) => joint.checks.some((check) => verdictOfCheck(check, assembly) === 'doesNotFit'));
+  return meetings.some(({ joint, assembly }) =>
+    joint.checks.some((check) => verdictOfCheck(check, assembly) === 'doesNotFit'),
+  );
 }
 
 /** Checks among what stays, that work on a part of theirs may change. */
 const bystanding = (sides: Sides, setting: Setting): readonly Place[] =>
-  bystandersOf(sides, setting).flatMap((meeting): readonly Place[] => meeting.joint.checks.map((check) => ({ meeting, check, bystander: true })));
+  bystandersOf(sides, setting).flatMap((meeting): readonly Place[] =>
+    meeting.joint.checks.map((check) => ({ meeting, check, bystander: true })),
+  );
 
 /** Whether what is done is to get the parts that records ask for. */
-const bringsCompanions = (option: JudgedOption | undefined): option is JudgedOption => option?.steps.includes('getCompanions') ?? false;
+const bringsCompanions = (option: JudgedOption | undefined): option is JudgedOption =>
+  option?.steps.includes('getCompanions') ?? false;
 
 /** One part into one other. */
 export const swapParts = (donor: Part, recipient: Part, setting: Setting): Swap =>
-  swap([placed(donor)], [donor.kind === recipient.kind ? { slot: placed(donor).slot, part: recipient } : placed(recipient)], setting);
+  swap(
+    [placed(donor)],
+    [donor.kind === recipient.kind ? { slot: placed(donor).slot, part: recipient } : placed(recipient)],
+    setting,
+  );
 
 /** The same thing fitted for the sake of two checks is bought and fitted once. */
 const once = (works: readonly JudgedOption[]): readonly JudgedOption[] => {
   const bought = ({ name, buy }: JudgedOption): string => `${name} ${buy.join()}`;
-  return works.filter((work, at) => work.buy.length === 0 || works.findIndex((other) => bought(other) === bought(work)) === at);
+  return works.filter(
+    (work, at) => work.buy.length === 0 || works.findIndex((other) => bought(other) === bought(work)) === at,
+  );
 };
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
@@ -191,7 +245,9 @@ function summary(verdict: Verdict, checks: readonly JudgedCheck[]): Sentence {
       const bought = mended.filter(({ work: [first] }) => bringsCompanions(first));
       const work = [
         ...new Set(
-          mended.filter(({ work: [first] }) => !bringsCompanions(first)).map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase()),
+          mended
+            .filter(({ work: [first] }) => !bringsCompanions(first))
+            .map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase()),
         ),
       ];
       const with_ = bought.flatMap(({ because }) => because);

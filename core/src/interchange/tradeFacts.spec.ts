@@ -27,11 +27,18 @@ import { pinInRod } from '../joints/rods/pinInRod';
 
 // The figures here are the trade's: common practice, no source.
 
-const made = (kind: KindId, values: Readonly<Record<string, number | Interval>>, looks: Readonly<Record<string, string>> = {}): Part => ({
+const made = (
+  kind: KindId,
+  values: Readonly<Record<string, number | Interval>>,
+  looks: Readonly<Record<string, string>> = {},
+): Part => ({
   kind,
   label: kind,
   values: Object.fromEntries(
-    Object.entries(values).map(([id, each]) => [id, { interval: typeof each === 'number' ? interval(each) : each, source: 'measured' as const }]),
+    Object.entries(values).map(([id, each]) => [
+      id,
+      { interval: typeof each === 'number' ? interval(each) : each, source: 'measured' as const },
+    ]),
   ),
   looks: Object.fromEntries(Object.entries(looks).map(([id, option]) => [id, { option, source: 'measured' as const }])),
   interfaces: {},
@@ -40,9 +47,17 @@ const made = (kind: KindId, values: Readonly<Record<string, number | Interval>>,
 });
 
 const judge = (joint: Joint, ...parts: readonly Part[]) => {
-  const assembly: Assembly = { parts: Object.fromEntries(parts.map((part) => [part.kind, part])), replaced: {}, ...SETTING };
+  const assembly: Assembly = {
+    parts: Object.fromEntries(parts.map((part) => [part.kind, part])),
+    replaced: {},
+    ...SETTING,
+  };
   const findings = joint.checks.map((check) => ({ id: check.id, ...check.judge(assembly) }));
-  return { verdict: worst(findings.map(({ verdict }) => verdict)), findings, said: findings.map(({ because }) => say(because, 'metric')).join(' ') };
+  return {
+    verdict: worst(findings.map(({ verdict }) => verdict)),
+    findings,
+    said: findings.map(({ because }) => say(because, 'metric')).join(' '),
+  };
 };
 
 describe('lifter bodies', () => {
@@ -97,8 +112,12 @@ describe('a rod', () => {
   });
 
   it('with fractured caps takes shells of its own, and cannot be resized', () => {
-    expect(swapParts(demoPart('skerry-rodshell'), demoPart('skerry-rod-fractured'), SETTING).verdict).toBe('doesNotFit');
-    expect(swapParts(demoPart('skerry-rodshell-fractured'), demoPart('skerry-rod-fractured'), SETTING).verdict).toBe('fits');
+    expect(swapParts(demoPart('skerry-rodshell'), demoPart('skerry-rod-fractured'), SETTING).verdict).toBe(
+      'doesNotFit',
+    );
+    expect(swapParts(demoPart('skerry-rodshell-fractured'), demoPart('skerry-rod-fractured'), SETTING).verdict).toBe(
+      'fits',
+    );
     const mixed = swapParts(demoPart('skerry-rod-fractured'), demoPart('skerry-rod-drilled-42'), SETTING);
     expect(mixed.verdict).toBe('doesNotFit');
     expect(say(mixed.says, 'metric')).toContain('caps');
@@ -107,8 +126,20 @@ describe('a rod', () => {
   it('with the larger small end takes the smaller pin in a bush, and not the other way', () => {
     const held = { [rod.features.smallEndForm.id]: 'bush', [rod.features.pinFixing.id]: 'circlip' };
     const eye = (size: number) =>
-      made('rod', { [rod.parameters['smallEnd.bore'].id]: interval(size + 0.018, size + 0.028), [rod.parameters['smallEnd.housing'].id]: size + 4 }, held);
-    const gudgeon = (size: number) => made('pin', { [pin.parameters.diameter.id]: interval(size - 0.006, size) }, { [pin.features.fixing.id]: 'circlip' });
+      made(
+        'rod',
+        {
+          [rod.parameters['smallEnd.bore'].id]: interval(size + 0.018, size + 0.028),
+          [rod.parameters['smallEnd.housing'].id]: size + 4,
+        },
+        held,
+      );
+    const gudgeon = (size: number) =>
+      made(
+        'pin',
+        { [pin.parameters.diameter.id]: interval(size - 0.006, size) },
+        { [pin.features.fixing.id]: 'circlip' },
+      );
     expect(judge(pinInRod, eye(42), gudgeon(40)).verdict).toBe('fitsWithWork');
     expect(judge(pinInRod, eye(40), gudgeon(40)).verdict).toBe('fits');
     expect(judge(pinInRod, eye(40), gudgeon(42)).verdict).toBe('doesNotFit');
@@ -118,7 +149,9 @@ describe('a rod', () => {
 describe('one way only', () => {
   it('goes the lipped crank with its lip turned off, and the plain one in the grooved case wants nothing', () => {
     const there = swapParts(demoPart('skerry-crank-6-112'), demoPart('skerry-block-6-early'), SETTING);
-    expect(there.joints.flatMap(({ checks }) => checks).find(({ id }) => id === 'webLip')?.work[0]?.name).toBe('Turn the lip off');
+    expect(there.joints.flatMap(({ checks }) => checks).find(({ id }) => id === 'webLip')?.work[0]?.name).toBe(
+      'Turn the lip off',
+    );
     const back = swapParts(demoPart('skerry-crank-6-104'), demoPart('skerry-block-6-late'), SETTING);
     expect(back.joints.flatMap(({ checks }) => checks).find(({ id }) => id === 'webLip')?.verdict).toBe('fits');
   });
@@ -132,7 +165,9 @@ describe('one way only', () => {
     const assembled = (crankId: string, rodId: string) => [placed(demoPart(crankId)), placed(demoPart(rodId))];
     const there = swap(assembled('pip-crank-48-l', 'pip-rod-48-l'), engine('pip-48'), SETTING);
     expect(there.verdict).toBe('fitsWithWork');
-    const work = there.joints.flatMap(({ checks }) => checks.filter(({ verdict }) => verdict !== 'fits').map(({ id, work: [least] }) => [id, least?.name]));
+    const work = there.joints.flatMap(({ checks }) =>
+      checks.filter(({ verdict }) => verdict !== 'fits').map(({ id, work: [least] }) => [id, least?.name]),
+    );
     expect(work).toEqual([
       ['webLip', 'Turn the lip off'],
       ['pinInRod', 'Sleeve bearing of small bore and large outside'],
@@ -144,8 +179,12 @@ describe('one way only', () => {
   });
 
   it('goes the small-journal crank into the large case, with thick shells as adapters', () => {
-    expect(swapParts(demoPart('sluice-crank-3375-forged'), demoPart('sluice-block-low-large'), SETTING).verdict).toBe('fitsWithWork');
-    expect(swapParts(demoPart('sluice-crank-3375-large'), demoPart('sluice-block-low-small'), SETTING).verdict).toBe('doesNotFit');
+    expect(swapParts(demoPart('sluice-crank-3375-forged'), demoPart('sluice-block-low-large'), SETTING).verdict).toBe(
+      'fitsWithWork',
+    );
+    expect(swapParts(demoPart('sluice-crank-3375-large'), demoPart('sluice-block-low-small'), SETTING).verdict).toBe(
+      'doesNotFit',
+    );
   });
 });
 
@@ -181,7 +220,12 @@ describe('pistons of one engine', () => {
 describe('shells by class', () => {
   const crankRead = (text: string) =>
     partFromSpecimen(
-      { id: 'c', name: 'crank', kind: 'crank', readings: words(text).map((is, at) => ({ id: String(at), at: '2026-01-01T00:00:00.000Z', is })) },
+      {
+        id: 'c',
+        name: 'crank',
+        kind: 'crank',
+        readings: words(text).map((is, at) => ({ id: String(at), at: '2026-01-01T00:00:00.000Z', is })),
+      },
       LOOKUP.pattern('lumen-crank-4b'),
       undefined,
       LOOKUP.catalogue.schemes,
@@ -260,8 +304,14 @@ describe('a wet liner', () => {
   };
 
   it('has as many seal rings as its block has lands, and the shim it is cut for', () => {
-    const look = (rings: string, shim: string) => ({ [liner.features.ringGrooves.id]: rings, [liner.features.shim.id]: shim });
-    const seen = (rings: string, shim: string) => ({ [block.features.linerRings.id]: rings, [block.features.linerShim.id]: shim });
+    const look = (rings: string, shim: string) => ({
+      [liner.features.ringGrooves.id]: rings,
+      [liner.features.shim.id]: shim,
+    });
+    const seen = (rings: string, shim: string) => ({
+      [block.features.linerRings.id]: rings,
+      [block.features.linerShim.id]: shim,
+    });
     expect(inBlock(look('3', 'none'), seen('3', 'none'))).toEqual({ sealRings: 'fits', shimKind: 'fits' });
     expect(inBlock(look('2', 'steel'), seen('3', 'none'))).toEqual({ sealRings: 'doesNotFit', shimKind: 'fits' });
     expect(inBlock(look('3', 'steel'), seen('3', 'brass'))).toEqual({ sealRings: 'fits', shimKind: 'fits' });
@@ -274,7 +324,11 @@ describe('lifters', () => {
     const overhead = made(
       'block',
       {},
-      { [block.features.camBearings.id]: '0', [block.features.lifterOil.id]: 'none', [block.features.deactivation.id]: 'none' },
+      {
+        [block.features.camBearings.id]: '0',
+        [block.features.lifterOil.id]: 'none',
+        [block.features.deactivation.id]: 'none',
+      },
     );
     const judged = judge(
       lifterInBlock,

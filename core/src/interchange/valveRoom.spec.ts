@@ -19,7 +19,11 @@ const depth = piston.parameters['valvePocket.depth'];
 function engine(id: string): Assembly {
   const variant = LOOKUP.variant(id);
   if (!variant) throw new RangeError(`The demo has no ${id}.`);
-  return { parts: Object.fromEntries(partsOfVariant(LOOKUP, variant).map(({ part }) => [part.kind, part])), replaced: {}, ...SETTING };
+  return {
+    parts: Object.fromEntries(partsOfVariant(LOOKUP, variant).map(({ part }) => [part.kind, part])),
+    replaced: {},
+    ...SETTING,
+  };
 }
 
 const [check] = valveToPiston.checks;
@@ -97,14 +101,22 @@ describe('valve pockets', () => {
     const part = engine('sluice-306-h').parts.piston;
     if (!part) throw new RangeError('There is no piston.');
     const [bare, unread] = [without(part, depth.id), { ...part, looks: {} }];
-    expect(cutPockets(part, { count: '4', deeper: 3, valve: 48 })).toEqual(jasmine.objectContaining({ refused: jasmine.stringContaining('too little crown') }));
-    expect(bare && cutPockets(bare, { count: '4', deeper: 1, valve: 48 })).toEqual(jasmine.objectContaining({ unknown: depth.id }));
-    expect(cutPockets(unread, { count: undefined, deeper: 1, valve: 48 })).toEqual(jasmine.objectContaining({ unknown: piston.features.valvePockets.id }));
+    expect(cutPockets(part, { count: '4', deeper: 3, valve: 48 })).toEqual(
+      jasmine.objectContaining({ refused: jasmine.stringContaining('too little crown') }),
+    );
+    expect(bare && cutPockets(bare, { count: '4', deeper: 1, valve: 48 })).toEqual(
+      jasmine.objectContaining({ unknown: depth.id }),
+    );
+    expect(cutPockets(unread, { count: undefined, deeper: 1, valve: 48 })).toEqual(
+      jasmine.objectContaining({ unknown: piston.features.valvePockets.id }),
+    );
   });
 
   it('leave the crown volume unknown where nobody knows how large the valves are', () => {
     const part = engine('sluice-306').parts.piston;
     const worked = part && cutPockets(part, { count: '4', deeper: 0.5, valve: undefined });
-    expect(worked && isDone(worked) ? worked.part.values[piston.parameters['crown.volume'].id] : 'refused').toBeUndefined();
+    expect(
+      worked && isDone(worked) ? worked.part.values[piston.parameters['crown.volume'].id] : 'refused',
+    ).toBeUndefined();
   });
 });

@@ -16,7 +16,10 @@ export interface Taker {
 
 /** What takes a part, or goes in where one is, out of many. */
 export interface Takers {
-  /** The best first: by verdict, then by what the work costs, then by the price of the part; one without a price comes last. */
+  /**
+   * The best first: by verdict, then by what the work costs, then by the price of the part; one without a price comes
+   * last.
+   */
   readonly best: readonly Taker[];
   readonly counts: Readonly<Record<Verdict, number>>;
   /** Places of some that do not fit, as many as there is room for after the best. */
@@ -27,7 +30,8 @@ const REFUSED = VERDICTS.indexOf('doesNotFit');
 
 /**
  * Many parts of one kind, sorted once, to be asked again and again which of them take a part or go where one is. Each
- * check is judged for the classes that are left only, so that what a count or a pattern refuses is never looked at again.
+ * check is judged for the classes that are left only, so that what a count or a pattern refuses is never looked at
+ * again.
  */
 export class WhatElse {
   private readonly pairing: Pairing;
@@ -81,14 +85,19 @@ export class WhatElse {
     const judged = ranked.slice(0, Math.max(most * 2, most)).map((at): Taker => ({ at, swap: this.swap(part, at) }));
     judged.sort(
       (a, b) =>
-        VERDICTS.indexOf(a.swap.verdict) - VERDICTS.indexOf(b.swap.verdict) || a.swap.price - b.swap.price || this.priceOf(a) - this.priceOf(b) || a.at - b.at,
+        VERDICTS.indexOf(a.swap.verdict) - VERDICTS.indexOf(b.swap.verdict) ||
+        a.swap.price - b.swap.price ||
+        this.priceOf(a) - this.priceOf(b) ||
+        a.at - b.at,
     );
     const counts: Record<Verdict, number> = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
     const known = new Map(judged.map(({ at, swap }) => [at, swap.verdict]));
-    for (let at = 0; at < verdicts.length; at++) if (at !== except) counts[known.get(at) ?? VERDICTS[verdicts[at] ?? 0] ?? 'cannotTell']++;
+    for (let at = 0; at < verdicts.length; at++)
+      if (at !== except) counts[known.get(at) ?? VERDICTS[verdicts[at] ?? 0] ?? 'cannotTell']++;
     const best = judged.filter(({ swap }) => swap.verdict !== 'doesNotFit').slice(0, most);
     const refused: number[] = judged.filter(({ swap }) => swap.verdict === 'doesNotFit').map(({ at }) => at);
-    for (let at = 0; at < verdicts.length && best.length + refused.length < most; at++) if (at !== except && verdicts[at] === REFUSED) refused.push(at);
+    for (let at = 0; at < verdicts.length && best.length + refused.length < most; at++)
+      if (at !== except && verdicts[at] === REFUSED) refused.push(at);
     return { best, counts, refused };
   }
 

@@ -38,7 +38,10 @@ export const interfaceAt = (assembly: Assembly, face: Interface, where: Where = 
   assembly[where][kindOf(face.id)]?.interfaces[face.id];
 
 /** The same assembly with one part replaced, say by itself after machining. */
-export const withPart = (assembly: Assembly, part: Part): Assembly => ({ ...assembly, parts: { ...assembly.parts, [part.kind]: part } });
+export const withPart = (assembly: Assembly, part: Part): Assembly => ({
+  ...assembly,
+  parts: { ...assembly.parts, [part.kind]: part },
+});
 
 export const withParts = (assembly: Assembly, parts: readonly Part[]): Assembly => parts.reduce(withPart, assembly);
 

@@ -9,7 +9,8 @@ export interface Check {
   readonly name: string;
   /**
    * Dictionary ids of all it goes by, `replaced:` before those it reads from the part whose place is taken, and
-   * `record` where it goes by what the catalogue records of the patterns. Parts that agree in these get the same verdict.
+   * `record` where it goes by what the catalogue records of the patterns. Parts that agree in these get the same
+   * verdict.
    */
   readonly reads: readonly string[];
   /** The verdicts it can come to at all. The demo shows a pair for each, joint by joint. */
@@ -20,7 +21,8 @@ export interface Check {
 }
 
 /** The verdict of a check, by its cheapest way: for grids and scans, which want no words. */
-export const verdictOfCheck = (check: Check, assembly: Assembly): Verdict => check.verdict?.(assembly) ?? check.judge(assembly).verdict;
+export const verdictOfCheck = (check: Check, assembly: Assembly): Verdict =>
+  check.verdict?.(assembly) ?? check.judge(assembly).verdict;
 
 /** A place where kinds of part meet. */
 export interface Joint {

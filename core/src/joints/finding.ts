@@ -56,13 +56,21 @@ export const said = (verdict: Verdict, because: Sentence, more: Partial<Finding>
 });
 
 /** Nothing can be said before these are known. */
-export function missing(needs: readonly { readonly id: string; readonly name: string }[], quantity: QuantityKind = 'length'): Finding {
+export function missing(
+  needs: readonly { readonly id: string; readonly name: string }[],
+  quantity: QuantityKind = 'length',
+): Finding {
   // The same size may be wanted of two parts.
   const names = new Set(needs.map((need) => need.name.toLowerCase()));
-  return said('cannotTell', [`Not known: ${listed(names)}.`], { quantity, needs: [...new Set(needs.map((need) => need.id))] });
+  return said('cannotTell', [`Not known: ${listed(names)}.`], {
+    quantity,
+    needs: [...new Set(needs.map((need) => need.id))],
+  });
 }
 
-/** Judges by what has been seen of these features; where some have not been looked at, the answer is that they must be. */
+/**
+ * Judges by what has been seen of these features; where some have not been looked at, the answer is that they must be.
+ */
 export function seeing<const T extends readonly Feature[]>(
   assembly: Assembly,
   features: T,
@@ -120,7 +128,10 @@ export function work({ name, steps, says, found, required, parts = [], buy = [] 
 export const MOST_OPTIONS = 4;
 
 /** What an option takes: by the shop's own figures where it has any. */
-export function takes(option: Pick<WorkOption, 'steps'>, rules: HouseRules): { readonly hours: number; readonly price: number } {
+export function takes(
+  option: Pick<WorkOption, 'steps'>,
+  rules: HouseRules,
+): { readonly hours: number; readonly price: number } {
   let [hours, price] = [0, 0];
   for (const step of option.steps) {
     const own = rules.work?.[step];
@@ -132,12 +143,16 @@ export function takes(option: Pick<WorkOption, 'steps'>, rules: HouseRules): { r
 
 /** What the house rules have done first, whatever it costs. */
 const preferred = (option: WorkOption, rules: HouseRules): boolean =>
-  (rules.cylinders === 'sleeve' && option.steps.includes('sleeve')) || (rules.cylinders === 'liner' && option.steps.includes('fitLiners'));
+  (rules.cylinders === 'sleeve' && option.steps.includes('sleeve')) ||
+  (rules.cylinders === 'liner' && option.steps.includes('fitLiners'));
 
 /** The options with the least work first. */
 export const leastFirst = (options: readonly WorkOption[], rules: HouseRules): readonly WorkOption[] =>
   [...options]
-    .sort((a, b) => Number(preferred(b, rules)) - Number(preferred(a, rules)) || takes(a, rules).price - takes(b, rules).price)
+    .sort(
+      (a, b) =>
+        Number(preferred(b, rules)) - Number(preferred(a, rules)) || takes(a, rules).price - takes(b, rules).price,
+    )
     .slice(0, MOST_OPTIONS);
 
 /** An option, or what must be known before it may be offered. */
@@ -159,12 +174,21 @@ export function offer(worked: Worked | undefined, option: (part: Part) => WorkOp
 export function mended(finding: Finding, offers: readonly Offer[], rules: HouseRules = {}): Finding {
   const options = offers.filter(isOption);
   if (finding.verdict === 'fits') return finding;
-  if (options.length > 0) return { ...finding, verdict: finding.verdict === 'doesNotFit' ? 'fitsWithWork' : finding.verdict, work: leastFirst(options, rules) };
+  if (options.length > 0)
+    return {
+      ...finding,
+      verdict: finding.verdict === 'doesNotFit' ? 'fitsWithWork' : finding.verdict,
+      work: leastFirst(options, rules),
+    };
   const unknown = offers.flatMap((each) => (isOption(each) ? [] : [each.unknown]));
-  return finding.verdict === 'doesNotFit' && unknown.length > 0 ? { ...finding, verdict: 'cannotTell', needs: [...new Set(unknown)] } : finding;
+  return finding.verdict === 'doesNotFit' && unknown.length > 0
+    ? { ...finding, verdict: 'cannotTell', needs: [...new Set(unknown)] }
+    : finding;
 }
 
-/** The verdict that `mended` makes of one, from whether anything would mend it; offers are made only where they decide. */
+/**
+ * The verdict that `mended` makes of one, from whether anything would mend it; offers are made only where they decide.
+ */
 export function mendedVerdict(verdict: Verdict, offers: () => readonly Offer[]): Verdict {
   if (verdict !== 'doesNotFit') return verdict;
   const made = offers();
@@ -178,4 +202,5 @@ export function closer(entries: readonly (readonly [Parameter, Value])[]): reado
 }
 
 /** The band for something that must be no less than `least`: drawn wide enough to show what was found. */
-export const atLeast = (least: number, found: Interval): Interval => interval(least, Math.max(found.high, least) + Math.max(Math.abs(least), 0.5));
+export const atLeast = (least: number, found: Interval): Interval =>
+  interval(least, Math.max(found.high, least) + Math.max(Math.abs(least), 0.5));

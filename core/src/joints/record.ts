@@ -10,7 +10,8 @@ interface Asked {
   readonly companion: Companion;
 }
 
-const patternsOf = (assembly: Assembly): ReadonlySet<string> => new Set(Object.values(assembly.parts).flatMap(({ pattern }) => pattern ?? []));
+const patternsOf = (assembly: Assembly): ReadonlySet<string> =>
+  new Set(Object.values(assembly.parts).flatMap(({ pattern }) => pattern ?? []));
 
 const asked = (assembly: Assembly): readonly Asked[] =>
   Object.values(assembly.parts).flatMap((part) => (part.companions ?? []).map((companion) => ({ part, companion })));
@@ -27,13 +28,16 @@ const companions: Check = {
   verdicts: ['fits', 'fitsWithWork'],
   judge: (assembly) => {
     const here = patternsOf(assembly);
-    const wanting = asked(assembly).filter(({ companion }) => companion.relation !== 'neverWith' && !here.has(companion.pattern));
+    const wanting = asked(assembly).filter(
+      ({ companion }) => companion.relation !== 'neverWith' && !here.has(companion.pattern),
+    );
     if (wanting.length === 0) return said('fits', ['Nothing else has to come with them, or it is here.']);
     return mended(
       said(
         'doesNotFit',
         wanting.map(
-          ({ part, companion }) => `${part.label} is ${companion.relation === 'pairWith' ? 'a pair with' : 'only valid with'} ${named(assembly, companion)}. `,
+          ({ part, companion }) =>
+            `${part.label} is ${companion.relation === 'pairWith' ? 'a pair with' : 'only valid with'} ${named(assembly, companion)}. `,
         ),
       ),
       [
@@ -56,10 +60,19 @@ const neverMixed: Check = {
   judge: (assembly) => {
     const here = patternsOf(assembly);
     // One among others of its kind shares the engine with them; a set that takes their place does not.
-    const others = new Set(Object.keys(assembly.parts).length === 1 ? Object.values(assembly.replaced).flatMap(({ pattern }) => pattern ?? []) : []);
-    const clash = asked(assembly).find(({ companion }) => companion.relation === 'neverWith' && (here.has(companion.pattern) || others.has(companion.pattern)));
+    const others = new Set(
+      Object.keys(assembly.parts).length === 1
+        ? Object.values(assembly.replaced).flatMap(({ pattern }) => pattern ?? [])
+        : [],
+    );
+    const clash = asked(assembly).find(
+      ({ companion }) =>
+        companion.relation === 'neverWith' && (here.has(companion.pattern) || others.has(companion.pattern)),
+    );
     return clash
-      ? said('doesNotFit', [`${clash.part.label} is never used in one engine with ${named(assembly, clash.companion)}.`])
+      ? said('doesNotFit', [
+          `${clash.part.label} is never used in one engine with ${named(assembly, clash.companion)}.`,
+        ])
       : said('fits', ['Nothing here is on record as not to be mixed.']);
   },
 };

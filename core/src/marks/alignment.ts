@@ -68,7 +68,8 @@ export class Aligner {
     this.extra = new Float64Array(reading.length);
     reading.forEach((position, row) => {
       this.extra[row] = LOG_EXTRA + (position.length > 0 ? Math.log(CHANCE * position.length) : 0);
-      for (let code = 0; code < CODES; code++) this.table[row * CODES + code] = this.logMatch(position, String.fromCharCode(code));
+      for (let code = 0; code < CODES; code++)
+        this.table[row * CODES + code] = this.logMatch(position, String.fromCharCode(code));
     });
     this.likely = reading.map((position, row) => this.likelyAt(position, row));
     this.reserve(LONGEST_MARK + 1);
@@ -106,7 +107,8 @@ export class Aligner {
   private likelyAt(position: MarkPosition, row: number) {
     const other = Math.max(this.extra[row] as number, this.logMatch(position, ''));
     const alike = Array.from(ALPHABET).filter(
-      (truth) => position.length === 0 || position.some((read) => read === truth || lookAlike(truth, read, this.making)),
+      (truth) =>
+        position.length === 0 || position.some((read) => read === truth || lookAlike(truth, read, this.making)),
     );
     const best = Math.max(other, ...alike.map((truth) => this.logMatch(position, truth)));
     return { set: characterSet(alike.join('')), best, other };
@@ -114,7 +116,9 @@ export class Aligner {
 
   private match(row: number, mark: string, at: number): number {
     const code = mark.charCodeAt(at);
-    return code < CODES ? (this.table[row * CODES + code] as number) : this.logMatch(this.reading[row] ?? [], mark.charAt(at));
+    return code < CODES
+      ? (this.table[row * CODES + code] as number)
+      : this.logMatch(this.reading[row] ?? [], mark.charAt(at));
   }
 
   private logMatch(position: MarkPosition, truth: string): number {
@@ -153,7 +157,8 @@ export class Aligner {
     }
     const last = (rows - 1) * columns;
     let end = 0;
-    for (let column = 1; column < columns; column++) if ((best[last + column] as number) > (best[last + end] as number)) end = column;
+    for (let column = 1; column < columns; column++)
+      if ((best[last + column] as number) > (best[last + end] as number)) end = column;
     this.end = end;
     const unread = this.start(columns) + mark.length - end;
     return (best[last + end] as number) + (unread === 0 ? LOG_WHOLE : Math.log(PARTIAL / unread));
@@ -181,7 +186,12 @@ export class Aligner {
       const truth = mark.charAt(column - 1);
       const way = this.from[row * columns + column];
       if (way === READ && position[0] !== undefined && !position.includes(truth)) {
-        slips.push({ kind: 'misread', truth, read: position[0], common: position.some((each) => lookAlike(truth, each, this.making)) });
+        slips.push({
+          kind: 'misread',
+          truth,
+          read: position[0],
+          common: position.some((each) => lookAlike(truth, each, this.making)),
+        });
       } else if (way === ADDED) slips.push({ kind: 'extra', read: position.join('') || '?' });
       else if (way === PASSED) slips.push({ kind: 'missed', truth });
       if (way !== PASSED) row--;

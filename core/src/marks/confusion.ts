@@ -6,15 +6,49 @@ import type { Making } from '../dictionary/definition.js';
  * a painted or etched one runs. Each string is a group of look-alikes.
  */
 const LOOK_ALIKES: Readonly<Record<Making, readonly string[]>> = {
-  cast: ['8B', '83', '86', '80', 'B3', '0O', '0D', '0Q', 'OD', '1I', '1L', '17', '5S', '56', '6G', '2Z', '4A', 'CG', 'EF', 'UV', 'PR', 'MN', '9G', '69'],
+  cast: [
+    '8B',
+    '83',
+    '86',
+    '80',
+    'B3',
+    '0O',
+    '0D',
+    '0Q',
+    'OD',
+    '1I',
+    '1L',
+    '17',
+    '5S',
+    '56',
+    '6G',
+    '2Z',
+    '4A',
+    'CG',
+    'EF',
+    'UV',
+    'PR',
+    'MN',
+    '9G',
+    '69',
+  ],
   stamped: ['8B', '83', '0O', '0D', 'OQ', '1I', '17', '5S', '6G', '2Z', 'EF', 'CG', 'PF', 'VY'],
   etched: ['8B', '0O', '1I', '17', '5S', '2Z', '6G', 'UV'],
   painted: ['8B', '0O', '0D', '1I', '17', '5S', '2Z', '6G', '86', '80'],
   tag: ['8B', '0O', '1I', '17', '5S', '2Z', '6G', '83'],
 };
 
-/** How often one given look-alike is read for a character, by making. From memory of worn marks; to be learnt from drills. */
-const SLIP: Readonly<Record<Making, number>> = { cast: 0.025, stamped: 0.015, etched: 0.01, painted: 0.015, tag: 0.008 };
+/**
+ * How often one given look-alike is read for a character, by making. From memory of worn marks; to be learnt from
+ * drills.
+ */
+const SLIP: Readonly<Record<Making, number>> = {
+  cast: 0.025,
+  stamped: 0.015,
+  etched: 0.01,
+  painted: 0.015,
+  tag: 0.008,
+};
 
 /** How often a character is read as some quite different one. */
 const BLUNDER = 0.01;

@@ -35,7 +35,8 @@ export function readMark(text: string): MarkPosition[] {
     if (character === '?') positions.push([]);
     else if (character === '[') {
       const end = upper.indexOf(']', at);
-      if (end < 0) throw new MarkTextError('The bracket of the doubtful character is not closed: write it like [B8].', at);
+      if (end < 0)
+        throw new MarkTextError('The bracket of the doubtful character is not closed: write it like [B8].', at);
       const choices = [...new Set(normaliseMark(upper.slice(at + 1, end)))].filter((each) => each !== '?');
       positions.push(choices);
       at = end;
@@ -44,6 +45,7 @@ export function readMark(text: string): MarkPosition[] {
   if (!positions.some((position) => position.length > 0)) {
     throw new MarkTextError('A mark needs at least one character that can be read.', 0);
   }
-  if (positions.length > LONGEST_MARK) throw new MarkTextError(`A mark has at most ${LONGEST_MARK} characters.`, LONGEST_MARK);
+  if (positions.length > LONGEST_MARK)
+    throw new MarkTextError(`A mark has at most ${LONGEST_MARK} characters.`, LONGEST_MARK);
   return positions;
 }

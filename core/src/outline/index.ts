@@ -1,6 +1,14 @@
 import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { blockOutline, linerOutline, mainShellOutline, rodShellOutline, rollingBearingOutline, sealOutline, thrustWasherOutline } from './kinds/bottomEnd.js';
+import {
+  blockOutline,
+  linerOutline,
+  mainShellOutline,
+  rodShellOutline,
+  rollingBearingOutline,
+  sealOutline,
+  thrustWasherOutline,
+} from './kinds/bottomEnd.js';
 import { crankEnd, crankOutline } from './kinds/crank.js';
 import { pinOutline, pistonOutline, ringsOutline, rodOutline } from './kinds/pistons.js';
 import {

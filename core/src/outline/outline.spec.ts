@@ -6,20 +6,30 @@ import { outline, outlineToCompare } from './index';
 import { arc, Sheet, worse, type Shape } from './outline';
 
 const numbers = (shape: Shape): number[] =>
-  shape.form === 'rect' ? [shape.x, shape.y, shape.width, shape.height] : shape.form === 'circle' ? [shape.x, shape.y, shape.radius] : shape.points.flat();
+  shape.form === 'rect'
+    ? [shape.x, shape.y, shape.width, shape.height]
+    : shape.form === 'circle'
+      ? [shape.x, shape.y, shape.radius]
+      : shape.points.flat();
 const at = (part: Part, id: string): number => {
   const value = part.values[id];
   if (!value) throw new Error(`no ${id}`);
   return middle(value.interval);
 };
 const circles = (part: Part, place: string, draw = outline) =>
-  draw(part).shapes.filter((shape) => shape.place === place && shape.form === 'circle') as readonly Extract<Shape, { form: 'circle' }>[];
+  draw(part).shapes.filter((shape) => shape.place === place && shape.form === 'circle') as readonly Extract<
+    Shape,
+    { form: 'circle' }
+  >[];
 
 describe('the outline of a part', () => {
   for (const kind of KIND_IDS)
     it(`is finite and inside its box for every ${kind}, even of one of which nothing is known`, () => {
       const bare: Part = { kind, label: '', values: {}, looks: {}, interfaces: {}, service: {}, standard: {} };
-      for (const part of [bare, ...CATALOGUE.patterns.filter((pattern) => pattern.kind === kind).map((pattern) => partFromPattern(pattern, ''))])
+      for (const part of [
+        bare,
+        ...CATALOGUE.patterns.filter((pattern) => pattern.kind === kind).map((pattern) => partFromPattern(pattern, '')),
+      ])
         for (const draw of [outline, outlineToCompare]) {
           const { shapes, box, places } = draw(part);
           expect(shapes.length).toBeGreaterThan(0);
@@ -28,7 +38,8 @@ describe('the outline of a part', () => {
             .toBeTrue();
           expect(box.width).toBeGreaterThan(0);
           expect(box.height).toBeGreaterThan(0);
-          for (const place of Object.values(places)) expect(Number.isFinite(place.x) && Number.isFinite(place.y)).toBeTrue();
+          for (const place of Object.values(places))
+            expect(Number.isFinite(place.x) && Number.isFinite(place.y)).toBeTrue();
         }
       expect(outline(bare).shapes.every((shape) => shape.known !== 'measured')).toBeTrue();
     });
@@ -75,7 +86,11 @@ describe('a drawing sheet', () => {
   });
 
   it('knows a shape as little as the least known of its sizes', () => {
-    expect([worse('measured', 'measured'), worse('measured', 'pattern'), worse('pattern', 'guessed')]).toEqual(['measured', 'pattern', 'guessed']);
+    expect([worse('measured', 'measured'), worse('measured', 'pattern'), worse('pattern', 'guessed')]).toEqual([
+      'measured',
+      'pattern',
+      'guessed',
+    ]);
   });
 
   it('draws an arc at its radius', () => {

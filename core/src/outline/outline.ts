@@ -2,7 +2,9 @@ import type { Part } from '../catalogue/part.js';
 import type { Feature, Parameter } from '../dictionary/definition.js';
 import { middle } from '../quantity/interval.js';
 
-/** Whether a size on a drawing was measured, is taken from the pattern, or is only guessed for the sake of the picture. */
+/**
+ * Whether a size on a drawing was measured, is taken from the pattern, or is only guessed for the sake of the picture.
+ */
 export type Known = 'measured' | 'pattern' | 'guessed';
 
 /** How a shape is meant: metal, a finished face, a hollow, or room that something needs. */
@@ -63,10 +65,12 @@ export function sizeDrawn(part: Part, parameter: Parameter, guess: number): Draw
 }
 
 /** A count seen on the part, or a guess. */
-export const countDrawn = (part: Part, feature: Feature, guess: number): number => Number(part.looks[feature.id]?.option ?? guess);
+export const countDrawn = (part: Part, feature: Feature, guess: number): number =>
+  Number(part.looks[feature.id]?.option ?? guess);
 
 /** A drawing depends on the least known of its sizes. */
-export const worse = (a: Known, b: Known): Known => (a === 'guessed' || b === 'guessed' ? 'guessed' : a === 'measured' ? b : a);
+export const worse = (a: Known, b: Known): Known =>
+  a === 'guessed' || b === 'guessed' ? 'guessed' : a === 'measured' ? b : a;
 
 /** Collects the shapes of one drawing. */
 export class Sheet {
@@ -74,7 +78,16 @@ export class Sheet {
   private readonly places: Record<string, Place> = {};
 
   rect(x: number, y: number, width: number, height: number, known: Known, role: Role = 'metal', place?: string): this {
-    this.shapes.push({ form: 'rect', x, y, width: Math.max(0, width), height: Math.max(0, height), known, role, ...(place === undefined ? {} : { place }) });
+    this.shapes.push({
+      form: 'rect',
+      x,
+      y,
+      width: Math.max(0, width),
+      height: Math.max(0, height),
+      known,
+      role,
+      ...(place === undefined ? {} : { place }),
+    });
     return this;
   }
 
@@ -84,7 +97,15 @@ export class Sheet {
   }
 
   circle(x: number, y: number, diameter: number, known: Known, role: Role = 'metal', place?: string): this {
-    this.shapes.push({ form: 'circle', x, y, radius: Math.max(0, diameter / 2), known, role, ...(place === undefined ? {} : { place }) });
+    this.shapes.push({
+      form: 'circle',
+      x,
+      y,
+      radius: Math.max(0, diameter / 2),
+      known,
+      role,
+      ...(place === undefined ? {} : { place }),
+    });
     return this;
   }
 
@@ -103,11 +124,21 @@ export class Sheet {
     const box = this.shapes.reduce(
       (all, shape) => {
         const [x0, y0, x1, y1] = extent(shape);
-        return { x0: Math.min(all.x0, x0), y0: Math.min(all.y0, y0), x1: Math.max(all.x1, x1), y1: Math.max(all.y1, y1) };
+        return {
+          x0: Math.min(all.x0, x0),
+          y0: Math.min(all.y0, y0),
+          x1: Math.max(all.x1, x1),
+          y1: Math.max(all.y1, y1),
+        };
       },
       { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity },
     );
-    return { shapes: this.shapes, places: this.places, box: { x: box.x0, y: box.y0, width: box.x1 - box.x0, height: box.y1 - box.y0 }, seen };
+    return {
+      shapes: this.shapes,
+      places: this.places,
+      box: { x: box.x0, y: box.y0, width: box.x1 - box.x0, height: box.y1 - box.y0 },
+      seen,
+    };
   }
 }
 

@@ -14,15 +14,21 @@ describe('deciding with an uncertain size', () => {
 
   it('decides the same of the interval as of the estimate it stands for', () => {
     for (let mean = 49.98; mean < 50.04; mean += 0.0013)
-      expect(decideWithin(interval(mean - 0.004, mean + 0.004), limits)).toBe(decide({ mean, uncertainty: 0.002 }, limits));
+      expect(decideWithin(interval(mean - 0.004, mean + 0.004), limits)).toBe(
+        decide({ mean, uncertainty: 0.002 }, limits),
+      );
   });
 
   it('cannot tell anything where the uncertainty is wider than the limits', () => {
-    for (let mean = 49.99; mean < 50.03; mean += 0.002) expect(decide({ mean, uncertainty: 0.02 }, limits)).toBe('cannotTell');
+    for (let mean = 49.99; mean < 50.03; mean += 0.002)
+      expect(decide({ mean, uncertainty: 0.02 }, limits)).toBe('cannotTell');
   });
 
   it('takes a permissible error and a step for rectangular (JCGM 100:2008, 4.3.7 and F.2.2.1)', () => {
-    expect(uncertaintyOf({ permissibleError: 0.03, resolution: 0.02 })).toBeCloseTo(Math.sqrt(0.03 ** 2 / 3 + 0.02 ** 2 / 12), 12);
+    expect(uncertaintyOf({ permissibleError: 0.03, resolution: 0.02 })).toBeCloseTo(
+      Math.sqrt(0.03 ** 2 / 3 + 0.02 ** 2 / 12),
+      12,
+    );
   });
 
   it('does not let a caliper sort journal classes eight microns apart; a micrometer sorts those twenty apart (common practice, no source)', () => {

@@ -18,7 +18,8 @@ export function decideWithin(measured: Interval, limits: Interval): Decision {
 }
 
 /** Standard uncertainty of one reading with an instrument: JCGM 100:2008, 4.3.7, as in `estimate`. Inside unit. */
-export const uncertaintyOf = ({ permissibleError, resolution }: Precision): number => Math.sqrt(permissibleError ** 2 / 3 + resolution ** 2 / 12);
+export const uncertaintyOf = ({ permissibleError, resolution }: Precision): number =>
+  Math.sqrt(permissibleError ** 2 / 3 + resolution ** 2 / 12);
 
 /**
  * Whether an instrument can tell two classes of one size apart: their middles lie further apart than the expanded

@@ -1,7 +1,10 @@
 import { around, type Interval } from './interval.js';
 import type { QuantityKind } from './unit.js';
 
-/** What a measurement's uncertainty is worked out from: how finely the tool reads, and how far it may be wrong and still be in order. Inside unit. */
+/**
+ * What a measurement's uncertainty is worked out from: how finely the tool reads, and how far it may be wrong and still
+ * be in order. Inside unit.
+ */
 export interface Precision {
   readonly resolution: number;
   /** Maximum permissible error, either way. */
@@ -28,7 +31,15 @@ const sort = (
   [low, high]: readonly [number, number],
   settingUp = 0,
   quantity: QuantityKind = 'length',
-): Omit<Instrument, 'id'> => ({ name, words: words.split(', '), quantity, resolution, permissibleError, reach: { low, high }, settingUp });
+): Omit<Instrument, 'id'> => ({
+  name,
+  words: words.split(', '),
+  quantity,
+  resolution,
+  permissibleError,
+  reach: { low, high },
+  settingUp,
+});
 
 /**
  * The sorts of instrument of a usual shop. Permissible errors are workshop values for the usual measuring range:
@@ -43,7 +54,13 @@ const SORTS = {
   depthMicrometer: sort('Depth micrometer', 'depth mic, depth micrometer', [0.002, 0.006], [0, 100], 0.5),
   boreGauge: sort('Bore gauge', 'bore gauge, boregauge, dial bore, dial bore gauge', [0.002, 0.005], [18, 160], 2),
   snapGauge: sort('Snap gauge', 'snap gauge, snap, dial snap', [0.001, 0.003], [0, 100], 2),
-  telescopingGauge: sort('Telescoping gauge', 'telescoping gauge, telescope gauge, t gauge, snap bore', [0.005, 0.015], [8, 150], 0.5),
+  telescopingGauge: sort(
+    'Telescoping gauge',
+    'telescoping gauge, telescope gauge, t gauge, snap bore',
+    [0.005, 0.015],
+    [8, 150],
+    0.5,
+  ),
   caliper: sort('Caliper', 'caliper, calliper, calipers, vernier', [0.02, 0.03], [0, 150]),
   heightGauge: sort('Height gauge', 'height gauge', [0.02, 0.04], [0, 300], 1),
   rule: sort('Steel rule', 'rule, ruler, steel rule, tape', [0.5, 0.3], [0, 1000]),
@@ -59,7 +76,9 @@ const SORTS = {
 
 export type InstrumentId = keyof typeof SORTS;
 
-export const INSTRUMENTS = Object.fromEntries(Object.entries(SORTS).map(([id, each]) => [id, { ...each, id }])) as unknown as {
+export const INSTRUMENTS = Object.fromEntries(
+  Object.entries(SORTS).map(([id, each]) => [id, { ...each, id }]),
+) as unknown as {
   readonly [Id in InstrumentId]: Instrument & { readonly id: Id };
 };
 

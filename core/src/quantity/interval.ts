@@ -38,13 +38,16 @@ export const width = (a: Interval): number => a.high - a.low;
 export const SAME_WITHIN = 0.0001;
 
 /** Whether all of `inner` lies inside `outer`. */
-export const contains = (outer: Interval, inner: Interval): boolean => inner.low >= outer.low - SAME_WITHIN && inner.high <= outer.high + SAME_WITHIN;
+export const contains = (outer: Interval, inner: Interval): boolean =>
+  inner.low >= outer.low - SAME_WITHIN && inner.high <= outer.high + SAME_WITHIN;
 
 /** Whether the two share no value. */
-export const apart = (a: Interval, b: Interval): boolean => a.low > b.high + SAME_WITHIN || a.high < b.low - SAME_WITHIN;
+export const apart = (a: Interval, b: Interval): boolean =>
+  a.low > b.high + SAME_WITHIN || a.high < b.low - SAME_WITHIN;
 
 /**
  * How far `found` stays inside `required`: positive, the smaller distance to an end; negative, how far the
  * worst end of `found` sticks out.
  */
-export const margin = (found: Interval, required: Interval): number => Math.min(found.low - required.low, required.high - found.high);
+export const margin = (found: Interval, required: Interval): number =>
+  Math.min(found.low - required.low, required.high - found.high);

@@ -1,7 +1,8 @@
 import { readNumber } from './number';
 
 describe('readNumber', () => {
-  // Decimal equivalents of fractions of an inch: the table in any machinist's handbook (Machinery's Handbook, front matter; from memory).
+  // Decimal equivalents of fractions of an inch: the table in any machinist's handbook (Machinery's Handbook, front
+  // matter; from memory).
   const cases: [string, number][] = [
     ['1 15/16', 1.9375],
     ['4-1/4', 4.25],
@@ -22,6 +23,7 @@ describe('readNumber', () => {
   });
 
   it('finds none in words, NaN or Infinity', () => {
-    for (const text of ['forged', 'NaN', 'Infinity', '', '-', '.']) expect(readNumber(text)).withContext(text).toBeUndefined();
+    for (const text of ['forged', 'NaN', 'Infinity', '', '-', '.'])
+      expect(readNumber(text)).withContext(text).toBeUndefined();
   });
 });

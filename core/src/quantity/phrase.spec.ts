@@ -3,7 +3,12 @@ import { capital, counted, either, listed } from './phrase';
 // British usage: no comma before the last (The Oxford Style Manual calls the other a serial comma; from memory).
 describe('phrases', () => {
   it('list things as a sentence does', () => {
-    expect([listed([]), listed(['pin']), listed(['pin', 'bush']), listed(['pin', 'bush', 'eye'])]).toEqual(['', 'pin', 'pin and bush', 'pin, bush and eye']);
+    expect([listed([]), listed(['pin']), listed(['pin', 'bush']), listed(['pin', 'bush', 'eye'])]).toEqual([
+      '',
+      'pin',
+      'pin and bush',
+      'pin, bush and eye',
+    ]);
     expect(either(['1967', '1977', '1987'])).toBe('1967, 1977 or 1987');
   });
 

@@ -10,4 +10,5 @@ export function random(seed: number): () => number {
 }
 
 /** A draw from the standard normal distribution (Box and Muller, Ann. Math. Stat. 29 (1958) 610). */
-export const normalDraw = (next: () => number): number => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+export const normalDraw = (next: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());

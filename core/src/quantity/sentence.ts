@@ -11,12 +11,28 @@ export type Figure =
 /** Words and figures in order. Plain data: it crosses to a worker or through the API and is said at the far end. */
 export type Sentence = readonly (string | Figure)[];
 
-export const value = (of: number, quantity: QuantityKind = 'length'): Figure => ({ figure: 'value', value: of, quantity });
-export const difference = (of: number, quantity: QuantityKind = 'length'): Figure => ({ figure: 'difference', value: of, quantity });
-export const band = ({ low, high }: Interval, quantity: QuantityKind = 'length'): Figure => ({ figure: 'interval', low, high, quantity });
+export const value = (of: number, quantity: QuantityKind = 'length'): Figure => ({
+  figure: 'value',
+  value: of,
+  quantity,
+});
+export const difference = (of: number, quantity: QuantityKind = 'length'): Figure => ({
+  figure: 'difference',
+  value: of,
+  quantity,
+});
+export const band = ({ low, high }: Interval, quantity: QuantityKind = 'length'): Figure => ({
+  figure: 'interval',
+  low,
+  high,
+  quantity,
+});
 
 /** Template tag that builds a sentence: sentence`${value(x)} under the limits`. */
-export function sentence(words: TemplateStringsArray, ...parts: readonly (string | number | Figure | Sentence)[]): Sentence {
+export function sentence(
+  words: TemplateStringsArray,
+  ...parts: readonly (string | number | Figure | Sentence)[]
+): Sentence {
   const out: (string | Figure)[] = [];
   words.forEach((word, at) => {
     if (word) out.push(word);

@@ -3,12 +3,22 @@ import { cut, whyNotText } from './text';
 
 /** Any sixteen-bit units in a row, halves of characters among them. */
 const units = fc
-  .array(fc.oneof(fc.integer({ min: 0, max: 0x7f }), fc.integer({ min: 0xd800, max: 0xdfff }), fc.integer({ min: 0xe000, max: 0xffff })), { maxLength: 12 })
+  .array(
+    fc.oneof(
+      fc.integer({ min: 0, max: 0x7f }),
+      fc.integer({ min: 0xd800, max: 0xdfff }),
+      fc.integer({ min: 0xe000, max: 0xffff }),
+    ),
+    { maxLength: 12 },
+  )
   .map((codes) => String.fromCharCode(...codes));
 const whole = fc.string({ unit: 'grapheme', maxLength: 30 });
 
-/** The WHATWG Encoding Standard puts U+FFFD for what UTF-8 cannot say, so only a well-formed text comes back as it was. */
-const survivesUtf8 = (text: string): boolean => new TextDecoder('utf-8', { ignoreBOM: true }).decode(new TextEncoder().encode(text)) === text;
+/**
+ * The WHATWG Encoding Standard puts U+FFFD for what UTF-8 cannot say, so only a well-formed text comes back as it was.
+ */
+const survivesUtf8 = (text: string): boolean =>
+  new TextDecoder('utf-8', { ignoreBOM: true }).decode(new TextEncoder().encode(text)) === text;
 
 describe('a text that can be kept', () => {
   it('is one that UTF-8 can say, without NUL: as the browser’s own encoder has it', () => {

@@ -1,5 +1,9 @@
-/** What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, revolution a minute, to one, piece. */
-export type QuantityKind = 'length' | 'angle' | 'volume' | 'mass' | 'force' | 'springRate' | 'speed' | 'ratio' | 'count';
+/**
+ * What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, revolution a minute, to one,
+ * piece.
+ */
+export type QuantityKind =
+  'length' | 'angle' | 'volume' | 'mass' | 'force' | 'springRate' | 'speed' | 'ratio' | 'count';
 
 export interface Unit {
   readonly id: string;
@@ -20,19 +24,43 @@ const POUND_FORCE = 0.45359237 * 9.80665;
  * NIST SP 811, table B.8); the cubic inch and the avoirdupois ounce follow from the same table.
  */
 export const UNITS = {
-  mm: { id: 'mm', quantity: 'length', inside: 1, symbol: 'mm', words: ['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'] },
+  mm: {
+    id: 'mm',
+    quantity: 'length',
+    inside: 1,
+    symbol: 'mm',
+    words: ['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'],
+  },
   micron: { id: 'micron', quantity: 'length', inside: 0.001, symbol: 'µm', words: ['µm', 'um', 'micron', 'microns'] },
-  in: { id: 'in', quantity: 'length', inside: 25.4, symbol: 'in', words: ['in', 'in.', 'inch', 'inches', '"', '″', "''"] },
+  in: {
+    id: 'in',
+    quantity: 'length',
+    inside: 25.4,
+    symbol: 'in',
+    words: ['in', 'in.', 'inch', 'inches', '"', '″', "''"],
+  },
   thou: { id: 'thou', quantity: 'length', inside: 0.0254, symbol: 'thou', words: ['thou', 'thous', 'mil', 'mils'] },
   deg: { id: 'deg', quantity: 'angle', inside: 1, symbol: '°', words: ['deg', 'degree', 'degrees', '°'] },
   cc: { id: 'cc', quantity: 'volume', inside: 1, symbol: 'cc', words: ['cc', 'cm3', 'cm³', 'ml'] },
-  cuin: { id: 'cuin', quantity: 'volume', inside: 16.387064, symbol: 'cu in', words: ['cuin', 'cu.in.', 'ci', 'in3', 'in³'] },
+  cuin: {
+    id: 'cuin',
+    quantity: 'volume',
+    inside: 16.387064,
+    symbol: 'cu in',
+    words: ['cuin', 'cu.in.', 'ci', 'in3', 'in³'],
+  },
   g: { id: 'g', quantity: 'mass', inside: 1, symbol: 'g', words: ['g', 'gram', 'grams', 'gramme', 'grammes'] },
   oz: { id: 'oz', quantity: 'mass', inside: 28.349523125, symbol: 'oz', words: ['oz', 'ounce', 'ounces'] },
   N: { id: 'N', quantity: 'force', inside: 1, symbol: 'N', words: ['newton', 'newtons'] },
   lbf: { id: 'lbf', quantity: 'force', inside: POUND_FORCE, symbol: 'lbf', words: ['lbf', 'lb', 'lbs', 'pounds'] },
   Npmm: { id: 'Npmm', quantity: 'springRate', inside: 1, symbol: 'N/mm', words: ['n/mm'] },
-  lbfpin: { id: 'lbfpin', quantity: 'springRate', inside: POUND_FORCE / 25.4, symbol: 'lbf/in', words: ['lbf/in', 'lb/in', 'lbs/in'] },
+  lbfpin: {
+    id: 'lbfpin',
+    quantity: 'springRate',
+    inside: POUND_FORCE / 25.4,
+    symbol: 'lbf/in',
+    words: ['lbf/in', 'lb/in', 'lbs/in'],
+  },
   rpm: { id: 'rpm', quantity: 'speed', inside: 1, symbol: 'rpm', words: ['rpm', 'rev/min', '1/min'] },
   ratio: { id: 'ratio', quantity: 'ratio', inside: 1, symbol: ':1', words: [':1', 'to 1'] },
 } as const satisfies Record<string, Unit>;
@@ -41,7 +69,9 @@ export type UnitId = keyof typeof UNITS;
 
 export const UNIT_IDS = Object.keys(UNITS) as UnitId[];
 
-const byWord = new Map<string, UnitId>(UNIT_IDS.flatMap((id) => UNITS[id].words.map((word): [string, UnitId] => [word, id])));
+const byWord = new Map<string, UnitId>(
+  UNIT_IDS.flatMap((id) => UNITS[id].words.map((word): [string, UnitId] => [word, id])),
+);
 
 /** The unit a word stands for, whatever its case; undefined when the word is no unit. */
 export function unitOf(word: string): UnitId | undefined {

@@ -27,7 +27,9 @@ function parts(date: string): { readonly year: number; readonly month?: number }
   return match[2] === undefined ? { year } : { year, month: Number(match[2]) };
 }
 
-/** A year as people write it in the form in which it is kept: `1962-64` becomes `1962/1964`, `3/1962` becomes `1962-03`. */
+/**
+ * A year as people write it in the form in which it is kept: `1962-64` becomes `1962/1964`, `3/1962` becomes `1962-03`.
+ */
 function yearValue(written: string): string | undefined {
   const range = /^(\d{4})[-–/](\d{2}|\d{4})$/.exec(written);
   if (range) {
@@ -47,5 +49,9 @@ export function claimOf(about: ClaimAbout, written: string, text: string): Claim
   if (about !== 'year') return { sort: 'claim', text, about, value: cut(written.trim(), 120) };
   const value = yearValue(written);
   if (value !== undefined && monthsOf(value)) return { sort: 'claim', text, about, value };
-  return { sort: 'unread', text, reason: `“${written}” is no year from ${EARLIEST} to ${LATEST}. Write it like 1962, 1962-64 or 3/1962.` };
+  return {
+    sort: 'unread',
+    text,
+    reason: `“${written}” is no year from ${EARLIEST} to ${LATEST}. Write it like 1962, 1962-64 or 3/1962.`,
+  };
 }

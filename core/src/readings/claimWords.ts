@@ -5,7 +5,8 @@ import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 export function claimWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {
   const about = find(phrase, 'claim')?.about;
   if (!about || !phrases.tokens[after]) return undefined;
-  const next = about === 'year' ? after + 1 : about === 'serial' ? endOfSerial(phrases, after) : endOfName(phrases, after);
+  const next =
+    about === 'year' ? after + 1 : about === 'serial' ? endOfSerial(phrases, after) : endOfName(phrases, after);
   const written = phrases.source(after, next).replace(/^["“]|["”]$/g, '');
   if (written === '' || (about === 'serial' && !/\d/.test(written))) return undefined;
   return { is: claimOf(about, written, phrases.source(from, next)), next };
@@ -31,4 +32,5 @@ function endOfName(phrases: Phrases, at: number): number {
 }
 
 const beginsAnother = (phrase: Phrase | undefined): boolean =>
-  phrase?.meanings.some(({ is }) => is === 'parameter' || is === 'making' || is === 'claim' || is === 'absent') ?? false;
+  phrase?.meanings.some(({ is }) => is === 'parameter' || is === 'making' || is === 'claim' || is === 'absent') ??
+  false;

@@ -18,7 +18,8 @@ describe('claims in the entry line', () => {
       ['year 3/1962', '1962-03'],
       ['built in 1960s', '1960/1969'],
     ];
-    for (const [text, value] of cases) expect(one(text)).withContext(text).toEqual({ sort: 'claim', text, about: 'year', value });
+    for (const [text, value] of cases)
+      expect(one(text)).withContext(text).toEqual({ sort: 'claim', text, about: 'year', value });
   });
 
   it('refuse what is no year, and say how to write one', () => {
@@ -36,7 +37,9 @@ describe('claims in the entry line', () => {
   });
 
   it('take names of several words up to a comma, a quote or the next thing', () => {
-    expect(one('machine "Orchard frost fan 4"')).toEqual(jasmine.objectContaining({ about: 'machine', value: 'Orchard frost fan 4' }));
+    expect(one('machine "Orchard frost fan 4"')).toEqual(
+      jasmine.objectContaining({ about: 'machine', value: 'Orchard frost fan 4' }),
+    );
     expect(readEntry('machine Orchard frost fan 4, main 59.67', 'crank').words).toEqual([
       jasmine.objectContaining({ sort: 'claim', value: 'Orchard frost fan 4' }),
       jasmine.objectContaining({ sort: 'size' }),
@@ -98,9 +101,15 @@ describe('service sizes in the entry line', () => {
 
 describe('marks without a figure', () => {
   it('are taken where making or place stands before them', () => {
-    expect(one('stamped MABCBA')).toEqual(jasmine.objectContaining({ sort: 'mark', characters: 'MABCBA', making: 'stamped' }));
-    expect(one('main class B')).toEqual(jasmine.objectContaining({ sort: 'mark', characters: 'B', place: 'crank.mainClass' }));
-    expect(one('crown "front"', 'piston')).toEqual(jasmine.objectContaining({ sort: 'mark', characters: 'FRONT', place: 'piston.crown' }));
+    expect(one('stamped MABCBA')).toEqual(
+      jasmine.objectContaining({ sort: 'mark', characters: 'MABCBA', making: 'stamped' }),
+    );
+    expect(one('main class B')).toEqual(
+      jasmine.objectContaining({ sort: 'mark', characters: 'B', place: 'crank.mainClass' }),
+    );
+    expect(one('crown "front"', 'piston')).toEqual(
+      jasmine.objectContaining({ sort: 'mark', characters: 'FRONT', place: 'piston.crown' }),
+    );
     expect(one('weight letter (S)', 'piston')).toEqual(jasmine.objectContaining({ sort: 'mark', characters: '(S)' }));
   });
 

@@ -3,7 +3,8 @@ import { KIND_IDS } from '../dictionary/dictionary';
 import { completeEntry } from './completion';
 import { readEntry } from './entryLine';
 
-const phrases = (text: string, kind: (typeof KIND_IDS)[number] = 'crank') => completeEntry(text, text.length, kind).map(({ phrase }) => phrase);
+const phrases = (text: string, kind: (typeof KIND_IDS)[number] = 'crank') =>
+  completeEntry(text, text.length, kind).map(({ phrase }) => phrase);
 
 describe('completion of the entry line', () => {
   it('goes on from the beginning of a word, sizes first', () => {

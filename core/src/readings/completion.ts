@@ -14,7 +14,20 @@ export interface Completion {
 }
 
 /** Sorts of meaning, in the order in which they are offered. */
-const ORDER: readonly Meaning['is'][] = ['parameter', 'option', 'count', 'feature', 'making', 'place', 'absent', 'claim', 'step', 'sign', 'instrument', 'kind'];
+const ORDER: readonly Meaning['is'][] = [
+  'parameter',
+  'option',
+  'count',
+  'feature',
+  'making',
+  'place',
+  'absent',
+  'claim',
+  'step',
+  'sign',
+  'instrument',
+  'kind',
+];
 
 /** What a phrase means, in a few words; two phrases that say the same are offered once. */
 function says(meaning: Meaning): string {
@@ -47,8 +60,8 @@ function says(meaning: Meaning): string {
 }
 
 /**
- * Phrases of the vocabulary that may go on from what stands before the caret, what is likeliest wanted first. The longest
- * stretch of words that begins a phrase counts: after `main j` that is "main journal", not every word with a j.
+ * Phrases of the vocabulary that may go on from what stands before the caret, what is likeliest wanted first. The
+ * longest stretch of words that begins a phrase counts: after `main j` that is "main journal", not every word with a j.
  */
 export function completeEntry(text: string, caret: number, kind: DescribedId, most = 8): Completion[] {
   const before = text.slice(0, caret);
@@ -62,9 +75,15 @@ export function completeEntry(text: string, caret: number, kind: DescribedId, mo
     const found = [...known]
       .filter(([phrase]) => phrase.startsWith(begun) && phrase !== begun)
       .flatMap(([phrase, [meaning]]) => (meaning ? [{ phrase, meaning, said: says(meaning) }] : []))
-      .sort((a, b) => ORDER.indexOf(a.meaning.is) - ORDER.indexOf(b.meaning.is) || a.phrase.length - b.phrase.length || (a.phrase < b.phrase ? -1 : 1));
+      .sort(
+        (a, b) =>
+          ORDER.indexOf(a.meaning.is) - ORDER.indexOf(b.meaning.is) ||
+          a.phrase.length - b.phrase.length ||
+          (a.phrase < b.phrase ? -1 : 1),
+      );
     const once = found.filter(({ said }, at) => found.findIndex((each) => each.said === said) === at);
-    if (once.length > 0) return once.slice(0, most).map(({ phrase, said }) => ({ from, to: caret, phrase, says: said }));
+    if (once.length > 0)
+      return once.slice(0, most).map(({ phrase, said }) => ({ from, to: caret, phrase, says: said }));
   }
   return [];
 }

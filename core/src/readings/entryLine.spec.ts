@@ -84,15 +84,21 @@ describe('the entry line', () => {
   it('reads words by the kind of part: main is a journal on a crank and a housing in a block', () => {
     expect(one('main 59.67')).toEqual(jasmine.objectContaining({ parameter: 'crank.mainJournal.diameter' }));
     expect(one('main 64.59', 'block')).toEqual(jasmine.objectContaining({ parameter: 'block.mainHousing.diameter' }));
-    expect(one('5 mains', 'block')).toEqual(jasmine.objectContaining({ sort: 'look', feature: 'block.mainCount', option: '5' }));
+    expect(one('5 mains', 'block')).toEqual(
+      jasmine.objectContaining({ sort: 'look', feature: 'block.mainCount', option: '5' }),
+    );
     expect(one('mains 5')).toEqual(jasmine.objectContaining({ sort: 'look', feature: 'crank.mainCount' }));
   });
 
   it('tells a cast crank from a casting number', () => {
     expect(one('cast')).toEqual(jasmine.objectContaining({ sort: 'look', option: 'cast' }));
     expect(readEntry('cast 6 weights', 'crank').words.map((word) => word.sort)).toEqual(['look', 'look']);
-    expect(one('stamped flange F8')).toEqual(jasmine.objectContaining({ sort: 'mark', making: 'stamped', place: 'crank.flange', characters: 'F8' }));
-    expect(one('no mark on web')).toEqual(jasmine.objectContaining({ sort: 'mark', characters: '', place: 'crank.web' }));
+    expect(one('stamped flange F8')).toEqual(
+      jasmine.objectContaining({ sort: 'mark', making: 'stamped', place: 'crank.flange', characters: 'F8' }),
+    );
+    expect(one('no mark on web')).toEqual(
+      jasmine.objectContaining({ sort: 'mark', characters: '', place: 'crank.web' }),
+    );
     expect(one('BS-1041?7')).toEqual(jasmine.objectContaining({ sort: 'mark', characters: 'BS-1041?7' }));
   });
 
@@ -137,7 +143,26 @@ describe('the entry line', () => {
 
   it('never throws and never loses a word, whatever is typed', () => {
     const token = fc.oneof(
-      fc.constantFrom('main', 'cast', '41?7', '2.349in', 'mic', 'forged', '8', 'weights', 'no', 'mark', '"', '[B8', '1/2', 'rope', '=', 'on', 'web', '-'),
+      fc.constantFrom(
+        'main',
+        'cast',
+        '41?7',
+        '2.349in',
+        'mic',
+        'forged',
+        '8',
+        'weights',
+        'no',
+        'mark',
+        '"',
+        '[B8',
+        '1/2',
+        'rope',
+        '=',
+        'on',
+        'web',
+        '-',
+      ),
       fc.string({ maxLength: 6 }),
     );
     fc.assert(

@@ -8,7 +8,14 @@ export function lookOf(phrases: Phrases, feature: Feature, option: string, from:
   if (isOptionOf(feature, option)) return { is: { sort: 'look', text, feature: feature.id, option }, next };
   const range = 'count' in feature.form ? `${feature.form.count.low} to ${feature.form.count.high}` : '';
   const name = describedAs(phrases.kind).name.toLowerCase();
-  return { is: { sort: 'unread', text, reason: `${option} cannot be a count of ${feature.name.toLowerCase()}: a ${name} has ${range}.` }, next };
+  return {
+    is: {
+      sort: 'unread',
+      text,
+      reason: `${option} cannot be a count of ${feature.name.toLowerCase()}: a ${name} has ${range}.`,
+    },
+    next,
+  };
 }
 
 /** `forged`; or `seal: rope`, `material forged`: the name of the look before its option. */

@@ -25,7 +25,8 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
   const characters = token.text.replace(/^["“]|["”]$/g, '');
   const following = phrases.at(at + 1);
   const place = where.place ? undefined : find(following, 'place')?.place;
-  if (!place || !following || phrases.figures(at + 1 + following.tokens)) return markOf(phrases, characters, where, from, at + 1);
+  if (!place || !following || phrases.figures(at + 1 + following.tokens))
+    return markOf(phrases, characters, where, from, at + 1);
   return markOf(phrases, characters, { ...where, place }, from, at + 1 + following.tokens);
 }
 
@@ -33,7 +34,13 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
 function absentWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read {
   const following = phrases.at(after);
   const place = find(following, 'place')?.place;
-  return markOf(phrases, '', { making: find(phrase, 'making')?.making, place }, from, place && following ? after + following.tokens : from + phrase.tokens);
+  return markOf(
+    phrases,
+    '',
+    { making: find(phrase, 'making')?.making, place },
+    from,
+    place && following ? after + following.tokens : from + phrase.tokens,
+  );
 }
 
 /** How it was made and where it stands, in either order. */
@@ -50,16 +57,22 @@ function whereWords(phrases: Phrases, begun: Where, after: number): { readonly w
   return { where: { making, place }, at };
 }
 
-/** Whether a token after the name of a mark is the mark: figures or doubts in it, capitals, a circled letter, or in quotes. */
+/**
+ * Whether a token after the name of a mark is the mark: figures or doubts in it, capitals, a circled letter, or in
+ * quotes.
+ */
 function isMark(phrases: Phrases, at: number): boolean {
   const { text = '' } = phrases.tokens[at] ?? {};
   if (/[\d?[]/.test(text) || /^["“].+["”]$/.test(text) || /^\([A-Za-z0-9]\)$/.test(text)) return true;
   return /^[A-Z][A-Z?[\]./-]*$/.test(text) && !find(phrases.at(at), 'option');
 }
 
-const isCount = (phrases: Phrases, at: number): boolean => /^\d{1,2}$/.test(phrases.tokens[at]?.text ?? '') && find(phrases.at(at + 1), 'count') !== undefined;
+const isCount = (phrases: Phrases, at: number): boolean =>
+  /^\d{1,2}$/.test(phrases.tokens[at]?.text ?? '') && find(phrases.at(at + 1), 'count') !== undefined;
 
-/** A number with letters or doubts in it, without a word before: `BS41?7`; or four or five figures on a rolling bearing. */
+/**
+ * A number with letters or doubts in it, without a word before: `BS41?7`; or four or five figures on a rolling bearing.
+ */
 export function looseMark(phrases: Phrases, from: number): Read | undefined {
   const { text = '' } = phrases.tokens[from] ?? {};
   const plain = normaliseMark(text);
@@ -82,5 +95,14 @@ function markOf(phrases: Phrases, characters: string, { making, place }: Where, 
     if (error instanceof MarkTextError) return { is: { sort: 'unread', text, reason: error.message }, next };
     throw error;
   }
-  return { is: { sort: 'mark', text, characters: characters.toUpperCase(), ...(making ? { making } : {}), ...(place ? { place: place.id } : {}) }, next };
+  return {
+    is: {
+      sort: 'mark',
+      text,
+      characters: characters.toUpperCase(),
+      ...(making ? { making } : {}),
+      ...(place ? { place: place.id } : {}),
+    },
+    next,
+  };
 }

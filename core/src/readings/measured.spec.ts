@@ -3,10 +3,13 @@ import { words } from '../testing/demo';
 import { sizesMeasured } from './measured';
 
 describe('measurements of one size', () => {
-  const pooled = (text: string) => sizesMeasured(words(text)).map(({ parameter, values, instrument }) => [parameter, values.length, instrument]);
+  const pooled = (text: string) =>
+    sizesMeasured(words(text)).map(({ parameter, values, instrument }) => [parameter, values.length, instrument]);
 
   it('with one instrument are repeats', () => {
-    expect(pooled('main 59.67 mic main 59.66 mic main 59.665 mic')).toEqual([['crank.mainJournal.diameter', 3, 'micrometer']]);
+    expect(pooled('main 59.67 mic main 59.66 mic main 59.665 mic')).toEqual([
+      ['crank.mainJournal.diameter', 3, 'micrometer'],
+    ]);
   });
 
   it('with two instruments stay two', () => {
@@ -24,7 +27,9 @@ describe('measurements of one size', () => {
   });
 
   it('do not depend on the order in which they were typed', () => {
-    const readings = words('main 59.67 mic main 59.64 mic main 2.349in mic pin 52.05 mic main 59.2 mic main 59.68 caliper');
+    const readings = words(
+      'main 59.67 mic main 59.64 mic main 2.349in mic pin 52.05 mic main 59.2 mic main 59.68 caliper',
+    );
     const expected = JSON.stringify(sizesMeasured(readings));
     fc.assert(
       fc.property(fc.shuffledSubarray([...readings], { minLength: readings.length }), (shuffled) => {

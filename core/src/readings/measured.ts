@@ -8,12 +8,21 @@ import type { SizeReading, Understood } from './reading.js';
  * another journal) stay apart and speak for themselves. The result does not depend on the order of the readings.
  */
 export function sizesMeasured(readings: readonly Understood[]): SizeReading[] {
-  const sizes = readings.filter((reading): reading is SizeReading => reading.sort === 'size').map((reading) => ({ reading, mean: meanInside(reading) }));
-  sizes.sort((a, b) => compare(groupOf(a.reading), groupOf(b.reading)) || a.mean - b.mean || compare(a.reading.text, b.reading.text));
+  const sizes = readings
+    .filter((reading): reading is SizeReading => reading.sort === 'size')
+    .map((reading) => ({ reading, mean: meanInside(reading) }));
+  sizes.sort(
+    (a, b) =>
+      compare(groupOf(a.reading), groupOf(b.reading)) || a.mean - b.mean || compare(a.reading.text, b.reading.text),
+  );
   const pooled: { reading: SizeReading; mean: number }[] = [];
   for (const each of sizes) {
     const last = pooled[pooled.length - 1];
-    if (last && groupOf(last.reading) === groupOf(each.reading) && each.mean - last.mean <= repeatsWithin(each.reading)) {
+    if (
+      last &&
+      groupOf(last.reading) === groupOf(each.reading) &&
+      each.mean - last.mean <= repeatsWithin(each.reading)
+    ) {
       last.reading = joined(last.reading, each.reading);
       last.mean = each.mean;
     } else pooled.push({ ...each });
@@ -25,9 +34,13 @@ const groupOf = (reading: SizeReading): string => `${reading.parameter} ${readin
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-const meanInside = (reading: SizeReading): number => reading.values.reduce((sum, value) => sum + toInside(value, reading.unit), 0) / reading.values.length;
+const meanInside = (reading: SizeReading): number =>
+  reading.values.reduce((sum, value) => sum + toInside(value, reading.unit), 0) / reading.values.length;
 
-/** How far apart two measurements of one part may lie and still be of the same thing: its spread as made, and wear between journals. */
+/**
+ * How far apart two measurements of one part may lie and still be of the same thing: its spread as made, and wear
+ * between journals.
+ */
 function repeatsWithin(reading: SizeReading): number {
   const parameter = parameterOf(reading.parameter);
   return 2 * parameter.usualTolerance + 4 * parameter.usualWear;

@@ -30,7 +30,10 @@ const GLUE = new Set(['with', 'by', 'using', 'a', 'the', 'of', 'is', 'and', 'abo
 export const isGlue = (token: Token | undefined): boolean => GLUE.has(token?.text.toLowerCase() ?? '');
 
 /** The meaning of a sort that a phrase has, if it has one. */
-export function find<I extends Meaning['is']>(phrase: Phrase | undefined, is: I): Extract<Meaning, { is: I }> | undefined {
+export function find<I extends Meaning['is']>(
+  phrase: Phrase | undefined,
+  is: I,
+): Extract<Meaning, { is: I }> | undefined {
   return phrase?.meanings.find((meaning): meaning is Extract<Meaning, { is: I }> => meaning.is === is);
 }
 
@@ -103,6 +106,8 @@ export class Phrases {
     const start = this.glued(at);
     const phrase = this.at(start);
     const found = find(phrase, 'instrument');
-    return found && phrase ? { instrument: found.instrument, next: start + phrase.tokens } : { instrument: undefined, next: at };
+    return found && phrase
+      ? { instrument: found.instrument, next: start + phrase.tokens }
+      : { instrument: undefined, next: at };
   }
 }

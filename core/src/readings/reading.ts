@@ -14,7 +14,10 @@ export const MarkReadingSchema = Type.Object(
   {
     sort: Type.Literal('mark'),
     text,
-    characters: Type.String({ maxLength: 80, description: 'As read: ? for unreadable, [B8] for doubtful; empty for "no mark here"' }),
+    characters: Type.String({
+      maxLength: 80,
+      description: 'As read: ? for unreadable, [B8] for doubtful; empty for "no mark here"',
+    }),
     making: Type.Optional(oneOf(MAKINGS, 'How the mark was made')),
     place: Type.Optional(Type.String({ maxLength: 80, description: 'Id of a mark place of the dictionary' })),
   },
@@ -27,12 +30,20 @@ export const SizeReadingSchema = Type.Object(
     sort: Type.Literal('size'),
     text,
     parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
-    values: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), { minItems: 1, maxItems: 50, description: 'Repeats, in the unit given' }),
-    figures: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' })),
+    values: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), {
+      minItems: 1,
+      maxItems: 50,
+      description: 'Repeats, in the unit given',
+    }),
+    figures: Type.Optional(
+      Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' }),
+    ),
     unit: oneOf<UnitId>(UNIT_IDS, 'Unit in which the repeats are given'),
     unitAssumed: Type.Optional(Type.Boolean({ description: 'True when no unit was written and the size told it' })),
     instrument: oneOf<InstrumentId>(INSTRUMENT_IDS, 'Instrument used'),
-    instrumentAssumed: Type.Optional(Type.Boolean({ description: 'True when no instrument was named and the usual one is taken' })),
+    instrumentAssumed: Type.Optional(
+      Type.Boolean({ description: 'True when no instrument was named and the usual one is taken' }),
+    ),
   },
   { additionalProperties: false },
 );
@@ -59,12 +70,18 @@ export const CLAIMS = {
 export type ClaimAbout = keyof typeof CLAIMS;
 export const CLAIM_IDS = Object.keys(CLAIMS) as ClaimAbout[];
 
-/** Something the part or its engine is said to be: weaker than what it shows, and told apart by how easily it goes wrong. */
+/**
+ * Something the part or its engine is said to be: weaker than what it shows, and told apart by how easily it goes
+ * wrong.
+ */
 export const ClaimReadingSchema = Type.Object(
   {
     sort: Type.Literal('claim'),
     text,
-    about: oneOf<ClaimAbout>(CLAIM_IDS, 'What is claimed: serial is one stamped in the metal, tag one that can be lost or swapped'),
+    about: oneOf<ClaimAbout>(
+      CLAIM_IDS,
+      'What is claimed: serial is one stamped in the metal, tag one that can be lost or swapped',
+    ),
     value: Type.String({ minLength: 1, maxLength: 120, description: 'As said; a year as 1962, 1962-03 or 1962/1964' }),
   },
   { additionalProperties: false },
@@ -76,7 +93,11 @@ export const StepReadingSchema = Type.Object(
     sort: Type.Literal('step'),
     text,
     parameter: Type.String({ maxLength: 80, description: 'Id of a parameter of the dictionary' }),
-    offset: Type.Number({ minimum: -100, maximum: 100, description: 'Signed distance from standard in `unit`; 0 for standard' }),
+    offset: Type.Number({
+      minimum: -100,
+      maximum: 100,
+      description: 'Signed distance from standard in `unit`; 0 for standard',
+    }),
     unit: oneOf<'mm' | 'in'>(['mm', 'in'], 'Unit of the offset'),
   },
   { additionalProperties: false },
@@ -101,12 +122,22 @@ export type StepReading = Static<typeof StepReadingSchema>;
 export type UnreadReading = Static<typeof UnreadReadingSchema>;
 export type Understood = MarkReading | SizeReading | LookReading | StepReading | ClaimReading | UnreadReading;
 
-/** What the entry line made of some words: a mark, a size, a look, a service size, a claim, or words left unread. `sort` tells which. */
+/**
+ * What the entry line made of some words: a mark, a size, a look, a service size, a claim, or words left unread. `sort`
+ * tells which.
+ */
 export const UnderstoodSchema = Type.Unsafe<Understood>({
   type: 'object',
   required: ['sort'],
   discriminator: { propertyName: 'sort' },
-  oneOf: [MarkReadingSchema, SizeReadingSchema, LookReadingSchema, StepReadingSchema, ClaimReadingSchema, UnreadReadingSchema],
+  oneOf: [
+    MarkReadingSchema,
+    SizeReadingSchema,
+    LookReadingSchema,
+    StepReadingSchema,
+    ClaimReadingSchema,
+    UnreadReadingSchema,
+  ],
 });
 
 /** A reading on a specimen: what was understood, with its own id and the time at which it was made. */
@@ -130,7 +161,10 @@ export const SpecimenSchema = Type.Object(
     job: Type.Optional(Type.String({ format: 'uuid', description: 'The job whose engine it belongs to' })),
     state: Type.Optional(oneOf(REACHES, 'How far its engine is apart; on the bench where nothing is said')),
     skipped: Type.Optional(
-      Type.Array(Type.String({ maxLength: 80 }), { maxItems: 200, description: 'Ids of sizes, looks and mark places that cannot be got at' }),
+      Type.Array(Type.String({ maxLength: 80 }), {
+        maxItems: 200,
+        description: 'Ids of sizes, looks and mark places that cannot be got at',
+      }),
     ),
   },
   { additionalProperties: false },

@@ -18,7 +18,10 @@ export interface Figures {
 const NEXT_REPEAT = /^\s*(?:\/|\.\.|–|-|to\s)\s*(?=[\d.])/i;
 const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³)\.?)(?=$|[\s,;])/i;
 
-/** Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67` at the start of `text`; undefined where no figures stand. */
+/**
+ * Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67` at the start of `text`; undefined where no figures
+ * stand.
+ */
 export function readFigures(text: string): Figures | undefined {
   const first = readNumber(text);
   if (!first) return undefined;
@@ -41,13 +44,23 @@ export function readFigures(text: string): Figures | undefined {
 
 const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Parameter): boolean =>
   UNITS[unit].quantity === parameter.quantity &&
-  values.every((value) => toInside(value, unit) >= parameter.plausible.low && toInside(value, unit) <= parameter.plausible.high);
+  values.every(
+    (value) => toInside(value, unit) >= parameter.plausible.low && toInside(value, unit) <= parameter.plausible.high,
+  );
 
 /** The units tried where none is written, or where the one written cannot be meant; likeliest first. */
 const USUAL_UNITS: readonly UnitId[] = ['mm', 'in', 'deg', 'cc', 'g'];
 
-/** Makes a size reading of figures that belong to `parameter`, or says why they cannot be one and what was probably meant. */
-export function sizeOf(parameter: Parameter, figures: Figures, instrument: InstrumentId | undefined, text: string): SizeReading | UnreadReading {
+/**
+ * Makes a size reading of figures that belong to `parameter`, or says why they cannot be one and what was probably
+ * meant.
+ */
+export function sizeOf(
+  parameter: Parameter,
+  figures: Figures,
+  instrument: InstrumentId | undefined,
+  text: string,
+): SizeReading | UnreadReading {
   const { values, unit } = figures;
   const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
   if (unit ? plausibleIn(values, unit, parameter) : meant) {
@@ -73,12 +86,24 @@ function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | unde
   const name = parameter.name.toLowerCase();
   const range = `${showInterval(parameter.plausible, parameter.quantity, 'metric')} or ${showInterval(parameter.plausible, parameter.quantity, 'inch')}`;
   if (unit && UNITS[unit].quantity !== parameter.quantity) {
-    return { sort: 'unread', text, reason: `${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.` };
+    return {
+      sort: 'unread',
+      text,
+      reason: `${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.`,
+    };
   }
   const because = `${written} cannot be a ${name}: those run from ${range}.`;
   if (meant && unit) {
-    const suggestion = text.replace(/(\d)\s*(mm|millimet(?:er|re)s?|in\b\.?|inch(?:es)?|"|″|''|thou|µm|um|microns?)/i, `$1 ${UNITS[meant].symbol}`);
-    return { sort: 'unread', text, reason: `${because} Did you mean ${figures.written} ${UNITS[meant].symbol}?`, suggestion };
+    const suggestion = text.replace(
+      /(\d)\s*(mm|millimet(?:er|re)s?|in\b\.?|inch(?:es)?|"|″|''|thou|µm|um|microns?)/i,
+      `$1 ${UNITS[meant].symbol}`,
+    );
+    return {
+      sort: 'unread',
+      text,
+      reason: `${because} Did you mean ${figures.written} ${UNITS[meant].symbol}?`,
+      suggestion,
+    };
   }
   return { sort: 'unread', text, reason: `${because} Check the figure and its unit.` };
 }

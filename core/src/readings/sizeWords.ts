@@ -39,7 +39,10 @@ function stepFirst(phrases: Phrases, figures: Figures, from: number, after: numb
   if (parameter) return { is: stepOf(parameter, figures, sign, phrases.source(from, next)), next };
   if (!said) return undefined;
   const text = phrases.source(from, next);
-  return { is: { sort: 'unread', text, reason: `Say which size is ${sign > 0 ? 'over' : 'under'}, like “main ${text}”.` }, next };
+  return {
+    is: { sort: 'unread', text, reason: `Say which size is ${sign > 0 ? 'over' : 'under'}, like “main ${text}”.` },
+    next,
+  };
 }
 
 /** The one size of this kind that is made in service sizes going that way; undefined where there are several. */
@@ -48,7 +51,9 @@ function onlyServiced({ kind }: Phrases, sign: 1 | -1): Parameter | undefined {
   const going = serviced.filter((each) => Math.sign(Number(each.service?.mm[0] ?? 0)) === sign);
   // Pistons and rings have one bore and follow it with every other size.
   const bore = going.find((each) => each.name.toLowerCase().startsWith('bore'));
-  return bore ?? (going.length === 1 ? going[0] : going.length === 0 && serviced.length === 1 ? serviced[0] : undefined);
+  return (
+    bore ?? (going.length === 1 ? going[0] : going.length === 0 && serviced.length === 1 ? serviced[0] : undefined)
+  );
 }
 
 /** The name first: `main 59.67 mic`, `main 10 under`, `mains 5`, `main std`, `std mains`. */
@@ -60,7 +65,8 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (!figures || end === undefined) return undefined;
   const count = find(phrase, 'count');
   const single = figures.values.length === 1 && !figures.unit ? String(figures.values[0]) : undefined;
-  if (count && single !== undefined && isOptionOf(count.feature, single)) return lookOf(phrases, count.feature, single, from, end);
+  if (count && single !== undefined && isOptionOf(count.feature, single))
+    return lookOf(phrases, count.feature, single, from, end);
   const parameter = find(phrase, 'parameter')?.parameter;
   if (!parameter) return undefined;
   const way = phrases.at(end);
@@ -78,8 +84,15 @@ function standardWords(phrases: Phrases, phrase: Phrase, from: number, after: nu
   const following = phrases.at(after);
   if (!following) return undefined;
   const next = after + following.tokens;
-  const [here, there] = [phrase, following].map((each) => ({ parameter: find(each, 'parameter')?.parameter, standard: find(each, 'step')?.sign === 0 }));
-  const named = there?.standard ? here?.parameter : here?.standard && there?.parameter?.service && !phrases.figures(next) ? there.parameter : undefined;
+  const [here, there] = [phrase, following].map((each) => ({
+    parameter: find(each, 'parameter')?.parameter,
+    standard: find(each, 'step')?.sign === 0,
+  }));
+  const named = there?.standard
+    ? here?.parameter
+    : here?.standard && there?.parameter?.service && !phrases.figures(next)
+      ? there.parameter
+      : undefined;
   return named && { is: stepOf(named, undefined, 0, phrases.source(from, next)), next };
 }
 

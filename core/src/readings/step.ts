@@ -13,7 +13,9 @@ function meanings(figures: Figures): readonly { readonly offset: number; readonl
     const { unit } = figures;
     if (UNITS[unit].quantity !== 'length') return [];
     const inch = unit === 'in' || unit === 'thou';
-    return [{ offset: inch ? toInside(size, unit) / toInside(1, 'in') : toInside(size, unit), unit: inch ? 'in' : 'mm' }];
+    return [
+      { offset: inch ? toInside(size, unit) / toInside(1, 'in') : toInside(size, unit), unit: inch ? 'in' : 'mm' },
+    ];
   }
   // `30`, `.030` and `0.75`: whole numbers are thou, the rest is whichever is a usual step.
   return size >= 2
@@ -29,11 +31,21 @@ function meanings(figures: Figures): readonly { readonly offset: number; readonl
  *
  * @param sign which way it was said to go; 0 for standard, where the figures do not count
  */
-export function stepOf(parameter: Parameter, figures: Figures | undefined, sign: 1 | 0 | -1, text: string): StepReading | UnreadReading {
+export function stepOf(
+  parameter: Parameter,
+  figures: Figures | undefined,
+  sign: 1 | 0 | -1,
+  text: string,
+): StepReading | UnreadReading {
   const { service, name } = parameter;
   if (!service) return { sort: 'unread', text, reason: `${name} is not made in service sizes. Give the size itself.` };
   if (sign === 0) return { sort: 'step', text, parameter: parameter.id, offset: 0, unit: 'mm' };
-  if (!figures) return { sort: 'unread', text, reason: `Say how far ${sign > 0 ? 'over' : 'under'}, like “10 ${sign > 0 ? 'over' : 'under'}”.` };
+  if (!figures)
+    return {
+      sort: 'unread',
+      text,
+      reason: `Say how far ${sign > 0 ? 'over' : 'under'}, like “10 ${sign > 0 ? 'over' : 'under'}”.`,
+    };
   const usual = [
     ...service.mm.map((step) => ({ offset: Number(step), unit: 'mm' as const })),
     ...service.in.map((step) => ({ offset: Number(step), unit: 'in' as const })),
@@ -41,12 +53,19 @@ export function stepOf(parameter: Parameter, figures: Figures | undefined, sign:
   const goes = Math.sign(usual[0]?.offset ?? sign);
   // A shell for a journal ten under is half of ten thicker; that is how shells are named.
   const shell = goes > 0 && sign < 0 ? 0.5 : 1;
-  if (goes < 0 && sign > 0) return { sort: 'unread', text, reason: `${name} has no oversizes, only undersizes like ${service.mm[0] ?? ''} mm.` };
+  if (goes < 0 && sign > 0)
+    return {
+      sort: 'unread',
+      text,
+      reason: `${name} has no oversizes, only undersizes like ${service.mm[0] ?? ''} mm.`,
+    };
   const meant = meanings(figures).map(({ offset, unit }) => ({ offset: offset * shell * goes, unit }));
-  const inside = (step: { readonly offset: number; readonly unit: 'mm' | 'in' }) => step.offset * (step.unit === 'in' ? 25.4 : 1);
+  const inside = (step: { readonly offset: number; readonly unit: 'mm' | 'in' }) =>
+    step.offset * (step.unit === 'in' ? 25.4 : 1);
   const best =
-    meant.find((step) => usual.some((each) => each.unit === step.unit && Math.abs(inside(each) - inside(step)) < SAME)) ??
-    meant.find((step) => Math.abs(inside(step)) < 3);
+    meant.find((step) =>
+      usual.some((each) => each.unit === step.unit && Math.abs(inside(each) - inside(step)) < SAME),
+    ) ?? meant.find((step) => Math.abs(inside(step)) < 3);
   if (!best)
     return {
       sort: 'unread',

@@ -10,8 +10,11 @@ export function unreadReason({ kind, vocabulary }: Phrases, text: string): strin
   const lower = text.toLowerCase();
   const meanings = vocabulary.get(lower) ?? [];
   const [first] = Object.values(parameters);
-  if (readFigures(text)) return `A figure without a name: say what it is, like "${first?.synonyms[0] ?? 'main'} ${text}".`;
-  const meant = ORDER.map((is) => meanings.find((meaning) => meaning.is === is)).find((meaning) => meaning !== undefined);
+  if (readFigures(text))
+    return `A figure without a name: say what it is, like "${first?.synonyms[0] ?? 'main'} ${text}".`;
+  const meant = ORDER.map((is) => meanings.find((meaning) => meaning.is === is)).find(
+    (meaning) => meaning !== undefined,
+  );
   return (
     (meant && missingBeside(meant, lower, Object.values(markPlaces)[0]?.words[0] ?? 'stamped')) ??
     `No word of a ${name.toLowerCase()}, its sizes, marks or looks. Correct it, or remove it.`
@@ -19,9 +22,25 @@ export function unreadReason({ kind, vocabulary }: Phrases, text: string): strin
 }
 
 /** Of several meanings the one that is likeliest meant comes first. */
-const ORDER: readonly Meaning['is'][] = ['parameter', 'instrument', 'making', 'place', 'claim', 'feature', 'sign', 'step', 'count'];
+const ORDER: readonly Meaning['is'][] = [
+  'parameter',
+  'instrument',
+  'making',
+  'place',
+  'claim',
+  'feature',
+  'sign',
+  'step',
+  'count',
+];
 
-const CLAIMED = { year: '1962', serial: 'A12345', machine: 'Orchard frost fan 4', tag: '302-HD', engine: '302 HD' } as const;
+const CLAIMED = {
+  year: '1962',
+  serial: 'A12345',
+  machine: 'Orchard frost fan 4',
+  tag: '302-HD',
+  engine: '302 HD',
+} as const;
 
 function missingBeside(meaning: Meaning, typed: string, place: string): string | undefined {
   switch (meaning.is) {

@@ -60,7 +60,15 @@ const STEP_WORDS: Readonly<Record<string, 1 | 0 | -1>> = {
 };
 
 /** Signs that are no characters, and how they are written down. A circle round a letter is written (S). */
-const SIGN_WORDS: Readonly<Record<string, string>> = { dot: '•', 'one dot': '•', 'two dots': '••', dash: '|', 'one dash': '|', 'two dashes': '||', star: '*' };
+const SIGN_WORDS: Readonly<Record<string, string>> = {
+  dot: '•',
+  'one dot': '•',
+  'two dots': '••',
+  dash: '|',
+  'one dash': '|',
+  'two dashes': '||',
+  star: '*',
+};
 
 function vocabularyOf(id: DescribedId): Vocabulary {
   const words = new Map<string, Meaning[]>();
@@ -74,11 +82,13 @@ function vocabularyOf(id: DescribedId): Vocabulary {
   for (const each of KIND_IDS) for (const word of KINDS[each].words) add(word, { is: 'kind', kind: each });
   const kind = describedAs(id);
   for (const parameter of Object.values(kind.parameters)) {
-    for (const word of new Set([parameter.name.toLowerCase(), ...parameter.synonyms])) add(word, { is: 'parameter', parameter });
+    for (const word of new Set([parameter.name.toLowerCase(), ...parameter.synonyms]))
+      add(word, { is: 'parameter', parameter });
   }
   for (const feature of Object.values(kind.features)) {
     const counted = 'count' in feature.form;
-    for (const word of new Set([feature.name.toLowerCase(), ...feature.synonyms])) add(word, counted ? { is: 'count', feature } : { is: 'feature', feature });
+    for (const word of new Set([feature.name.toLowerCase(), ...feature.synonyms]))
+      add(word, counted ? { is: 'count', feature } : { is: 'feature', feature });
     if ('options' in feature.form) {
       for (const option of feature.form.options) {
         for (const word of new Set([option.name, ...option.words])) add(word, { is: 'option', feature, option });
@@ -87,7 +97,8 @@ function vocabularyOf(id: DescribedId): Vocabulary {
   }
   for (const place of Object.values(kind.markPlaces)) for (const word of place.words) add(word, { is: 'place', place });
   for (const [word, making] of Object.entries(MAKING_WORDS)) if (making) add(word, { is: 'making', making });
-  for (const instrument of INSTRUMENT_IDS) for (const word of INSTRUMENTS[instrument].words) add(word, { is: 'instrument', instrument });
+  for (const instrument of INSTRUMENT_IDS)
+    for (const word of INSTRUMENTS[instrument].words) add(word, { is: 'instrument', instrument });
   for (const about of CLAIM_IDS) for (const word of CLAIM_WORDS[about].split(', ')) add(word, { is: 'claim', about });
   for (const [word, sign] of Object.entries(STEP_WORDS)) add(word, { is: 'step', sign });
   for (const [word, characters] of Object.entries(SIGN_WORDS)) add(word, { is: 'sign', characters });

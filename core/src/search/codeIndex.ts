@@ -28,7 +28,10 @@ export interface CodeMatch {
 const LOOKED_AT = 400;
 /** Share of a reading's pairs that a code must have at least. */
 const SHARED_AT_LEAST = 0.34;
-/** A reading must be this much likelier of a code than of none, ln: about one chance in twenty thousand a character pair. */
+/**
+ * A reading must be this much likelier of a code than of none, ln: about one chance in twenty thousand a character
+ * pair.
+ */
 const GAIN_AT_LEAST = 4;
 
 /**
@@ -68,11 +71,17 @@ export class CodeIndex {
     return this.exact.get(normaliseMark(text));
   }
 
-  /** Codes that may be the one read, likeliest first. `text` as for the entry line: `41?7`, `4[B8]27`. Throws a MarkTextError. */
+  /**
+   * Codes that may be the one read, likeliest first. `text` as for the entry line: `41?7`, `4[B8]27`. Throws a
+   * MarkTextError.
+   */
   find(text: string, most: number): CodeMatch[] {
     const reading = readMark(text);
     const aligner = new Aligner(reading, 'cast');
-    const chance = reading.reduce((sum, position) => (position.length > 0 ? sum + Math.log(position.length / SIZE) : sum), 0);
+    const chance = reading.reduce(
+      (sum, position) => (position.length > 0 ? sum + Math.log(position.length / SIZE) : sum),
+      0,
+    );
     const found: CodeMatch[] = [];
     for (const code of this.likely(reading)) {
       const alignment = aligner.align(this.codes[code] ?? '');
@@ -83,7 +92,10 @@ export class CodeIndex {
     return found.sort((a, b) => b.gain - a.gain || a.code - b.code).slice(0, most);
   }
 
-  /** The codes that share the most pairs with a reading, at most some hundreds; all where it has no pair that can be read. */
+  /**
+   * The codes that share the most pairs with a reading, at most some hundreds; all where it has no pair that can be
+   * read.
+   */
   likely(reading: readonly MarkPosition[]): number[] {
     const { shared } = this;
     const touched: number[] = [];
@@ -126,7 +138,8 @@ export class CodeIndex {
   }
 }
 
-const classesOf = (position: MarkPosition): Set<number> => new Set(position.flatMap((character) => CLASS_OF.get(character) ?? []));
+const classesOf = (position: MarkPosition): Set<number> =>
+  new Set(position.flatMap((character) => CLASS_OF.get(character) ?? []));
 
 function forEachGram(code: string, each: (gram: number) => void): void {
   for (let at = 0; at < code.length; at++) {

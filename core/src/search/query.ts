@@ -27,7 +27,9 @@ export interface Query {
 const ANY_KIND: KindId = 'crank';
 const STEP = /^([+\-−]|over|under|o\/s|u\/s)$/i;
 
-/** Reads a line of the search: kinds of part, sizes with their steps, looks, and everything else as numbers or names. */
+/**
+ * Reads a line of the search: kinds of part, sizes with their steps, looks, and everything else as numbers or names.
+ */
 export function readQuery(text: string): Query {
   const tokens = text
     .trim()
@@ -47,7 +49,8 @@ export function readQuery(text: string): Query {
   const rest = left.map((at) => tokens[at] ?? '');
   const sole = kinds.size === 1 ? [...kinds][0] : undefined;
   const terms = readTerms(rest, sole);
-  const joined = rest.length > 1 && rest.some((token) => /\d/.test(token)) && rest.length <= 5 ? rest.join('') : undefined;
+  const joined =
+    rest.length > 1 && rest.some((token) => /\d/.test(token)) && rest.length <= 5 ? rest.join('') : undefined;
   return { kinds, terms, joined };
 }
 
@@ -72,7 +75,10 @@ function readTerms(tokens: readonly string[], kind: KindId | undefined): Term[] 
       const counted = phrase.meanings.find((meaning) => meaning.is === 'count')?.feature;
       const figures = figuresAt(tokens, next);
       if (parameter && figures) {
-        terms.push({ text: `${text} ${figures.text}`, size: { ...wanted(figures, parameter), parameters: new Set([parameter.id]) } });
+        terms.push({
+          text: `${text} ${figures.text}`,
+          size: { ...wanted(figures, parameter), parameters: new Set([parameter.id]) },
+        });
         at = figures.next;
         continue;
       }
@@ -81,7 +87,9 @@ function readTerms(tokens: readonly string[], kind: KindId | undefined): Term[] 
         at = figures.next;
         continue;
       }
-      const chosen = phrase.meanings.find((meaning): meaning is { is: 'option'; feature: Feature; option: Option } => meaning.is === 'option');
+      const chosen = phrase.meanings.find(
+        (meaning): meaning is { is: 'option'; feature: Feature; option: Option } => meaning.is === 'option',
+      );
       if (chosen) {
         terms.push({ text, look: { feature: chosen.feature, option: chosen.option.id }, word: text.toLowerCase() });
         at = next;
@@ -94,17 +102,25 @@ function readTerms(tokens: readonly string[], kind: KindId | undefined): Term[] 
       const counted = after?.meanings.find((meaning) => meaning.is === 'count')?.feature;
       if (after && counted && figures.unit === undefined && Number.isInteger(figures.value)) {
         const next = figures.next + after.tokens;
-        terms.push({ text: tokens.slice(at, next).join(' '), look: { feature: counted, option: String(figures.value) } });
+        terms.push({
+          text: tokens.slice(at, next).join(' '),
+          look: { feature: counted, option: String(figures.value) },
+        });
         at = next;
         continue;
       }
-      terms.push({ text: figures.text, size: wanted(figures, undefined), ...(figures.bare ? { code: figures.bare, word: figures.bare.toLowerCase() } : {}) });
+      terms.push({
+        text: figures.text,
+        size: wanted(figures, undefined),
+        ...(figures.bare ? { code: figures.bare, word: figures.bare.toLowerCase() } : {}),
+      });
       at = figures.next;
       continue;
     }
     const token = tokens[at] ?? '';
     const step = readStep(token, tokens[at + 1], undefined);
-    if (step !== undefined && STEP.test(token.charAt(0))) terms.push({ text: token, size: { values: [], step: step.value } });
+    if (step !== undefined && STEP.test(token.charAt(0)))
+      terms.push({ text: token, size: { values: [], step: step.value } });
     else terms.push({ text: token, code: token, ...(/[?[]/.test(token) ? {} : { word: token.toLowerCase() }) });
     at += step !== undefined ? step.tokens : 1;
   }
@@ -122,7 +138,9 @@ interface QueryFigures {
   readonly bare: string | undefined;
 }
 
-/** A size at a token, its unit behind it and the service step behind that: `97`, `3.375 in`, `97 +0.5`, `4.000 30 over`. */
+/**
+ * A size at a token, its unit behind it and the service step behind that: `97`, `3.375 in`, `97 +0.5`, `4.000 30 over`.
+ */
 function figuresAt(tokens: readonly string[], at: number): QueryFigures | undefined {
   const token = tokens[at];
   if (token === undefined || /^[+\-−]/.test(token)) return undefined;
@@ -153,10 +171,20 @@ function figuresAt(tokens: readonly string[], at: number): QueryFigures | undefi
   };
 }
 
-/** `+0.5`, `-.010`, `+30` (thou), `30 over`, `20 under`. Whole figures from five on are thou, as the trade says them. */
-function readStep(token: string, next: string | undefined, unit: UnitId | undefined): { readonly value: number; readonly tokens: number } | undefined {
+/**
+ * `+0.5`, `-.010`, `+30` (thou), `30 over`, `20 under`. Whole figures from five on are thou, as the trade says them.
+ */
+function readStep(
+  token: string,
+  next: string | undefined,
+  unit: UnitId | undefined,
+): { readonly value: number; readonly tokens: number } | undefined {
   const signed = /^([+\-−])(\d*[.,]?\d+)(.*)$/.exec(token);
-  const said = /^(over|o\/s|oversize)$/i.test(next ?? '') ? '+' : /^(under|u\/s|undersize)$/i.test(next ?? '') ? '-' : undefined;
+  const said = /^(over|o\/s|oversize)$/i.test(next ?? '')
+    ? '+'
+    : /^(under|u\/s|undersize)$/i.test(next ?? '')
+      ? '-'
+      : undefined;
   const spoken = said === undefined ? null : /^(\d*[.,]?\d+)(.*)$/.exec(token);
   const [sign, digits, word, count] = signed
     ? [signed[1], signed[2], signed[3], 1]
@@ -176,10 +204,15 @@ function readStep(token: string, next: string | undefined, unit: UnitId | undefi
 /** How far off a figure may be: half of its last digit, within reason. */
 function wanted({ value, digits, unit, step }: QueryFigures, parameter: Parameter | undefined): WantedSize {
   const decimals = digits.includes('/') ? 4 : (digits.split(/[.,]/)[1]?.length ?? 0);
-  const units: readonly UnitId[] = unit ? [unit] : parameter && parameter.quantity !== 'length' ? quantityUnits(parameter) : ['mm', 'in'];
+  const units: readonly UnitId[] = unit
+    ? [unit]
+    : parameter && parameter.quantity !== 'length'
+      ? quantityUnits(parameter)
+      : ['mm', 'in'];
   const values = units.map((each) => {
     const half = toInside(0.5 * 10 ** -decimals, each);
-    const [least, most] = UNITS[each].quantity === 'length' ? [0.02, 0.3] : [0.02 * toInside(value, each), 0.05 * toInside(value, each)];
+    const [least, most] =
+      UNITS[each].quantity === 'length' ? [0.02, 0.3] : [0.02 * toInside(value, each), 0.05 * toInside(value, each)];
     return { value: toInside(value, each), within: Math.min(most, Math.max(least, half)) };
   });
   return { values, ...(step === undefined ? {} : { step }) };
@@ -189,4 +222,5 @@ const quantityUnits = (parameter: Parameter): UnitId[] =>
   (Object.keys(UNITS) as UnitId[]).filter((id) => UNITS[id].quantity === parameter.quantity && UNITS[id].inside === 1);
 
 /** What kinds are called, for a sentence. */
-export const kindNames = (kinds: ReadonlySet<KindId>): string => [...kinds].map((kind) => KINDS[kind].plural.toLowerCase()).join(', ');
+export const kindNames = (kinds: ReadonlySet<KindId>): string =>
+  [...kinds].map((kind) => KINDS[kind].plural.toLowerCase()).join(', ');

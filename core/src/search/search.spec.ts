@@ -13,15 +13,21 @@ const first = (text: string) => {
   return hit && `${hit.type} ${hit.id}`;
 };
 const ids = (text: string) => searchCatalogue(INDEX, text, 100).hits.map((hit) => hit.id);
-const because = (text: string) => (searchCatalogue(INDEX, text).hits[0]?.because ?? []).map((sentence) => say(sentence, 'metric')).join('; ');
+const because = (text: string) =>
+  (searchCatalogue(INDEX, text).hits[0]?.because ?? []).map((sentence) => say(sentence, 'metric')).join('; ');
 
 describe('the search of the catalogue', () => {
   it('finds a number however it is spaced, dashed or cased', () => {
-    for (const text of ['BS-104187', 'bs104187', 'BS 104 187', 'bs.104-187']) expect(first(text)).withContext(text).toBe('pattern sluice-crank-3375-forged');
+    for (const text of ['BS-104187', 'bs104187', 'BS 104 187', 'bs.104-187'])
+      expect(first(text)).withContext(text).toBe('pattern sluice-crank-3375-forged');
   });
 
   it('finds a worn or misread one, and says that it slipped', () => {
-    expect(ids('41?7').slice(0, 3).sort()).toEqual(['sluice-crank-3115', 'sluice-crank-3375-cast', 'sluice-crank-3375-forged']);
+    expect(ids('41?7').slice(0, 3).sort()).toEqual([
+      'sluice-crank-3115',
+      'sluice-crank-3375-cast',
+      'sluice-crank-3375-forged',
+    ]);
     expect(first('bs1o4l87')).toBe('pattern sluice-crank-3375-forged');
     expect(because('bs1o4l87')).toBe('part number BS-104187, read with a slip');
     expect(first('H73I4')).toBe('pattern skerry-crank-4-112');
@@ -30,7 +36,11 @@ describe('the search of the catalogue', () => {
   it('finds more records than an argument list of the language has room for', () => {
     // V8 gives up on a spread of some 125,000 arguments.
     const makers = Array.from({ length: 130_000 }, (_, at) => ({ id: `m-${at}`, name: 'Zeppelin works' }));
-    const { count, hits } = searchCatalogue(indexSearch(new CatalogueLookup({ ...EMPTY_CATALOGUE, makers })), 'zeppelin', 3);
+    const { count, hits } = searchCatalogue(
+      indexSearch(new CatalogueLookup({ ...EMPTY_CATALOGUE, makers })),
+      'zeppelin',
+      3,
+    );
     expect([count, hits.length]).toEqual([130_000, 3]);
   });
 
@@ -95,16 +105,21 @@ describe('the index of numbers', () => {
   const index = new CodeIndex(numbers);
 
   it('finds every number by itself first', () => {
-    for (const number of new Set(numbers)) expect(index.codes[index.find(number, 1)[0]?.code ?? -1]).toBe(normaliseMark(number));
+    for (const number of new Set(numbers))
+      expect(index.codes[index.find(number, 1)[0]?.code ?? -1]).toBe(normaliseMark(number));
   });
 
   it('finds a number of which one character cannot be read, among the first few', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...numbers.map(normaliseMark).filter((number) => number.length >= 6)), fc.nat(), (number, at) => {
-        const worn = number.slice(0, at % number.length) + '?' + number.slice((at % number.length) + 1);
-        const found = index.find(worn, 10).map((match) => index.codes[match.code]);
-        expect(found).withContext(worn).toContain(number);
-      }),
+      fc.property(
+        fc.constantFrom(...numbers.map(normaliseMark).filter((number) => number.length >= 6)),
+        fc.nat(),
+        (number, at) => {
+          const worn = number.slice(0, at % number.length) + '?' + number.slice((at % number.length) + 1);
+          const found = index.find(worn, 10).map((match) => index.codes[match.code]);
+          expect(found).withContext(worn).toContain(number);
+        },
+      ),
     );
   });
 

@@ -63,7 +63,10 @@ const wordsOf = (text: string): string[] =>
  *
  * @param records which of them; all where nothing is said
  */
-export function indexSearch(catalogue: CatalogueLookup, records: Omit<Catalogue, 'format' | 'version'> = catalogue.catalogue): SearchIndex {
+export function indexSearch(
+  catalogue: CatalogueLookup,
+  records: Omit<Catalogue, 'format' | 'version'> = catalogue.catalogue,
+): SearchIndex {
   const rows: Row[] = [];
   const words = new Map<string, Set<number>>();
   const codes = new Map<string, CodePlace[]>();
@@ -99,9 +102,14 @@ export function indexSearch(catalogue: CatalogueLookup, records: Omit<Catalogue,
   };
   const { makers, families, patterns, variants, schemes } = records;
   for (const maker of makers) add('maker', maker.id, [maker.name, ...(maker.aliases ?? [])]);
-  for (const family of families) add('family', family.id, [catalogue.familyLabel(family.id), ...(family.aliases ?? [])]);
+  for (const family of families)
+    add('family', family.id, [catalogue.familyLabel(family.id), ...(family.aliases ?? [])]);
   for (const variant of variants) {
-    const row = add('variant', variant.id, [catalogue.variantLabel(variant.id), variant.name ?? '', ...(variant.machines ?? [])]);
+    const row = add('variant', variant.id, [
+      catalogue.variantLabel(variant.id),
+      variant.name ?? '',
+      ...(variant.machines ?? []),
+    ]);
     addCode(variant.code, row, 'designation');
     for (const { prefix } of variant.serials ?? []) if (prefix !== undefined) addCode(prefix, row, 'serial prefix');
     addValues(variant, row);
@@ -110,7 +118,11 @@ export function indexSearch(catalogue: CatalogueLookup, records: Omit<Catalogue,
     const kind = KINDS[pattern.kind];
     const row = add('pattern', pattern.id, [catalogue.label(pattern.id), kind.name, kind.plural], pattern.kind);
     for (const { number, replacedBy } of pattern.numbers)
-      addCode(number, row, replacedBy === undefined ? `part number ${number}` : `old part number ${number}, now ${replacedBy}`);
+      addCode(
+        number,
+        row,
+        replacedBy === undefined ? `part number ${number}` : `old part number ${number}, now ${replacedBy}`,
+      );
     for (const { text, making } of pattern.marks) addCode(text, row, `${text}, ${making}`);
     addValues(pattern, row);
   }
@@ -140,7 +152,14 @@ const BEGUN_WORD = 0.55;
 /** Marks and names of one or two characters say too little to be looked for inside others. */
 const SHORTEST_CODE = 3;
 /** Patterns before engines before the rest, where they answer alike. */
-const TYPE_WEIGHT: Readonly<Record<RecordType, number>> = { pattern: 0.03, variant: 0.04, family: 0.05, maker: 0.05, scheme: 0, swap: 0 };
+const TYPE_WEIGHT: Readonly<Record<RecordType, number>> = {
+  pattern: 0.03,
+  variant: 0.04,
+  family: 0.05,
+  maker: 0.05,
+  scheme: 0,
+  swap: 0,
+};
 
 /** A part of what is searched: records laid out together, of which some may no longer hold. */
 export interface SearchSection {
@@ -156,8 +175,12 @@ interface Found {
   readonly because: Sentence[];
 }
 
-/** Searches a catalogue by number, mark, name, synonym, look and size in one line: `piston 97 +0.5`, `BS 104 187`, `41?7`. */
-export const searchCatalogue = (index: SearchIndex, text: string, most = 40): SearchResult => searchSections([{ index }], text, most);
+/**
+ * Searches a catalogue by number, mark, name, synonym, look and size in one line: `piston 97 +0.5`, `BS 104 187`,
+ * `41?7`.
+ */
+export const searchCatalogue = (index: SearchIndex, text: string, most = 40): SearchResult =>
+  searchSections([{ index }], text, most);
 
 /** The same over records that were laid out in several goes. */
 export function searchSections(sections: readonly SearchSection[], text: string, most = 40): SearchResult {
@@ -181,7 +204,10 @@ export function searchSections(sections: readonly SearchSection[], text: string,
   return {
     hits: hits.slice(0, most),
     count: hits.length,
-    without: best < query.terms.length ? query.terms.filter((_, at) => hits.length === 0 || !answeredTerms.has(at)).map((term) => term.text) : [],
+    without:
+      best < query.terms.length
+        ? query.terms.filter((_, at) => hits.length === 0 || !answeredTerms.has(at)).map((term) => term.text)
+        : [],
     says: saysOf(query),
   };
 }
@@ -191,7 +217,8 @@ function foundIn({ index, gone }: SearchSection, query: Query): readonly Found[]
   const found = new Map<number, Found>();
   const note = (at: number, term: number | undefined, { score, because }: Answer) => {
     const row = index.rows[at];
-    if (!row || gone?.has(at) || (query.kinds.size > 0 && (row.kind === undefined || !query.kinds.has(row.kind)))) return;
+    if (!row || gone?.has(at) || (query.kinds.size > 0 && (row.kind === undefined || !query.kinds.has(row.kind))))
+      return;
     const known = found.get(at) ?? { row, score: 0, terms: new Set<number>(), because: [] };
     known.score += score;
     known.because.push(because);
@@ -202,11 +229,15 @@ function foundIn({ index, gone }: SearchSection, query: Query): readonly Found[]
   query.terms.forEach((term, at) => answersTo(index, term).forEach((answer, row) => note(row, at, answer)));
   const whole = query.joined === undefined ? new Map<number, Answer>() : codeAnswers(index, query.joined);
   for (const [row, answer] of whole) note(row, undefined, { ...answer, score: answer.score * query.terms.length });
-  if (query.terms.length === 0) index.rows.forEach((row, at) => row.kind && query.kinds.has(row.kind) && note(at, undefined, { score: 0, because: [] }));
+  if (query.terms.length === 0)
+    index.rows.forEach(
+      (row, at) => row.kind && query.kinds.has(row.kind) && note(at, undefined, { score: 0, because: [] }),
+    );
   return [...found.values()];
 }
 
-const saysOf = (query: Query): string => [query.kinds.size > 0 ? kindNames(query.kinds) : 'anything', ...query.terms.map((term) => term.text)].join(' · ');
+const saysOf = (query: Query): string =>
+  [query.kinds.size > 0 ? kindNames(query.kinds) : 'anything', ...query.terms.map((term) => term.text)].join(' · ');
 
 function answersTo(index: SearchIndex, term: Term): Answers {
   const answers: Answers = new Map();
@@ -225,7 +256,8 @@ function answersTo(index: SearchIndex, term: Term): Answers {
 function codeAnswers(index: SearchIndex, text: string): Answers {
   const answers: Answers = new Map();
   const exact = index.codes.exactly(text);
-  for (const { row, says } of exact === undefined ? [] : (index.codePlaces.get(exact) ?? [])) answers.set(row, { score: 1.2, because: [says] });
+  for (const { row, says } of exact === undefined ? [] : (index.codePlaces.get(exact) ?? []))
+    answers.set(row, { score: 1.2, because: [says] });
   if (normaliseMark(text).length < SHORTEST_CODE || !/[\d?[]/.test(text)) return answers;
   try {
     for (const { code, gain, alignment } of index.codes.find(text, MOST_CODES)) {
@@ -268,7 +300,9 @@ function rowsWithWord(index: SearchIndex, word: string): ReadonlyMap<number, num
 
 /** Earlier parameters of a kind are what people mean by a bare figure: a piston's bore before its ring groove. */
 const RANK: ReadonlyMap<string, number> = new Map(
-  Object.values(KINDS).flatMap((kind) => Object.values(kind.parameters).map((parameter, at): [string, number] => [parameter.id, at])),
+  Object.values(KINDS).flatMap((kind) =>
+    Object.values(kind.parameters).map((parameter, at): [string, number] => [parameter.id, at]),
+  ),
 );
 const BY_RANK = 0.03;
 
@@ -284,11 +318,17 @@ function sizeAnswers(index: SearchIndex, term: Term, better: (row: number, answe
         : sentence`${parameter.name.toLowerCase()}, service size ${difference(step, parameter.quantity)}`;
     better(row, {
       score: 0.9 * score - BY_RANK * Math.min(20, RANK.get(id) ?? 20),
-      because: at && step === undefined ? sentence`${because} ${value(nearest(size.values, parameter.plausible), parameter.quantity)}` : because,
+      because:
+        at && step === undefined
+          ? sentence`${because} ${value(nearest(size.values, parameter.plausible), parameter.quantity)}`
+          : because,
     });
   }
 }
 
 /** Of the ways to take a figure, the one that such a part can have. */
-const nearest = (values: readonly { readonly value: number }[], plausible: { readonly low: number; readonly high: number }): number =>
+const nearest = (
+  values: readonly { readonly value: number }[],
+  plausible: { readonly low: number; readonly high: number },
+): number =>
   (values.find(({ value: each }) => each >= plausible.low && each <= plausible.high) ?? values[0])?.value ?? 0;

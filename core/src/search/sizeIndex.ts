@@ -1,6 +1,8 @@
 import type { Size } from '../catalogue/size.js';
 
-/** Every size of a catalogue in columns: entry i says that `rows[i]` has parameter `parameters[i]` between low and high. */
+/**
+ * Every size of a catalogue in columns: entry i says that `rows[i]` has parameter `parameters[i]` between low and high.
+ */
 export interface SizeIndex {
   readonly rows: Uint32Array;
   /** Index into `ids`. */
@@ -78,7 +80,9 @@ const AT_STEP = 0.6;
 export function findSizes(index: SizeIndex, wanted: WantedSize): SizeHit[] {
   const hits: SizeHit[] = [];
   const asked = index.ids.map((id) => wanted.parameters?.has(id) ?? true);
-  const stepsFit = index.services.map((steps) => wanted.step === undefined || steps.some((step) => Math.abs(step - (wanted.step ?? 0)) <= STEP_WITHIN));
+  const stepsFit = index.services.map(
+    (steps) => wanted.step === undefined || steps.some((step) => Math.abs(step - (wanted.step ?? 0)) <= STEP_WITHIN),
+  );
   const { rows, parameters, low, high, service } = index;
   for (let at = 0; at < rows.length; at++) {
     const parameter = parameters[at] as number;
@@ -91,9 +95,16 @@ export function findSizes(index: SizeIndex, wanted: WantedSize): SizeHit[] {
       if (value >= from - within && value <= to + within) score = Math.max(score, nearness(value, within, from, to));
       else if (wanted.step === undefined)
         for (const step of index.services[steps] ?? [])
-          if (value >= from + step - STEP_WITHIN && value <= to + step + STEP_WITHIN && score < AT_STEP) [score, found] = [AT_STEP, step];
+          if (value >= from + step - STEP_WITHIN && value <= to + step + STEP_WITHIN && score < AT_STEP)
+            [score, found] = [AT_STEP, step];
     }
-    if (score > 0) hits.push({ row: rows[at] as number, id: index.ids[parameter] ?? '', score, ...(found === undefined ? {} : { step: found }) });
+    if (score > 0)
+      hits.push({
+        row: rows[at] as number,
+        id: index.ids[parameter] ?? '',
+        score,
+        ...(found === undefined ? {} : { step: found }),
+      });
   }
   return hits;
 }

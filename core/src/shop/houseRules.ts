@@ -26,7 +26,11 @@ export const HOUSE_RULES = {
     question: 'Is a part named by its marks alone?',
     usual: 'trust',
     choices: [
-      { id: 'trust', name: 'Trust marks', says: 'A clear number names the part, and measuring is for its condition. Quick, and right nearly always.' },
+      {
+        id: 'trust',
+        name: 'Trust marks',
+        says: 'A clear number names the part, and measuring is for its condition. Quick, and right nearly always.',
+      },
       {
         id: 'measure',
         name: 'Always measure',
@@ -39,9 +43,21 @@ export const HOUSE_RULES = {
     question: 'How far is it believed what tag, papers and owner say?',
     usual: 'usual',
     choices: [
-      { id: 'little', name: 'Hardly', says: 'Engines and heads get swapped and tags go missing: a claim only breaks a tie.' },
-      { id: 'usual', name: 'As a hint', says: 'Most engines are still what their papers say; a claim counts until a measurement speaks.' },
-      { id: 'much', name: 'Mostly', says: 'We know where our engines come from: what the owner says has nearly always been right.' },
+      {
+        id: 'little',
+        name: 'Hardly',
+        says: 'Engines and heads get swapped and tags go missing: a claim only breaks a tie.',
+      },
+      {
+        id: 'usual',
+        name: 'As a hint',
+        says: 'Most engines are still what their papers say; a claim counts until a measurement speaks.',
+      },
+      {
+        id: 'much',
+        name: 'Mostly',
+        says: 'We know where our engines come from: what the owner says has nearly always been right.',
+      },
     ],
   },
   weights: {
@@ -59,7 +75,11 @@ export const HOUSE_RULES = {
     question: 'How much clearance does a plain bearing get where the maker’s figure is missing?',
     usual: 'thousandth',
     choices: [
-      { id: 'thousandth', name: 'A thousandth of the journal', says: `Quiet, and it keeps oil pressure: ${say(sayFigure(bearings.thousandth), 'metric')}.` },
+      {
+        id: 'thousandth',
+        name: 'A thousandth of the journal',
+        says: `Quiet, and it keeps oil pressure: ${say(sayFigure(bearings.thousandth), 'metric')}.`,
+      },
       {
         id: 'generous',
         name: 'Half as much again',
@@ -72,9 +92,21 @@ export const HOUSE_RULES = {
     question: 'What is done first to cylinders that are worn or too small?',
     usual: 'bore',
     choices: [
-      { id: 'bore', name: 'Bore oversize', says: 'Boring costs less than new liners, and an oversize piston saves the cylinder.' },
-      { id: 'liner', name: 'New liners', says: 'Where the engine has liners, new ones take a day less than boring and are round.' },
-      { id: 'sleeve', name: 'Sleeve', says: 'A sleeve brings back the standard bore: any piston can be had, and the wall is known.' },
+      {
+        id: 'bore',
+        name: 'Bore oversize',
+        says: 'Boring costs less than new liners, and an oversize piston saves the cylinder.',
+      },
+      {
+        id: 'liner',
+        name: 'New liners',
+        says: 'Where the engine has liners, new ones take a day less than boring and are round.',
+      },
+      {
+        id: 'sleeve',
+        name: 'Sleeve',
+        says: 'A sleeve brings back the standard bore: any piston can be had, and the wall is known.',
+      },
     ],
   },
 } as const satisfies Record<string, HouseRule>;
@@ -131,4 +163,5 @@ export const HouseRulesSchema = Type.Object(
 export type HouseRules = Static<typeof HouseRulesSchema>;
 
 /** The grams that the rule about weights allows between the heaviest and the lightest of a set. */
-export const weightAllowed = (rules: HouseRules): number => ({ two: 2, four: 4, eight: 8 })[rules.weights ?? HOUSE_RULES.weights.usual];
+export const weightAllowed = (rules: HouseRules): number =>
+  ({ two: 2, four: 4, eight: 8 })[rules.weights ?? HOUSE_RULES.weights.usual];

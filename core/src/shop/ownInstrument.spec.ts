@@ -16,7 +16,9 @@ const own = (more: Partial<OwnInstrument>): OwnInstrument => ({
 
 describe('the shop’s own instruments', () => {
   it('have at the start one of each sort, as a usual shop has', () => {
-    expect(USUAL_INSTRUMENTS.map(({ sort }) => sort).sort()).toEqual(INSTRUMENT_IDS.filter((id) => id !== 'sheet').sort());
+    expect(USUAL_INSTRUMENTS.map(({ sort }) => sort).sort()).toEqual(
+      INSTRUMENT_IDS.filter((id) => id !== 'sheet').sort(),
+    );
     for (const each of USUAL_INSTRUMENTS) expect(each.from).withContext(each.id).toBeLessThan(each.to);
   });
 
@@ -29,7 +31,13 @@ describe('the shop’s own instruments', () => {
   });
 
   it('are taken by fineness, those in calibration first', () => {
-    const coarse = own({ id: 'mic-b', name: 'Micrometer B', permissibleError: 0.004, calibrated: '2026-10-01', everyMonths: 12 });
+    const coarse = own({
+      id: 'mic-b',
+      name: 'Micrometer B',
+      permissibleError: 0.004,
+      calibrated: '2026-10-01',
+      everyMonths: 12,
+    });
     const fine = own({ calibrated: '2024-10-01', everyMonths: 12 });
     expect(new Drawer([coarse, fine]).take('micrometer', 20).name).toBe('Micrometer A');
     expect(new Drawer([coarse, fine], '2026-11-25').take('micrometer', 20).name).toBe('Micrometer B');
@@ -82,6 +90,8 @@ describe('house rules', () => {
   });
 
   it('allow so many grams in a set', () => {
-    expect([weightAllowed({}), weightAllowed({ weights: 'two' }), weightAllowed({ weights: 'eight' })]).toEqual([4, 2, 8]);
+    expect([weightAllowed({}), weightAllowed({ weights: 'two' }), weightAllowed({ weights: 'eight' })]).toEqual([
+      4, 2, 8,
+    ]);
   });
 });

@@ -11,11 +11,22 @@ export const OwnInstrumentSchema = Type.Object(
     sort: oneOf<InstrumentId>(INSTRUMENT_IDS, 'What sort of instrument it is'),
     name: Type.String({ minLength: 1, maxLength: 120, description: 'What it is called in the shop' }),
     resolution: Type.Number({ exclusiveMinimum: 0, maximum: 1000, description: 'Smallest step it shows' }),
-    permissibleError: Type.Number({ exclusiveMinimum: 0, maximum: 1000, description: 'How far it may be wrong, either way, and still be in order' }),
+    permissibleError: Type.Number({
+      exclusiveMinimum: 0,
+      maximum: 1000,
+      description: 'How far it may be wrong, either way, and still be in order',
+    }),
     from: Type.Number({ minimum: 0, maximum: 1e6, description: 'Smallest size it measures' }),
     to: Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'Largest size it measures' }),
-    calibrated: Type.Optional(Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$', description: 'Day of the last calibration' })),
-    everyMonths: Type.Optional(Type.Integer({ minimum: 1, maximum: 240, description: 'Months from one calibration to the next' })),
+    calibrated: Type.Optional(
+      Type.String({
+        pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$',
+        description: 'Day of the last calibration',
+      }),
+    ),
+    everyMonths: Type.Optional(
+      Type.Integer({ minimum: 1, maximum: 240, description: 'Months from one calibration to the next' }),
+    ),
     note: Type.Optional(Type.String({ minLength: 1, maxLength: 400 })),
   },
   { additionalProperties: false },
@@ -46,7 +57,10 @@ export function overdue(own: OwnInstrument, today: string): boolean {
   return today > due;
 }
 
-/** An instrument past its calibration is trusted half as far. *Common practice, no source*, for mistrusting it; the figure is ours. */
+/**
+ * An instrument past its calibration is trusted half as far. *Common practice, no source*, for mistrusting it; the
+ * figure is ours.
+ */
 export const OVERDUE_TIMES = 2;
 
 /** The instrument that takes a size: how exact it is, what it is called, and what is doubtful about that. */
@@ -71,7 +85,8 @@ export class Drawer {
    * first. Where it has none, the usual values of the sort, with the doubt said.
    */
   take(sort: InstrumentId, size: number): Tool {
-    if (sort === 'sheet') return { sort, name: INSTRUMENTS.sheet.name, ...precisionOf(INSTRUMENTS.sheet), reaches: true };
+    if (sort === 'sheet')
+      return { sort, name: INSTRUMENTS.sheet.name, ...precisionOf(INSTRUMENTS.sheet), reaches: true };
     const mine = this.owned.filter((each) => each.sort === sort);
     const usual = INSTRUMENTS[sort];
     if (mine.length === 0)
@@ -84,7 +99,10 @@ export class Drawer {
       };
     const reaching = mine.filter((each) => each.from <= size && size <= each.to);
     const [best] = [...(reaching.length > 0 ? reaching : mine)].sort(
-      (a, b) => Number(this.late(a)) - Number(this.late(b)) || a.permissibleError - b.permissibleError || (a.id < b.id ? -1 : 1),
+      (a, b) =>
+        Number(this.late(a)) - Number(this.late(b)) ||
+        a.permissibleError - b.permissibleError ||
+        (a.id < b.id ? -1 : 1),
     );
     if (!best) throw new RangeError(`No instrument of the sort "${sort}".`);
     const late = this.late(best);
@@ -117,8 +135,15 @@ export class Drawer {
 const WORTH_FETCHING = 1.5;
 
 /** The first of some sorts of which the shop has one that reaches a size and is finer than an expanded uncertainty. */
-export function finerTool(drawer: Drawer, sorts: readonly InstrumentId[], size: number, uncertainty: number): Tool | undefined {
-  return sorts.map((sort) => drawer.take(sort, size)).find((tool) => tool.reaches && WORTH_FETCHING * COVERAGE * uncertaintyOf(tool) <= uncertainty);
+export function finerTool(
+  drawer: Drawer,
+  sorts: readonly InstrumentId[],
+  size: number,
+  uncertainty: number,
+): Tool | undefined {
+  return sorts
+    .map((sort) => drawer.take(sort, size))
+    .find((tool) => tool.reaches && WORTH_FETCHING * COVERAGE * uncertaintyOf(tool) <= uncertainty);
 }
 
 const precisionOf = ({ resolution, permissibleError }: Precision): Precision => ({ resolution, permissibleError });

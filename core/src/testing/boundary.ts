@@ -13,7 +13,11 @@ export interface Boundary {
 }
 
 /** Steps in rising order. */
-export const boundary = (figure: FigureOfThumb, outcome: Outcome, ...steps: Boundary['steps']): Boundary => ({ figure, outcome, steps });
+export const boundary = (figure: FigureOfThumb, outcome: Outcome, ...steps: Boundary['steps']): Boundary => ({
+  figure,
+  outcome,
+  steps,
+});
 
 /** A step is just inside or outside an end when it is no further from it than this share of it. */
 const NEAR = 0.05;
@@ -23,7 +27,8 @@ const NEAR_NOTHING = 0.001;
 const endsOf = ({ bound, band, leeway }: FigureOfThumb): readonly number[] =>
   bound === 'between' ? [...new Set([band.low, band.high, ...(leeway ? [leeway.low, leeway.high] : [])])] : [band.high];
 
-const near = (end: number, value: number): boolean => Math.abs(value - end) <= Math.max(NEAR * Math.abs(end), NEAR_NOTHING);
+const near = (end: number, value: number): boolean =>
+  Math.abs(value - end) <= Math.max(NEAR * Math.abs(end), NEAR_NOTHING);
 
 /** Ends of a figure that no two steps lie close on either side of with different outcomes. */
 const unguarded = ({ figure, steps }: Boundary): readonly number[] =>
@@ -32,7 +37,14 @@ const unguarded = ({ figure, steps }: Boundary): readonly number[] =>
       !steps.some(([value, outcome], at) => {
         const next = steps[at + 1];
         // A tenth of a micron either way is the same size.
-        return next !== undefined && value <= end && next[0] >= end - SAME_WITHIN && near(end, value) && near(end, next[0]) && outcome !== next[1];
+        return (
+          next !== undefined &&
+          value <= end &&
+          next[0] >= end - SAME_WITHIN &&
+          near(end, value) &&
+          near(end, next[0]) &&
+          outcome !== next[1]
+        );
       }),
   );
 
@@ -44,8 +56,14 @@ function moved(figure: FigureOfThumb): HouseRules {
   return { figures: { [figure.id]: own } };
 }
 
-/** Specs for boundaries: what comes out at each step, that each end of each figure has steps, and that the shop's own figure counts. */
-export function describeBoundaries(subject: Readonly<Record<string, FigureOfThumb>>, boundaries: readonly Boundary[]): void {
+/**
+ * Specs for boundaries: what comes out at each step, that each end of each figure has steps, and that the shop's own
+ * figure counts.
+ */
+export function describeBoundaries(
+  subject: Readonly<Record<string, FigureOfThumb>>,
+  boundaries: readonly Boundary[],
+): void {
   for (const each of boundaries) {
     const { figure, outcome, steps } = each;
     describe(`${figure.name} (${figure.id})`, () => {

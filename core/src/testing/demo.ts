@@ -40,4 +40,5 @@ const CRANKS = indexCatalogue('crank', CATALOGUE);
 export const words = (text: string): readonly Understood[] => readEntry(text, 'crank').words;
 
 /** The line-up of the demo's cranks for readings as typed. */
-export const lineUpFor = (readings: string | readonly Understood[]) => identify(CRANKS, typeof readings === 'string' ? words(readings) : readings, 100);
+export const lineUpFor = (readings: string | readonly Understood[]) =>
+  identify(CRANKS, typeof readings === 'string' ? words(readings) : readings, 100);

@@ -16,7 +16,10 @@ const under = <T, U>(kind: KindId, given: Readonly<Record<string, T>>, make: (va
 export const made = (kind: KindId, sizes: Sizes = {}, looks: Words = {}, interfaces: Words = {}): Part => ({
   kind,
   label: `made ${kind}`,
-  values: under(kind, sizes, (size) => ({ interval: typeof size === 'number' ? interval(size) : interval(...size), source: 'pattern' as const })),
+  values: under(kind, sizes, (size) => ({
+    interval: typeof size === 'number' ? interval(size) : interval(...size),
+    source: 'pattern' as const,
+  })),
   looks: under(kind, looks, (option) => ({ option, source: 'pattern' as const })),
   interfaces: under(kind, interfaces, (pattern) => pattern),
   service: {},
@@ -32,17 +35,24 @@ interface Round {
   readonly replaced?: readonly Part[];
 }
 
-const byKind = (parts: readonly Part[]): Assembly['parts'] => Object.fromEntries(parts.map((part) => [part.kind, part]));
+const byKind = (parts: readonly Part[]): Assembly['parts'] =>
+  Object.fromEntries(parts.map((part) => [part.kind, part]));
 
 /** What one check of a joint finds of some parts. */
-export function finding(joint: string, check: string, parts: readonly Part[], { rules = {}, stock = {}, replaced = [] }: Round = {}): Finding {
+export function finding(
+  joint: string,
+  check: string,
+  parts: readonly Part[],
+  { rules = {}, stock = {}, replaced = [] }: Round = {},
+): Finding {
   const found = JOINTS.find(({ id }) => id === joint)?.checks.find(({ id }) => id === check);
   if (!found) throw new RangeError(`There is no check ${joint}.${check}.`);
   return found.judge({ parts: byKind(parts), replaced: byKind(replaced), stock, rules });
 }
 
 /** A finding in a word or two: its verdict, and what is done about it. */
-export const outcomeOf = ({ verdict, work }: Finding): string => [verdict, ...work.map(({ steps }) => steps.join(' and '))].join(', ');
+export const outcomeOf = ({ verdict, work }: Finding): string =>
+  [verdict, ...work.map(({ steps }) => steps.join(' and '))].join(', ');
 
 /** The same of a check at once. */
 export const judged = (...asked: Parameters<typeof finding>): string => outcomeOf(finding(...asked));

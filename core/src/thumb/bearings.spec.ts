@@ -14,7 +14,13 @@ const WALL = 2;
 const shellFor = (housing: number, more: Readonly<Record<string, number>> = {}) =>
   made('mainShell', { 'housing.diameter': housing, wall: WALL, width: 20, flangeWidth: 30, ...more });
 const crank = (more: Readonly<Record<string, number>> = {}) =>
-  made('crank', { 'mainJournal.diameter': JOURNAL, 'mainJournal.width': 24, 'thrustJournal.width': 30.1, mainPitch: 100, ...more });
+  made('crank', {
+    'mainJournal.diameter': JOURNAL,
+    'mainJournal.width': 24,
+    'thrustJournal.width': 30.1,
+    mainPitch: 100,
+    ...more,
+  });
 const block = (housing: number, more: Readonly<Record<string, number>> = {}) =>
   made('block', { 'mainHousing.diameter': housing, mainPitch: 100, ...more }, { mainsRun: 'shells' });
 /** A housing that leaves a journal the clearance of a thousandth. */
@@ -23,18 +29,33 @@ const stock = { mainShell: [shellFor(HOUSING)] };
 
 const clearance = (rules: HouseRules) => (share: number, own: HouseRules) => {
   const housing = JOURNAL + 2 * WALL + share * JOURNAL;
-  return judged('mains', 'oilClearance', [crank(), block(housing)], { stock: { mainShell: [shellFor(housing)] }, rules: { ...rules, ...own } });
+  return judged('mains', 'oilClearance', [crank(), block(housing)], {
+    stock: { mainShell: [shellFor(housing)] },
+    rules: { ...rules, ...own },
+  });
 };
 
-const ring = (bore: number, more: Readonly<Record<string, number>> = {}) => made('rollingBearing', { bore, outside: 62, width: 16, ...more }, { form: 'ball' });
-const needles = (bore: number, outside: number) => made('rollingBearing', { bore, outside, width: 20 }, { form: 'needle' });
+const ring = (bore: number, more: Readonly<Record<string, number>> = {}) =>
+  made('rollingBearing', { bore, outside: 62, width: 16, ...more }, { form: 'ball' });
+const needles = (bore: number, outside: number) =>
+  made('rollingBearing', { bore, outside, width: 20 }, { form: 'needle' });
 const onNeedles = (pin: number, eye: number, rules: HouseRules) =>
-  judged('bigEnds', 'rodOilClearance', [made('crank', { 'crankpin.diameter': pin }), made('rod', { 'bigEnd.bore': eye }, { capSplit: 'onePiece' })], {
-    stock: { rollingBearing: [needles(20, 26)] },
-    rules,
-  });
+  judged(
+    'bigEnds',
+    'rodOilClearance',
+    [made('crank', { 'crankpin.diameter': pin }), made('rod', { 'bigEnd.bore': eye }, { capSplit: 'onePiece' })],
+    {
+      stock: { rollingBearing: [needles(20, 26)] },
+      rules,
+    },
+  );
 const inPlace = (check: string, size: string) => (by: number, rules: HouseRules) =>
-  judged('bearingInPlace', check, [ring(25, { [size]: size === 'bore' ? 25 + by : size === 'outside' ? 62 + by : 16 + by })], { replaced: [ring(25)], rules });
+  judged(
+    'bearingInPlace',
+    check,
+    [ring(25, { [size]: size === 'bore' ? 25 + by : size === 'outside' ? 62 + by : 16 + by })],
+    { replaced: [ring(25)], rules },
+  );
 
 describe('figures of thumb of bearings', () => {
   describeBoundaries(bearings, [
@@ -65,7 +86,12 @@ describe('figures of thumb of bearings', () => {
     boundary(
       bearings.anotherSize,
       (by, rules) => {
-        const { because } = finding('mains', 'oilClearance', [crank({ 'mainJournal.diameter': JOURNAL - by + 0.045 }), block(HOUSING)], { stock, rules });
+        const { because } = finding(
+          'mains',
+          'oilClearance',
+          [crank({ 'mainJournal.diameter': JOURNAL - by + 0.045 }), block(HOUSING)],
+          { stock, rules },
+        );
         return say(because, 'metric').includes('smaller than the shells') ? 'another size' : 'a clearance';
       },
       [0.582, 'a clearance'],
@@ -73,7 +99,8 @@ describe('figures of thumb of bearings', () => {
     ),
     boundary(
       bearings.endFloat,
-      (float, rules) => judged('mains', 'endFloat', [crank({ 'thrustJournal.width': 30 + float }), block(HOUSING)], { stock, rules }),
+      (float, rules) =>
+        judged('mains', 'endFloat', [crank({ 'thrustJournal.width': 30 + float }), block(HOUSING)], { stock, rules }),
       [0.0194, 'fitsWithWork, grindThrust'],
       [0.0206, 'cannotTell'],
       [0.0582, 'cannotTell'],
@@ -85,7 +112,8 @@ describe('figures of thumb of bearings', () => {
     ),
     boundary(
       bearings.filletRoom,
-      (room, rules) => judged('mains', 'shellWidth', [crank({ 'mainJournal.width': 20 + room }), block(HOUSING)], { stock, rules }),
+      (room, rules) =>
+        judged('mains', 'shellWidth', [crank({ 'mainJournal.width': 20 + room }), block(HOUSING)], { stock, rules }),
       [0.485, 'doesNotFit'],
       [0.515, 'fits'],
       [7.76, 'fits'],
@@ -101,7 +129,13 @@ describe('figures of thumb of bearings', () => {
     ),
     boundary(
       bearings.shellHousing,
-      (by, rules) => judged('shellsInRod', 'shellHousing', [made('rod', { 'bigEnd.bore': 50 }), made('rodShell', { 'housing.diameter': 50 + by })], { rules }),
+      (by, rules) =>
+        judged(
+          'shellsInRod',
+          'shellHousing',
+          [made('rod', { 'bigEnd.bore': 50 }), made('rodShell', { 'housing.diameter': 50 + by })],
+          { rules },
+        ),
       [-0.04635, 'doesNotFit'],
       [-0.04365, 'fits'],
       [0.04365, 'fits'],
@@ -110,7 +144,10 @@ describe('figures of thumb of bearings', () => {
     boundary(
       bearings.ground,
       (tolerance, rules) => {
-        const pin = { ...made('crank', { 'crankpin.diameter': 50, stroke: 80 }), service: { 'crank.crankpin.diameter': [-0.25] } };
+        const pin = {
+          ...made('crank', { 'crankpin.diameter': 50, stroke: 80 }),
+          service: { 'crank.crankpin.diameter': [-0.25] },
+        };
         const worked = offsetGrind(pin, 0.25, 0.1, rules);
         const size = 'part' in worked ? worked.part.values['crank.crankpin.diameter']?.interval : undefined;
         return size && size.high - size.low >= tolerance ? 'as wide' : 'narrower';
@@ -120,13 +157,19 @@ describe('figures of thumb of bearings', () => {
     ),
     boundary(
       bearings.polished,
-      (off, rules) => ('part' in polishJournal(crank(), { id: 'crank.mainJournal.diameter', name: 'Journal' } as never, off, rules) ? 'polished' : 'refused'),
+      (off, rules) =>
+        'part' in polishJournal(crank(), { id: 'crank.mainJournal.diameter', name: 'Journal' } as never, off, rules)
+          ? 'polished'
+          : 'refused',
       [0.0124, 'polished'],
       [0.0136, 'refused'],
     ),
     boundary(
       bearings.lineBored,
-      (by, rules) => ('part' in lineBore(block(60, { 'mainHousing.greatestBore': 80 }), around(60 + by, 0), rules) ? 'bored' : 'refused'),
+      (by, rules) =>
+        'part' in lineBore(block(60, { 'mainHousing.greatestBore': 80 }), around(60 + by, 0), rules)
+          ? 'bored'
+          : 'refused',
       [7.76, 'bored'],
       [8.24, 'refused'],
     ),
@@ -134,7 +177,12 @@ describe('figures of thumb of bearings', () => {
       bearings.ringBore,
       (tolerance, rules) =>
         // The heaviest press of ISO 286-2 on a 25 mm ring is m6, 21 µm; the bore may be smaller by its own tolerance.
-        judged('bearingOnCrank', 'ringOnShaft', [made('crank', { 'mainJournal.diameter': 25 + 0.021 + tolerance }), ring(25)], { rules }),
+        judged(
+          'bearingOnCrank',
+          'ringOnShaft',
+          [made('crank', { 'mainJournal.diameter': 25 + 0.021 + tolerance }), ring(25)],
+          { rules },
+        ),
       [0.0094, 'fits'],
       [0.0106, 'doesNotFit'],
     ),
@@ -142,11 +190,23 @@ describe('figures of thumb of bearings', () => {
       bearings.ringOutside,
       (tolerance, rules) =>
         // The widest hole, H7 at 62 mm, is 30 µm over nominal.
-        judged('bearingInCase', 'ringInCase', [made('block', { 'mainHousing.diameter': 62 + 0.03 + tolerance }, { mainsRun: 'rolling' }), ring(25)], { rules }),
+        judged(
+          'bearingInCase',
+          'ringInCase',
+          [made('block', { 'mainHousing.diameter': 62 + 0.03 + tolerance }, { mainsRun: 'rolling' }), ring(25)],
+          { rules },
+        ),
       [0.0144, 'fits'],
       [0.0156, 'doesNotFit'],
     ),
-    boundary(bearings.sameRing, inPlace('bearingBore', 'bore'), [-0.0309, 'doesNotFit'], [-0.0291, 'fits'], [0.0291, 'fits'], [0.0309, 'doesNotFit']),
+    boundary(
+      bearings.sameRing,
+      inPlace('bearingBore', 'bore'),
+      [-0.0309, 'doesNotFit'],
+      [-0.0291, 'fits'],
+      [0.0291, 'fits'],
+      [0.0309, 'doesNotFit'],
+    ),
     boundary(
       bearings.sameRingWidth,
       inPlace('bearingWidth', 'width'),
@@ -157,20 +217,37 @@ describe('figures of thumb of bearings', () => {
     ),
     boundary(
       bearings.ringShimmed,
-      (lacking, rules) => judged('bearingInPlace', 'bearingWidth', [ring(25, { width: 16 - lacking })], { replaced: [ring(25)], rules }),
+      (lacking, rules) =>
+        judged('bearingInPlace', 'bearingWidth', [ring(25, { width: 16 - lacking })], { replaced: [ring(25)], rules }),
       [5.82, 'fitsWithWork, shimBearing'],
       [6.18, 'doesNotFit'],
     ),
     boundary(
       bearings.ringSleeved,
-      (by, rules) => judged('bearingInCase', 'ringInCase', [made('block', { 'mainHousing.diameter': 62 + by }, { mainsRun: 'rolling' }), ring(25)], { rules }),
+      (by, rules) =>
+        judged(
+          'bearingInCase',
+          'ringInCase',
+          [made('block', { 'mainHousing.diameter': 62 + by }, { mainsRun: 'rolling' }), ring(25)],
+          { rules },
+        ),
       [1.94, 'doesNotFit'],
       [2.06, 'fitsWithWork, sleeveBearing'],
       [11.64, 'fitsWithWork, sleeveBearing'],
       [12.36, 'doesNotFit'],
     ),
-    boundary(bearings.cageNamed, (off, rules) => onNeedles(20 + off, 26, rules), [0.097, 'fits'], [0.103, 'cannotTell']),
-    boundary(bearings.cageThinnest, (room, rules) => onNeedles(30, 30 + 2 * room, rules), [0.97, 'doesNotFit'], [1.03, 'cannotTell']),
+    boundary(
+      bearings.cageNamed,
+      (off, rules) => onNeedles(20 + off, 26, rules),
+      [0.097, 'fits'],
+      [0.103, 'cannotTell'],
+    ),
+    boundary(
+      bearings.cageThinnest,
+      (room, rules) => onNeedles(30, 30 + 2 * room, rules),
+      [0.97, 'doesNotFit'],
+      [1.03, 'cannotTell'],
+    ),
   ]);
 
   it('are told with their figure and source', () => {

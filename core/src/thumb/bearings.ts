@@ -4,10 +4,15 @@ const BOUNDARY = 'ISO 15, boundary dimensions';
 
 /** Mains, crankpins and rolling bearings. */
 export const bearings = subject('bearings', {
-  thousandth: between('Oil clearance, a thousandth', [0.0007, 0.00105], 'A plain bearing runs with about a thousandth of its journal', {
-    of: 'the journal',
-    leeway: [0.00025, 0.002],
-  }),
+  thousandth: between(
+    'Oil clearance, a thousandth',
+    [0.0007, 0.00105],
+    'A plain bearing runs with about a thousandth of its journal',
+    {
+      of: 'the journal',
+      leeway: [0.00025, 0.002],
+    },
+  ),
   generous: between(
     'Oil clearance, half as much again',
     [0.001, 0.0015],
@@ -17,25 +22,56 @@ export const bearings = subject('bearings', {
       leeway: [0.00025, 0.0025],
     },
   ),
-  anotherSize: about('Another size of bearing', 0.6, 'Further out than this, journal and shell are plainly not made for each other'),
-  endFloat: between('End float of the crank', [0.06, 0.2], 'A crank moves endways by a little: less burns its thrust faces, more lets it walk', {
-    leeway: [0.02, 0.4],
-  }),
-  filletRoom: between('Shell beside the fillets', [0.5, 8], 'A shell clears the fillets of its journal, both sides together, and covers the rest of it'),
+  anotherSize: about(
+    'Another size of bearing',
+    0.6,
+    'Further out than this, journal and shell are plainly not made for each other',
+  ),
+  endFloat: between(
+    'End float of the crank',
+    [0.06, 0.2],
+    'A crank moves endways by a little: less burns its thrust faces, more lets it walk',
+    {
+      leeway: [0.02, 0.4],
+    },
+  ),
+  filletRoom: between(
+    'Shell beside the fillets',
+    [0.5, 8],
+    'A shell clears the fillets of its journal, both sides together, and covers the rest of it',
+  ),
   mainSpacing: within('Main spacing', 0.6, 'Journals lie under their housings within the play of their widths'),
   shellHousing: within('Housing of a shell', 0.045, 'A shell is made for one housing, within its tolerance'),
   ground: about('Tolerance of a ground journal', 0.013, 'A crank grinder holds a journal to half a thou in all'),
   polished: atMost('Polished off a journal', 0.013, 'Polishing takes half a thou of diameter; more is ground'),
   lineBored: atMost('Line boring', 8, 'Small journals to large ones is a quarter of an inch; more is another block'),
-  ringBore: about('Tolerance of a bearing’s bore', 0.01, 'The bore of a bearing of normal class lies so far below its nominal size', {
-    source: 'ISO 492, from memory',
+  ringBore: about(
+    'Tolerance of a bearing’s bore',
+    0.01,
+    'The bore of a bearing of normal class lies so far below its nominal size',
+    {
+      source: 'ISO 492, from memory',
+    },
+  ),
+  ringOutside: about(
+    'Tolerance of a bearing’s outside',
+    0.015,
+    'The outside of a bearing of normal class lies so far below its nominal size',
+    {
+      source: 'ISO 492, from memory',
+    },
+  ),
+  sameRing: within('Bore and outside of a bearing', 0.03, 'Bearings of one size differ by their tolerance only', {
+    source: BOUNDARY,
   }),
-  ringOutside: about('Tolerance of a bearing’s outside', 0.015, 'The outside of a bearing of normal class lies so far below its nominal size', {
-    source: 'ISO 492, from memory',
+  sameRingWidth: within('Width of a bearing', 0.25, 'Rings of one width differ by their tolerance only', {
+    source: BOUNDARY,
   }),
-  sameRing: within('Bore and outside of a bearing', 0.03, 'Bearings of one size differ by their tolerance only', { source: BOUNDARY }),
-  sameRingWidth: within('Width of a bearing', 0.25, 'Rings of one width differ by their tolerance only', { source: BOUNDARY }),
-  ringShimmed: atMost('Shims beside a bearing', 6, 'A narrower bearing is shimmed on the side that stands; more is a bearing of another series'),
+  ringShimmed: atMost(
+    'Shims beside a bearing',
+    6,
+    'A narrower bearing is shimmed on the side that stands; more is a bearing of another series',
+  ),
   ringSleeved: between(
     'Sleeve round a bearing',
     [2, 12],
@@ -46,5 +82,7 @@ export const bearings = subject('bearings', {
     0.1,
     'A needle cage is named by the sizes it runs on, which are ground to hundredths: it is for all so near to its name',
   ),
-  cageThinnest: atLeast('Room for needles', 1, 'Less room than this on a side holds no needles', { source: 'ISO 3030, from memory' }),
+  cageThinnest: atLeast('Room for needles', 1, 'Less room than this on a side holds no needles', {
+    source: 'ISO 3030, from memory',
+  }),
 });

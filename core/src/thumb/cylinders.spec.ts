@@ -17,7 +17,10 @@ const skirt = (looks: Readonly<Record<string, string>>) => (share: number, rules
   finding(
     'pistonInBlock',
     'skirtClearance',
-    [made('block', { bore: BORE, wall: 20 }, { cylinderWall: 'parent' }), made('piston', { 'skirt.diameter': BORE - share * BORE }, looks)],
+    [
+      made('block', { bore: BORE, wall: 20 }, { cylinderWall: 'parent' }),
+      made('piston', { 'skirt.diameter': BORE - share * BORE }, looks),
+    ],
     { rules },
   ).verdict;
 const fourStroke = { rings: '3', compressionRings: '2', crown: 'flat', material: 'cast' };
@@ -36,13 +39,31 @@ const tight = (by: number, wall: number, rules: HouseRules) =>
 const seat = (check: string, hole: string, outside: string) => (play: number, rules: HouseRules) =>
   judged('liners', check, [made('block', { [hole]: 110 + play }), made('liner', { [outside]: 110 })], { rules });
 const proud = (by: number, rules: HouseRules) =>
-  judged('liners', 'protrusion', [made('block', { 'liner.counterbore': 10 }), made('liner', { 'flange.height': 10 + by })], { rules });
+  judged(
+    'liners',
+    'protrusion',
+    [made('block', { 'liner.counterbore': 10 }), made('liner', { 'flange.height': 10 + by })],
+    { rules },
+  );
 const among = (check: string, size: string) => (by: number, rules: HouseRules) =>
-  judged('pistonAmongOthers', check, [made('piston', { [size]: 50 + by })], { replaced: [made('piston', { [size]: 50 })], rules });
+  judged('pistonAmongOthers', check, [made('piston', { [size]: 50 + by })], {
+    replaced: [made('piston', { [size]: 50 })],
+    rules,
+  });
 const groove = (play: number, rules: HouseRules) =>
-  finding('ringsOnPiston', 'topGroove', [made('piston', { 'ring.top': 2 + play }), made('rings', { 'top.height': 2 }, { oilForm: 'none' })], { rules });
+  finding(
+    'ringsOnPiston',
+    'topGroove',
+    [made('piston', { 'ring.top': 2 + play }), made('rings', { 'top.height': 2 }, { oilForm: 'none' })],
+    { rules },
+  );
 const gap = (share: number, rules: HouseRules) =>
-  finding('ringsInBlock', 'endGap', [made('block', { bore: BORE }), made('rings', { bore: BORE, 'top.gap': share * BORE })], { rules });
+  finding(
+    'ringsInBlock',
+    'endGap',
+    [made('block', { bore: BORE }), made('rings', { bore: BORE, 'top.gap': share * BORE })],
+    { rules },
+  );
 const seated = (by: number, rules: HouseRules) => {
   const other = made('liner', { bore: BORE, 'outside.upper': 110 + by, 'outside.lower': 108, 'flange.height': 10 });
   const { work } = finding(
@@ -56,7 +77,8 @@ const seated = (by: number, rules: HouseRules) => {
   );
   return work.some(({ steps }) => steps.includes('fitLiners')) ? 'goes in its place' : 'another liner';
 };
-const sleeved = (worked: Worked) => ('part' in worked ? worked.part.values['block.wall']?.interval.low : undefined) ?? 0;
+const sleeved = (worked: Worked) =>
+  ('part' in worked ? worked.part.values['block.wall']?.interval.low : undefined) ?? 0;
 
 describe('figures of thumb of cylinders', () => {
   describeBoundaries(cylinders, [
@@ -116,7 +138,8 @@ describe('figures of thumb of cylinders', () => {
     ),
     boundary(
       cylinders.honed,
-      (by, rules) => `${done(honeCylinders(made('block', { bore: BORE }), by, rules))}, ${tight(by, 10, rules).work[0]?.steps.join(' and ') ?? 'nothing'}`,
+      (by, rules) =>
+        `${done(honeCylinders(made('block', { bore: BORE }), by, rules))}, ${tight(by, 10, rules).work[0]?.steps.join(' and ') ?? 'nothing'}`,
       [0.0485, 'done, hone'],
       [0.0515, 'refused, bore and hone'],
     ),
@@ -134,13 +157,18 @@ describe('figures of thumb of cylinders', () => {
     ),
     boundary(
       cylinders.sleeveWall,
-      (wall, rules) => reaches(10 - sleeved(sleeveCylinders(made('block', { bore: BORE, wall: 10 }), interval(BORE), rules)) - 0.005, wall),
+      (wall, rules) =>
+        reaches(
+          10 - sleeved(sleeveCylinders(made('block', { bore: BORE, wall: 10 }), interval(BORE), rules)) - 0.005,
+          wall,
+        ),
       [2.328, 'as much'],
       [2.472, 'less'],
     ),
     boundary(
       cylinders.sleeveThickest,
-      (wall, rules) => (tight(-2 * wall, 20, rules).work.some(({ steps }) => steps.includes('sleeve')) ? 'sleeved' : 'not sleeved'),
+      (wall, rules) =>
+        tight(-2 * wall, 20, rules).work.some(({ steps }) => steps.includes('sleeve')) ? 'sleeved' : 'not sleeved',
       [3.88, 'sleeved'],
       [4.12, 'not sleeved'],
     ),
@@ -155,14 +183,25 @@ describe('figures of thumb of cylinders', () => {
     ),
     boundary(
       cylinders.linerSeatBored,
-      (by, rules) => judged('liners', 'upperSeat', [made('block', { 'liner.seat': 110.08 - by }), made('liner', { 'outside.upper': 110 })], { rules }),
+      (by, rules) =>
+        judged(
+          'liners',
+          'upperSeat',
+          [made('block', { 'liner.seat': 110.08 - by }), made('liner', { 'outside.upper': 110 })],
+          { rules },
+        ),
       [0.776, 'fitsWithWork, cutCounterbore'],
       [0.824, 'doesNotFit'],
     ),
     boundary(
       cylinders.linerSeatWithin,
       (tolerance, rules) => {
-        const { work } = finding('liners', 'upperSeat', [made('block', { 'liner.seat': 109.9 }), made('liner', { 'outside.upper': 110 })], { rules });
+        const { work } = finding(
+          'liners',
+          'upperSeat',
+          [made('block', { 'liner.seat': 109.9 }), made('liner', { 'outside.upper': 110 })],
+          { rules },
+        );
         return reaches(width(work[0]?.parts[0]?.values['block.liner.seat']?.interval ?? interval(0)) / 2, tolerance);
       },
       [0.0144, 'as much'],
@@ -180,7 +219,12 @@ describe('figures of thumb of cylinders', () => {
       [0.1746, 'cannotTell'],
       [0.1854, 'doesNotFit'],
     ),
-    boundary(cylinders.linerShimmed, (lacking, rules) => proud(0.085 - lacking, rules), [0.388, 'fitsWithWork, shimLiners'], [0.412, 'doesNotFit']),
+    boundary(
+      cylinders.linerShimmed,
+      (lacking, rules) => proud(0.085 - lacking, rules),
+      [0.388, 'fitsWithWork, shimLiners'],
+      [0.412, 'doesNotFit'],
+    ),
     boundary(
       cylinders.groovePlay,
       (play, rules) => groove(play, rules).verdict,
@@ -191,13 +235,20 @@ describe('figures of thumb of cylinders', () => {
     ),
     boundary(
       cylinders.grooveWidened,
-      (by, rules) => done(widenGroove(made('piston', { 'ring.top': 2 }), pistonKind.parameters['ring.top'], interval(2 + by), rules)),
+      (by, rules) =>
+        done(
+          widenGroove(made('piston', { 'ring.top': 2 }), pistonKind.parameters['ring.top'], interval(2 + by), rules),
+        ),
       [0.679, 'done'],
       [0.721, 'refused'],
     ),
     boundary(
       cylinders.grooveWithin,
-      (tolerance, rules) => reaches(width(groove(-0.2, rules).work[0]?.parts[0]?.values['piston.ring.top']?.interval ?? interval(0)) / 2, tolerance),
+      (tolerance, rules) =>
+        reaches(
+          width(groove(-0.2, rules).work[0]?.parts[0]?.values['piston.ring.top']?.interval ?? interval(0)) / 2,
+          tolerance,
+        ),
       [0.0044, 'as much'],
       [0.0056, 'less'],
     ),
@@ -209,10 +260,19 @@ describe('figures of thumb of cylinders', () => {
       [0.008245, 'fits'],
       [0.008755, 'doesNotFit'],
     ),
-    boundary(cylinders.endGapFiled, (lacking, rules) => gap(-lacking / BORE, rules).verdict, [1.94, 'fitsWithWork'], [2.06, 'doesNotFit']),
+    boundary(
+      cylinders.endGapFiled,
+      (lacking, rules) => gap(-lacking / BORE, rules).verdict,
+      [1.94, 'fitsWithWork'],
+      [2.06, 'doesNotFit'],
+    ),
     boundary(
       cylinders.sameRatio,
-      (by, rules) => judged('pistonAmongOthers', 'sameRatio', [made('piston', { ratio: 9 + by })], { replaced: [made('piston', { ratio: 9 })], rules }),
+      (by, rules) =>
+        judged('pistonAmongOthers', 'sameRatio', [made('piston', { ratio: 9 + by })], {
+          replaced: [made('piston', { ratio: 9 })],
+          rules,
+        }),
       [-0.1236, 'doesNotFit'],
       [-0.1164, 'fits'],
       [0.1164, 'fits'],
@@ -226,7 +286,21 @@ describe('figures of thumb of cylinders', () => {
       [0.2425, 'fits'],
       [0.2575, 'doesNotFit'],
     ),
-    boundary(cylinders.sameBore, among('sameBore', 'bore'), [-0.1236, 'doesNotFit'], [-0.1164, 'fits'], [0.1164, 'fits'], [0.1236, 'doesNotFit']),
-    boundary(cylinders.samePin, among('samePin', 'pin.diameter'), [-0.0309, 'doesNotFit'], [-0.0291, 'fits'], [0.0291, 'fits'], [0.0309, 'doesNotFit']),
+    boundary(
+      cylinders.sameBore,
+      among('sameBore', 'bore'),
+      [-0.1236, 'doesNotFit'],
+      [-0.1164, 'fits'],
+      [0.1164, 'fits'],
+      [0.1236, 'doesNotFit'],
+    ),
+    boundary(
+      cylinders.samePin,
+      among('samePin', 'pin.diameter'),
+      [-0.0309, 'doesNotFit'],
+      [-0.0291, 'fits'],
+      [0.0291, 'fits'],
+      [0.0309, 'doesNotFit'],
+    ),
   ]);
 });

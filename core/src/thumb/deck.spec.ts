@@ -20,7 +20,8 @@ const stack = (below: number, more: Readonly<Record<string, number>> = {}): read
   made('piston', { compressionHeight: 50, 'crown.volume': 10, 'valvePocket.depth': 1 }, { valvePockets: '2' }),
 ];
 const crown = (below: number, rules: HouseRules) => finding('deck', 'deckClearance', stack(below), { rules });
-const squish = (room: number, rules: HouseRules) => finding('squish', 'squish', [...stack(room - 1), made('headGasket', { thickness: 1 })], { rules });
+const squish = (room: number, rules: HouseRules) =>
+  finding('squish', 'squish', [...stack(room - 1), made('headGasket', { thickness: 1 })], { rules });
 const isThicker = (work: ReturnType<typeof finding>['work']): string =>
   work.some(({ steps }) => steps.includes('thickGasket')) ? 'thicker gasket' : 'no gasket';
 /** Bore and stroke of 100 and 80 sweep 628.3 cc: a chamber that gives the ratio, under a gasket of no thickness. */
@@ -31,13 +32,23 @@ const ratio = (plug: string) => (to: number, rules: HouseRules) =>
     [
       ...stack(0),
       made('headGasket', { thickness: 0, bore: 102 }),
-      made('head', { 'chamber.volume': 628.3185 / (to - 1) - 10, height: 100, 'height.least': 100 }, { plug, chamberForm: 'wedge' }),
+      made(
+        'head',
+        { 'chamber.volume': 628.3185 / (to - 1) - 10, height: 100, 'height.least': 100 },
+        { plug, chamberForm: 'wedge' },
+      ),
     ],
     { rules },
   );
-const height = ({ part }: { readonly part: Part }, id: string): Interval => part.values[id]?.interval ?? { low: 0, high: 0 };
+const height = ({ part }: { readonly part: Part }, id: string): Interval =>
+  part.values[id]?.interval ?? { low: 0, high: 0 };
 const chamberOff = (by: number, rules: HouseRules): number => {
-  const worked = millHead(made('head', { height: 100, 'height.least': 90, 'chamber.volume': 60 }, { chamberForm: 'wedge' }), by, 100, rules);
+  const worked = millHead(
+    made('head', { height: 100, 'height.least': 90, 'chamber.volume': 60 }, { chamberForm: 'wedge' }),
+    by,
+    100,
+    rules,
+  );
   return 'part' in worked ? 60 - middle(height(worked, 'head.chamber.volume')) : 0;
 };
 const valves = (room: number, rules: HouseRules) =>
@@ -52,31 +63,57 @@ const valves = (room: number, rules: HouseRules) =>
     ],
     { rules },
   );
-const pocket = (piston: Part, deeper: number, rules: HouseRules) => cutPockets(piston, { count: '2', deeper, valve: 40 }, rules);
+const pocket = (piston: Part, deeper: number, rules: HouseRules) =>
+  cutPockets(piston, { count: '2', deeper, valve: 40 }, rules);
 /** Crown volume that two pockets take, cc: discs of 40 mm. */
 const taken = (worked: Worked): number => ('part' in worked ? middle(height(worked, 'piston.crown.volume')) - 10 : 0);
 const DISC = (Math.PI / 4) * 40 ** 2;
 
 describe('figures of thumb of deck and head', () => {
   describeBoundaries(deck, [
-    boundary(deck.crown, (below, rules) => crown(below, rules).verdict, [-0.927, 'fitsWithWork'], [-0.873, 'fits'], [1.94, 'fits'], [2.06, 'fitsWithWork']),
+    boundary(
+      deck.crown,
+      (below, rules) => crown(below, rules).verdict,
+      [-0.927, 'fitsWithWork'],
+      [-0.873, 'fits'],
+      [1.94, 'fits'],
+      [2.06, 'fitsWithWork'],
+    ),
     boundary(
       deck.crownInside,
       (inside, rules) => {
         const { work } = crown(-1, rules);
         const lower = work.find(({ steps }) => steps.includes('machineCrown'))?.parts[0];
         // 0.1 mm comes off to reach the limit, and as much again as it is brought inside.
-        return reaches(50 - middle(lower?.values['piston.compressionHeight']?.interval ?? { low: 50, high: 50 }) - 0.1, inside);
+        return reaches(
+          50 - middle(lower?.values['piston.compressionHeight']?.interval ?? { low: 50, high: 50 }) - 0.1,
+          inside,
+        );
       },
       [0.097, 'as much'],
       [0.103, 'less'],
     ),
     boundary(deck.squish, (room, rules) => squish(room, rules).verdict, [0.873, 'fitsWithWork'], [0.927, 'fits']),
-    boundary(deck.ratioPetrol, ratio('taper'), [5.335, 'doesNotFit'], [5.665, 'fits'], [11.25, 'fits'], [11.95, 'doesNotFit']),
-    boundary(deck.ratioDiesel, ratio('injector'), [13.1, 'doesNotFit'], [13.9, 'fits'], [21.34, 'fits'], [22.66, 'doesNotFit']),
+    boundary(
+      deck.ratioPetrol,
+      ratio('taper'),
+      [5.335, 'doesNotFit'],
+      [5.665, 'fits'],
+      [11.25, 'fits'],
+      [11.95, 'doesNotFit'],
+    ),
+    boundary(
+      deck.ratioDiesel,
+      ratio('injector'),
+      [13.1, 'doesNotFit'],
+      [13.9, 'fits'],
+      [21.34, 'fits'],
+      [22.66, 'doesNotFit'],
+    ),
     boundary(
       deck.gasketThicker,
-      (lacking, rules) => `${isThicker(squish(0.9 - lacking, rules).work)}, ${isThicker(valves(2 - lacking, rules).work)}`,
+      (lacking, rules) =>
+        `${isThicker(squish(0.9 - lacking, rules).work)}, ${isThicker(valves(2 - lacking, rules).work)}`,
       [0.776, 'thicker gasket, thicker gasket'],
       [0.824, 'no gasket, no gasket'],
     ),
@@ -89,25 +126,53 @@ describe('figures of thumb of deck and head', () => {
     boundary(
       deck.milled,
       (by, rules) => {
-        const head = made('head', { 'chamber.volume': 130.5, height: 100, 'height.least': 90 }, { plug: 'taper', chamberForm: 'wedge' });
-        const { work } = finding('compression', 'ratio', [...stack(0), made('headGasket', { thickness: 0, bore: 102 }), head], { rules });
+        const head = made(
+          'head',
+          { 'chamber.volume': 130.5, height: 100, 'height.least': 90 },
+          { plug: 'taper', chamberForm: 'wedge' },
+        );
+        const { work } = finding(
+          'compression',
+          'ratio',
+          [...stack(0), made('headGasket', { thickness: 0, bore: 102 }), head],
+          { rules },
+        );
         return reaches(100 - middle(work[0]?.parts[0]?.values['head.height']?.interval ?? { low: 100, high: 100 }), by);
       },
       [0.2425, 'as much'],
       [0.2575, 'less'],
     ),
     // A disc of 100 mm by half a millimetre is 3.927 cc.
-    boundary(deck.chamberShare, (share, rules) => reaches(chamberOff(0.5, rules) / 3.926991, share), [0.776, 'as much'], [0.824, 'less']),
+    boundary(
+      deck.chamberShare,
+      (share, rules) => reaches(chamberOff(0.5, rules) / 3.926991, share),
+      [0.776, 'as much'],
+      [0.824, 'less'],
+    ),
     boundary(
       deck.chamberServes,
-      (share, rules) => judged('crownAndChamber', 'crownBore', [made('piston', { bore: 100 * (1 + share) }), made('head', { bore: 100 })], { rules }),
+      (share, rules) =>
+        judged(
+          'crownAndChamber',
+          'crownBore',
+          [made('piston', { bore: 100 * (1 + share) }), made('head', { bore: 100 })],
+          { rules },
+        ),
       [0.0582, 'fits'],
       [0.0618, 'doesNotFit'],
     ),
-    boundary(deck.crownTurned, (by, rules) => done(machineCrown(made('piston', { compressionHeight: 50 }), by, rules)), [0.776, 'done'], [0.824, 'refused']),
+    boundary(
+      deck.crownTurned,
+      (by, rules) => done(machineCrown(made('piston', { compressionHeight: 50 }), by, rules)),
+      [0.776, 'done'],
+      [0.824, 'refused'],
+    ),
     boundary(
       deck.gasketOverBore,
-      (by, rules) => judged('gasketOnBlock', 'gasketBore', [made('block', { bore: 100 }), made('headGasket', { bore: 100 + by })], { rules }),
+      (by, rules) =>
+        judged('gasketOnBlock', 'gasketBore', [made('block', { bore: 100 }), made('headGasket', { bore: 100 + by })], {
+          rules,
+        }),
       [0.388, 'doesNotFit'],
       [0.412, 'fits'],
       [6.79, 'fits'],
@@ -116,7 +181,12 @@ describe('figures of thumb of deck and head', () => {
     boundary(
       deck.boreSpacing,
       (by, rules) =>
-        judged('headOnBlock', 'headSpacing', [made('block', { boreSpacing: 110 }, { cylinders: '4' }), made('head', { boreSpacing: 110 + by })], { rules }),
+        judged(
+          'headOnBlock',
+          'headSpacing',
+          [made('block', { boreSpacing: 110 }, { cylinders: '4' }), made('head', { boreSpacing: 110 + by })],
+          { rules },
+        ),
       [-0.412, 'doesNotFit'],
       [-0.388, 'fits'],
       [0.388, 'fits'],
@@ -124,7 +194,11 @@ describe('figures of thumb of deck and head', () => {
     ),
     boundary(
       deck.studs,
-      (by, rules) => judged('headInPlace', 'studs', [made('head', { height: 100 + by })], { replaced: [made('head', { height: 100 })], rules }),
+      (by, rules) =>
+        judged('headInPlace', 'studs', [made('head', { height: 100 + by })], {
+          replaced: [made('head', { height: 100 })],
+          rules,
+        }),
       [-2.575, 'fitsWithWork, takeAlong'],
       [-2.425, 'fits'],
       [2.425, 'fits'],
@@ -133,7 +207,8 @@ describe('figures of thumb of deck and head', () => {
     boundary(deck.valveRoom, (room, rules) => valves(room, rules).verdict, [1.94, 'fitsWithWork'], [2.06, 'fits']),
     boundary(
       deck.pocketDeepened,
-      (by, rules) => done(pocket(made('piston', { 'valvePocket.depth': 1, 'crown.volume': 10 }, { valvePockets: '2' }), by, rules)),
+      (by, rules) =>
+        done(pocket(made('piston', { 'valvePocket.depth': 1, 'crown.volume': 10 }, { valvePockets: '2' }), by, rules)),
       [2.425, 'done'],
       [2.575, 'refused'],
     ),
@@ -141,7 +216,11 @@ describe('figures of thumb of deck and head', () => {
       deck.pocketDepth,
       (depth, rules) => {
         // One pocket more than there was, none of them ever measured.
-        const worked = cutPockets(made('piston', { 'crown.volume': 10 }, { valvePockets: '1' }), { count: '2', deeper: 0, valve: 40 }, rules);
+        const worked = cutPockets(
+          made('piston', { 'crown.volume': 10 }, { valvePockets: '1' }),
+          { count: '2', deeper: 0, valve: 40 },
+          rules,
+        );
         return reaches((1000 * taken(worked)) / DISC / 0.5, depth);
       },
       [1.94, 'as much'],
@@ -150,7 +229,14 @@ describe('figures of thumb of deck and head', () => {
     boundary(
       deck.pocketShare,
       (share, rules) =>
-        reaches((1000 * taken(pocket(made('piston', { 'valvePocket.depth': 1, 'crown.volume': 10 }, { valvePockets: '2' }), 1, rules))) / (2 * DISC), share),
+        reaches(
+          (1000 *
+            taken(
+              pocket(made('piston', { 'valvePocket.depth': 1, 'crown.volume': 10 }, { valvePockets: '2' }), 1, rules),
+            )) /
+            (2 * DISC),
+          share,
+        ),
       [0.485, 'as much'],
       [0.515, 'less'],
     ),

@@ -2,26 +2,71 @@ import { about, atLeast, atMost, between, subject, within } from './figure.js';
 
 /** Deck, head and what is over the crown. */
 export const deck = subject('deck', {
-  crown: between('Crown against the deck', [-0.9, 2], 'A crown comes near the deck, proud of it or below; pre-assemble without rings and turn it by hand'),
+  crown: between(
+    'Crown against the deck',
+    [-0.9, 2],
+    'A crown comes near the deck, proud of it or below; pre-assemble without rings and turn it by hand',
+  ),
   crownInside: about('Crown brought inside', 0.1, 'A crown that is brought right is brought so far inside its limit'),
-  squish: atLeast('Squish', 0.9, 'Rods stretch and pistons rock: forty thou with steel rods, more in a large or fast engine'),
-  ratioPetrol: between('Ratio on petrol', [5.5, 11.6], 'What usually runs on pump fuel; the rating of the engine rules', { quantity: 'ratio' }),
-  ratioDiesel: between('Ratio of a diesel', [13.5, 22], 'What a diesel usually starts and lasts with; the rating of the engine rules', { quantity: 'ratio' }),
+  squish: atLeast(
+    'Squish',
+    0.9,
+    'Rods stretch and pistons rock: forty thou with steel rods, more in a large or fast engine',
+  ),
+  ratioPetrol: between(
+    'Ratio on petrol',
+    [5.5, 11.6],
+    'What usually runs on pump fuel; the rating of the engine rules',
+    { quantity: 'ratio' },
+  ),
+  ratioDiesel: between(
+    'Ratio of a diesel',
+    [13.5, 22],
+    'What a diesel usually starts and lasts with; the rating of the engine rules',
+    { quantity: 'ratio' },
+  ),
   gasketThicker: atMost('Thicker head gasket', 0.8, 'Head gaskets that are thicker by more are not to be had'),
-  decked: atMost('Decking a block', 0.8, 'About thirty thou comes off a deck; more leaves it thin and moves the intake faces out of line'),
+  decked: atMost(
+    'Decking a block',
+    0.8,
+    'About thirty thou comes off a deck; more leaves it thin and moves the intake faces out of line',
+  ),
   milled: about('Milling a head', 0.25, 'A head is milled by about ten thou at a time'),
-  chamberShare: about('Chamber at the face', 0.8, 'A chamber takes about four fifths of the bore’s area at the face, by which milling makes it smaller', {
-    of: 'the area of the bore',
-  }),
-  chamberServes: about('Bores a chamber serves', 0.06, 'A chamber serves bores a little larger and smaller than its own', { of: 'its bore' }),
+  chamberShare: about(
+    'Chamber at the face',
+    0.8,
+    'A chamber takes about four fifths of the bore’s area at the face, by which milling makes it smaller',
+    {
+      of: 'the area of the bore',
+    },
+  ),
+  chamberServes: about(
+    'Bores a chamber serves',
+    0.06,
+    'A chamber serves bores a little larger and smaller than its own',
+    { of: 'its bore' },
+  ),
   crownTurned: atMost('Turning a crown', 0.8, 'The top ring and the bowl want what is under the crown'),
   gasketOverBore: between('Gasket over the bore', [0.4, 7], 'A gasket clears the bore all round, and leaves no pocket'),
   boreSpacing: within('Bore spacing', 0.4, 'Chambers lie over their bores'),
-  studs: within('Height the studs serve', 2.5, 'The studs and bolts that are there hold a head of the height that was there'),
-  valveRoom: atLeast('Valve to piston', 2, 'Eighty thou between valve and crown at overlap with steel rods, and a hundred at the exhaust'),
+  studs: within(
+    'Height the studs serve',
+    2.5,
+    'The studs and bolts that are there hold a head of the height that was there',
+  ),
+  valveRoom: atLeast(
+    'Valve to piston',
+    2,
+    'Eighty thou between valve and crown at overlap with steel rods, and a hundred at the exhaust',
+  ),
   pocketDeepened: atMost('Deepening a valve pocket', 2.5, 'A fifth of an inch of crown stays under a pocket'),
   pocketDepth: about('Depth of a valve pocket', 2, 'A pocket nobody measured is reckoned at eighty thou'),
-  pocketShare: about('Volume of a valve pocket', 0.5, 'A pocket is cut at the angle of the valve and takes about half of a cylinder over its face', {
-    of: 'that cylinder',
-  }),
+  pocketShare: about(
+    'Volume of a valve pocket',
+    0.5,
+    'A pocket is cut at the angle of the valve and takes about half of a cylinder over its face',
+    {
+      of: 'that cylinder',
+    },
+  ),
 });

@@ -13,9 +13,19 @@ const done = (worked: Worked): string => ('part' in worked ? 'done' : 'refused')
 const inPlace = (joint: string, check: string, kind: KindId, size: string) => (by: number, rules: HouseRules) =>
   judged(joint, check, [made(kind, { [size]: 100 + by })], { replaced: [made(kind, { [size]: 100 })], rules });
 const seal = (over: number, rearSeal: string, rules: HouseRules) =>
-  judged('rearEnd', 'rearSeal', [made('block', { 'rearSeal.journal': 90 }), made('crank', { 'sealJournal.diameter': 90 + over }, { rearSeal })], { rules });
+  judged(
+    'rearEnd',
+    'rearSeal',
+    [made('block', { 'rearSeal.journal': 90 }), made('crank', { 'sealJournal.diameter': 90 + over }, { rearSeal })],
+    { rules },
+  );
 const cover = (by: number, rules: HouseRules) =>
-  judged('coverOnBlock', 'coverHeight', [made('block', { 'frontFace.height': 200 }), made('frontCover', { height: 200 + by })], { rules });
+  judged(
+    'coverOnBlock',
+    'coverHeight',
+    [made('block', { 'frontFace.height': 200 }), made('frontCover', { height: 200 + by })],
+    { rules },
+  );
 
 describe('figures of thumb of case and ends', () => {
   describeBoundaries(ends, [
@@ -23,11 +33,20 @@ describe('figures of thumb of case and ends', () => {
       ends.caseRoom,
       (room, rules) =>
         [
-          judged('crankcase', 'swing', [made('block', { 'crankcase.swing': 90 + room }), made('crank', { swing: 90 })], { rules }),
+          judged(
+            'crankcase',
+            'swing',
+            [made('block', { 'crankcase.swing': 90 + room }), made('crank', { swing: 90 })],
+            { rules },
+          ),
           judged(
             'rodsInCase',
             'rodSwing',
-            [made('block', { 'crankcase.rodSwing': 90 + room }), made('crank', { stroke: 80 }), made('rod', { 'bigEnd.reach': 50 })],
+            [
+              made('block', { 'crankcase.rodSwing': 90 + room }),
+              made('crank', { stroke: 80 }),
+              made('rod', { 'bigEnd.reach': 50 }),
+            ],
             { rules },
           ),
         ].join('; '),
@@ -40,7 +59,10 @@ describe('figures of thumb of case and ends', () => {
         judged(
           'crankcase',
           'webLip',
-          [made('block', { 'lipGroove.diameter': 90 + room }, { lipGroove: 'present' }), made('crank', { 'webLip.diameter': 90 }, { webLip: 'lip' })],
+          [
+            made('block', { 'lipGroove.diameter': 90 + room }, { lipGroove: 'present' }),
+            made('crank', { 'webLip.diameter': 90 }, { webLip: 'lip' }),
+          ],
           { rules },
         ),
       [0.485, 'fitsWithWork, turnOffLip'],
@@ -48,7 +70,12 @@ describe('figures of thumb of case and ends', () => {
       [19.4, 'fits'],
       [20.6, 'fitsWithWork, turnOffLip'],
     ),
-    boundary(ends.weightsTurned, (off, rules) => done(turnCounterweights(made('crank', { swing: 90 }), off, rules)), [2.91, 'done'], [3.09, 'refused']),
+    boundary(
+      ends.weightsTurned,
+      (off, rules) => done(turnCounterweights(made('crank', { swing: 90 }), off, rules)),
+      [2.91, 'done'],
+      [3.09, 'refused'],
+    ),
     boundary(
       ends.thrustGround,
       (by, rules) => done(grindThrustFaces(made('crank', { 'thrustJournal.width': 30 }), 30 + by, rules)),
@@ -79,21 +106,47 @@ describe('figures of thumb of case and ends', () => {
       [0.2425, 'fits'],
       [0.2575, 'fitsWithWork, turnSealLand'],
     ),
-    boundary(ends.sealSleeved, (by, rules) => seal(-by, 'rope', rules), [5.82, 'fitsWithWork, sleeveSealLand'], [6.18, 'doesNotFit']),
-    boundary(ends.sealCarried, (by, rules) => seal(by, 'lip', rules), [9.7, 'fitsWithWork, takeAlong'], [10.3, 'doesNotFit']),
+    boundary(
+      ends.sealSleeved,
+      (by, rules) => seal(-by, 'rope', rules),
+      [5.82, 'fitsWithWork, sleeveSealLand'],
+      [6.18, 'doesNotFit'],
+    ),
+    boundary(
+      ends.sealCarried,
+      (by, rules) => seal(by, 'lip', rules),
+      [9.7, 'fitsWithWork, takeAlong'],
+      [10.3, 'doesNotFit'],
+    ),
     boundary(
       ends.nose,
-      (by, rules) => judged('frontEnd', 'nose', [made('block', { 'front.nose': 30 }), made('crank', { 'nose.diameter': 30 + by })], { rules }),
+      (by, rules) =>
+        judged('frontEnd', 'nose', [made('block', { 'front.nose': 30 }), made('crank', { 'nose.diameter': 30 + by })], {
+          rules,
+        }),
       [-0.0618, 'fitsWithWork, gearWithCrank'],
       [-0.0582, 'fits'],
       [0.0582, 'fits'],
       [0.0618, 'fitsWithWork, gearWithCrank'],
     ),
-    boundary(ends.coverHeight, cover, [-0.4635, 'fitsWithWork, dressFace'], [-0.4365, 'fits'], [0.4365, 'fits'], [0.4635, 'fitsWithWork, dressFace']),
+    boundary(
+      ends.coverHeight,
+      cover,
+      [-0.4635, 'fitsWithWork, dressFace'],
+      [-0.4365, 'fits'],
+      [0.4365, 'fits'],
+      [0.4635, 'fitsWithWork, dressFace'],
+    ),
     boundary(ends.coverDressed, cover, [1.552, 'fitsWithWork, dressFace'], [1.648, 'doesNotFit']),
     boundary(
       ends.sealBore,
-      (by, rules) => judged('sealInCover', 'sealHousing', [made('frontCover', { 'seal.bore': 60 }), made('seal', { housing: 60 + by })], { rules }),
+      (by, rules) =>
+        judged(
+          'sealInCover',
+          'sealHousing',
+          [made('frontCover', { 'seal.bore': 60 }), made('seal', { housing: 60 + by })],
+          { rules },
+        ),
       [-0.206, 'doesNotFit'],
       [-0.194, 'fits'],
       [0.2425, 'fits'],

@@ -55,15 +55,20 @@ function entry<B extends Bound>(bound: B, name: string, [low, high]: Ends, says:
 }
 
 /** No less and no more. */
-export const between = (name: string, ends: Ends, says: string, more: More = {}): Entry<'between'> => entry('between', name, ends, says, more);
+export const between = (name: string, ends: Ends, says: string, more: More = {}): Entry<'between'> =>
+  entry('between', name, ends, says, more);
 /** As much either way. */
-export const within = (name: string, by: number, says: string, more: More = {}): Entry<'between'> => entry('between', name, [-by, by], says, more);
+export const within = (name: string, by: number, says: string, more: More = {}): Entry<'between'> =>
+  entry('between', name, [-by, by], says, more);
 /** No less. */
-export const atLeast = (name: string, least: number, says: string, more: More = {}): Entry<'atLeast'> => entry('atLeast', name, [least, least], says, more);
+export const atLeast = (name: string, least: number, says: string, more: More = {}): Entry<'atLeast'> =>
+  entry('atLeast', name, [least, least], says, more);
 /** No more. */
-export const atMost = (name: string, most: number, says: string, more: More = {}): Entry<'atMost'> => entry('atMost', name, [most, most], says, more);
+export const atMost = (name: string, most: number, says: string, more: More = {}): Entry<'atMost'> =>
+  entry('atMost', name, [most, most], says, more);
 /** What is aimed at, or reckoned with. */
-export const about = (name: string, aim: number, says: string, more: More = {}): Entry<'about'> => entry('about', name, [aim, aim], says, more);
+export const about = (name: string, aim: number, says: string, more: More = {}): Entry<'about'> =>
+  entry('about', name, [aim, aim], says, more);
 
 /** Figures of one subject, each with its id. */
 export const subject = <const T extends Readonly<Record<string, Entry<Bound>>>>(
@@ -86,7 +91,8 @@ export interface HasFigures {
 export const bandOf = ({ id, band: usual }: FigureOfThumb, { figures }: HasFigures): Interval => figures?.[id] ?? usual;
 
 /** How far makers go: no further than the shop's own figure, where it has one. */
-export const leewayOf = (figure: FigureOfThumb, { figures }: HasFigures): Interval => figures?.[figure.id] ?? figure.leeway ?? figure.band;
+export const leewayOf = (figure: FigureOfThumb, { figures }: HasFigures): Interval =>
+  figures?.[figure.id] ?? figure.leeway ?? figure.band;
 
 /** The end of a figure that counts: the shop's own, where it has one. */
 export function limitOf(figure: LimitOfThumb, rules: HasFigures): number {
@@ -99,22 +105,31 @@ export const THOUSANDTHS = 1000;
 const short = (share: number): string => String(Number((share * THOUSANDTHS).toPrecision(4)));
 
 /** A share in thousandths: `0.7 to 1.05`. */
-export const sayShareOf = ({ low, high }: Interval): string => (low === high ? short(low) : `${short(low)} to ${short(high)}`);
+export const sayShareOf = ({ low, high }: Interval): string =>
+  low === high ? short(low) : `${short(low)} to ${short(high)}`;
 
 /** A band in figures, as that of a figure of thumb is given. */
 const sayBand = ({ bound, quantity, of }: FigureOfThumb, ends: Interval): Sentence => {
   const words = { between: '', atLeast: 'at least ', atMost: 'at most ', about: 'about ' }[bound];
   if (of !== undefined) return [`${words}${sayShareOf(ends)} thousandths of ${of}`];
-  return [words, bound === 'between' ? band(ends, quantity) : value(bound === 'atMost' ? ends.high : ends.low, quantity)];
+  return [
+    words,
+    bound === 'between' ? band(ends, quantity) : value(bound === 'atMost' ? ends.high : ends.low, quantity),
+  ];
 };
 
 /** The figure by itself. */
-export const sayFigure = (figure: FigureOfThumb, rules: HasFigures = {}): Sentence => sayBand(figure, bandOf(figure, rules));
+export const sayFigure = (figure: FigureOfThumb, rules: HasFigures = {}): Sentence =>
+  sayBand(figure, bandOf(figure, rules));
 
 /** How far makers go, by itself; nothing where all go by the same. */
-export const sayLeeway = (figure: FigureOfThumb): Sentence | undefined => figure.leeway && sayBand(figure, figure.leeway);
+export const sayLeeway = (figure: FigureOfThumb): Sentence | undefined =>
+  figure.leeway && sayBand(figure, figure.leeway);
 
-/** The rule with its figure and where it comes from, as it stands under a check, in the house rules and in the documentation. */
+/**
+ * The rule with its figure and where it comes from, as it stands under a check, in the house rules and in the
+ * documentation.
+ */
 export function cite(figure: FigureOfThumb, rules: HasFigures): Sentence {
   const source = rules.figures?.[figure.id] ? 'The shop’s own figure' : figure.source;
   return sentence`${figure.says}: ${sayFigure(figure, rules)}. ${source}.`;

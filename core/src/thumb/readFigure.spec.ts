@@ -32,10 +32,16 @@ describe('a figure of the shop’s own', () => {
       const read = readFigure(...asked);
       return 'problem' in read ? read.problem : JSON.stringify(read);
     };
-    expect(problem(bearings.endFloat, '0.1', 'metric')).toBe('“0.1” is not what “End float of the crank” takes: write two figures, like 0.060 to 0.200 mm.');
-    expect(problem(deck.squish, '0.8 to 1', 'inch')).toBe('“0.8 to 1” is not what “Squish” takes: write one figure, like 0.0354 in.');
+    expect(problem(bearings.endFloat, '0.1', 'metric')).toBe(
+      '“0.1” is not what “End float of the crank” takes: write two figures, like 0.060 to 0.200 mm.',
+    );
+    expect(problem(deck.squish, '0.8 to 1', 'inch')).toBe(
+      '“0.8 to 1” is not what “Squish” takes: write one figure, like 0.0354 in.',
+    );
     expect(problem(bearings.endFloat, '0.2 to 0.1', 'metric')).toContain('has the larger figure first');
-    expect(problem(bearings.endFloat, '0.1 to 0.2 cc', 'metric')).toContain('has a unit, “cc”, that does not belong there');
+    expect(problem(bearings.endFloat, '0.1 to 0.2 cc', 'metric')).toContain(
+      'has a unit, “cc”, that does not belong there',
+    );
     expect(problem(bearings.thousandth, '0.8 to 1 mm', 'metric')).toContain('like 0.7 to 1.05.');
     expect(problem(bearings.endFloat, '0.1x3 to 0.2', 'metric')).toContain('has a unit, “x3”');
     expect(problem(bearings.endFloat, '0.1.2 to 0.3', 'metric')).toContain('is no figure');
@@ -48,7 +54,9 @@ describe('a figure of the shop’s own', () => {
         expect('problem' in readFigure(figure, text, system))
           .withContext(`${figure.id}: ${text}`)
           .toBeFalse();
-        expect(writeFigure(figure, { figures: { [figure.id]: readFigure(figure, text, system) as never } }, system)).toBe(text);
+        expect(
+          writeFigure(figure, { figures: { [figure.id]: readFigure(figure, text, system) as never } }, system),
+        ).toBe(text);
       }
   });
 
@@ -65,7 +73,9 @@ describe('a figure of the shop’s own', () => {
     const check = (figures: Parameters<typeof checkOwnFigures>[0]) =>
       checkOwnFigures(figures, FIGURES_OF_THUMB, 'rules.figures').map(({ where, what }) => `${where}: ${what}`);
     expect(check({ 'bearings.endFloat': { low: 0.05, high: 0.1 }, 'deck.squish': { low: 1, high: 1 } })).toEqual([]);
-    expect(check({ 'bearings.no': { low: 0, high: 1 } })[0]).toContain('rules.figures.bearings.no: there is no such figure');
+    expect(check({ 'bearings.no': { low: 0, high: 1 } })[0]).toContain(
+      'rules.figures.bearings.no: there is no such figure',
+    );
     expect(check({ 'bearings.endFloat': { low: 0.2, high: 0.1 } })[0]).toContain('the second must be the larger');
     expect(check({ 'deck.squish': { low: 0.8, high: 1 } })[0]).toContain('only one end of “Squish” counts');
   });

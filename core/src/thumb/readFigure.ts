@@ -65,6 +65,8 @@ export function checkOwnFigures(
     const at = `${where}.${id}`;
     if (!figure) return [{ where: at, what: 'there is no such figure of thumb; docs/rules-of-thumb.md lists them.' }];
     if (low > high) return [{ where: at, what: `low is ${low} and high ${high}: the second must be the larger.` }];
-    return figure.bound !== 'between' && low !== high ? [{ where: at, what: `only one end of “${figure.name}” counts: make low and high the same.` }] : [];
+    return figure.bound !== 'between' && low !== high
+      ? [{ where: at, what: `only one end of “${figure.name}” counts: make low and high the same.` }]
+      : [];
   });
 }

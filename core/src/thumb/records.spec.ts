@@ -7,7 +7,8 @@ import type { Pattern, Variant } from '../catalogue/pattern';
 import type { HouseRules } from '../shop/houseRules';
 import { records } from './records';
 
-// Common practice, no source: what the audit says of the demo's 1360 with one figure changed, just inside and just outside.
+// Common practice, no source: what the audit says of the demo's 1360 with one figure changed, just inside and just
+// outside.
 
 const VARIANT = LOOKUP.variant('ambit-1360') as Variant;
 const piston = VARIANT.fitments.find(({ slot }) => slot === 'piston')?.pattern;
@@ -22,11 +23,21 @@ const withSizes = <T extends Pattern | Variant>(
   dimensions: { ...record.dimensions, ...sizes },
 });
 const found = (rule: string, rules: HouseRules, ...changes: readonly RecordChange[]): string =>
-  audit(LOOKUP.with(changes), rules).some((finding) => finding.rule === rule && [finding.where, ...finding.also].some(({ id }) => id === VARIANT.id))
+  audit(LOOKUP.with(changes), rules).some(
+    (finding) => finding.rule === rule && [finding.where, ...finding.also].some(({ id }) => id === VARIANT.id),
+  )
     ? 'found'
     : 'in order';
-const ofVariant = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({ type: 'variant', id: VARIANT.id, record: withSizes(VARIANT, sizes) });
-const ofPiston = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({ type: 'pattern', id: PISTON.id, record: withSizes(PISTON, sizes) });
+const ofVariant = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({
+  type: 'variant',
+  id: VARIANT.id,
+  record: withSizes(VARIANT, sizes),
+});
+const ofPiston = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({
+  type: 'pattern',
+  id: PISTON.id,
+  record: withSizes(PISTON, sizes),
+});
 
 // Four cylinders of 77 by 73 mm: 1359.7 cc. By hand: 0.7854 x 7.7 x 7.7 x 7.3 x 4.
 const SIZE = 1359.706;
@@ -40,20 +51,31 @@ describe('figures of thumb of the records', () => {
       records.displacement,
       (share, rules) => {
         const stated = (SIZE / (1 + share)).toFixed(3);
-        return found('displacement', rules, ofVariant({ 'variant.displacement': { low: stated, high: stated, unit: 'cc' } }));
+        return found(
+          'displacement',
+          rules,
+          ofVariant({ 'variant.displacement': { low: stated, high: stated, unit: 'cc' } }),
+        );
       },
       [0.0194, 'in order'],
       [0.0206, 'found'],
     ),
     boundary(
       records.rounding,
-      (by, rules) => found('pistonInBore', rules, ofVariant({ 'variant.bore': mm(BORE - 0.0002) }), ofPiston({ 'piston.bore': mm(BORE + by) })),
+      (by, rules) =>
+        found(
+          'pistonInBore',
+          rules,
+          ofVariant({ 'variant.bore': mm(BORE - 0.0002) }),
+          ofPiston({ 'piston.bore': mm(BORE + by) }),
+        ),
       [0.097, 'in order'],
       [0.103, 'found'],
     ),
     boundary(
       records.slap,
-      (share, rules) => found('pistonInBore', rules, ofPiston({ 'piston.skirt.diameter': mm(LARGEST_BORE * (1 - share)) })),
+      (share, rules) =>
+        found('pistonInBore', rules, ofPiston({ 'piston.skirt.diameter': mm(LARGEST_BORE * (1 - share)) })),
       [0.00485, 'in order'],
       [0.00515, 'found'],
     ),
@@ -64,7 +86,9 @@ describe('figures of thumb of the records', () => {
         const months = Math.round(share * 1200);
         const to = `${1900 + Math.floor((months - 1) / 12)}-${String(((months - 1) % 12) + 1).padStart(2, '0')}`;
         const fitment = { slot: 'piston', pattern: PISTON.id, to };
-        return isException({ ...VARIANT, years: { from: '1900', to: '1999' }, fitments: [fitment] }, fitment, rules) ? 'an exception' : 'the usual part';
+        return isException({ ...VARIANT, years: { from: '1900', to: '1999' }, fitments: [fitment] }, fitment, rules)
+          ? 'an exception'
+          : 'the usual part';
       },
       [0.2425, 'an exception'],
       [0.2575, 'the usual part'],
@@ -87,5 +111,7 @@ const CROWN = (() => {
     return (Number(low) + Number(high)) / 2;
   };
   const at = (slot: string) => LOOKUP.pattern(VARIANT.fitments.find((each) => each.slot === slot)?.pattern);
-  return middle(at('block'), 'block.deckHeight') - middle(at('crank'), 'crank.stroke') / 2 - middle(at('rod'), 'rod.length');
+  return (
+    middle(at('block'), 'block.deckHeight') - middle(at('crank'), 'crank.stroke') / 2 - middle(at('rod'), 'rod.length')
+  );
 })();

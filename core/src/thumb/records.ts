@@ -2,9 +2,16 @@ import { about, between, subject } from './figure.js';
 
 /** What the audit of the catalogue holds against one another. */
 export const records = subject('records', {
-  displacement: about('Stated size', 0.02, 'Makers round the size of an engine to whole cubic inches or centimetres', { of: 'the size' }),
+  displacement: about('Stated size', 0.02, 'Makers round the size of an engine to whole cubic inches or centimetres', {
+    of: 'the size',
+  }),
   rounding: about('Rounded bore', 0.1, 'A nominal bore is rounded by no more'),
-  slap: about('Piston that would slap', 0.005, 'A skirt that is smaller by more than this share would slap in any engine', { of: 'the bore' }),
+  slap: about(
+    'Piston that would slap',
+    0.005,
+    'A skirt that is smaller by more than this share would slap in any engine',
+    { of: 'the bore' },
+  ),
   shortTime: about(
     'Part of a short time',
     0.25,
@@ -13,5 +20,9 @@ export const records = subject('records', {
       of: 'its years',
     },
   ),
-  crown: between('Crown in an engine as made', [-1.5, 4], 'In an engine as made the flat of a crown stands near the deck'),
+  crown: between(
+    'Crown in an engine as made',
+    [-1.5, 4],
+    'In an engine as made the flat of a crown stands near the deck',
+  ),
 });

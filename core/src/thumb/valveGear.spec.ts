@@ -8,9 +8,17 @@ import { valveGear } from './valveGear';
 
 const reaches = (size: number, expected: number): string => (size >= expected - 1e-9 ? 'as much' : 'less');
 const cam = (room: number, rules: HouseRules) =>
-  finding('camInBlock', 'camFront', [made('block', { 'camBore.diameter': 50 + room }, { camBearings: '5' }), made('cam', { 'journal.front': 50 })], { rules });
+  finding(
+    'camInBlock',
+    'camFront',
+    [made('block', { 'camBore.diameter': 50 + room }, { camBearings: '5' }), made('cam', { 'journal.front': 50 })],
+    { rules },
+  );
 const inPlaceOfCam = (by: number, rules: HouseRules) =>
-  judged('camInPlace', 'baseCircle', [made('cam', { baseCircle: 30 + by })], { replaced: [made('cam', { baseCircle: 30 })], rules });
+  judged('camInPlace', 'baseCircle', [made('cam', { baseCircle: 30 + by })], {
+    replaced: [made('cam', { baseCircle: 30 })],
+    rules,
+  });
 /** Springs of 40 mm that bind at 25, over a lobe that leaves so much room. */
 const coils = (room: number, camBearings: string, lift: number, rules: HouseRules) =>
   judged(
@@ -24,25 +32,50 @@ const coils = (room: number, camBearings: string, lift: number, rules: HouseRule
     { rules },
   );
 const lifter = (play: number, rules: HouseRules) =>
-  finding('lifterInBlock', 'lifterBody', [made('block', { 'lifterBore.diameter': 21 + play }, { camBearings: '5' }), made('lifter', { 'body.diameter': 21 })], {
+  finding(
+    'lifterInBlock',
+    'lifterBody',
+    [
+      made('block', { 'lifterBore.diameter': 21 + play }, { camBearings: '5' }),
+      made('lifter', { 'body.diameter': 21 }),
+    ],
+    {
+      rules,
+    },
+  );
+const stem = (play: number, rules: HouseRules) =>
+  finding('valveInHead', 'stem', [made('head', { 'guide.bore': 8 + play }), made('valve', { 'stem.diameter': 8 })], {
     rules,
   });
-const stem = (play: number, rules: HouseRules) =>
-  finding('valveInHead', 'stem', [made('head', { 'guide.bore': 8 + play }), made('valve', { 'stem.diameter': 8 })], { rules });
 const valveHead = (by: number, rules: HouseRules) =>
   judged(
     'valveInHead',
     'valveHead',
-    [made('head', { 'valve.intake': 40, 'valve.exhaust': 35 }), made('valve', { 'head.diameter': 40 + by }, { duty: 'intake' })],
+    [
+      made('head', { 'valve.intake': 40, 'valve.exhaust': 35 }),
+      made('valve', { 'head.diameter': 40 + by }, { duty: 'intake' }),
+    ],
     { rules },
   );
 const valveLength = (by: number, rules: HouseRules) =>
-  judged('valveInPlace', 'valveLength', [made('valve', { length: 110 + by })], { replaced: [made('valve', { length: 110 })], rules });
+  judged('valveInPlace', 'valveLength', [made('valve', { length: 110 + by })], {
+    replaced: [made('valve', { length: 110 })],
+    rules,
+  });
 const installed = (by: number, rules: HouseRules) =>
-  judged('springInHead', 'installedHeight', [made('head', { 'spring.installedHeight': 40 + by }), made('valveSpring', { installedHeight: 40 })], { rules });
+  judged(
+    'springInHead',
+    'installedHeight',
+    [made('head', { 'spring.installedHeight': 40 + by }), made('valveSpring', { installedHeight: 40 })],
+    { rules },
+  );
 const spring = (check: string, size: string, usual: number) => (by: number, rules: HouseRules) =>
-  judged('springInPlace', check, [made('valveSpring', { [size]: usual + by })], { replaced: [made('valveSpring', { [size]: usual })], rules });
-const after = ({ work }: ReturnType<typeof finding>, id: string): Interval => work[0]?.parts[0]?.values[id]?.interval ?? { low: 0, high: 0 };
+  judged('springInPlace', check, [made('valveSpring', { [size]: usual + by })], {
+    replaced: [made('valveSpring', { [size]: usual })],
+    rules,
+  });
+const after = ({ work }: ReturnType<typeof finding>, id: string): Interval =>
+  work[0]?.parts[0]?.values[id]?.interval ?? { low: 0, high: 0 };
 const inPlaceOfLifter = (check: string, size: string, usual: number) => (by: number, rules: HouseRules) =>
   judged('lifterInPlace', check, [made('lifter', { [size]: usual + by }, { form: 'hydraulicFlat' })], {
     replaced: [made('lifter', { [size]: usual }, { form: 'hydraulicFlat' })],
@@ -51,14 +84,55 @@ const inPlaceOfLifter = (check: string, size: string, usual: number) => (by: num
 
 describe('figures of thumb of the valve gear', () => {
   describeBoundaries(valveGear, [
-    boundary(valveGear.camBare, (room, rules) => cam(room, rules).verdict, [0.0194, 'doesNotFit'], [0.0206, 'fits'], [0.1261, 'fits'], [0.1339, 'doesNotFit']),
-    boundary(valveGear.camBush, (room, rules) => cam(room, rules).verdict, [1.94, 'fitsWithWork'], [2.06, 'fits'], [6.305, 'fits'], [6.695, 'fitsWithWork']),
-    boundary(valveGear.camBushedFrom, (room, rules) => (cam(room, rules).work.length > 0 ? 'bushed' : 'bare'), [0.582, 'bare'], [0.618, 'bushed']),
-    boundary(valveGear.camBushWidest, (room, rules) => cam(room, rules).verdict, [10.19, 'fitsWithWork'], [10.81, 'doesNotFit']),
-    boundary(valveGear.baseCircle, inPlaceOfCam, [-0.618, 'fitsWithWork, pushrods'], [-0.582, 'fits'], [0.582, 'fits'], [0.618, 'fitsWithWork, pushrods']),
+    boundary(
+      valveGear.camBare,
+      (room, rules) => cam(room, rules).verdict,
+      [0.0194, 'doesNotFit'],
+      [0.0206, 'fits'],
+      [0.1261, 'fits'],
+      [0.1339, 'doesNotFit'],
+    ),
+    boundary(
+      valveGear.camBush,
+      (room, rules) => cam(room, rules).verdict,
+      [1.94, 'fitsWithWork'],
+      [2.06, 'fits'],
+      [6.305, 'fits'],
+      [6.695, 'fitsWithWork'],
+    ),
+    boundary(
+      valveGear.camBushedFrom,
+      (room, rules) => (cam(room, rules).work.length > 0 ? 'bushed' : 'bare'),
+      [0.582, 'bare'],
+      [0.618, 'bushed'],
+    ),
+    boundary(
+      valveGear.camBushWidest,
+      (room, rules) => cam(room, rules).verdict,
+      [10.19, 'fitsWithWork'],
+      [10.81, 'doesNotFit'],
+    ),
+    boundary(
+      valveGear.baseCircle,
+      inPlaceOfCam,
+      [-0.618, 'fitsWithWork, pushrods'],
+      [-0.582, 'fits'],
+      [0.582, 'fits'],
+      [0.618, 'fitsWithWork, pushrods'],
+    ),
     boundary(valveGear.baseCircleTaken, inPlaceOfCam, [5.82, 'fitsWithWork, pushrods'], [6.18, 'doesNotFit']),
-    boundary(valveGear.coilBind, (room, rules) => coils(room, '5', 12, rules), [1.164, 'fitsWithWork, takeAlong'], [1.236, 'fits']),
-    boundary(valveGear.coilBindMended, (lacking, rules) => coils(-lacking, '5', 12, rules), [2.91, 'fitsWithWork, takeAlong'], [3.09, 'doesNotFit']),
+    boundary(
+      valveGear.coilBind,
+      (room, rules) => coils(room, '5', 12, rules),
+      [1.164, 'fitsWithWork, takeAlong'],
+      [1.236, 'fits'],
+    ),
+    boundary(
+      valveGear.coilBindMended,
+      (lacking, rules) => coils(-lacking, '5', 12, rules),
+      [2.91, 'fitsWithWork, takeAlong'],
+      [3.09, 'doesNotFit'],
+    ),
     boundary(
       valveGear.rocker,
       (ratio, rules) =>
@@ -85,7 +159,12 @@ describe('figures of thumb of the valve gear', () => {
       [0.07725, 'fitsWithWork'],
     ),
     // Bored to the middle of the play, 0.0435 mm, from a bore that is smaller by so much more.
-    boundary(valveGear.lifterBoreChanged, (by, rules) => lifter(0.0435 - by, rules).verdict, [0.485, 'fitsWithWork'], [0.515, 'doesNotFit']),
+    boundary(
+      valveGear.lifterBoreChanged,
+      (by, rules) => lifter(0.0435 - by, rules).verdict,
+      [0.485, 'fitsWithWork'],
+      [0.515, 'doesNotFit'],
+    ),
     boundary(
       valveGear.lifterBoreWithin,
       (tolerance, rules) => reaches(width(after(lifter(-0.1, rules), 'block.lifterBore.diameter')) / 2, tolerance),
@@ -116,7 +195,12 @@ describe('figures of thumb of the valve gear', () => {
       [0.1018, 'fits'],
       [0.1081, 'fitsWithWork'],
     ),
-    boundary(valveGear.guideChanged, (by, rules) => stem(0.05 - by, rules).verdict, [1.649, 'fitsWithWork'], [1.751, 'doesNotFit']),
+    boundary(
+      valveGear.guideChanged,
+      (by, rules) => stem(0.05 - by, rules).verdict,
+      [1.649, 'fitsWithWork'],
+      [1.751, 'doesNotFit'],
+    ),
     boundary(
       valveGear.guideAim,
       (play, rules) => reaches(middle(after(stem(-0.1, rules), 'head.guide.bore')) - 8, play),
@@ -129,9 +213,23 @@ describe('figures of thumb of the valve gear', () => {
       [0.0074, 'as much'],
       [0.0086, 'less'],
     ),
-    boundary(valveGear.valveHead, valveHead, [-0.3605, 'doesNotFit'], [-0.3395, 'fits'], [0.3395, 'fits'], [0.3605, 'fitsWithWork, cutSeats']),
+    boundary(
+      valveGear.valveHead,
+      valveHead,
+      [-0.3605, 'doesNotFit'],
+      [-0.3395, 'fits'],
+      [0.3395, 'fits'],
+      [0.3605, 'fitsWithWork, cutSeats'],
+    ),
     boundary(valveGear.seatRecut, valveHead, [3.88, 'fitsWithWork, cutSeats'], [4.12, 'doesNotFit']),
-    boundary(valveGear.valveLength, valveLength, [-0.721, 'fitsWithWork, pushrods'], [-0.679, 'fits'], [0.679, 'fits'], [0.721, 'fitsWithWork, shimSprings']),
+    boundary(
+      valveGear.valveLength,
+      valveLength,
+      [-0.721, 'fitsWithWork, pushrods'],
+      [-0.679, 'fits'],
+      [0.679, 'fits'],
+      [0.721, 'fitsWithWork, shimSprings'],
+    ),
     boundary(valveGear.valveLengthMade, valveLength, [3.88, 'fitsWithWork, shimSprings'], [4.12, 'doesNotFit']),
     boundary(
       valveGear.springHeight,
@@ -142,8 +240,18 @@ describe('figures of thumb of the valve gear', () => {
       [0.618, 'fitsWithWork, shimSprings'],
     ),
     boundary(valveGear.springShimmed, installed, [2.91, 'fitsWithWork, shimSprings'], [3.09, 'doesNotFit']),
-    boundary(valveGear.springSeatCut, (by, rules) => installed(-by, rules), [2.425, 'fitsWithWork, cutSpringSeats'], [2.575, 'doesNotFit']),
-    boundary(valveGear.springSpeed, spring('trustedSpeed', 'trustedSpeed', 6000), [-154.5, 'doesNotFit'], [-145.5, 'fits']),
+    boundary(
+      valveGear.springSeatCut,
+      (by, rules) => installed(-by, rules),
+      [2.425, 'fitsWithWork, cutSpringSeats'],
+      [2.575, 'doesNotFit'],
+    ),
+    boundary(
+      valveGear.springSpeed,
+      spring('trustedSpeed', 'trustedSpeed', 6000),
+      [-154.5, 'doesNotFit'],
+      [-145.5, 'fits'],
+    ),
     boundary(
       valveGear.springOutside,
       spring('springSeat', 'outside', 32),
@@ -152,6 +260,11 @@ describe('figures of thumb of the valve gear', () => {
       [0.582, 'fits'],
       [0.618, 'fitsWithWork, cutSpringSeats'],
     ),
-    boundary(valveGear.springSeatWidened, spring('springSeat', 'outside', 32), [4.85, 'fitsWithWork, cutSpringSeats'], [5.15, 'doesNotFit']),
+    boundary(
+      valveGear.springSeatWidened,
+      spring('springSeat', 'outside', 32),
+      [4.85, 'fitsWithWork, cutSpringSeats'],
+      [5.15, 'doesNotFit'],
+    ),
   ]);
 });

@@ -8,7 +8,10 @@ interface Named extends ChoiceTold {
   readonly text: string;
 }
 
-/** The names of records, written out once, so that a picker that narrows with every key does not name them all each time. */
+/**
+ * The names of records, written out once, so that a picker that narrows with every key does not name them all each
+ * time.
+ */
 export class Choices {
   private readonly named = new Map<RecordType, readonly Named[]>();
 
@@ -19,12 +22,22 @@ export class Choices {
    *
    * @param chosen id of one that is told first, whatever the words are, even where no record bears it any more
    */
-  of(type: RecordType, kinds: readonly KindId[] | undefined, words: string, most: number, chosen: string | undefined): readonly ChoiceTold[] {
+  of(
+    type: RecordType,
+    kinds: readonly KindId[] | undefined,
+    words: string,
+    most: number,
+    chosen: string | undefined,
+  ): readonly ChoiceTold[] {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     const found: ChoiceTold[] = [];
     if (chosen !== undefined) {
       const pattern = type === 'pattern' ? this.catalogue.pattern(chosen) : undefined;
-      found.push({ id: chosen, label: this.catalogue.labelOf(type, chosen), ...(pattern ? { kind: pattern.kind } : {}) });
+      found.push({
+        id: chosen,
+        label: this.catalogue.labelOf(type, chosen),
+        ...(pattern ? { kind: pattern.kind } : {}),
+      });
     }
     for (const each of this.all(type)) {
       if (found.length >= most + (chosen === undefined ? 0 : 1)) break;

@@ -4,7 +4,14 @@ import { CatalogueLookup, type RecordChange } from '../catalogue/lookup.js';
 import { partFromPattern, type Part } from '../catalogue/part.js';
 import type { GridRequest } from '../contract/index.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { Identification, indexCatalogue, indexEngines, takenFor, type CatalogueIndex, type Circumstances } from '../identify/index.js';
+import {
+  Identification,
+  indexCatalogue,
+  indexEngines,
+  takenFor,
+  type CatalogueIndex,
+  type Circumstances,
+} from '../identify/index.js';
 import { Grid, partsOfVariant, settingOf, WhatElse, type PlacedPart, type Setting } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { Choices } from './choices.js';
@@ -19,20 +26,23 @@ export interface OpenGrid {
 /** Grids that are kept with their lines: the one that is looked at, and the one before. */
 const KEPT_GRIDS = 2;
 
-const inOrder = (list: readonly { readonly id: string }[]): boolean => list.every(({ id }, at) => at === 0 || (list[at - 1]?.id ?? '') < id);
+const inOrder = (list: readonly { readonly id: string }[]): boolean =>
+  list.every(({ id }, at) => at === 0 || (list[at - 1]?.id ?? '') < id);
 
 /** A catalogue with its lists in the order of their ids, so that answers do not depend on where it was loaded. */
 function ordered(catalogue: Catalogue): Catalogue {
   if (RECORD_TYPES.every((type) => inOrder(catalogue[LIST_OF[type]]))) return catalogue;
   return {
     ...catalogue,
-    ...Object.fromEntries(RECORD_TYPES.map((type) => [LIST_OF[type], [...catalogue[LIST_OF[type]]].sort((a, b) => (a.id < b.id ? -1 : 1))])),
+    ...Object.fromEntries(
+      RECORD_TYPES.map((type) => [LIST_OF[type], [...catalogue[LIST_OF[type]]].sort((a, b) => (a.id < b.id ? -1 : 1))]),
+    ),
   };
 }
 
 /**
- * A catalogue with its circumstances (instruments, house rules), and all that is worked out from them and worth keeping.
- * It knows what of that still holds when a record is changed.
+ * A catalogue with its circumstances (instruments, house rules), and all that is worked out from them and worth
+ * keeping. It knows what of that still holds when a record is changed.
  */
 export class Holdings {
   private lookup: CatalogueLookup;
@@ -68,7 +78,8 @@ export class Holdings {
     const kinds = new Set<KindId>();
     for (const { type, id, record } of changes) {
       if (type !== 'pattern') continue;
-      for (const pattern of [this.lookup.pattern(id), record]) if (pattern && 'kind' in pattern) kinds.add(pattern.kind);
+      for (const pattern of [this.lookup.pattern(id), record])
+        if (pattern && 'kind' in pattern) kinds.add(pattern.kind);
     }
     const only = changes.every(({ type }) => type === 'pattern');
     this.lookup = this.lookup.with(changes);
@@ -129,7 +140,9 @@ export class Holdings {
 
   /** All patterns of a kind as parts. */
   partsOf(kind: KindId): readonly Part[] {
-    return kept(this.parts, kind, () => this.lookup.ofKind(kind).map((pattern) => partFromPattern(pattern, this.lookup.label(pattern.id))));
+    return kept(this.parts, kind, () =>
+      this.lookup.ofKind(kind).map((pattern) => partFromPattern(pattern, this.lookup.label(pattern.id))),
+    );
   }
 
   /** What a variant was most likely built with. */
@@ -170,7 +183,8 @@ export class Holdings {
   findings(): ReadonlyMap<string, readonly AuditFinding[]> {
     if (this.audited) return this.audited;
     const byRule = new Map<string, AuditFinding[]>();
-    for (const finding of audit(this.lookup, this.around.rules)) kept(byRule, finding.rule, (): AuditFinding[] => []).push(finding);
+    for (const finding of audit(this.lookup, this.around.rules))
+      kept(byRule, finding.rule, (): AuditFinding[] => []).push(finding);
     return (this.audited = byRule);
   }
 }

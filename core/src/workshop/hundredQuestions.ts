@@ -21,7 +21,10 @@ const LINES: readonly (readonly [KindId, string])[] = [
   ['head', '11 bolts'],
 ];
 
-/** Over the demo: every question there is, and those that are asked most several times over. The same hundred to whoever answers. */
+/**
+ * Over the demo: every question there is, and those that are asked most several times over. The same hundred to whoever
+ * answers.
+ */
 export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[]): readonly Asked[] {
   const { patterns, variants, families, schemes } = catalogue;
   const every = <T>(list: readonly T[], count: number): readonly T[] =>
@@ -38,11 +41,20 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
   return [
     ...LINES.map(([kind, entry]) => asked('read', { kind, entry })),
     ...LINES.map(([kind, entry]) => asked('identify', { kind, entry, most: 4 })),
-    ...every(shelf, 12).map((specimen) => asked('identify', { kind: specimen.kind, readings: readingsOf(specimen), state: 'headOff' })),
-    asked('calculation', { kind: 'crank', readings, pattern: 'sluice-crank-3375-forged', text: readings[0]?.text ?? '' }),
+    ...every(shelf, 12).map((specimen) =>
+      asked('identify', { kind: specimen.kind, readings: readingsOf(specimen), state: 'headOff' }),
+    ),
+    asked('calculation', {
+      kind: 'crank',
+      readings,
+      pattern: 'sluice-crank-3375-forged',
+      text: readings[0]?.text ?? '',
+    }),
     asked('engine', {
       entry: 'year 1962',
-      specimens: shelf.filter(({ job }) => job !== undefined && job === shelf.find((each) => each.job !== undefined)?.job),
+      specimens: shelf.filter(
+        ({ job }) => job !== undefined && job === shelf.find((each) => each.job !== undefined)?.job,
+      ),
     }),
     ...parts.flatMap(({ id, kind }) => {
       const [into = kind] = recipientsFor(kind);
@@ -54,27 +66,47 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
             .slice(0, 3)
             .map((pattern) => ({ pattern: pattern.id })),
         }),
-        asked('whatElse', { part: { pattern: id }, kind: into, side: 'recipient', most: 10, shelf: false, refused: true }),
+        asked('whatElse', {
+          part: { pattern: id },
+          kind: into,
+          side: 'recipient',
+          most: 10,
+          shelf: false,
+          refused: true,
+        }),
       ];
     }),
     // Taken for what each most likely is: where nothing is said, by both ends.
     ...shelf
       .filter(({ kind }) => kind === 'crank')
       .slice(0, 6)
-      .map((specimen) => asked('interchange', { donors: [{ specimen }], recipients: [{ pattern: 'sluice-block-low-large' }] })),
-    asked('whatElse', { part: { pattern: 'sluice-block-low-large' }, kind: 'crank', side: 'donor', shelf: shelf.filter(({ kind }) => kind === 'crank') }),
-    ...every(variants, 4).map(({ id }) => asked('interchange', { donors: [{ variant: id, internals: true }], recipients: [{ variant: 'sluice-361' }] })),
+      .map((specimen) =>
+        asked('interchange', { donors: [{ specimen }], recipients: [{ pattern: 'sluice-block-low-large' }] }),
+      ),
+    asked('whatElse', {
+      part: { pattern: 'sluice-block-low-large' },
+      kind: 'crank',
+      side: 'donor',
+      shelf: shelf.filter(({ kind }) => kind === 'crank'),
+    }),
+    ...every(variants, 4).map(({ id }) =>
+      asked('interchange', { donors: [{ variant: id, internals: true }], recipients: [{ variant: 'sluice-361' }] }),
+    ),
     asked('engines', { donors: [{ pattern: 'skerry-piston-112-160-super' }] }),
     asked('grid', sides),
     asked('gridSides', sides),
     asked('gridRows', { ...sides, from: 0 }),
     asked('gridOrder', sides),
     asked('gridGroups', sides),
-    ...['piston 116 +0.5', '41?7', 'BS 104 187', 'orchard fan', 'p', 'gudgeon pin 40'].map((text) => asked('search', { text, most: 20 })),
+    ...['piston 116 +0.5', '41?7', 'BS 104 187', 'orchard fan', 'p', 'gudgeon pin 40'].map((text) =>
+      asked('search', { text, most: 20 }),
+    ),
     asked('audit', {}),
     asked('audit', { rule: 'displacement', most: 1 }),
     asked('compare', { subjects: [{ pattern: 'sluice-crank-3115' }, { pattern: 'sluice-crank-3590' }] }),
-    ...schemes.slice(0, 3).map((scheme) => asked('decode', { scheme: scheme.id, numbers: [...(scheme.samples ?? []), 'X9'].slice(0, 5) })),
+    ...schemes
+      .slice(0, 3)
+      .map((scheme) => asked('decode', { scheme: scheme.id, numbers: [...(scheme.samples ?? []), 'X9'].slice(0, 5) })),
     ...['6204-2Z', '4S7-01234', '11111111111111111'].map((number) => asked('readNumber', { number })),
     asked('records', {
       refs: [
@@ -97,7 +129,10 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
     asked('drillEnd', { ...drill, asked: [], named: 'ambit-crank-3' }),
     // What cannot be answered is refused by both in the same words.
     asked('interchange', { donors: [{ pattern: 'no-such' }], recipients: [{ pattern: 'ambit-block-3' }] }),
-    asked('interchange', { donors: [{ pattern: 'ambit-valve-intake-34' }], recipients: [{ pattern: 'ambit-block-3' }] }),
+    asked('interchange', {
+      donors: [{ pattern: 'ambit-valve-intake-34' }],
+      recipients: [{ pattern: 'ambit-block-3' }],
+    }),
     asked('compare', { subjects: [{ pattern: 'ambit-crank-3' }] }),
     asked('decode', { scheme: 'no-such', numbers: ['1'] }),
     asked('audit', { rule: 'no-such' }),

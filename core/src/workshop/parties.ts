@@ -14,17 +14,28 @@ export function partyRef(workshop: Holdings, ref: PartRef, where: string): Party
   const { catalogue } = workshop;
   const named = [ref.pattern, ref.specimen, ref.specimenId, ref.variant].filter((each) => each !== undefined);
   if (named.length !== 1)
-    throw new DataError('It is not clear what is meant.', [{ where, what: 'give exactly one of pattern, specimenId, specimen and variant.' }]);
+    throw new DataError('It is not clear what is meant.', [
+      { where, what: 'give exactly one of pattern, specimenId, specimen and variant.' },
+    ]);
   if (ref.pattern !== undefined) {
-    if (!catalogue.pattern(ref.pattern)) throw new UnknownRecordError(`${where}.pattern: there is no pattern "${ref.pattern}" in the catalogue.`);
+    if (!catalogue.pattern(ref.pattern))
+      throw new UnknownRecordError(`${where}.pattern: there is no pattern "${ref.pattern}" in the catalogue.`);
     return { pattern: ref.pattern };
   }
   if (ref.variant !== undefined) {
-    if (!catalogue.variant(ref.variant)) throw new UnknownRecordError(`${where}.variant: there is no variant "${ref.variant}" in the catalogue.`);
-    return { variant: ref.variant, ...(ref.at === undefined ? {} : { at: ref.at }), ...(ref.internals ? { internals: true } : {}) };
+    if (!catalogue.variant(ref.variant))
+      throw new UnknownRecordError(`${where}.variant: there is no variant "${ref.variant}" in the catalogue.`);
+    return {
+      variant: ref.variant,
+      ...(ref.at === undefined ? {} : { at: ref.at }),
+      ...(ref.internals ? { internals: true } : {}),
+    };
   }
   const { specimen } = ref;
-  if (!specimen) throw new UnknownRecordError(`${where}.specimenId: there is no specimen ${ref.specimenId ?? ''} here: it was never saved, or it was deleted.`);
+  if (!specimen)
+    throw new UnknownRecordError(
+      `${where}.specimenId: there is no specimen ${ref.specimenId ?? ''} here: it was never saved, or it was deleted.`,
+    );
   const problems = checkReadings(
     specimen.kind,
     specimen.readings.map((reading) => reading.is),
@@ -49,7 +60,8 @@ export function placed<T>(where: string, make: () => T): T {
   try {
     return make();
   } catch (error) {
-    if (error instanceof Error && error.name === 'NoJointError') throw new DataError(error.message, [{ where, what: 'choose parts that meet, or an engine.' }]);
+    if (error instanceof Error && error.name === 'NoJointError')
+      throw new DataError(error.message, [{ where, what: 'choose parts that meet, or an engine.' }]);
     if (error instanceof UnknownPartyError) throw new UnknownRecordError(error.message);
     throw error;
   }

@@ -22,10 +22,17 @@ export interface Refusal {
 /** What is told of an error that is no fault of the workshop; undefined for one that is. */
 export function refusalOf(error: unknown): Refusal | undefined {
   if (error instanceof DataError) return { refused: 'bad', error: error.what, problems: error.problems };
-  if (error instanceof UnknownRecordError || error instanceof UnknownPartyError) return { refused: 'missing', error: error.message };
-  if (error instanceof NoJointError || error instanceof CompareError || error instanceof DesignationError || error instanceof VehicleNumberError)
+  if (error instanceof UnknownRecordError || error instanceof UnknownPartyError)
+    return { refused: 'missing', error: error.message };
+  if (
+    error instanceof NoJointError ||
+    error instanceof CompareError ||
+    error instanceof DesignationError ||
+    error instanceof VehicleNumberError
+  )
     return { refused: 'bad', error: error.message };
   return undefined;
 }
 
-export const isRefusal = (answer: unknown): answer is Refusal => typeof answer === 'object' && answer !== null && 'refused' in answer && 'error' in answer;
+export const isRefusal = (answer: unknown): answer is Refusal =>
+  typeof answer === 'object' && answer !== null && 'refused' in answer && 'error' in answer;

@@ -4,7 +4,18 @@ import { CatalogueLookup, type RecordChange } from '../catalogue/lookup';
 import { CATALOGUE } from '../testing/demo';
 import { CatalogueSearch } from './search';
 
-const LINES = ['crank', '4187', '41?7', 'sluice forged', 'piston 116 +0.5', 'BS 104 187', 'main 59.67', 'winch', 'nine bolts', 'zeppelin'];
+const LINES = [
+  'crank',
+  '4187',
+  '41?7',
+  'sluice forged',
+  'piston 116 +0.5',
+  'BS 104 187',
+  'main 59.67',
+  'winch',
+  'nine bolts',
+  'zeppelin',
+];
 
 const after = (catalogue: Catalogue, { type, id, record }: RecordChange): Catalogue => {
   const others = (catalogue[LIST_OF[type]] as readonly CatalogueRecord[]).filter((each) => each.id !== id);
@@ -13,7 +24,11 @@ const after = (catalogue: Catalogue, { type, id, record }: RecordChange): Catalo
 
 /** Some change of a pattern: another name, another number, a twin of it, or its removal. */
 const change: fc.Arbitrary<RecordChange> = fc
-  .tuple(fc.constantFrom(...CATALOGUE.patterns), fc.constantFrom('name', 'number', 'twin', 'gone'), fc.constantFrom('Zeppelin', 'Winch', '4187'))
+  .tuple(
+    fc.constantFrom(...CATALOGUE.patterns),
+    fc.constantFrom('name', 'number', 'twin', 'gone'),
+    fc.constantFrom('Zeppelin', 'Winch', '4187'),
+  )
   .map(([pattern, what, word]): RecordChange => {
     switch (what) {
       case 'name':

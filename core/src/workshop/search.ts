@@ -1,6 +1,12 @@
 import { EMPTY_CATALOGUE, LIST_OF, type CatalogueRecord } from '../catalogue/catalogue.js';
 import type { CatalogueLookup, RecordChange } from '../catalogue/lookup.js';
-import { indexSearch, searchSections, type SearchIndex, type SearchResult, type SearchSection } from '../search/index.js';
+import {
+  indexSearch,
+  searchSections,
+  type SearchIndex,
+  type SearchResult,
+  type SearchSection,
+} from '../search/index.js';
 
 /** Past so many changes the whole is laid out anew rather than looked at in two parts. */
 const MOST_CHANGED = 300;
@@ -8,8 +14,8 @@ const MOST_CHANGED = 300;
 const keyOf = ({ type, id }: { readonly type: string; readonly id: string }): string => `${type} ${id}`;
 
 /**
- * The search over a catalogue that goes on while records are changed: what was laid out before stays, without the rows of
- * the changed records, and those stand in a small layout of their own.
+ * The search over a catalogue that goes on while records are changed: what was laid out before stays, without the rows
+ * of the changed records, and those stand in a small layout of their own.
  */
 export class CatalogueSearch {
   private base: SearchIndex | undefined;

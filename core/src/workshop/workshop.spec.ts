@@ -34,7 +34,8 @@ describe('a workshop', () => {
     expect(QUESTIONS.length).toBeGreaterThanOrEqual(100);
     expect(new Set(QUESTIONS.map(({ name }) => name))).toEqual(new Set(QUESTION_NAMES));
     const workshop = new Workshop(CATALOGUE);
-    for (const question of QUESTIONS) expect(answered(workshop, question)).withContext(JSON.stringify(question).slice(0, 200)).toBeTruthy();
+    for (const question of QUESTIONS)
+      expect(answered(workshop, question)).withContext(JSON.stringify(question).slice(0, 200)).toBeTruthy();
   });
 
   it('answers the same whatever it was asked before', () => {
@@ -46,10 +47,16 @@ describe('a workshop', () => {
 
   it('answers the same in whatever order its records came', () => {
     const turned = Object.fromEntries(
-      Object.entries(CATALOGUE).map(([key, list]) => [key, Array.isArray(list) ? [...(list as unknown[])].reverse() : (list as unknown)]),
+      Object.entries(CATALOGUE).map(([key, list]) => [
+        key,
+        Array.isArray(list) ? [...(list as unknown[])].reverse() : (list as unknown),
+      ]),
     ) as unknown as Catalogue;
     const [one, other] = [new Workshop(CATALOGUE), new Workshop(turned)];
-    for (const question of QUESTIONS) expect(answered(other, question)).withContext(JSON.stringify(question).slice(0, 200)).toEqual(answered(one, question));
+    for (const question of QUESTIONS)
+      expect(answered(other, question))
+        .withContext(JSON.stringify(question).slice(0, 200))
+        .toEqual(answered(one, question));
   });
 
   it('goes on after changed records as one that was made of the changed catalogue', () => {
@@ -60,7 +67,13 @@ describe('a workshop', () => {
     const renamed = { ...pattern, name: 'Renamed and found', marks: [{ text: '77123', making: 'cast' as const }] };
     const steps: readonly RecordChange[][] = [
       [{ type: 'pattern', id: pattern.id, record: renamed }],
-      [{ type: 'pattern', id: 'brand-new', record: { ...renamed, id: 'brand-new', name: 'Brand new crank', numbers: [{ number: 'BN 777' }] } }],
+      [
+        {
+          type: 'pattern',
+          id: 'brand-new',
+          record: { ...renamed, id: 'brand-new', name: 'Brand new crank', numbers: [{ number: 'BN 777' }] },
+        },
+      ],
       [{ type: 'variant', id: variant.id, record: { ...variant, code: 'X999' } }],
       [{ type: 'pattern', id: 'brand-new' }],
       [{ type: 'maker', id: maker.id, record: { ...maker, name: 'Called otherwise' } }],
@@ -80,7 +93,9 @@ describe('a workshop', () => {
       ] as readonly Asked[];
       for (const question of [...QUESTIONS, ...more])
         expect(answered(workshop, question))
-          .withContext(`${step.map(({ type, id }) => `${type} ${id}`).join()}: ${JSON.stringify(question).slice(0, 160)}`)
+          .withContext(
+            `${step.map(({ type, id }) => `${type} ${id}`).join()}: ${JSON.stringify(question).slice(0, 160)}`,
+          )
           .toEqual(answered(fresh, question));
     }
   });
@@ -106,7 +121,12 @@ describe('an answer as its contract has it', () => {
   };
 
   it('holds nothing that is not declared', () => {
-    expect(shaped(schema, answer, 'pieces')).toEqual({ says: answer.says, all: answer.all, of: [{ id: 'a' }], counts: { b: { why: ['B.'] } } });
+    expect(shaped(schema, answer, 'pieces')).toEqual({
+      says: answer.says,
+      all: answer.all,
+      of: [{ id: 'a' }],
+      counts: { b: { why: ['B.'] } },
+    });
   });
 
   it('is worded in the units asked for', () => {
@@ -122,10 +142,14 @@ describe('an answer as its contract has it', () => {
 describe('an address', () => {
   it('is read as it was written, and a bare id is a pattern', () => {
     fc.assert(
-      fc.property(fc.constantFrom('pattern' as const, 'specimen' as const, 'variant' as const), fc.stringMatching(/^[a-z0-9-]{1,30}$/), (sort, id) => {
-        expect(readAddress(writeAddress({ sort, id }))).toEqual({ sort, id });
-        expect(readAddress(id)).toEqual({ sort: 'pattern', id });
-      }),
+      fc.property(
+        fc.constantFrom('pattern' as const, 'specimen' as const, 'variant' as const),
+        fc.stringMatching(/^[a-z0-9-]{1,30}$/),
+        (sort, id) => {
+          expect(readAddress(writeAddress({ sort, id }))).toEqual({ sort, id });
+          expect(readAddress(id)).toEqual({ sort: 'pattern', id });
+        },
+      ),
     );
     expect(readAddress('odd:one')).toEqual({ sort: 'pattern', id: 'odd:one' });
   });

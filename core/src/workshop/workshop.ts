@@ -11,16 +11,16 @@ const SMALL = 4000;
  */
 export class Workshop extends Holdings {
   /**
-   * Answers a question. Throws a DataError, NoJointError, UnknownPartyError, UnknownRecordError or CompareError where it
-   * cannot; `refusalOf` makes of those what is told.
+   * Answers a question. Throws a DataError, NoJointError, UnknownPartyError, UnknownRecordError or CompareError where
+   * it cannot; `refusalOf` makes of those what is told.
    */
   ask<N extends QuestionName>(name: N, request: Requests[N], wording: Wording = 'pieces'): Answers[N] {
     return shaped(QUESTIONS[name].answer, ANSWERS[name](this, request), wording) as Answers[N];
   }
 
   /**
-   * Whether a question can be answered without laying anything out for it first that takes more than a moment; `prepare`
-   * does that.
+   * Whether a question can be answered without laying anything out for it first that takes more than a moment;
+   * `prepare` does that.
    */
   isPrepared<N extends QuestionName>(name: N, request: Requests[N]): boolean {
     if (this.catalogue.catalogue.patterns.length < SMALL) return true;

@@ -52,7 +52,10 @@ async function loadSpecimens(store: SpecimenStore, file: SpecimenFile): Promise<
       await store.save(specimen, 0, LOADER).catch((failure: unknown) => {
         if (failure instanceof NoSuchJobError)
           throw new DataError('The specimens cannot be loaded.', [
-            { where: specimen.name, what: `it names the job ${specimen.job ?? ''}, which is not there; load the file of jobs before.` },
+            {
+              where: specimen.name,
+              what: `it names the job ${specimen.job ?? ''}, which is not there; load the file of jobs before.`,
+            },
           ]);
         // Deleted by a user: it stays deleted.
         if (!(failure instanceof MissingError)) throw failure;
@@ -83,7 +86,10 @@ async function loadJobs(store: JobStore, file: JobFile): Promise<number> {
   return added;
 }
 
-const database = new Database(readConfig(process.env).databaseUrl, (message, error) => error && console.error(message, error));
+const database = new Database(
+  readConfig(process.env).databaseUrl,
+  (message, error) => error && console.error(message, error),
+);
 await database.open();
 try {
   for (const path of process.argv.slice(2)) {
@@ -98,10 +104,17 @@ try {
     } else if (isSpecimenFile(content)) {
       console.log(`${path}: ${await loadSpecimens(new SpecimenStore(database), content)} specimens added.`);
     } else {
-      const format = typeof content === 'object' && content !== null && 'format' in content ? content.format : undefined;
+      const format =
+        typeof content === 'object' && content !== null && 'format' in content ? content.format : undefined;
       throw new DataError(
         `${path} cannot be loaded.`,
-        schemaProblems(format === 'which-bore-specimens' ? isSpecimenFile.errors : format === 'which-bore-jobs' ? isJobFile.errors : isCatalogue.errors),
+        schemaProblems(
+          format === 'which-bore-specimens'
+            ? isSpecimenFile.errors
+            : format === 'which-bore-jobs'
+              ? isJobFile.errors
+              : isCatalogue.errors,
+        ),
       );
     }
   }

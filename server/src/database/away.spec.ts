@@ -16,7 +16,8 @@ describe('isAway', () => {
   });
 
   it('knows the states in which PostgreSQL takes its leave', () => {
-    // PostgreSQL documentation, appendix A: admin_shutdown, crash_shutdown, cannot_connect_now, connection_failure, too_many_connections.
+    // PostgreSQL documentation, appendix A: admin_shutdown, crash_shutdown, cannot_connect_now, connection_failure,
+    // too_many_connections.
     for (const code of ['57P01', '57P02', '57P03', '08006', '53300'])
       expect(isAway(coded(code)))
         .withContext(code)
@@ -24,7 +25,11 @@ describe('isAway', () => {
   });
 
   it('knows a connection that is lost within a transaction', () => {
-    for (const name of ['QueryRunnerAlreadyReleasedError', 'QueryRunnerProviderAlreadyReleasedError', 'TransactionNotStartedError'])
+    for (const name of [
+      'QueryRunnerAlreadyReleasedError',
+      'QueryRunnerProviderAlreadyReleasedError',
+      'TransactionNotStartedError',
+    ])
       expect(isAway(named(name)))
         .withContext(name)
         .toBeTrue();

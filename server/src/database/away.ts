@@ -6,9 +6,26 @@ export class DatabaseAwayError extends Error {
   }
 }
 
-const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08000', '08003', '08006', '53300']);
+const AWAY_CODES = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ENOTFOUND',
+  'ETIMEDOUT',
+  '57P01',
+  '57P02',
+  '57P03',
+  '08000',
+  '08003',
+  '08006',
+  '53300',
+]);
 
-const LOST_RUNNER = new Set(['QueryRunnerAlreadyReleasedError', 'QueryRunnerProviderAlreadyReleasedError', 'TransactionNotStartedError']);
+const LOST_RUNNER = new Set([
+  'QueryRunnerAlreadyReleasedError',
+  'QueryRunnerProviderAlreadyReleasedError',
+  'TransactionNotStartedError',
+]);
 
 /** Whether an error of the driver means that the database cannot be reached. */
 export function isAway(error: unknown): boolean {
@@ -18,5 +35,10 @@ export function isAway(error: unknown): boolean {
   // A connection that is lost within a transaction takes its runner with it.
   if (LOST_RUNNER.has(error.name)) return true;
   const code = 'code' in error ? String(error.code) : '';
-  return AWAY_CODES.has(code) || /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(error.message);
+  return (
+    AWAY_CODES.has(code) ||
+    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(
+      error.message,
+    )
+  );
 }

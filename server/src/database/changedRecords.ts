@@ -7,11 +7,15 @@ export type Query = (sql: string, values: readonly unknown[]) => Promise<readonl
  * The records that were changed since a revision of the catalogue, as they are now; undefined where they are more than
  * `most`. To be asked within one transaction, so that all of it is of one state.
  */
-export async function changedRecords(query: Query, revision: number, most: number): Promise<readonly RecordChange[] | undefined> {
-  const changed = (await query(`SELECT DISTINCT record_type AS type, record_id AS id FROM change WHERE revision > $1 LIMIT $2`, [
-    revision,
-    most + 1,
-  ])) as readonly {
+export async function changedRecords(
+  query: Query,
+  revision: number,
+  most: number,
+): Promise<readonly RecordChange[] | undefined> {
+  const changed = (await query(
+    `SELECT DISTINCT record_type AS type, record_id AS id FROM change WHERE revision > $1 LIMIT $2`,
+    [revision, most + 1],
+  )) as readonly {
     readonly type: RecordType;
     readonly id: string;
   }[];

@@ -86,12 +86,18 @@ describe('the tables', () => {
     const database = new Database(testDatabaseUrl(), () => undefined);
     await database.open();
     const refuses = (sql: string) => expectAsync(database.connection.query(sql)).toBeRejected();
-    await refuses(`INSERT INTO pattern (id, document) VALUES ('x-y', '{"id":"x-y","kind":"crank","name":"x","family":"nobody"}')`);
+    await refuses(
+      `INSERT INTO pattern (id, document) VALUES ('x-y', '{"id":"x-y","kind":"crank","name":"x","family":"nobody"}')`,
+    );
     await refuses(`INSERT INTO pattern (id, document) VALUES ('x-y', '{"id":"x-z","kind":"crank","name":"x"}')`);
     await refuses(`INSERT INTO variant (id, document) VALUES ('x-y', '{"id":"x-y","code":"x"}')`);
     await refuses(`INSERT INTO swap (id, document) VALUES ('x-y', '{"id":"x-y","donor":"a","recipient":"a"}')`);
-    await refuses(`INSERT INTO specimen VALUES ('7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', 'crank', '', 1, now(), now(), NULL)`);
-    await refuses(`INSERT INTO reading VALUES ('7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a12', 0, now(), '{"sort":"mark"}')`);
+    await refuses(
+      `INSERT INTO specimen VALUES ('7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', 'crank', '', 1, now(), now(), NULL)`,
+    );
+    await refuses(
+      `INSERT INTO reading VALUES ('7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a12', 0, now(), '{"sort":"mark"}')`,
+    );
     await refuses(`INSERT INTO catalogue_state VALUES (2, 0)`);
     await database.close();
   });

@@ -29,7 +29,13 @@ export class Database {
       type: 'postgres',
       url,
       entities: ENTITIES,
-      migrations: [Ground1700000000001, Catalogue1700000000002, Imports1700000000003, Identification1700000000004, Together1700000000005],
+      migrations: [
+        Ground1700000000001,
+        Catalogue1700000000002,
+        Imports1700000000003,
+        Identification1700000000004,
+        Together1700000000005,
+      ],
       migrationsTransactionMode: 'each',
       synchronize: false,
       logging: false,
@@ -54,7 +60,11 @@ export class Database {
       if (this.source.isInitialized) await this.source.destroy();
       if (!isAway(error)) throw error;
       this.report('The database is away; trying again.', error);
-      if (!this.closed) this.retry = setTimeout(() => void this.open().catch((failure: unknown) => this.report('Migrating failed.', failure)), RETRY_AFTER_MS);
+      if (!this.closed)
+        this.retry = setTimeout(
+          () => void this.open().catch((failure: unknown) => this.report('Migrating failed.', failure)),
+          RETRY_AFTER_MS,
+        );
     }
   }
 

@@ -1,4 +1,14 @@
-import type { CatalogueRecord, DocumentSort, KindId, Reach, Reading, RecordOf, RecordType, Shop, Understood } from '@which-bore/core';
+import type {
+  CatalogueRecord,
+  DocumentSort,
+  KindId,
+  Reach,
+  Reading,
+  RecordOf,
+  RecordType,
+  Shop,
+  Understood,
+} from '@which-bore/core';
 import { EntitySchema } from 'typeorm';
 import type { Count } from '../transfer/importTask.js';
 import type { Choices, TakenTable } from '../transfer/source.js';
@@ -133,7 +143,16 @@ export interface ReadingRow {
   specimen?: SpecimenRow;
 }
 
-export const IMPORT_STATES = ['waiting', 'reading', 'read', 'applying', 'applied', 'cancelled', 'failed', 'interrupted'] as const;
+export const IMPORT_STATES = [
+  'waiting',
+  'reading',
+  'read',
+  'applying',
+  'applied',
+  'cancelled',
+  'failed',
+  'interrupted',
+] as const;
 export type ImportState = (typeof IMPORT_STATES)[number];
 
 /** A file on its way into the catalogue. */
@@ -231,7 +250,9 @@ export const ReadingEntity = new EntitySchema<ReadingRow>({
     at: { type: 'timestamptz' },
     content: { type: 'jsonb' },
   },
-  relations: { specimen: { type: 'many-to-one', target: 'specimen', inverseSide: 'readings', joinColumn: { name: 'specimen_id' } } },
+  relations: {
+    specimen: { type: 'many-to-one', target: 'specimen', inverseSide: 'readings', joinColumn: { name: 'specimen_id' } },
+  },
 });
 
 export const ImportEntity = new EntitySchema<ImportRow>({

@@ -23,7 +23,9 @@ export const PhotographError = createError('NO_PHOTOGRAPH', '%s', 415);
 
 export class PhotographTooLargeError extends createError('PHOTOGRAPH_TOO_LARGE', '%s', 413) {
   constructor(name: string) {
-    super(`“${name}” is larger than ${LARGEST_PHOTOGRAPH / 1024 ** 2} MiB. Send it smaller: half of the pixels are enough to read a mark.`);
+    super(
+      `“${name}” is larger than ${LARGEST_PHOTOGRAPH / 1024 ** 2} MiB. Send it smaller: half of the pixels are enough to read a mark.`,
+    );
   }
 }
 
@@ -44,9 +46,13 @@ const FORMATS = new Set(['jpeg', 'png', 'webp']);
 
 /**
  * Opens a picture and writes it anew, turned upright, so that nothing but its pixels is kept: the place and the owner
- * that a telephone writes into it go, and so does anything hidden in it. Throws a PhotographError for what is no picture.
+ * that a telephone writes into it go, and so does anything hidden in it. Throws a PhotographError for what is no
+ * picture.
  */
-async function developed(file: Buffer, name: string): Promise<Pick<PhotographRow, 'image' | 'thumbnail' | 'width' | 'height'>> {
+async function developed(
+  file: Buffer,
+  name: string,
+): Promise<Pick<PhotographRow, 'image' | 'thumbnail' | 'width' | 'height'>> {
   const why = (what: string) => new PhotographError(`“${name}” ${what} Photographs are JPEG, PNG or WebP.`);
   try {
     const { format } = await sharp(file, { limitInputPixels: MOST_PIXELS }).metadata();
@@ -57,12 +63,16 @@ async function developed(file: Buffer, name: string): Promise<Pick<PhotographRow
       .resize(KEPT, KEPT, { fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: QUALITY })
       .toBuffer({ resolveWithObject: true });
-    const thumbnail = await sharp(image).resize(THUMBNAIL, THUMBNAIL, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: QUALITY }).toBuffer();
+    const thumbnail = await sharp(image)
+      .resize(THUMBNAIL, THUMBNAIL, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: QUALITY })
+      .toBuffer();
     return { image, thumbnail, width: info.width, height: info.height };
   } catch (error) {
     if (error instanceof PhotographError) throw error;
     const message = error instanceof Error ? error.message : '';
-    if (/pixel limit/i.test(message)) throw why(`has more than ${MOST_PIXELS / 1e6} million pixels: make it smaller and send it again.`);
+    if (/pixel limit/i.test(message))
+      throw why(`has more than ${MOST_PIXELS / 1e6} million pixels: make it smaller and send it again.`);
     throw why('cannot be opened as a picture, whatever its name says.');
   }
 }
@@ -79,13 +89,24 @@ export class PhotographStore {
   }
 
   async of(specimenId: string): Promise<Photograph[]> {
-    const rows = await this.repository.find({ where: { specimenId, deletedAt: IsNull() }, order: { at: 'ASC', id: 'ASC' } });
+    const rows = await this.repository.find({
+      where: { specimenId, deletedAt: IsNull() },
+      order: { at: 'ASC', id: 'ASC' },
+    });
     return rows.map(shown);
   }
 
   /** Throws a MissingError, or a PhotographError that says what is wrong with the file. */
-  async add(specimenId: string, readingId: string | undefined, name: string, file: Buffer, who: string): Promise<Photograph> {
-    if (!(await this.database.connection.getRepository(SpecimenEntity).existsBy({ id: specimenId, deletedAt: IsNull() })))
+  async add(
+    specimenId: string,
+    readingId: string | undefined,
+    name: string,
+    file: Buffer,
+    who: string,
+  ): Promise<Photograph> {
+    if (
+      !(await this.database.connection.getRepository(SpecimenEntity).existsBy({ id: specimenId, deletedAt: IsNull() }))
+    )
       throw new MissingError(`There is no specimen ${specimenId}: it was never saved, or it was deleted.`);
     if ((await this.repository.countBy({ specimenId, deletedAt: IsNull() })) >= MOST)
       throw new PhotographError(`This part has ${MOST} photographs already. Delete one first.`);
@@ -106,7 +127,10 @@ export class PhotographStore {
 
   /** The picture itself, or its thumbnail. Throws a MissingError. */
   async picture(id: string, which: 'image' | 'thumbnail'): Promise<Buffer> {
-    const row = await this.repository.findOne({ where: { id, deletedAt: IsNull() }, select: { id: true, [which]: true } });
+    const row = await this.repository.findOne({
+      where: { id, deletedAt: IsNull() },
+      select: { id: true, [which]: true },
+    });
     if (!row) throw unknown(id);
     return row[which];
   }
@@ -130,7 +154,10 @@ export class PhotographStore {
         .getRepository(PhotographEntity)
         .update({ id, deletedAt: removed ? IsNull() : Not(IsNull()) }, { deletedAt: removed ? now : null });
       if (removed && !affected) throw unknown(id);
-      if (affected) await manager.getRepository(DocumentChangeEntity).insert({ sort: 'photograph', documentId: id, version: 1, at: now, who, operation });
+      if (affected)
+        await manager
+          .getRepository(DocumentChangeEntity)
+          .insert({ sort: 'photograph', documentId: id, version: 1, at: now, who, operation });
     });
   }
 }

@@ -17,7 +17,11 @@ const KEEPING: Keeping<ShopDocument, ShopRow> = {
   documentOf: ({ id, document }) => ({ id, ...document }),
 };
 
-const told = ({ instruments, rules, version }: Shop & { readonly version: number }): StoredShop => ({ instruments, rules, version });
+const told = ({ instruments, rules, version }: Shop & { readonly version: number }): StoredShop => ({
+  instruments,
+  rules,
+  version,
+});
 
 /** Keeps the shop's instruments and house rules: the usual ones, version 0, while it has said nothing of its own. */
 export class ShopStore {

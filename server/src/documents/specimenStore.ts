@@ -3,11 +3,22 @@ import createError from '@fastify/error';
 import type { Reading, ReadingChange, Specimen, SpecimenSummary } from '@which-bore/core';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
-import { JobEntity, ReadingChangeEntity, ReadingEntity, SpecimenEntity, type ReadingChangeRow, type SpecimenRow } from '../database/entities.js';
+import {
+  JobEntity,
+  ReadingChangeEntity,
+  ReadingEntity,
+  SpecimenEntity,
+  type ReadingChangeRow,
+  type SpecimenRow,
+} from '../database/entities.js';
 import { VersionedStore, type Keeping, type Stored } from './versionedStore.js';
 
 /** A specimen names a job that is not there. */
-export const NoSuchJobError = createError('NO_SUCH_JOB', 'There is no job %s that this specimen could belong to: it was never saved, or it was deleted.', 400);
+export const NoSuchJobError = createError(
+  'NO_SUCH_JOB',
+  'There is no job %s that this specimen could belong to: it was never saved, or it was deleted.',
+  400,
+);
 
 const MOST_CHANGES = 2000;
 
@@ -16,7 +27,13 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
   name: 'specimen',
   entity: SpecimenEntity,
   relations: { readings: true },
-  rowOf: ({ kind, name, job, state, skipped }) => ({ kind, name, jobId: job ?? null, state: state ?? null, skipped: skipped ?? [] }),
+  rowOf: ({ kind, name, job, state, skipped }) => ({
+    kind,
+    name,
+    jobId: job ?? null,
+    state: state ?? null,
+    skipped: skipped ?? [],
+  }),
   documentOf: (row) => ({
     id: row.id,
     name: row.name,
@@ -29,20 +46,33 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     ...(row.skipped.length > 0 ? { skipped: row.skipped } : {}),
   }),
   check: async (manager, { job }) => {
-    if (job !== undefined && !(await manager.getRepository(JobEntity).existsBy({ id: job, deletedAt: IsNull() }))) throw new NoSuchJobError(job);
+    if (job !== undefined && !(await manager.getRepository(JobEntity).existsBy({ id: job, deletedAt: IsNull() })))
+      throw new NoSuchJobError(job);
   },
   beside: writeReadings,
 };
 
 /** Writes the readings of a specimen, and what became of each. */
-async function writeReadings(manager: EntityManager, before: Specimen | undefined, { id, readings }: Specimen, at: Date, who: string): Promise<void> {
+async function writeReadings(
+  manager: EntityManager,
+  before: Specimen | undefined,
+  { id, readings }: Specimen,
+  at: Date,
+  who: string,
+): Promise<void> {
   await manager
     .getRepository(ReadingChangeEntity)
     .insert(changesBetween(before?.readings ?? [], readings).map((change) => ({ ...change, specimenId: id, at, who })));
   await manager.getRepository(ReadingEntity).delete({ specimenId: id });
-  await manager
-    .getRepository(ReadingEntity)
-    .insert(readings.map((reading, position) => ({ specimenId: id, id: reading.id, position, at: new Date(reading.at), content: reading.is })));
+  await manager.getRepository(ReadingEntity).insert(
+    readings.map((reading, position) => ({
+      specimenId: id,
+      id: reading.id,
+      position,
+      at: new Date(reading.at),
+      content: reading.is,
+    })),
+  );
 }
 
 /** Keeps specimens and their readings. */
@@ -69,7 +99,11 @@ export class SpecimenStore extends VersionedStore<Specimen, SpecimenRow> {
       .orderBy('specimen.updatedAt', 'DESC')
       .addOrderBy('specimen.id')
       .getRawMany<Omit<SpecimenSummary, 'updatedAt' | 'job'> & { updatedAt: Date; job: string | null }>();
-    return rows.map(({ job, updatedAt, ...row }) => ({ ...row, updatedAt: updatedAt.toISOString(), ...(job === null ? {} : { job }) }));
+    return rows.map(({ job, updatedAt, ...row }) => ({
+      ...row,
+      updatedAt: updatedAt.toISOString(),
+      ...(job === null ? {} : { job }),
+    }));
   }
 
   /** What became of the readings of a specimen, first change first. */
@@ -90,7 +124,9 @@ export class SpecimenStore extends VersionedStore<Specimen, SpecimenRow> {
   /** Every specimen of a job, whole, in the order in which they were made. */
   async ofJob(job: string): Promise<Stored<Specimen>[]> {
     const rows = await this.find(this.database.connection.manager, { jobId: job, deletedAt: IsNull() });
-    return rows.sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime() || (a.id < b.id ? -1 : 1)).map((row) => this.stored(row));
+    return rows
+      .sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime() || (a.id < b.id ? -1 : 1))
+      .map((row) => this.stored(row));
   }
 }
 

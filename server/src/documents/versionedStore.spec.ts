@@ -8,7 +8,8 @@ describe('documents with versions', () => {
   beforeAll(async () => (app = await appWithDemo()));
   afterAll(() => app.close());
 
-  const as = (who: string, options: InjectOptions) => app.inject({ ...options, headers: { 'x-who': encodeURIComponent(who) } });
+  const as = (who: string, options: InjectOptions) =>
+    app.inject({ ...options, headers: { 'x-who': encodeURIComponent(who) } });
   const BODY = { job: { name: 'A job', readings: [] }, specimen: { name: 'A part', kind: 'crank', readings: [] } };
 
   for (const sort of ['job', 'specimen'] as const) {
@@ -46,7 +47,8 @@ describe('documents with versions', () => {
 
     it(`a ${sort}: of many who write at once one comes through each time, and the others are told what stands`, async () => {
       const id = randomUUID();
-      const write = (name: string, version: number) => as(name, { method: 'PUT', url: at(id), payload: { ...body, name, version } });
+      const write = (name: string, version: number) =>
+        as(name, { method: 'PUT', url: at(id), payload: { ...body, name, version } });
       for (let version = 0; version < 3; version++) {
         const answers = await Promise.all(['A', 'B', 'C', 'D'].map((name) => write(name, version)));
         expect(answers.map(({ statusCode }) => statusCode).sort()).toEqual([200, 409, 409, 409]);
@@ -62,6 +64,8 @@ describe('documents with versions', () => {
     const shop = (await app.inject({ url: '/api/shop' })).json<{ version: number }>();
     expect((await as('Dee', { method: 'PUT', url: '/api/shop', payload: { ...shop } })).statusCode).toBe(200);
     expect((await as('Eve', { method: 'PUT', url: '/api/shop', payload: { ...shop } })).statusCode).toBe(409);
-    expect((await app.inject({ url: '/api/shop/versions' })).json<DocumentChange[]>().map(({ who }) => who)).toEqual(['Dee']);
+    expect((await app.inject({ url: '/api/shop/versions' })).json<DocumentChange[]>().map(({ who }) => who)).toEqual([
+      'Dee',
+    ]);
   });
 });

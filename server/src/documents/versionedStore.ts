@@ -1,5 +1,12 @@
 import type { DocumentChange, DocumentSort } from '@which-bore/core';
-import { IsNull, Not, type EntityManager, type EntitySchema, type FindOptionsRelations, type FindOptionsWhere } from 'typeorm';
+import {
+  IsNull,
+  Not,
+  type EntityManager,
+  type EntitySchema,
+  type FindOptionsRelations,
+  type FindOptionsWhere,
+} from 'typeorm';
 import type { Database } from '../database/database.js';
 import { DocumentChangeEntity, type DocumentChangeRow } from '../database/entities.js';
 import { ChangedError, MissingError } from './errors.js';
@@ -29,7 +36,13 @@ export interface Keeping<T, Row extends DocumentRow> {
   /** Throws where a document may not be kept so: it names something that is not there. */
   readonly check?: (manager: EntityManager, document: T) => Promise<void>;
   /** What is written beside the row, in the same transaction. */
-  readonly beside?: (manager: EntityManager, before: T | undefined, document: T, at: Date, who: string) => Promise<void>;
+  readonly beside?: (
+    manager: EntityManager,
+    before: T | undefined,
+    document: T,
+    at: Date,
+    who: string,
+  ) => Promise<void>;
 }
 
 /** Most that a list or a history tells. */
@@ -48,12 +61,16 @@ export class VersionedStore<T extends { readonly id: string }, Row extends Docum
 
   /** All that are not deleted, last changed first. */
   async list(): Promise<Stored<T>[]> {
-    return (await this.find(this.database.connection.manager, { deletedAt: IsNull() } as FindOptionsWhere<Row>)).map((row) => this.stored(row));
+    return (await this.find(this.database.connection.manager, { deletedAt: IsNull() } as FindOptionsWhere<Row>)).map(
+      (row) => this.stored(row),
+    );
   }
 
   /** Those that are deleted and can be brought back, last changed first. */
   async bin(): Promise<Stored<T>[]> {
-    return (await this.find(this.database.connection.manager, { deletedAt: Not(IsNull()) } as FindOptionsWhere<Row>)).map((row) => this.stored(row));
+    return (
+      await this.find(this.database.connection.manager, { deletedAt: Not(IsNull()) } as FindOptionsWhere<Row>)
+    ).map((row) => this.stored(row));
   }
 
   /** Throws a MissingError where there is none. */
@@ -81,7 +98,10 @@ export class VersionedStore<T extends { readonly id: string }, Row extends Docum
         updatedAt: now,
         deletedAt: null,
       };
-      if (existing) await manager.getRepository(this.keeping.entity).update({ id: document.id } as FindOptionsWhere<Row>, row as never);
+      if (existing)
+        await manager
+          .getRepository(this.keeping.entity)
+          .update({ id: document.id } as FindOptionsWhere<Row>, row as never);
       else {
         // Two may begin the same document at once: the second finds the first.
         const begun = await manager
@@ -105,7 +125,9 @@ export class VersionedStore<T extends { readonly id: string }, Row extends Docum
     await this.mark(id, who, 'removed');
   }
 
-  /** Brings a deleted document back; one that is there stays as it is. Throws a MissingError where there never was one. */
+  /**
+   * Brings a deleted document back; one that is there stays as it is. Throws a MissingError where there never was one.
+   */
   async restore(id: string, who: string): Promise<Stored<T>> {
     await this.mark(id, who, 'restored');
     return this.get(id);
@@ -141,13 +163,18 @@ export class VersionedStore<T extends { readonly id: string }, Row extends Docum
       const version = existing.version + 1;
       await manager
         .getRepository(this.keeping.entity)
-        .update({ id } as FindOptionsWhere<Row>, { version, updatedAt: now, deletedAt: operation === 'removed' ? now : null } as never);
+        .update(
+          { id } as FindOptionsWhere<Row>,
+          { version, updatedAt: now, deletedAt: operation === 'removed' ? now : null } as never,
+        );
       await this.note(manager, id, version, operation, now, who);
     });
   }
 
   private locked(manager: EntityManager, id: string): Promise<Row | null> {
-    return manager.getRepository(this.keeping.entity).findOne({ where: { id } as FindOptionsWhere<Row>, lock: { mode: 'pessimistic_write' } });
+    return manager
+      .getRepository(this.keeping.entity)
+      .findOne({ where: { id } as FindOptionsWhere<Row>, lock: { mode: 'pessimistic_write' } });
   }
 
   private async row(manager: EntityManager, id: string): Promise<Row | undefined> {

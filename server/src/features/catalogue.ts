@@ -1,14 +1,29 @@
 import { Readable } from 'node:stream';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { CatalogueChangesSchema, CatalogueSchema, EMPTY_CATALOGUE, IdSchema, KINDS, PatternSchema, readBearing, readVehicleNumber } from '@which-bore/core';
+import {
+  CatalogueChangesSchema,
+  CatalogueSchema,
+  EMPTY_CATALOGUE,
+  IdSchema,
+  KINDS,
+  PatternSchema,
+  readBearing,
+  readVehicleNumber,
+} from '@which-bore/core';
 import type { CatalogueStore } from './catalogueStore.js';
 
 const Told = Type.Object({ says: Type.Array(Type.Object({ text: Type.String(), says: Type.String() })) });
 const tags = ['catalogue'];
 
-/** The catalogue as a whole in its open format and what became of it since, one pattern of it, the schema of the format, the dictionary, and what designations say. */
-export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> = async (app, { catalogue: store }) => {
+/**
+ * The catalogue as a whole in its open format and what became of it since, one pattern of it, the schema of the format,
+ * the dictionary, and what designations say.
+ */
+export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> = async (
+  app,
+  { catalogue: store },
+) => {
   app.get(
     '/catalogue',
     {
@@ -17,7 +32,12 @@ export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }>
         tags,
         response: {
           304: Type.Unsafe<undefined>({ type: 'null', description: 'Unchanged since the ETag sent' }),
-          200: Type.Unsafe<unknown>({ description: 'See /api/catalogue.schema.json', type: 'object', additionalProperties: true, examples: [EMPTY_CATALOGUE] }),
+          200: Type.Unsafe<unknown>({
+            description: 'See /api/catalogue.schema.json',
+            type: 'object',
+            additionalProperties: true,
+            examples: [EMPTY_CATALOGUE],
+          }),
         },
       },
     },
@@ -46,7 +66,14 @@ export const catalogue: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }>
       schema: {
         summary: 'JSON Schema of the catalogue format',
         tags,
-        response: { 200: Type.Unsafe<unknown>({ description: 'A JSON Schema', type: 'object', additionalProperties: true, examples: [{ type: 'object' }] }) },
+        response: {
+          200: Type.Unsafe<unknown>({
+            description: 'A JSON Schema',
+            type: 'object',
+            additionalProperties: true,
+            examples: [{ type: 'object' }],
+          }),
+        },
       },
     },
     () => ({ $schema: 'http://json-schema.org/draft-07/schema#', ...CatalogueSchema }),

@@ -33,7 +33,8 @@ describe('what can be asked of the catalogue', () => {
 
   const get = (url: string) => app.inject({ url });
   const post = (url: string, payload: object) => app.inject({ method: 'POST', url, payload });
-  const search = async (q: string, units = 'metric') => (await get(`/api/search?q=${encodeURIComponent(q)}&units=${units}`)).json<SearchAnswer>();
+  const search = async (q: string, units = 'metric') =>
+    (await get(`/api/search?q=${encodeURIComponent(q)}&units=${units}`)).json<SearchAnswer>();
 
   it('is searched as the core searches it', async () => {
     const index = indexSearch(lookup);
@@ -52,10 +53,21 @@ describe('what can be asked of the catalogue', () => {
   });
 
   it('finds what was changed a moment ago', async () => {
-    const { record, version } = (await get('/api/records/pattern/ambit-pin-20')).json<{ record: { name: string }; version: number }>();
-    await app.inject({ method: 'PUT', url: '/api/records/pattern/ambit-pin-20', payload: { record: { ...record, name: 'Quicksilver pin' }, version } });
+    const { record, version } = (await get('/api/records/pattern/ambit-pin-20')).json<{
+      record: { name: string };
+      version: number;
+    }>();
+    await app.inject({
+      method: 'PUT',
+      url: '/api/records/pattern/ambit-pin-20',
+      payload: { record: { ...record, name: 'Quicksilver pin' }, version },
+    });
     expect((await search('quicksilver')).hits.map((hit) => hit.id)).toEqual(['ambit-pin-20']);
-    await app.inject({ method: 'PUT', url: '/api/records/pattern/ambit-pin-20', payload: { record, version: version + 1 } });
+    await app.inject({
+      method: 'PUT',
+      url: '/api/records/pattern/ambit-pin-20',
+      payload: { record, version: version + 1 },
+    });
     expect((await search('quicksilver')).count).toBe(0);
   });
 
@@ -84,14 +96,31 @@ describe('what can be asked of the catalogue', () => {
 
   it('takes a specimen into a comparison', async () => {
     const id = '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a22';
-    const is = { sort: 'size', text: 'main 79.40 mic', parameter: 'crank.mainJournal.diameter', values: [79.4], unit: 'mm', instrument: 'micrometer' };
+    const is = {
+      sort: 'size',
+      text: 'main 79.40 mic',
+      parameter: 'crank.mainJournal.diameter',
+      values: [79.4],
+      unit: 'mm',
+      instrument: 'micrometer',
+    };
     const readings = [{ id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a23', at: '2026-03-02T08:10:00.000Z', is }];
     expect(
-      (await app.inject({ method: 'PUT', url: `/api/specimens/${id}`, payload: { name: 'Worn crank', kind: 'crank', readings, version: 0 } })).statusCode,
+      (
+        await app.inject({
+          method: 'PUT',
+          url: `/api/specimens/${id}`,
+          payload: { name: 'Worn crank', kind: 'crank', readings, version: 0 },
+        })
+      ).statusCode,
     ).toBe(200);
-    const answer = (await post('/api/compare', { subjects: [{ pattern: 'skerry-crank-4-112' }, { specimen: id }] })).json<CompareAnswer>();
+    const answer = (
+      await post('/api/compare', { subjects: [{ pattern: 'skerry-crank-4-112' }, { specimen: id }] })
+    ).json<CompareAnswer>();
     expect(answer.columns).toEqual([lookup.label('skerry-crank-4-112'), 'Worn crank']);
-    expect(answer.rows.find((row) => row.id === 'crank.mainJournal.diameter')?.cells[1]?.says).toContain('what wear takes');
+    expect(answer.rows.find((row) => row.id === 'crank.mainJournal.diameter')?.cells[1]?.says).toContain(
+      'what wear takes',
+    );
   });
 
   it('refuses a comparison that makes no sense, with the reason', async () => {
@@ -110,12 +139,21 @@ describe('what can be asked of the catalogue', () => {
 
   it('says what numbers say, by its own schemes and by one that is only tried', async () => {
     const numbers = ['C147', 'Z1'];
-    const [date, wrong] = (await post('/api/decode', { scheme: 'brackmere-date', numbers })).json<{ readings: { years: number[] }[]; problem?: string }[]>();
+    const [date, wrong] = (await post('/api/decode', { scheme: 'brackmere-date', numbers })).json<
+      { readings: { years: number[] }[]; problem?: string }[]
+    >();
     expect(date?.readings[0]?.years).toEqual([1967, 1977, 1987]);
     expect(wrong?.problem).toContain('cannot be month letter');
-    const tried = { id: 'tried', name: 'Tried', kinds: [], segments: [{ name: 'All', characters: 'digits', least: 2, most: 4, gives: 'serial' }] };
+    const tried = {
+      id: 'tried',
+      name: 'Tried',
+      kinds: [],
+      segments: [{ name: 'All', characters: 'digits', least: 2, most: 4, gives: 'serial' }],
+    };
     expect(
-      (await post('/api/decode', { scheme: tried, numbers: ['123', '12345'] })).json<{ problem?: string }[]>().map((each) => each.problem === undefined),
+      (await post('/api/decode', { scheme: tried, numbers: ['123', '12345'] }))
+        .json<{ problem?: string }[]>()
+        .map((each) => each.problem === undefined),
     ).toEqual([true, false]);
     expect((await post('/api/decode', { scheme: 'nothing', numbers })).statusCode).toBe(404);
     expect((await post('/api/decode', { scheme: { id: 'half' }, numbers })).statusCode).toBe(400);
@@ -151,8 +189,11 @@ describe('an export', () => {
   });
 
   it('holds the whole demo, to the last digit', async () => {
-    const catalogue = JSON.parse((await app.inject({ url: '/api/exports/catalogue.json' })).payload) as Awaited<ReturnType<typeof demoCatalogue>>;
-    const sorted = <T extends { id: string }>(records: readonly T[]) => [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
+    const catalogue = JSON.parse((await app.inject({ url: '/api/exports/catalogue.json' })).payload) as Awaited<
+      ReturnType<typeof demoCatalogue>
+    >;
+    const sorted = <T extends { id: string }>(records: readonly T[]) =>
+      [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
     const demo = await demoCatalogue();
     expect(catalogue.patterns).toEqual(sorted(demo.patterns));
     expect(catalogue.variants).toEqual(sorted(demo.variants));

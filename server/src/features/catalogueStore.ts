@@ -18,15 +18,25 @@ import type { Records } from '../transfer/writeTable.js';
 import { QueryFailedError, type EntityManager } from 'typeorm';
 import { changedRecords } from '../database/changedRecords.js';
 import type { Database } from '../database/database.js';
-import { CatalogueStateEntity, ChangeEntity, RECORD_ENTITIES, type ChangeRow, type RecordRow } from '../database/entities.js';
+import {
+  CatalogueStateEntity,
+  ChangeEntity,
+  RECORD_ENTITIES,
+  type ChangeRow,
+  type RecordRow,
+} from '../database/entities.js';
 import { ChangedError, MissingError } from '../documents/errors.js';
 
 /** A change that the database's own rules forbid: a record others stand on, or one that leads nowhere. */
 export const RecordInUseError = createError('RECORD_IN_USE', '%s', 409);
 
-const missing = (type: RecordType, id: string) => new MissingError(`There is no ${RECORD_NAMES[type]} “${id}” in the catalogue.`);
+const missing = (type: RecordType, id: string) =>
+  new MissingError(`There is no ${RECORD_NAMES[type]} “${id}” in the catalogue.`);
 const changed = (type: RecordType, current: unknown) =>
-  new ChangedError(`The ${RECORD_NAMES[type]} was changed by somebody else meanwhile. Look at what they did, then save again.`, current);
+  new ChangedError(
+    `The ${RECORD_NAMES[type]} was changed by somebody else meanwhile. Look at what they did, then save again.`,
+    current,
+  );
 
 /** More changes than this are not told one by one: the catalogue is then fetched whole. */
 const MOST_TOLD = 1000;
@@ -46,7 +56,9 @@ function explained(error: unknown): unknown {
   if (driver.code !== FOREIGN_KEY) return error;
   const [, id = ''] = /\)=\(([^)]*)\)/.exec(driver.detail ?? '') ?? [];
   const table = driver.table ?? '';
-  const who = RECORD_TYPES.includes(table as RecordType) ? RECORD_NAMES[table as RecordType] : (TABLE_NAMES[table] ?? table);
+  const who = RECORD_TYPES.includes(table as RecordType)
+    ? RECORD_NAMES[table as RecordType]
+    : (TABLE_NAMES[table] ?? table);
   return new RecordInUseError(
     (driver.detail ?? '').includes('is still referenced')
       ? `“${id}” is still named by a ${who}; take it out there first.`
@@ -64,7 +76,9 @@ export class CatalogueStore {
 
   /** Which state of which catalogue stands in the tables. */
   async tag(): Promise<string> {
-    const { lineage, revision } = await this.database.connection.getRepository(CatalogueStateEntity).findOneByOrFail({ id: 1 });
+    const { lineage, revision } = await this.database.connection
+      .getRepository(CatalogueStateEntity)
+      .findOneByOrFail({ id: 1 });
     return `${lineage}-${revision}`;
   }
 
@@ -80,7 +94,10 @@ export class CatalogueStore {
       for (const type of RECORD_TYPES) {
         yield `,"${LIST_OF[type]}":[`;
         for (let after = ''; ;) {
-          const rows = (await runner.query(`SELECT id, document::text AS text FROM ${type} WHERE id > $1 ORDER BY id LIMIT ${PAGE}`, [after])) as readonly {
+          const rows = (await runner.query(
+            `SELECT id, document::text AS text FROM ${type} WHERE id > $1 ORDER BY id LIMIT ${PAGE}`,
+            [after],
+          )) as readonly {
             readonly id: string;
             readonly text: string;
           }[];
@@ -98,7 +115,10 @@ export class CatalogueStore {
     }
   }
 
-  /** What became of the catalogue since a state of it; where that is too much or of another catalogue, that it is to be fetched whole. */
+  /**
+   * What became of the catalogue since a state of it; where that is too much or of another catalogue, that it is to be
+   * fetched whole.
+   */
   async changesSince(tag: string): Promise<CatalogueChanges> {
     return this.database.connection.transaction('REPEATABLE READ', async (manager) => {
       const { lineage, revision } = await manager.getRepository(CatalogueStateEntity).findOneByOrFail({ id: 1 });
@@ -112,7 +132,9 @@ export class CatalogueStore {
 
   /** One record with its version. Throws a MissingError. */
   async record<T extends RecordType>(type: T, id: string): Promise<StoredRecord<T>> {
-    const row = (await this.database.connection.getRepository(RECORD_ENTITIES[type]).findOneBy({ id })) as RecordRow<T> | null;
+    const row = (await this.database.connection
+      .getRepository(RECORD_ENTITIES[type])
+      .findOneBy({ id })) as RecordRow<T> | null;
     if (!row) throw missing(type, id);
     return { record: row.document, version: row.version };
   }
@@ -121,11 +143,19 @@ export class CatalogueStore {
    * Adds a record (version 0) or changes it. Throws a ChangedError when the version is not the stored one, a
    * RecordInUseError when it names a record that is not there.
    */
-  async put<T extends RecordType>(type: T, record: RecordOf[T], version: number, who: string): Promise<StoredRecord<T>> {
+  async put<T extends RecordType>(
+    type: T,
+    record: RecordOf[T],
+    version: number,
+    who: string,
+  ): Promise<StoredRecord<T>> {
     await this.asBy(who, async (manager) => {
       const document = JSON.stringify(record);
       const done = await (version === 0
-        ? manager.query<readonly unknown[]>(`INSERT INTO ${type} (id, document) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING id`, [record.id, document])
+        ? manager.query<readonly unknown[]>(
+            `INSERT INTO ${type} (id, document) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING id`,
+            [record.id, document],
+          )
         : manager.query<readonly unknown[]>(
             `WITH done AS (UPDATE ${type} SET document = $2, version = version + 1 WHERE id = $1 AND version = $3 RETURNING id) SELECT id FROM done`,
             [record.id, document, version],
@@ -149,7 +179,11 @@ export class CatalogueStore {
     of: { readonly type?: RecordType; readonly id?: string; readonly batch?: string; readonly before?: string },
     most: number,
   ): Promise<ChangeRow[]> {
-    const query = this.database.connection.getRepository(ChangeEntity).createQueryBuilder('change').orderBy('change.id', 'DESC').limit(most);
+    const query = this.database.connection
+      .getRepository(ChangeEntity)
+      .createQueryBuilder('change')
+      .orderBy('change.id', 'DESC')
+      .limit(most);
     if (of.type !== undefined) query.andWhere('change.recordType = :type', { type: of.type });
     if (of.id !== undefined) query.andWhere('change.recordId = :id', { id: of.id });
     if (of.batch !== undefined) query.andWhere('change.batch = :batch', { batch: of.batch });
@@ -225,14 +259,20 @@ export class CatalogueStore {
         after = last.id;
       }
     };
-    return work({ of: (type) => pages(type), in: (table) => (isKindId(table) ? pages('pattern', table) : pages(table)) });
+    return work({
+      of: (type) => pages(type),
+      in: (table) => (isKindId(table) ? pages('pattern', table) : pages(table)),
+    });
   }
 
   /** Does something to the catalogue in one transaction, under somebody's name. */
   async asBy<T>(who: string, work: (manager: EntityManager) => Promise<T>): Promise<T> {
     try {
       return await this.database.connection.transaction(async (manager) => {
-        await manager.query(`SELECT set_config('which_bore.who', $1, true), set_config('which_bore.batch', gen_random_uuid()::text, true)`, [who]);
+        await manager.query(
+          `SELECT set_config('which_bore.who', $1, true), set_config('which_bore.batch', gen_random_uuid()::text, true)`,
+          [who],
+        );
         return work(manager);
       });
     } catch (error) {

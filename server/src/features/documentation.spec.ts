@@ -5,8 +5,12 @@ import { appWithDemo } from './testing.js';
 interface Operation {
   readonly summary?: string;
   readonly tags?: readonly string[];
-  readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: { readonly required?: readonly string[] } }>> };
-  readonly responses: Readonly<Record<string, { readonly content?: Readonly<Record<string, { readonly schema: object }>> }>>;
+  readonly requestBody?: {
+    readonly content: Readonly<Record<string, { readonly schema: { readonly required?: readonly string[] } }>>;
+  };
+  readonly responses: Readonly<
+    Record<string, { readonly content?: Readonly<Record<string, { readonly schema: object }>> }>
+  >;
 }
 
 /** The routes as the OpenAPI document has them: what another program would be written against. */
@@ -15,7 +19,9 @@ describe('the documentation of the API', () => {
   let operations: readonly (readonly [string, Operation])[];
   beforeAll(async () => {
     app = await appWithDemo();
-    const { paths } = (await app.inject({ url: '/api/docs/json' })).json<{ paths: Record<string, Record<string, Operation>> }>();
+    const { paths } = (await app.inject({ url: '/api/docs/json' })).json<{
+      paths: Record<string, Record<string, Operation>>;
+    }>();
     operations = Object.entries(paths).flatMap(([path, methods]) =>
       Object.entries(methods).map(([method, operation]) => [`${method} ${path}`, operation] as const),
     );
@@ -44,7 +50,8 @@ describe('the documentation of the API', () => {
       expect(requestBody?.content['application/json']?.schema.required ?? [])
         .withContext(name)
         .toEqual([...required]);
-      const told = responses['200']?.content?.['application/json']?.schema as { readonly properties?: object; readonly type?: string } | undefined;
+      const told = responses['200']?.content?.['application/json']?.schema as
+        { readonly properties?: object; readonly type?: string } | undefined;
       expect(Object.keys(told?.properties ?? {}))
         .withContext(name)
         .toEqual(Object.keys((answer as { readonly properties?: object }).properties ?? {}));

@@ -29,7 +29,9 @@ export const drills: FastifyPluginAsyncTypebox<{ database: Database }> = async (
       schema: {
         summary: 'Drills gone through, last first',
         tags: ['drill'],
-        querystring: Type.Object({ who: Type.Optional(Type.String({ maxLength: 200, description: 'Only those of one person' })) }),
+        querystring: Type.Object({
+          who: Type.Optional(Type.String({ maxLength: 200, description: 'Only those of one person' })),
+        }),
         response: { 200: Type.Array(RecordedDrillSchema, { examples: [[RECORDED_EXAMPLE]] }) },
       },
     },
@@ -50,7 +52,9 @@ export const drills: FastifyPluginAsyncTypebox<{ database: Database }> = async (
   );
   app.post(
     '/drills',
-    { schema: { summary: 'Put a drill on record', tags: ['drill'], body: DrillSchema, response: { 201: Type.Null() } } },
+    {
+      schema: { summary: 'Put a drill on record', tags: ['drill'], body: DrillSchema, response: { 201: Type.Null() } },
+    },
     async (request, reply) => {
       const { pattern = null, named = null, ...rest } = request.body;
       await database.connection

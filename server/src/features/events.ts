@@ -16,9 +16,12 @@ export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { l
     {
       compress: false,
       schema: {
-        summary: 'What has another state, as it happens: server-sent events, each a small JSON; “again” where something may have been missed',
+        summary:
+          'What has another state, as it happens: server-sent events, each a small JSON; “again” where something may have been missed',
         tags: ['server'],
-        response: { 200: Type.Unsafe<unknown>({ ...ServerEventSchema, examples: [{ of: 'catalogue', tag: '1a2b3c4d-17' }] }) },
+        response: {
+          200: Type.Unsafe<unknown>({ ...ServerEventSchema, examples: [{ of: 'catalogue', tag: '1a2b3c4d-17' }] }),
+        },
       },
     },
     (_request, reply) => {
@@ -37,7 +40,11 @@ export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { l
       };
       open.add(end);
       reply.raw.once('close', end);
-      return reply.type('text/event-stream; charset=utf-8').header('cache-control', 'no-store').header('x-accel-buffering', 'no').send(out);
+      return reply
+        .type('text/event-stream; charset=utf-8')
+        .header('cache-control', 'no-store')
+        .header('x-accel-buffering', 'no')
+        .send(out);
     },
   );
 };

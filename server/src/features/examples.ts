@@ -5,7 +5,14 @@ const readings: Specimen['readings'] = [
   {
     id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
     at: '2026-03-02T08:10:00.000Z',
-    is: { sort: 'size', text: 'main 2.3482in mic', parameter: 'crank.mainJournal.diameter', values: [2.3482], unit: 'in', instrument: 'micrometer' },
+    is: {
+      sort: 'size',
+      text: 'main 2.3482in mic',
+      parameter: 'crank.mainJournal.diameter',
+      values: [2.3482],
+      unit: 'in',
+      instrument: 'micrometer',
+    },
   },
 ];
 
@@ -23,7 +30,11 @@ export const SUMMARY_EXAMPLE = {
 export const JOB_EXAMPLE = {
   name: 'Frost fan of the upper orchard',
   readings: [
-    { id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e50', at: '2026-03-02T08:00:00.000Z', is: { sort: 'claim', text: 'year 1962', about: 'year', value: '1962' } },
+    {
+      id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e50',
+      at: '2026-03-02T08:00:00.000Z',
+      is: { sort: 'claim', text: 'year 1962', about: 'year', value: '1962' },
+    },
   ],
   version: 0,
 };

@@ -13,7 +13,10 @@ const ASK_WITHIN_MS = 2000;
 export const health: FastifyPluginAsyncTypebox<{ database: Database }> = async (app, { database }) => {
   const asked = async (): Promise<boolean> => {
     let timer: NodeJS.Timeout | undefined;
-    const late = new Promise<never>((_resolve, reject) => (timer = setTimeout(() => reject(new Error('The database did not answer in time.')), ASK_WITHIN_MS)));
+    const late = new Promise<never>(
+      (_resolve, reject) =>
+        (timer = setTimeout(() => reject(new Error('The database did not answer in time.')), ASK_WITHIN_MS)),
+    );
     try {
       await Promise.race([database.connection.query('SELECT 1'), late]);
       return true;
@@ -26,10 +29,18 @@ export const health: FastifyPluginAsyncTypebox<{ database: Database }> = async (
   };
   app.get(
     '/health',
-    { schema: { summary: 'Whether server and database are well', tags: ['server'], response: { 200: Health, 503: Health } } },
+    {
+      schema: {
+        summary: 'Whether server and database are well',
+        tags: ['server'],
+        response: { 200: Health, 503: Health },
+      },
+    },
     async (_request, reply) => {
       const there = await asked();
-      return reply.status(there ? 200 : 503).send(there ? { status: 'well', database: true } : { status: 'database away', database: false });
+      return reply
+        .status(there ? 200 : 503)
+        .send(there ? { status: 'well', database: true } : { status: 'database away', database: false });
     },
   );
 };

@@ -20,7 +20,13 @@ describe('a server killed in the middle of an import', () => {
     probe.close();
     url = `http://127.0.0.1:${port}`;
     server = spawn(process.execPath, [fileURLToPath(new URL('../main.js', import.meta.url))], {
-      env: { ...process.env, DATABASE_URL: testDatabaseUrl(), PORT: String(port), LOG_LEVEL: 'error', UPLOADS: uploads },
+      env: {
+        ...process.env,
+        DATABASE_URL: testDatabaseUrl(),
+        PORT: String(port),
+        LOG_LEVEL: 'error',
+        UPLOADS: uploads,
+      },
       stdio: 'inherit',
     });
     for (let tries = 0; tries < 200; tries++) {
@@ -38,7 +44,12 @@ describe('a server killed in the middle of an import', () => {
     }
     throw new Error('waited in vain');
   };
-  const post = (path: string) => fetch(`${url}/api/imports/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+  const post = (path: string) =>
+    fetch(`${url}/api/imports/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    });
   const text = async (file: string) => (await fetch(`${url}/api/exports/${file}`)).text();
 
   beforeEach(async () => {
@@ -53,7 +64,10 @@ describe('a server killed in the middle of an import', () => {
 
   it('leaves the catalogue as it was, and the import can be run again', async () => {
     const before = await text('catalogue.json');
-    const many = ['id,name,pin.diameter [mm]', ...Array.from({ length: 40_000 }, (_, at) => `many-pin-${at},Pin ${at},20`)].join('\n');
+    const many = [
+      'id,name,pin.diameter [mm]',
+      ...Array.from({ length: 40_000 }, (_, at) => `many-pin-${at},Pin ${at},20`),
+    ].join('\n');
     const form = new FormData();
     form.append('file', new Blob([many]), 'pin.csv');
     const { id } = (await (await fetch(`${url}/api/imports`, { method: 'POST', body: form })).json()) as ImportShown;
@@ -65,9 +79,13 @@ describe('a server killed in the middle of an import', () => {
     if (killed) await once(killed, 'exit');
     await start();
     expect(await text('catalogue.json')).toBe(before);
-    expect(await state(id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('Nothing was changed') }));
+    expect(await state(id)).toEqual(
+      jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('Nothing was changed') }),
+    );
     await post(`${id}/read`);
-    expect((await until(id, (now) => now.state === 'read')).counts).toEqual([{ type: 'pattern', outcome: 'added', count: 40_000 }]);
+    expect((await until(id, (now) => now.state === 'read')).counts).toEqual([
+      { type: 'pattern', outcome: 'added', count: 40_000 },
+    ]);
     await post(`${id}/apply`);
     await until(id, (now) => now.state === 'applied');
     expect((await text('pin.csv')).split('\n').length).toBeGreaterThan(40_000);

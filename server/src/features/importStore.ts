@@ -11,7 +11,13 @@ import { Piscina } from 'piscina';
 import { In } from 'typeorm';
 import { isAway } from '../database/away.js';
 import type { Database } from '../database/database.js';
-import { ImportEntity, ImportRowEntity, type ImportRow, type ImportRowRow, type ImportState } from '../database/entities.js';
+import {
+  ImportEntity,
+  ImportRowEntity,
+  type ImportRow,
+  type ImportRowRow,
+  type ImportState,
+} from '../database/entities.js';
 import { MissingError } from '../documents/errors.js';
 import type { ImportMessage, ImportResult, ImportTask } from '../transfer/importTask.js';
 import type { Choices } from '../transfer/source.js';
@@ -28,7 +34,8 @@ interface Running {
 
 const AT_WORK: readonly ImportState[] = ['waiting', 'reading', 'applying'];
 const LOST = 'The database went away in the middle of it. Nothing was changed; read it again.';
-const EMPTIED = 'The database went down after the file was read, and what was read is lost. Nothing was changed, and the file is kept; read it again.';
+const EMPTIED =
+  'The database went down after the file was read, and what was read is lost. Nothing was changed, and the file is kept; read it again.';
 const CHANGED = 'The catalogue was changed since the file was read. Nothing was imported; read it again.';
 /** How often progress goes into the database, ms. */
 const NOTED_EVERY = 300;
@@ -66,7 +73,10 @@ export class ImportStore {
     try {
       await this.imports.update(
         { state: In([...AT_WORK]) },
-        { state: 'interrupted', problem: 'The server went down in the middle of it. Nothing was changed; read it again.' },
+        {
+          state: 'interrupted',
+          problem: 'The server went down in the middle of it. Nothing was changed; read it again.',
+        },
       );
     } catch (error) {
       if (!isAway(error)) throw error;
@@ -74,7 +84,12 @@ export class ImportStore {
   }
 
   /** Keeps an uploaded file and begins to read it. */
-  async begin(fileName: string, content: Readable & { readonly truncated?: boolean }, who: string, tooLarge: () => Error): Promise<ImportRow> {
+  async begin(
+    fileName: string,
+    content: Readable & { readonly truncated?: boolean },
+    who: string,
+    tooLarge: () => Error,
+  ): Promise<ImportRow> {
     await mkdir(this.folder, { recursive: true });
     const id = randomUUID();
     const path = this.pathOf(id);
@@ -95,10 +110,16 @@ export class ImportStore {
 
   async get(id: string): Promise<ImportRow> {
     const found = await this.imports.findOneBy({ id });
-    if (!found) throw new MissingError(`There is no import “${id}”; it may have been cleared away. Upload the file again.`);
+    if (!found)
+      throw new MissingError(`There is no import “${id}”; it may have been cleared away. Upload the file again.`);
     if (this.running.has(id) || this.beginning.has(id)) return found;
-    // Its work ended when the database was away and could not say so; or it was read, and a crash has emptied what was read.
-    const problem = AT_WORK.includes(found.state) ? LOST : found.state === 'read' && (await this.isEmptied(found)) ? EMPTIED : undefined;
+    // Its work ended when the database was away and could not say so; or it was read, and a crash has emptied what was
+    // read.
+    const problem = AT_WORK.includes(found.state)
+      ? LOST
+      : found.state === 'read' && (await this.isEmptied(found))
+        ? EMPTIED
+        : undefined;
     if (problem === undefined) return found;
     await this.imports.update({ id, state: found.state }, { state: 'interrupted', problem });
     return { ...found, state: 'interrupted', problem };
@@ -106,7 +127,10 @@ export class ImportStore {
 
   /** Whether rows were read and none is there any more. */
   private async isEmptied({ id, counts }: ImportRow): Promise<boolean> {
-    return counts.some(({ count }) => count > 0) && !(await this.database.connection.getRepository(ImportRowEntity).existsBy({ importId: id }));
+    return (
+      counts.some(({ count }) => count > 0) &&
+      !(await this.database.connection.getRepository(ImportRowEntity).existsBy({ importId: id }))
+    );
   }
 
   all(): Promise<ImportRow[]> {
@@ -128,18 +152,26 @@ export class ImportStore {
   /** Reads the file of an import, again if need be, with columns as chosen. Goes on in the background. */
   async read(id: string, choices: Choices): Promise<void> {
     const row = await this.get(id);
-    if (this.running.has(id) || row.state === 'applied') throw new ImportStateError(`The import is ${row.state}; upload the file anew to import it again.`);
+    if (this.running.has(id) || row.state === 'applied')
+      throw new ImportStateError(`The import is ${row.state}; upload the file anew to import it again.`);
     const path = this.pathOf(id);
     await access(path).catch(() => {
       throw new ImportStateError('The uploaded file is no longer there. Upload it again.');
     });
     this.beginning.add(id);
-    await this.imports.update({ id }, { state: 'reading', progress: 0, problem: null, choices, tables: [], counts: [] });
+    await this.imports.update(
+      { id },
+      { state: 'reading', progress: 0, problem: null, choices, tables: [], counts: [] },
+    );
     this.start(id, { does: 'read', path, name: row.fileName, choices }, async (result) => {
-      if (result.did === 'nothing' && result.because === 'unreadable') await this.imports.update({ id }, { state: 'failed', problem: result.problem });
+      if (result.did === 'nothing' && result.because === 'unreadable')
+        await this.imports.update({ id }, { state: 'failed', problem: result.problem });
       if (result.did !== 'read') return;
       const { tables, counts, revision } = result;
-      await this.imports.update({ id }, { state: 'read', progress: 1, tables: [...tables], counts: [...counts], revision });
+      await this.imports.update(
+        { id },
+        { state: 'read', progress: 1, tables: [...tables], counts: [...counts], revision },
+      );
     });
   }
 
@@ -149,8 +181,11 @@ export class ImportStore {
    */
   async apply(id: string, who: string, leaveOutRefused: boolean): Promise<void> {
     const row = await this.get(id);
-    if (row.state !== 'read') throw new ImportStateError(`The import is ${row.state}; only one that was read can be put into the catalogue.`);
-    const refused = row.counts.filter((count) => count.outcome === 'refused').reduce((sum, count) => sum + count.count, 0);
+    if (row.state !== 'read')
+      throw new ImportStateError(`The import is ${row.state}; only one that was read can be put into the catalogue.`);
+    const refused = row.counts
+      .filter((count) => count.outcome === 'refused')
+      .reduce((sum, count) => sum + count.count, 0);
     if (refused > 0 && !leaveOutRefused)
       throw new ImportStateError(
         `${refused} ${refused === 1 ? 'row is' : 'rows are'} refused. Mend the file and upload it again, or say that they are to be left out.`,
@@ -159,7 +194,10 @@ export class ImportStore {
     await this.imports.update({ id }, { state: 'applying', progress: 0 });
     this.start(id, { does: 'apply', who }, async (result) => {
       if (result.did === 'nothing') {
-        await this.imports.update({ id }, { state: 'interrupted', problem: result.because === 'lost' ? EMPTIED : CHANGED });
+        await this.imports.update(
+          { id },
+          { state: 'interrupted', problem: result.because === 'lost' ? EMPTIED : CHANGED },
+        );
         return;
       }
       if (result.did !== 'apply') return;
@@ -174,7 +212,8 @@ export class ImportStore {
     const running = this.running.get(id);
     if (running) {
       running.abort.abort();
-      if (running.backend !== undefined) await this.database.connection.query('SELECT pg_terminate_backend($1)', [running.backend]);
+      if (running.backend !== undefined)
+        await this.database.connection.query('SELECT pg_terminate_backend($1)', [running.backend]);
       await running.ended;
       // It may have been done an instant before.
       if ((await this.get(id)).state === 'applied') return;
@@ -236,7 +275,10 @@ export class ImportStore {
 
   private async failed(id: string, error: unknown, aborted: boolean): Promise<void> {
     if (aborted) {
-      await this.imports.update({ id, state: In([...AT_WORK]) }, { state: 'interrupted', problem: 'It was stopped. Nothing was changed.' });
+      await this.imports.update(
+        { id, state: In([...AT_WORK]) },
+        { state: 'interrupted', problem: 'It was stopped. Nothing was changed.' },
+      );
       return;
     }
     this.report('An import failed.', error);

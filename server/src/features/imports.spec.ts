@@ -85,12 +85,17 @@ describe('an import', () => {
     (await app.inject({ url: `/api/imports/${id}/rows${outcome ? `?outcome=${outcome}` : ''}` })).json<Row[]>();
   const post = (id: string, what: string, payload: object = {}) =>
     app.inject({ method: 'POST', url: `/api/imports/${id}/${what}`, payload, headers: { 'x-who': 'The tester' } });
-  const count = (of: ImportShown, outcome: string) => of.counts.filter((each) => each.outcome === outcome).reduce((sum, each) => sum + each.count, 0);
+  const count = (of: ImportShown, outcome: string) =>
+    of.counts.filter((each) => each.outcome === outcome).reduce((sum, each) => sum + each.count, 0);
   const exported = async (file: string) => (await app.inject({ url: `/api/exports/${file}` })).rawPayload;
   const pattern = async (id: string) =>
-    (await app.inject({ url: `/api/records/pattern/${id}` })).json<{ record: { name: string; note?: string; dimensions: Record<string, unknown> } }>().record;
+    (await app.inject({ url: `/api/records/pattern/${id}` })).json<{
+      record: { name: string; note?: string; dimensions: Record<string, unknown> };
+    }>().record;
   const told = async (id: string) =>
-    (await rows(id, 'refused')).flatMap((row) => row.problems.map((problem) => `${row.place}: ${problem.where}: ${problem.what}`));
+    (await rows(id, 'refused')).flatMap((row) =>
+      row.problems.map((problem) => `${row.place}: ${problem.where}: ${problem.what}`),
+    );
 
   for (const file of ['catalogue.json', 'catalogue.zip', 'catalogue.xlsx'])
     it(`of an export changes nothing, and the second export is the first: ${file}`, async () => {
@@ -102,7 +107,12 @@ describe('an import', () => {
         .toBeTrue();
       const demo = await demoCatalogue();
       expect(count(read, 'same')).toBe(
-        demo.makers.length + demo.families.length + demo.patterns.length + demo.variants.length + demo.schemes.length + demo.swaps.length,
+        demo.makers.length +
+          demo.families.length +
+          demo.patterns.length +
+          demo.variants.length +
+          demo.schemes.length +
+          demo.swaps.length,
       );
       expect((await post(read.id, 'apply')).statusCode).toBe(202);
       expect((await settled(read.id)).state).toBe('applied');
@@ -113,7 +123,10 @@ describe('an import', () => {
     const first = await exported('catalogue.json');
     for (const file of ['catalogue.zip', 'catalogue.xlsx']) {
       const content = await exported(file);
-      await app.inject({ method: 'POST', url: `/api/batches/${(await app.inject({ url: '/api/changes' })).json<{ batch: string }[]>()[0]?.batch ?? ''}/undo` });
+      await app.inject({
+        method: 'POST',
+        url: `/api/batches/${(await app.inject({ url: '/api/changes' })).json<{ batch: string }[]>()[0]?.batch ?? ''}/undo`,
+      });
       expect((await exported('pin.csv')).toString().trim().replace('\uFEFF', '')).toBe('');
       const read = await upload(content, file);
       expect(count(read, 'refused'))
@@ -128,7 +141,8 @@ describe('an import', () => {
   });
 
   it('is looked at first, then applied whole, and can be taken back whole', async () => {
-    const csv = 'id,name,pin.diameter [mm],pin.length [mm]\nnew-pin,"A pin, new",20.000..20.003,60\nskerry-pin-40,Renamed,,\n';
+    const csv =
+      'id,name,pin.diameter [mm],pin.length [mm]\nnew-pin,"A pin, new",20.000..20.003,60\nskerry-pin-40,Renamed,,\n';
     const read = await upload(csv, 'pins.csv');
     expect([count(read, 'added'), count(read, 'changed')]).toEqual([1, 1]);
     expect((await pattern('skerry-pin-40')).name).not.toBe('Renamed');
@@ -140,7 +154,11 @@ describe('an import', () => {
     expect(renamed.name).toBe('Renamed');
     expect(Object.keys(renamed.dimensions)).not.toContain('pin.diameter');
     expect(Object.keys(renamed.dimensions).length).toBeGreaterThan(0);
-    expect((await app.inject({ method: 'POST', url: `/api/batches/${applied.batch ?? ''}/undo` })).json<{ records: number }>().records).toBe(2);
+    expect(
+      (await app.inject({ method: 'POST', url: `/api/batches/${applied.batch ?? ''}/undo` })).json<{
+        records: number;
+      }>().records,
+    ).toBe(2);
     expect((await app.inject({ url: '/api/records/pattern/new-pin' })).statusCode).toBe(404);
     expect(Object.keys((await pattern('skerry-pin-40')).dimensions)).toContain('pin.diameter');
   });
@@ -170,7 +188,9 @@ describe('an import', () => {
     ]);
     expect([count(read, 'added'), count(read, 'refused')]).toEqual([1, 7]);
     const problems = await told(read.id);
-    expect(problems.map((problem) => problem.split(':')[0])).toEqual([3, 4, 5, 6, 7, 8, 9].map((line) => `cranks.csv, line ${line}`));
+    expect(problems.map((problem) => problem.split(':')[0])).toEqual(
+      [3, 4, 5, 6, 7, 8, 9].map((line) => `cranks.csv, line ${line}`),
+    );
     for (const [at, says] of [
       'no plausible size',
       'is no id',
@@ -182,10 +202,17 @@ describe('an import', () => {
     ].entries())
       expect(problems[at]).toContain(says);
     const refused = await post(read.id, 'apply');
-    expect([refused.statusCode, refused.json<{ error: string }>().error]).toEqual([409, jasmine.stringContaining('7 rows are refused')]);
+    expect([refused.statusCode, refused.json<{ error: string }>().error]).toEqual([
+      409,
+      jasmine.stringContaining('7 rows are refused'),
+    ]);
     await post(read.id, 'apply', { leaveOutRefused: true });
     expect((await settled(read.id)).state).toBe('applied');
-    expect((await pattern('crank-one')).dimensions['crank.stroke']).toEqual({ low: '85.73', high: '85.73', unit: 'mm' });
+    expect((await pattern('crank-one')).dimensions['crank.stroke']).toEqual({
+      low: '85.73',
+      high: '85.73',
+      unit: 'mm',
+    });
   });
 
   it('that was read before PostgreSQL crashed is interrupted, not applied as nothing; its file is kept and read again', async () => {
@@ -197,7 +224,9 @@ describe('an import', () => {
     await client.query('TRUNCATE import_row, import_reference');
     await client.end();
     expect((await post(read.id, 'apply')).statusCode).toBe(409);
-    expect(await state(read.id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('read it again') }));
+    expect(await state(read.id)).toEqual(
+      jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('read it again') }),
+    );
     await post(read.id, 'read');
     expect(count(await settled(read.id), 'added')).toBe(1);
     await post(read.id, 'apply');
@@ -248,7 +277,19 @@ describe('an import', () => {
       version: 2,
       makers: [{ id: 'BAD ID', name: 'Nobody' }],
       families: [{ id: 'ghost', maker: 'nobody', name: 'Ghost' }],
-      patterns: [{ id: 'ghost-pin', kind: 'pin', family: 'ghost', name: 'Pin', dimensions: {}, features: {}, interfaces: {}, marks: [], numbers: [] }],
+      patterns: [
+        {
+          id: 'ghost-pin',
+          kind: 'pin',
+          family: 'ghost',
+          name: 'Pin',
+          dimensions: {},
+          features: {},
+          interfaces: {},
+          marks: [],
+          numbers: [],
+        },
+      ],
       variants: [],
       schemes: [],
       swaps: [],
@@ -258,10 +299,20 @@ describe('an import', () => {
     expect((await told(read.id)).at(-1)).toContain('there is no family “ghost”, here or in the catalogue');
   });
 
-  const unreadable: readonly (readonly [what: string, name: string, content: () => string | Buffer | Promise<Buffer>, says: string])[] = [
+  const unreadable: readonly (readonly [
+    what: string,
+    name: string,
+    content: () => string | Buffer | Promise<Buffer>,
+    says: string,
+  ])[] = [
     ['an empty file', 'pin.csv', () => '', 'pin.csv is empty.'],
     ['text that is not UTF-8', 'pin.csv', () => Buffer.from([0x69, 0x64, 0x2c, 0xe9, 0x0a]), 'is not UTF-8 text'],
-    ['a quote that is not closed', 'pin.csv', () => `id,name\na-pin,"One\n${'b-pin,Two\n'.repeat(50)}`, 'is opened and not closed'],
+    [
+      'a quote that is not closed',
+      'pin.csv',
+      () => `id,name\na-pin,"One\n${'b-pin,Two\n'.repeat(50)}`,
+      'is opened and not closed',
+    ],
     [
       'half a JSON',
       'c.json',
@@ -276,15 +327,30 @@ describe('an import', () => {
     ],
     ['a list', 'c.json', () => '[1, 2]', 'is a list'],
     ['a bottomless JSON', 'c.json', () => `{"patterns": [${'{"a":'.repeat(100)}`, 'nested deeper'],
-    ['a version to come', 'c.json', () => '{"format": "which-bore-catalogue", "version": 9}', 'version 9; this program reads version 2'],
+    [
+      'a version to come',
+      'c.json',
+      () => '{"format": "which-bore-catalogue", "version": 9}',
+      'version 9; this program reads version 2',
+    ],
     ['an old workbook', 'c.xls', () => Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1]), 'old form (.xls)'],
     ['a program called a table', 'crank.csv', () => Buffer.from('MZ\x90\x00\x03'), 'is a program'],
     ['a picture', 'crank.csv', () => Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 1]), 'is a picture'],
     ['a ZIP without tables', 'c.zip', () => zipped({ 'readme.md': 'nothing' }), 'holds no CSV files'],
-    ['a workbook with macros', 'c.xlsx', () => zipped({ 'xl/workbook.xml': '<workbook/>', 'xl/vbaProject.bin': 'x' }), 'holds macros'],
+    [
+      'a workbook with macros',
+      'c.xlsx',
+      () => zipped({ 'xl/workbook.xml': '<workbook/>', 'xl/vbaProject.bin': 'x' }),
+      'holds macros',
+    ],
     ['a broken ZIP', 'c.zip', async () => (await zipped({ 'pin.csv': 'id\n' })).subarray(0, 40), 'cannot be unpacked'],
     // 200 MB of nothing in some hundred KB.
-    ['a ZIP that unpacks without end', 'c.zip', () => zipped({ 'pin.csv': Buffer.alloc(200 * 1024 ** 2, 0x61) }), 'unpacks to far more than any catalogue'],
+    [
+      'a ZIP that unpacks without end',
+      'c.zip',
+      () => zipped({ 'pin.csv': Buffer.alloc(200 * 1024 ** 2, 0x61) }),
+      'unpacks to far more than any catalogue',
+    ],
   ];
   for (const [what, name, content, says] of unreadable)
     it(`of ${what} says what it is and what to do`, async () => {
@@ -312,7 +378,11 @@ describe('an import', () => {
     const all = await rows(read.id);
     expect(all.map((row) => row.outcome)).toEqual(['added', 'added', 'refused']);
     expect(all[0]?.problems).toEqual([
-      { where: 'pin.diameter [mm]', what: jasmine.stringContaining('result of a formula') as unknown as string, remark: true },
+      {
+        where: 'pin.diameter [mm]',
+        what: jasmine.stringContaining('result of a formula') as unknown as string,
+        remark: true,
+      },
     ]);
     expect(all[2]?.problems[0]?.what).toContain('#REF!');
     await post(read.id, 'apply', { leaveOutRefused: true });
@@ -325,8 +395,15 @@ describe('an import', () => {
 
   it('keeps spreadsheets from running what stands in a cell, and takes it back as it was', async () => {
     const note = '=HYPERLINK("x")';
-    const { record, version } = (await app.inject({ url: '/api/records/pattern/sluice-pin' })).json<{ record: object; version: number }>();
-    await app.inject({ method: 'PUT', url: '/api/records/pattern/sluice-pin', payload: { record: { ...record, note }, version } });
+    const { record, version } = (await app.inject({ url: '/api/records/pattern/sluice-pin' })).json<{
+      record: object;
+      version: number;
+    }>();
+    await app.inject({
+      method: 'PUT',
+      url: '/api/records/pattern/sluice-pin',
+      payload: { record: { ...record, note }, version },
+    });
     const csv = await exported('pin.csv');
     expect(csv.toString()).toContain(`"'=HYPERLINK(""x"")"`);
     expect((await upload(csv, 'pin.csv')).counts).toEqual([jasmine.objectContaining({ outcome: 'same' })] as never);
@@ -341,11 +418,20 @@ describe('an import', () => {
       largestUpload: 10_000,
       uploads: folder,
     });
-    const answer = await small.inject({ method: 'POST', url: '/api/imports', ...formOf('x'.repeat(20_000), 'pin.csv') });
+    const answer = await small.inject({
+      method: 'POST',
+      url: '/api/imports',
+      ...formOf('x'.repeat(20_000), 'pin.csv'),
+    });
     expect([answer.statusCode, answer.body]).toEqual([413, jasmine.stringContaining('Split it')]);
     await small.close();
     await rm(folder, { recursive: true });
-    const none = await app.inject({ method: 'POST', url: '/api/imports', payload: 'id,name', headers: { 'content-type': 'text/csv' } });
+    const none = await app.inject({
+      method: 'POST',
+      url: '/api/imports',
+      payload: 'id,name',
+      headers: { 'content-type': 'text/csv' },
+    });
     expect([none.statusCode, none.body]).toEqual([415, jasmine.stringContaining('multipart/form-data')]);
   });
 
@@ -359,9 +445,15 @@ describe('an import', () => {
 
   it('is not applied to a catalogue that moved meanwhile', async () => {
     const read = await upload('id,name\na-pin,One\n', 'pin.csv');
-    await app.inject({ method: 'PUT', url: '/api/records/maker/larch', payload: { record: { id: 'larch', name: 'Larch' }, version: 0 } });
+    await app.inject({
+      method: 'PUT',
+      url: '/api/records/maker/larch',
+      payload: { record: { id: 'larch', name: 'Larch' }, version: 0 },
+    });
     await post(read.id, 'apply');
-    expect(await settled(read.id)).toEqual(jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('changed since') }));
+    expect(await settled(read.id)).toEqual(
+      jasmine.objectContaining({ state: 'interrupted', problem: jasmine.stringContaining('changed since') }),
+    );
     await post(read.id, 'read');
     await settled(read.id);
     await post(read.id, 'apply');
@@ -369,8 +461,13 @@ describe('an import', () => {
   });
 
   it('can be stopped in the middle, and nothing of it stays', async () => {
-    const many = ['id,name,pin.diameter [mm]', ...Array.from({ length: 60_000 }, (_, at) => `many-pin-${at},Pin ${at},20`)].join('\n');
-    const begun = (await app.inject({ method: 'POST', url: '/api/imports', ...formOf(many, 'pin.csv') })).json<ImportShown>();
+    const many = [
+      'id,name,pin.diameter [mm]',
+      ...Array.from({ length: 60_000 }, (_, at) => `many-pin-${at},Pin ${at},20`),
+    ].join('\n');
+    const begun = (
+      await app.inject({ method: 'POST', url: '/api/imports', ...formOf(many, 'pin.csv') })
+    ).json<ImportShown>();
     expect((await app.inject({ method: 'DELETE', url: `/api/imports/${begun.id}` })).statusCode).toBe(204);
     expect((await state(begun.id)).state).toBe('cancelled');
     expect(await rows(begun.id)).toEqual([]);

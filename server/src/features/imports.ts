@@ -3,7 +3,15 @@ import multipart from '@fastify/multipart';
 import { uploadedName } from '../edge.js';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { DataError, ImportChoicesSchema, ImportRowSchema, ImportSchema, OutcomeSchema, UuidSchema, type Import } from '@which-bore/core';
+import {
+  DataError,
+  ImportChoicesSchema,
+  ImportRowSchema,
+  ImportSchema,
+  OutcomeSchema,
+  UuidSchema,
+  type Import,
+} from '@which-bore/core';
 import type { ImportRow } from '../database/entities.js';
 import { reportOf } from './importReport.js';
 import { csvOf } from '../transfer/writeTable.js';
@@ -30,14 +38,19 @@ const shown = ({ problem, batch, bytes, createdAt, ...row }: ImportRow): Import 
 /** The file is larger than is taken. */
 class TooLargeError extends createError('TOO_LARGE', '%s', 413) {
   constructor(most: number) {
-    super(`The file is larger than ${Math.round(most / 1024 ** 2)} MB, the most that is taken. Split it, or import it on the server with “load”.`);
+    super(
+      `The file is larger than ${Math.round(most / 1024 ** 2)} MB, the most that is taken. Split it, or import it on the server with “load”.`,
+    );
   }
 }
 
 const MOST_ROWS = 200;
 
 /** Files on their way into the catalogue: uploaded, looked at, then applied whole or not at all. */
-export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestUpload: number }> = async (app, { imports: store, largestUpload }) => {
+export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestUpload: number }> = async (
+  app,
+  { imports: store, largestUpload },
+) => {
   await app.register(multipart, { limits: { files: 1, fileSize: largestUpload, fields: 4 } });
 
   app.post(
@@ -57,16 +70,32 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         throw new DataError('There is no file in the request.', [
           { where: 'body.file', what: 'send the file as multipart/form-data, in a field called “file”.' },
         ]);
-      const row = await store.begin(uploadedName(part.filename), part.file, request.who, () => new TooLargeError(largestUpload));
+      const row = await store.begin(
+        uploadedName(part.filename),
+        part.file,
+        request.who,
+        () => new TooLargeError(largestUpload),
+      );
       return reply.code(202).send(shown(row));
     },
   );
-  app.get('/imports', { schema: { summary: 'The last imports, newest first', tags: ['catalogue'], response: { 200: Type.Array(Shown) } } }, async () =>
-    (await store.all()).map(shown),
+  app.get(
+    '/imports',
+    {
+      schema: { summary: 'The last imports, newest first', tags: ['catalogue'], response: { 200: Type.Array(Shown) } },
+    },
+    async () => (await store.all()).map(shown),
   );
   app.get(
     '/imports/:id',
-    { schema: { summary: 'How far an import is, and what it would do', tags: ['catalogue'], params: Params, response: { 200: Shown } } },
+    {
+      schema: {
+        summary: 'How far an import is, and what it would do',
+        tags: ['catalogue'],
+        params: Params,
+        response: { 200: Shown },
+      },
+    },
     async (request) => shown(await store.get(request.params.id)),
   );
   app.get(
@@ -131,7 +160,11 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         tags: ['catalogue'],
         params: Params,
         body: Type.Object(
-          { leaveOutRefused: Type.Optional(Type.Boolean({ description: 'Import the rest where some rows are refused' })) },
+          {
+            leaveOutRefused: Type.Optional(
+              Type.Boolean({ description: 'Import the rest where some rows are refused' }),
+            ),
+          },
           { additionalProperties: false },
         ),
         response: { 202: Shown },
@@ -144,7 +177,14 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
   );
   app.delete(
     '/imports/:id',
-    { schema: { summary: 'Stop an import, or clear it away', tags: ['catalogue'], params: Params, response: { 204: Type.Null() } } },
+    {
+      schema: {
+        summary: 'Stop an import, or clear it away',
+        tags: ['catalogue'],
+        params: Params,
+        response: { 204: Type.Null() },
+      },
+    },
     async (request, reply) => {
       await store.cancel(request.params.id);
       return reply.code(204).send(null);

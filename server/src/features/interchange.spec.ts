@@ -1,4 +1,12 @@
-import { CatalogueLookup, judgeSwap, say, settingOf, VERDICT_WORDS, type Catalogue, type StoredShop } from '@which-bore/core';
+import {
+  CatalogueLookup,
+  judgeSwap,
+  say,
+  settingOf,
+  VERDICT_WORDS,
+  type Catalogue,
+  type StoredShop,
+} from '@which-bore/core';
 import { parse } from 'csv-parse/sync';
 import ExcelJS from 'exceljs';
 import { readFile } from 'node:fs/promises';
@@ -45,7 +53,10 @@ interface WhatElse {
   }[];
 }
 
-const GRID = { donors: { kind: 'crank' }, recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large', 'sluice-block-pump'] } };
+const GRID = {
+  donors: { kind: 'crank' },
+  recipients: { kind: 'block', patterns: ['sluice-block-low-small', 'sluice-block-low-large', 'sluice-block-pump'] },
+};
 
 describe('interchange through the API', () => {
   let app: FastifyInstance;
@@ -58,12 +69,18 @@ describe('interchange through the API', () => {
   afterAll(() => app.close());
 
   const post = (url: string, payload: object) => app.inject({ method: 'POST', url: `/api/interchange${url}`, payload });
-  const judged = async (donors: readonly object[], ...recipients: readonly object[]) => (await post('', { donors, recipients })).json<Answer>().swaps;
+  const judged = async (donors: readonly object[], ...recipients: readonly object[]) =>
+    (await post('', { donors, recipients })).json<Answer>().swaps;
 
   it('judges a part for an engine, with what the core itself says, the records and the other way round', async () => {
     const [swap] = await judged([{ pattern: 'skerry-crank-6-112' }], { pattern: 'skerry-block-6-early' });
     const lookup = new CatalogueLookup(catalogue);
-    const core = judgeSwap(lookup, [{ pattern: 'skerry-crank-6-112' }], { pattern: 'skerry-block-6-early' }, settingOf(lookup));
+    const core = judgeSwap(
+      lookup,
+      [{ pattern: 'skerry-crank-6-112' }],
+      { pattern: 'skerry-block-6-early' },
+      settingOf(lookup),
+    );
     expect(swap?.verdict).toBe(core.swap.verdict);
     expect(swap?.says).toBe(say(core.swap.says, 'metric'));
     expect(swap?.known[0]?.result).toBe('worksWithWork');
@@ -81,10 +98,14 @@ describe('interchange through the API', () => {
       const [name, as] = rest.split('=');
       return { specimen: specimens.find((each) => each.name === name), as: as ?? 'nothing' };
     };
-    const rows = JSON.parse(await readFile(new URL('../../../core/src/testing/demoPairs.json', import.meta.url), 'utf8')) as (readonly string[])[];
+    const rows = JSON.parse(
+      await readFile(new URL('../../../core/src/testing/demoPairs.json', import.meta.url), 'utf8'),
+    ) as (readonly string[])[];
     for (const [joint, check, verdict, donor = '', recipient = '', says = ''] of rows) {
       const [swap] = await judged([party(donor)], party(recipient));
-      const checks = swap?.joints.filter(({ id }) => id === joint).flatMap((each) => each.checks.filter(({ id }) => id === check)) ?? [];
+      const checks =
+        swap?.joints.filter(({ id }) => id === joint).flatMap((each) => each.checks.filter(({ id }) => id === check)) ??
+        [];
       expect(checks.some((each) => each.verdict === verdict && each.because.includes(says)))
         .withContext(`${joint} ${check} ${donor} ${recipient}`)
         .toBeTrue();
@@ -94,16 +115,22 @@ describe('interchange through the API', () => {
   it('takes a set, and asks for what belongs to it where it is not whole', async () => {
     const [alone] = await judged([{ pattern: 'skerry-piston-112-160-super' }], { variant: 'skerry-47' });
     expect(alone?.companions).toEqual(['skerry-rod-drilled-42']);
-    const kit = ['skerry-piston-112-160-super', 'skerry-rod-drilled-42', 'skerry-pin-42'].map((pattern) => ({ pattern }));
+    const kit = ['skerry-piston-112-160-super', 'skerry-rod-drilled-42', 'skerry-pin-42'].map((pattern) => ({
+      pattern,
+    }));
     const [whole] = await judged(kit, { variant: 'skerry-47' });
     expect([whole?.verdict, whole?.companions]).toEqual(['fits', []]);
   });
 
   it('puts the internals of one engine into the block of another', async () => {
     const [swap] = await judged([{ variant: 'sluice-306', internals: true }], { variant: 'sluice-361' });
-    expect(swap?.joints.map(({ id }) => id)).toEqual(jasmine.arrayContaining(['mains', 'location', 'deck', 'squish', 'compression']));
+    expect(swap?.joints.map(({ id }) => id)).toEqual(
+      jasmine.arrayContaining(['mains', 'location', 'deck', 'squish', 'compression']),
+    );
     expect(swap?.verdict).toBe('doesNotFit');
-    const skirt = swap?.joints.find(({ id }) => id === 'pistonInBlock')?.checks.find(({ id }) => id === 'skirtClearance');
+    const skirt = swap?.joints
+      .find(({ id }) => id === 'pistonInBlock')
+      ?.checks.find(({ id }) => id === 'skirtClearance');
     expect(skirt?.because).toContain('slap');
   });
 
@@ -120,7 +147,11 @@ describe('interchange through the API', () => {
     const usual = await priceOf();
     const { shop } = (await app.inject({ url: '/api/shop' })).json<{ shop?: object }>();
     const current = shop ?? (await app.inject({ url: '/api/shop' })).json<object>();
-    const put = await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...current, rules: { work: { spacerShells: { price: 999 } } } } });
+    const put = await app.inject({
+      method: 'PUT',
+      url: '/api/shop',
+      payload: { ...current, rules: { work: { spacerShells: { price: 999 } } } },
+    });
     expect(put.statusCode).withContext(put.body).toBe(200);
     expect(usual).not.toBe(999);
     expect(await priceOf()).toBe(999);
@@ -133,11 +164,21 @@ describe('interchange through the API', () => {
     };
     const current = (await app.inject({ url: '/api/shop' })).json<StoredShop>();
     const put = (version: number, figures: object) =>
-      app.inject({ method: 'PUT', url: '/api/shop', payload: { ...current, version, rules: { ...current.rules, figures } } });
+      app.inject({
+        method: 'PUT',
+        url: '/api/shop',
+        payload: { ...current, version, rules: { ...current.rules, figures } },
+      });
     expect(await spacing()).toEqual(
-      jasmine.objectContaining({ verdict: 'fits', ruleOfThumb: jasmine.stringContaining('−0.600 to 0.600 mm. Common practice.') }),
+      jasmine.objectContaining({
+        verdict: 'fits',
+        ruleOfThumb: jasmine.stringContaining('−0.600 to 0.600 mm. Common practice.'),
+      }),
     );
-    const refused = await put(current.version, { 'bearings.spacing': { low: 0, high: 1 }, 'deck.squish': { low: 1, high: 2 } });
+    const refused = await put(current.version, {
+      'bearings.spacing': { low: 0, high: 1 },
+      'deck.squish': { low: 1, high: 2 },
+    });
     expect(refused.statusCode).toBe(400);
     expect(refused.json<{ problems: { where: string }[] }>().problems.map(({ where }) => where)).toEqual([
       'body.rules.figures.bearings.spacing',
@@ -146,7 +187,12 @@ describe('interchange through the API', () => {
     // Nothing lies within a band that begins a millimetre out.
     const kept = await put(current.version, { 'bearings.mainSpacing': { low: 1, high: 2 } });
     expect(kept.statusCode).withContext(kept.body).toBe(200);
-    expect(await spacing()).toEqual(jasmine.objectContaining({ verdict: 'doesNotFit', ruleOfThumb: jasmine.stringContaining('The shop’s own figure.') }));
+    expect(await spacing()).toEqual(
+      jasmine.objectContaining({
+        verdict: 'doesNotFit',
+        ruleOfThumb: jasmine.stringContaining('The shop’s own figure.'),
+      }),
+    );
     await put(current.version + 1, {});
   });
 
@@ -154,8 +200,12 @@ describe('interchange through the API', () => {
     const asked = { part: { pattern: 'sluice-crank-3375-forged' }, kind: 'block', side: 'recipient' };
     const takes = (await post('/what-else', { ...asked, shelf: false })).json<WhatElse>();
     expect(takes.best[0]).toEqual(jasmine.objectContaining({ pattern: 'sluice-block-low-small', verdict: 'fits' }));
-    expect(Object.values(takes.counts).reduce((a, b) => a + b)).toBe(catalogue.patterns.filter(({ kind }) => kind === 'block').length);
-    const goes = (await post('/what-else', { part: { pattern: 'sluice-block-low-small' }, kind: 'crank', side: 'donor', most: 3 })).json<WhatElse>();
+    expect(Object.values(takes.counts).reduce((a, b) => a + b)).toBe(
+      catalogue.patterns.filter(({ kind }) => kind === 'block').length,
+    );
+    const goes = (
+      await post('/what-else', { part: { pattern: 'sluice-block-low-small' }, kind: 'crank', side: 'donor', most: 3 })
+    ).json<WhatElse>();
     expect(goes.best.length).toBe(3);
     expect(goes.best.every(({ verdict }) => verdict === 'fits')).toBeTrue();
   });
@@ -163,28 +213,44 @@ describe('interchange through the API', () => {
   it('judges what lies on the shelf among the others, taken for what it most likely is; it costs nothing', async () => {
     const cranks = (await demoSpecimens()).specimens.filter(({ kind, job }) => kind === 'crank' && job === undefined);
     for (const { id, name, kind, readings } of cranks) {
-      const saved = await app.inject({ method: 'PUT', url: `/api/specimens/${id}`, payload: { name, kind, readings, version: 0 } });
+      const saved = await app.inject({
+        method: 'PUT',
+        url: `/api/specimens/${id}`,
+        payload: { name, kind, readings, version: 0 },
+      });
       expect(saved.statusCode).withContext(saved.body).toBe(200);
     }
     const asked = { part: { pattern: 'sluice-block-low-small' }, kind: 'crank', side: 'donor', most: 200 };
     const { best, counts } = (await post('/what-else', asked)).json<WhatElse>();
-    expect(Object.values(counts).reduce((a, b) => a + b)).toBe(cranks.length + catalogue.patterns.filter(({ kind }) => kind === 'crank').length);
+    expect(Object.values(counts).reduce((a, b) => a + b)).toBe(
+      cranks.length + catalogue.patterns.filter(({ kind }) => kind === 'crank').length,
+    );
     const lying = best.filter(({ specimenId }) => specimenId !== undefined);
     expect(lying.length).toBeGreaterThan(0);
-    for (const each of lying) expect(each).toEqual(jasmine.objectContaining({ partPrice: 0, name: cranks.find(({ id }) => id === each.specimenId)?.name }));
+    for (const each of lying)
+      expect(each).toEqual(
+        jasmine.objectContaining({ partPrice: 0, name: cranks.find(({ id }) => id === each.specimenId)?.name }),
+      );
     const fitting = best.filter(({ verdict }) => verdict === 'fits');
     expect(fitting[0]?.specimenId).withContext('free ones come first').toBeDefined();
     const [first] = lying;
-    const without = (await post('/what-else', { ...asked, part: { pattern: 'sluice-block-low-small' }, shelf: false })).json<WhatElse>();
+    const without = (
+      await post('/what-else', { ...asked, part: { pattern: 'sluice-block-low-small' }, shelf: false })
+    ).json<WhatElse>();
     expect(without.best.some(({ specimenId }) => specimenId !== undefined)).toBeFalse();
-    const itself = (await post('/what-else', { part: { specimenId: first?.specimenId }, kind: 'crank', side: 'donor' })).json<WhatElse>();
+    const itself = (
+      await post('/what-else', { part: { specimenId: first?.specimenId }, kind: 'crank', side: 'donor' })
+    ).json<WhatElse>();
     expect(itself.best.some(({ specimenId }) => specimenId === first?.specimenId)).toBeFalse();
   });
 
   it('works out the grid, and writes it as CSV and as a workbook', async () => {
     const grid = (await post('/grid', GRID)).json<GridAnswer>();
     expect(grid.verdicts.length).toBe(grid.donors.length);
-    const [donor, recipient] = [grid.donors.indexOf('sluice-crank-3375-large'), grid.recipients.indexOf('sluice-block-low-small')];
+    const [donor, recipient] = [
+      grid.donors.indexOf('sluice-crank-3375-large'),
+      grid.recipients.indexOf('sluice-block-low-small'),
+    ];
     expect(grid.verdicts[donor]?.[recipient]).toBe('x');
     expect(grid.refusedBy[donor]?.[recipient]?.map((at) => grid.joints[at]?.id)).toEqual(['mains']);
     const rows: string[][] = parse((await post('/grid.csv', GRID)).body, { bom: true });
@@ -198,12 +264,27 @@ describe('interchange through the API', () => {
 
   it('says what is wrong, where and what to do', async () => {
     const cases: readonly (readonly [string, object, number, RegExp])[] = [
-      ['', { donors: [{ variant: 'no-such' }], recipients: [{ pattern: 'ambit-block-3' }] }, 404, /donors\[0\]\.variant.*no-such/],
-      ['', { donors: [{ pattern: 'ambit-crank-3', variant: 'ambit-1200' }], recipients: [{ pattern: 'ambit-block-3' }] }, 400, /exactly one/],
+      [
+        '',
+        { donors: [{ variant: 'no-such' }], recipients: [{ pattern: 'ambit-block-3' }] },
+        404,
+        /donors\[0\]\.variant.*no-such/,
+      ],
+      [
+        '',
+        { donors: [{ pattern: 'ambit-crank-3', variant: 'ambit-1200' }], recipients: [{ pattern: 'ambit-block-3' }] },
+        400,
+        /exactly one/,
+      ],
       ['', { donors: [], recipients: [{ pattern: 'ambit-block-3' }] }, 400, /donors/],
       ['/what-else', { part: { pattern: 'ambit-crank-3' }, kind: 'valve', side: 'recipient' }, 400, /do not meet/],
       ['/grid', { donors: { kind: 'crank' }, recipients: { kind: 'valve' } }, 400, /do not meet/],
-      ['/grid', { donors: { kind: 'crank', patterns: ['ambit-block-3'] }, recipients: { kind: 'block' } }, 404, /donors\.patterns.*ambit-block-3/],
+      [
+        '/grid',
+        { donors: { kind: 'crank', patterns: ['ambit-block-3'] }, recipients: { kind: 'block' } },
+        404,
+        /donors\.patterns.*ambit-block-3/,
+      ],
     ];
     for (const [url, payload, status, said] of cases) {
       const answer = await post(url, payload);

@@ -4,7 +4,8 @@ import type { FastifyInstance } from 'fastify';
 import { appWithDemo } from './testing.js';
 
 const AT = '2026-03-02T08:10:00.000Z';
-const readings = (text: string, kind: KindId | 'variant') => readEntry(text, kind).words.map((is) => ({ id: randomUUID(), at: AT, is }));
+const readings = (text: string, kind: KindId | 'variant') =>
+  readEntry(text, kind).words.map((is) => ({ id: randomUUID(), at: AT, is }));
 
 interface EngineAnswer {
   engine: { status: string; says: string; candidates: { pattern: string }[] };
@@ -26,10 +27,19 @@ describe('jobs', () => {
 
   const put = (payload: object, to = id) => app.inject({ method: 'PUT', url: `/api/jobs/${to}`, payload });
   const part = (name: string, kind: KindId, text: string) =>
-    app.inject({ method: 'PUT', url: `/api/specimens/${randomUUID()}`, payload: { name, kind, readings: readings(text, kind), job: id, version: 0 } });
+    app.inject({
+      method: 'PUT',
+      url: `/api/specimens/${randomUUID()}`,
+      payload: { name, kind, readings: readings(text, kind), job: id, version: 0 },
+    });
 
   it('are kept whole, with versions, deleted and brought back', async () => {
-    const body = { name: 'Upper orchard', readings: readings('year 1962, machine frost fan', 'variant'), note: 'Comes on Monday', version: 0 };
+    const body = {
+      name: 'Upper orchard',
+      readings: readings('year 1962, machine frost fan', 'variant'),
+      note: 'Comes on Monday',
+      version: 0,
+    };
     expect((await put(body)).statusCode).toBe(200);
     const kept = (await app.inject({ url: `/api/jobs/${id}` })).json<StoredJob>();
     expect(kept.readings.map(({ is }) => is.text)).toEqual(['year 1962', 'machine frost fan']);
@@ -38,7 +48,9 @@ describe('jobs', () => {
     expect((await app.inject({ method: 'DELETE', url: `/api/jobs/${id}` })).statusCode).toBe(204);
     expect((await app.inject({ url: `/api/jobs/${id}` })).statusCode).toBe(404);
     expect((await put({ ...body, version: 2 })).statusCode).toBe(404);
-    expect((await app.inject({ method: 'POST', url: `/api/jobs/${id}/restore` })).json<StoredJob>().name).toBe('In time');
+    expect((await app.inject({ method: 'POST', url: `/api/jobs/${id}/restore` })).json<StoredJob>().name).toBe(
+      'In time',
+    );
     expect((await app.inject({ url: '/api/jobs' })).json<StoredJob[]>().map((job) => job.id)).toContain(id);
   });
 
@@ -67,11 +79,17 @@ describe('jobs', () => {
     await put({ name: 'Mixed', readings: [], version: 0 });
     await part('Rod 1', 'rod', 'fractured');
     await part('Rod 2', 'rod', 'machined cap');
-    expect((await app.inject({ url: `/api/jobs/${id}/engine` })).json<EngineAnswer>().mixed.map(({ rule }) => rule)).toEqual(['capSplit']);
+    expect(
+      (await app.inject({ url: `/api/jobs/${id}/engine` })).json<EngineAnswer>().mixed.map(({ rule }) => rule),
+    ).toEqual(['capSplit']);
   });
 
   it('identify an engine that is not kept', async () => {
-    const answer = await app.inject({ method: 'POST', url: '/api/engine', payload: { entry: 'serial A20000', specimens: [] } });
+    const answer = await app.inject({
+      method: 'POST',
+      url: '/api/engine',
+      payload: { entry: 'serial A20000', specimens: [] },
+    });
     expect(answer.json<EngineAnswer>().engine.candidates[0]?.pattern).toBe('ambit-1200');
   });
 
@@ -87,7 +105,11 @@ describe('the next check over the API', () => {
   interface Answer {
     status: string;
     doubts: { says: string }[];
-    next: { checks: { key: string; instrument?: string; bits: number; minutes: number }[]; plan: { key: string }[]; separation?: { state: string } };
+    next: {
+      checks: { key: string; instrument?: string; bits: number; minutes: number }[];
+      plan: { key: string }[];
+      separation?: { state: string };
+    };
   }
 
   beforeAll(async () => {
@@ -122,13 +144,19 @@ describe('the next check over the API', () => {
     const { doubts, next } = await identify({ entry: 'stroke 85.7 mm caliper' });
     expect(doubts[0]?.says).toContain('Short caliper measures 0.000 to 50.000 mm');
     expect(next.checks.filter(({ instrument }) => instrument === 'Micrometer')).toEqual([]);
-    expect((await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...shop, instruments: [] } })).statusCode).toBe(409);
+    expect(
+      (await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...shop, instruments: [] } })).statusCode,
+    ).toBe(409);
   });
 
   it('refuses a table of instruments that cannot be', async () => {
     const shop = (await app.inject({ url: '/api/shop' })).json<StoredShop>();
     const [first] = shop.instruments;
-    const answer = await app.inject({ method: 'PUT', url: '/api/shop', payload: { ...shop, instruments: [first, { ...first, from: 90, to: 10 }] } });
+    const answer = await app.inject({
+      method: 'PUT',
+      url: '/api/shop',
+      payload: { ...shop, instruments: [first, { ...first, from: 90, to: 10 }] },
+    });
     expect(answer.statusCode).toBe(400);
     expect(answer.body).toContain('the second must be the larger');
     expect(answer.body).toContain('give each its own');
@@ -148,13 +176,23 @@ describe('what became of readings, and drills', () => {
     const [a, b] = readings('forged 8 weights', 'crank');
     if (!a || !b) throw new Error('not read');
     const save = (list: unknown[], version: number, who: string) =>
-      app.inject({ method: 'PUT', url: `/api/specimens/${id}`, payload: { name: 'Crank', kind: 'crank', readings: list, version }, headers: { 'x-who': who } });
+      app.inject({
+        method: 'PUT',
+        url: `/api/specimens/${id}`,
+        payload: { name: 'Crank', kind: 'crank', readings: list, version },
+        headers: { 'x-who': who },
+      });
     await save([a, b], 0, 'Tilda');
     await save([{ ...a, is: readings('cast', 'crank')[0]?.is }], 1, 'Ansgar');
     const history = (await app.inject({ url: `/api/specimens/${id}/history` })).json<
       { reading: string; who: string; operation: string; before?: { option: string } }[]
     >();
-    expect(history.map(({ operation, who }) => `${operation} ${who}`)).toEqual(['added Tilda', 'added Tilda', 'removed Ansgar', 'changed Ansgar']);
+    expect(history.map(({ operation, who }) => `${operation} ${who}`)).toEqual([
+      'added Tilda',
+      'added Tilda',
+      'removed Ansgar',
+      'changed Ansgar',
+    ]);
     expect(history[3]?.before?.option).toBe('forged');
   });
 
@@ -171,10 +209,15 @@ describe('what became of readings, and drills', () => {
       score: 90,
     };
     for (let times = 0; times < 2; times++)
-      expect((await app.inject({ method: 'POST', url: '/api/drills', payload: drill, headers: { 'x-who': 'Tilda' } })).statusCode).toBe(201);
+      expect(
+        (await app.inject({ method: 'POST', url: '/api/drills', payload: drill, headers: { 'x-who': 'Tilda' } }))
+          .statusCode,
+      ).toBe(201);
     const mine = (await app.inject({ url: '/api/drills?who=Tilda' })).json<{ id: string; right: boolean }[]>();
     expect(mine.map(({ id, right }) => [id, right])).toEqual([[drill.id, true]]);
     expect((await app.inject({ url: '/api/drills?who=Nobody' })).json()).toEqual([]);
-    expect((await app.inject({ method: 'POST', url: '/api/drills', payload: { ...drill, score: 101 } })).statusCode).toBe(400);
+    expect(
+      (await app.inject({ method: 'POST', url: '/api/drills', payload: { ...drill, score: 101 } })).statusCode,
+    ).toBe(400);
   });
 });

@@ -21,10 +21,11 @@ const params = DocumentParamsSchema;
 const tags = ['jobs'];
 
 /** Jobs: list, read, write, delete, bring back; and what engine a job is, from its parts. */
-export const jobs: FastifyPluginAsyncTypebox<{ jobs: JobStore; specimens: SpecimenStore; workshops: Workshops }> = async (
-  app,
-  { jobs: store, specimens, workshops },
-) => {
+export const jobs: FastifyPluginAsyncTypebox<{
+  jobs: JobStore;
+  specimens: SpecimenStore;
+  workshops: Workshops;
+}> = async (app, { jobs: store, specimens, workshops }) => {
   app.get(
     '/jobs',
     {
@@ -33,7 +34,16 @@ export const jobs: FastifyPluginAsyncTypebox<{ jobs: JobStore; specimens: Specim
         tags,
         response: {
           200: Type.Array(StoredJobSchema, {
-            examples: [[{ ...JOB_EXAMPLE, id: '5d2f9f52-6c1e-4d0e-8f0b-2a7c3b1d9e10', version: 1, updatedAt: '2026-03-02T08:10:04.000Z' }]],
+            examples: [
+              [
+                {
+                  ...JOB_EXAMPLE,
+                  id: '5d2f9f52-6c1e-4d0e-8f0b-2a7c3b1d9e10',
+                  version: 1,
+                  updatedAt: '2026-03-02T08:10:04.000Z',
+                },
+              ],
+            ],
           }),
         },
       },
@@ -42,10 +52,20 @@ export const jobs: FastifyPluginAsyncTypebox<{ jobs: JobStore; specimens: Specim
   );
   app.get(
     '/jobs/bin',
-    { schema: { summary: 'Jobs that are deleted and can be brought back', tags, response: { 200: Type.Array(StoredJobSchema, { examples: [[]] }) } } },
+    {
+      schema: {
+        summary: 'Jobs that are deleted and can be brought back',
+        tags,
+        response: { 200: Type.Array(StoredJobSchema, { examples: [[]] }) },
+      },
+    },
     () => store.bin(),
   );
-  app.get('/jobs/:id', { schema: { summary: 'One job', tags, params, response: { 200: StoredJobSchema } } }, (request) => store.get(request.params.id));
+  app.get(
+    '/jobs/:id',
+    { schema: { summary: 'One job', tags, params, response: { 200: StoredJobSchema } } },
+    (request) => store.get(request.params.id),
+  );
   app.put(
     '/jobs/:id',
     {
@@ -76,20 +96,30 @@ export const jobs: FastifyPluginAsyncTypebox<{ jobs: JobStore; specimens: Specim
   );
   app.delete(
     '/jobs/:id',
-    { schema: { summary: 'Delete a job; it can be brought back, and its parts stay on the shelf', tags, params, response: { 204: Type.Null() } } },
+    {
+      schema: {
+        summary: 'Delete a job; it can be brought back, and its parts stay on the shelf',
+        tags,
+        params,
+        response: { 204: Type.Null() },
+      },
+    },
     async (request, reply) => {
       await store.remove(request.params.id, request.who);
       return reply.status(204).send(null);
     },
   );
-  app.post('/jobs/:id/restore', { schema: { summary: 'Bring a deleted job back', tags, params, response: { 200: StoredJobSchema } } }, (request) =>
-    store.restore(request.params.id, request.who),
+  app.post(
+    '/jobs/:id/restore',
+    { schema: { summary: 'Bring a deleted job back', tags, params, response: { 200: StoredJobSchema } } },
+    (request) => store.restore(request.params.id, request.who),
   );
   app.get(
     '/jobs/:id/engine',
     {
       schema: {
-        summary: 'What engine a job is, from its claims and parts together; which part does not belong, and what is mixed',
+        summary:
+          'What engine a job is, from its claims and parts together; which part does not belong, and what is mixed',
         tags,
         params,
         querystring: Type.Object({ units: Type.Optional(WordingSchema) }),

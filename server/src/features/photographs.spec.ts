@@ -15,7 +15,8 @@ function form(name: string, file: Buffer): { readonly payload: Buffer; readonly 
   };
 }
 
-const picture = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#a09070' } });
+const picture = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: '#a09070' } });
 
 describe('photographs', () => {
   let app: FastifyInstance;
@@ -27,7 +28,11 @@ describe('photographs', () => {
   afterAll(() => app.close());
   beforeEach(async () => {
     specimen = randomUUID();
-    await app.inject({ method: 'PUT', url: `/api/specimens/${specimen}`, payload: { name: 'Crank', kind: 'crank', readings: [], version: 0 } });
+    await app.inject({
+      method: 'PUT',
+      url: `/api/specimens/${specimen}`,
+      payload: { name: 'Crank', kind: 'crank', readings: [], version: 0 },
+    });
   });
 
   const send = (name: string, file: Buffer, query = '') =>
@@ -40,7 +45,9 @@ describe('photographs', () => {
     expect(answer.statusCode).toBe(201);
     const kept = answer.json<Photograph>();
     expect(kept).toEqual(jasmine.objectContaining({ name: 'web.png', width: 900, height: 600, reading, who: 'Tilda' }));
-    const [whole, small] = await Promise.all(['', '/thumbnail'].map((path) => app.inject({ url: `/api/photographs/${kept.id}${path}` })));
+    const [whole, small] = await Promise.all(
+      ['', '/thumbnail'].map((path) => app.inject({ url: `/api/photographs/${kept.id}${path}` })),
+    );
     expect(whole?.headers['content-type']).toBe('image/jpeg');
     expect((await sharp(whole?.rawPayload).metadata()).width).toBe(900);
     expect((await sharp(small?.rawPayload).metadata()).width).toBe(240);
@@ -49,7 +56,10 @@ describe('photographs', () => {
 
   it('lose what the camera wrote into them: place, owner and all (EXIF 2.32, tags GPSInfo and Artist)', async () => {
     const telling = await picture(300, 200)
-      .withExif({ IFD0: { Artist: 'The owner', Orientation: '6' }, IFD3: { GPSLatitude: '47/1 22/1 0/1', GPSLatitudeRef: 'N' } })
+      .withExif({
+        IFD0: { Artist: 'The owner', Orientation: '6' },
+        IFD3: { GPSLatitude: '47/1 22/1 0/1', GPSLatitudeRef: 'N' },
+      })
       .jpeg()
       .toBuffer();
     expect((await sharp(telling).metadata()).exif?.length).toBeGreaterThan(0);
@@ -77,7 +87,9 @@ describe('photographs', () => {
 
   it('of the wrong type, and programs with the name of a picture, are refused with a reason', async () => {
     const elf = Buffer.concat([Buffer.from([0x7f, 0x45, 0x4c, 0x46]), Buffer.alloc(4096, 7)]);
-    const script = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script>alert(1)</script></svg>');
+    const script = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script>alert(1)</script></svg>',
+    );
     const cases: [string, Buffer, RegExp][] = [
       ['mark.jpg', elf, /cannot be opened as a picture, whatever its name says/],
       ['mark.png', Buffer.from('MZ not a picture at all'), /cannot be opened/],

@@ -1,6 +1,14 @@
 import { Type, type TSchema } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { GridRequestSchema, QUESTION_NAMES, QUESTIONS, WordingSchema, type Question, type QuestionName, type Wording } from '@which-bore/core';
+import {
+  GridRequestSchema,
+  QUESTION_NAMES,
+  QUESTIONS,
+  WordingSchema,
+  type Question,
+  type QuestionName,
+  type Wording,
+} from '@which-bore/core';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { Workshops } from '../workshop/workshops.js';
 
@@ -14,16 +22,30 @@ export function goneSignal(reply: FastifyReply): AbortSignal {
 }
 
 /** Answers a question of a workshop. */
-export async function answer(workshops: Workshops, request: FastifyRequest, reply: FastifyReply, name: QuestionName, asked: unknown): Promise<never> {
+export async function answer(
+  workshops: Workshops,
+  request: FastifyRequest,
+  reply: FastifyReply,
+  name: QuestionName,
+  asked: unknown,
+): Promise<never> {
   const { units = 'metric' } = asked as { readonly units?: Wording };
   const bytes = await workshops.ask(name, asked, units, goneSignal(reply));
   // Bytes as they came from the thread: there is no value of the answer here, and none is wanted.
-  return reply.type('application/json; charset=utf-8').send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)) as never;
+  return reply
+    .type('application/json; charset=utf-8')
+    .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)) as never;
 }
 
-const FILES = { csv: 'text/csv; charset=utf-8', xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' } as const;
+const FILES = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+} as const;
 
-/** Every question of a workshop, each on the route that its contract says; two of them also as plain links, and grids as files. */
+/**
+ * Every question of a workshop, each on the route that its contract says; two of them also as plain links, and grids as
+ * files.
+ */
 export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = async (app, { workshops }) => {
   for (const name of QUESTION_NAMES) {
     const { path, summary, subject, request, answer: response, example }: Question = QUESTIONS[name];
@@ -44,7 +66,8 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
         response: { 200: QUESTIONS.search.answer },
       },
     },
-    (request, reply) => answer(workshops, request, reply, 'search', { text: request.query.q, units: request.query.units ?? 'metric' }),
+    (request, reply) =>
+      answer(workshops, request, reply, 'search', { text: request.query.q, units: request.query.units ?? 'metric' }),
   );
   app.get(
     '/audit',
@@ -52,7 +75,10 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
       schema: {
         summary: QUESTIONS.audit.summary,
         tags: ['catalogue'],
-        querystring: Type.Object({ rule: Type.Optional(Type.String({ maxLength: 40, examples: ['displacement'] })), units }),
+        querystring: Type.Object({
+          rule: Type.Optional(Type.String({ maxLength: 40, examples: ['displacement'] })),
+          units,
+        }),
         response: { 200: QUESTIONS.audit.answer },
       },
     },
@@ -67,7 +93,9 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
           summary: `The grid as ${ending.toUpperCase()}, a donor a row`,
           tags: ['swap'],
           body: { ...GridRequestSchema, examples: [QUESTIONS.grid.example] },
-          response: { 200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }) },
+          response: {
+            200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }),
+          },
         },
       },
       async (request, reply) => {

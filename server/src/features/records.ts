@@ -1,6 +1,14 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { ChangeSchema, checkRecord, DataError, IdSchema, RECORD_TYPES, RecordTypeSchema, storedRecordSchema } from '@which-bore/core';
+import {
+  ChangeSchema,
+  checkRecord,
+  DataError,
+  IdSchema,
+  RECORD_TYPES,
+  RecordTypeSchema,
+  storedRecordSchema,
+} from '@which-bore/core';
 import type { CatalogueStore } from './catalogueStore.js';
 
 const Id = { ...IdSchema, examples: ['sluice-crank-3375-forged'] };
@@ -13,7 +21,14 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
     const Params = Type.Object({ id: Id });
     app.get(
       `/records/${type}/:id`,
-      { schema: { summary: `One ${type}, with its version`, tags: ['catalogue'], params: Params, response: { 200: Stored } } },
+      {
+        schema: {
+          summary: `One ${type}, with its version`,
+          tags: ['catalogue'],
+          params: Params,
+          response: { 200: Stored },
+        },
+      },
       (request) => store.record(type, request.params.id),
     );
     app.put(
@@ -31,7 +46,10 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
         const { record, version } = request.body;
         if (record.id !== request.params.id)
           throw new DataError('The record cannot be saved.', [
-            { where: 'body.record.id', what: `it is “${record.id}” and the address says “${request.params.id}”; make them the same.` },
+            {
+              where: 'body.record.id',
+              what: `it is “${record.id}” and the address says “${request.params.id}”; make them the same.`,
+            },
           ]);
         const problems = checkRecord(type, record, 'record');
         if (problems.length > 0) throw new DataError('The record cannot be saved.', problems);
@@ -73,7 +91,12 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
     },
     async (request) => {
       const found = await store.changes(request.query, MOST_CHANGES);
-      return found.map(({ recordType, recordId, at, ...change }) => ({ ...change, at: at.toISOString(), type: recordType, record: recordId }));
+      return found.map(({ recordType, recordId, at, ...change }) => ({
+        ...change,
+        at: at.toISOString(),
+        type: recordType,
+        record: recordId,
+      }));
     },
   );
 
@@ -99,7 +122,9 @@ export const records: FastifyPluginAsyncTypebox<{ catalogue: CatalogueStore }> =
       schema: {
         summary: 'Bring every record back to what it was before changes made together, an import for one',
         tags: ['catalogue'],
-        params: Type.Object({ batch: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }) }),
+        params: Type.Object({
+          batch: Type.String({ format: 'uuid', examples: ['0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f'] }),
+        }),
         response: { 200: Type.Object({ records: Type.Integer({ description: 'How many were brought back' }) }) },
       },
     },

@@ -20,18 +20,30 @@ const tags = ['bench'];
 export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> = async (app, { specimens: store }) => {
   app.get(
     '/specimens',
-    { schema: { summary: 'All specimens, last changed first', tags, response: { 200: Type.Array(SpecimenSummarySchema, { examples: [[SUMMARY_EXAMPLE]] }) } } },
+    {
+      schema: {
+        summary: 'All specimens, last changed first',
+        tags,
+        response: { 200: Type.Array(SpecimenSummarySchema, { examples: [[SUMMARY_EXAMPLE]] }) },
+      },
+    },
     () => store.summaries(),
   );
   app.get(
     '/specimens/bin',
     {
-      schema: { summary: 'Specimens that are deleted and can be brought back', tags, response: { 200: Type.Array(StoredSpecimenSchema, { examples: [[]] }) } },
+      schema: {
+        summary: 'Specimens that are deleted and can be brought back',
+        tags,
+        response: { 200: Type.Array(StoredSpecimenSchema, { examples: [[]] }) },
+      },
     },
     () => store.bin(),
   );
-  app.get('/specimens/:id', { schema: { summary: 'One specimen with its readings', tags, params, response: { 200: StoredSpecimenSchema } } }, (request) =>
-    store.get(request.params.id),
+  app.get(
+    '/specimens/:id',
+    { schema: { summary: 'One specimen with its readings', tags, params, response: { 200: StoredSpecimenSchema } } },
+    (request) => store.get(request.params.id),
   );
   app.put(
     '/specimens/:id',
@@ -53,19 +65,34 @@ export const specimens: FastifyPluginAsyncTypebox<{ specimens: SpecimenStore }> 
         'body.readings',
       );
       const ids = new Set(specimen.readings.map((reading) => reading.id));
-      if (ids.size < specimen.readings.length) problems.push({ where: 'body.readings', what: 'two readings have the same id; give each its own.' });
+      if (ids.size < specimen.readings.length)
+        problems.push({ where: 'body.readings', what: 'two readings have the same id; give each its own.' });
       if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
       return store.save(specimen, version, request.who);
     },
   );
   app.get(
     '/specimens/:id/history',
-    { schema: { summary: 'What became of the readings of a specimen', tags, params, response: { 200: Type.Array(ReadingChangeSchema) } } },
+    {
+      schema: {
+        summary: 'What became of the readings of a specimen',
+        tags,
+        params,
+        response: { 200: Type.Array(ReadingChangeSchema) },
+      },
+    },
     (request) => store.readingHistory(request.params.id),
   );
   app.get(
     '/specimens/:id/versions',
-    { schema: { summary: 'Who did what to a specimen', tags, params, response: { 200: Type.Array(DocumentChangeSchema) } } },
+    {
+      schema: {
+        summary: 'Who did what to a specimen',
+        tags,
+        params,
+        response: { 200: Type.Array(DocumentChangeSchema) },
+      },
+    },
     (request) => store.history(request.params.id),
   );
   app.delete(

@@ -8,7 +8,8 @@ import { buildApp } from '../app.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from './catalogueStore.js';
 
-const json = async (name: string): Promise<unknown> => JSON.parse(await readFile(new URL(`../../../demo-data/${name}`, import.meta.url), 'utf8'));
+const json = async (name: string): Promise<unknown> =>
+  JSON.parse(await readFile(new URL(`../../../demo-data/${name}`, import.meta.url), 'utf8'));
 
 export const demoCatalogue = async (): Promise<Catalogue> => (await json('catalogue.json')) as Catalogue;
 export const demoJobs = async (): Promise<JobFile> => (await json('jobs.json')) as JobFile;
@@ -45,17 +46,23 @@ export async function appWithDemo(): Promise<FastifyInstance> {
 const ajv = new Ajv({ allErrors: true, strict: false, discriminator: true, validateFormats: false });
 const compiled = new WeakMap<object, ValidateFunction>();
 
-/** Holds every JSON answer against the schema of its route: what the documentation says is what comes, in every spec. */
+/**
+ * Holds every JSON answer against the schema of its route: what the documentation says is what comes, in every spec.
+ */
 function holdToContract(app: FastifyInstance): void {
   app.addHook('onSend', async (request, reply, payload) => {
     const { response } = request.routeOptions.schema ?? {};
     const schema = (response as Readonly<Record<string, object>> | undefined)?.[String(reply.statusCode)];
     const type = String(reply.getHeader('content-type') ?? '');
-    if (!schema || !type.startsWith('application/json') || !(typeof payload === 'string' || Buffer.isBuffer(payload))) return payload;
+    if (!schema || !type.startsWith('application/json') || !(typeof payload === 'string' || Buffer.isBuffer(payload)))
+      return payload;
     const validate = compiled.get(schema) ?? ajv.compile(schema);
     compiled.set(schema, validate);
     const answer: unknown = JSON.parse(payload.toString());
-    if (!validate(answer)) throw new Error(`${request.method} ${request.url} answers otherwise than its contract: ${ajv.errorsText(validate.errors)}`);
+    if (!validate(answer))
+      throw new Error(
+        `${request.method} ${request.url} answers otherwise than its contract: ${ajv.errorsText(validate.errors)}`,
+      );
     return payload;
   });
 }
@@ -71,6 +78,11 @@ export interface ImportShown {
   readonly tables: readonly {
     readonly source: string;
     readonly problem?: string;
-    readonly headers: readonly { readonly header: string; readonly as?: string; readonly how: string; readonly problem?: string }[];
+    readonly headers: readonly {
+      readonly header: string;
+      readonly as?: string;
+      readonly how: string;
+      readonly problem?: string;
+    }[];
   }[];
 }

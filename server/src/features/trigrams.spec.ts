@@ -11,7 +11,9 @@ describe('identification against PostgreSQL’s pg_trgm (PostgreSQL documentatio
     await client.query('CREATE TEMP TABLE mark_text (kind text, pattern text, mark text)');
     const { patterns } = await demoCatalogue();
     const rows = patterns.flatMap(({ kind, id, marks, numbers }) =>
-      [...marks.map(({ text }) => text), ...numbers.map(({ number }) => number)].map((text) => [kind, id, normaliseMark(text)] as const),
+      [...marks.map(({ text }) => text), ...numbers.map(({ number }) => number)].map(
+        (text) => [kind, id, normaliseMark(text)] as const,
+      ),
     );
     await client.query(
       'INSERT INTO mark_text SELECT * FROM unnest($1::text[], $2::text[], $3::text[])',
@@ -39,7 +41,9 @@ describe('identification against PostgreSQL’s pg_trgm (PostgreSQL documentatio
         known++;
         if (answer(index, each).right) ours++;
         const read = each.readings.flatMap((reading) =>
-          reading.sort === 'mark' && reading.characters !== '' ? [normaliseMark(reading.characters.replaceAll('?', ''))] : [],
+          reading.sort === 'mark' && reading.characters !== ''
+            ? [normaliseMark(reading.characters.replaceAll('?', ''))]
+            : [],
         );
         if ((await mostAlike(kind, read)) === each.part.pattern) theirs++;
       }

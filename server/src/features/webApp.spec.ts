@@ -12,7 +12,10 @@ describe('the page', () => {
 
   beforeAll(async () => {
     root = await mkdtemp(join(tmpdir(), 'which-bore-web-'));
-    await writeFile(join(root, 'index.html'), '<html><wb-frame ngcspnonce="CSP_NONCE"></wb-frame><script nonce="CSP_NONCE"></script></html>');
+    await writeFile(
+      join(root, 'index.html'),
+      '<html><wb-frame ngcspnonce="CSP_NONCE"></wb-frame><script nonce="CSP_NONCE"></script></html>',
+    );
     await writeFile(join(root, 'main-ABCD1234.js'), 'x');
     await writeFile(join(root, 'main-ABCD1234.js.br'), brotliCompressSync('packed'));
     await writeFile(join(root, 'zorro-light.css'), 'x');
@@ -24,9 +27,17 @@ describe('the page', () => {
   });
 
   it('opens at every address of a station, so that links can be sent', async () => {
-    for (const url of ['/bench', '/bench/7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11?candidate=x', '/swap', '/shelf', '/whatever']) {
+    for (const url of [
+      '/bench',
+      '/bench/7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11?candidate=x',
+      '/swap',
+      '/shelf',
+      '/whatever',
+    ]) {
       const answer = await app.inject({ url });
-      expect([answer.statusCode, answer.headers['content-type']]).withContext(url).toEqual([200, 'text/html; charset=utf-8']);
+      expect([answer.statusCode, answer.headers['content-type']])
+        .withContext(url)
+        .toEqual([200, 'text/html; charset=utf-8']);
     }
     expect((await app.inject({ url: '/' })).headers.location).toBe('/bench');
   });
@@ -51,9 +62,13 @@ describe('the page', () => {
   });
 
   it('goes out as the build packed it to those who can unpack it, and is kept for good all the same', async () => {
-    const asked = (encoding: string) => app.inject({ url: '/main-ABCD1234.js', headers: { 'accept-encoding': encoding } });
+    const asked = (encoding: string) =>
+      app.inject({ url: '/main-ABCD1234.js', headers: { 'accept-encoding': encoding } });
     const packed = await asked('gzip, br');
-    expect([packed.headers['content-encoding'], brotliDecompressSync(packed.rawPayload).toString()]).toEqual(['br', 'packed']);
+    expect([packed.headers['content-encoding'], brotliDecompressSync(packed.rawPayload).toString()]).toEqual([
+      'br',
+      'packed',
+    ]);
     expect(packed.headers['cache-control']).toBe('public, max-age=31536000, immutable');
     expect(String(packed.headers['content-type'])).toContain('javascript');
     const plain = await asked('identity');
@@ -67,7 +82,10 @@ describe('the page', () => {
       ['POST', '/bench'],
     ] as const) {
       const answer = await app.inject({ method, url });
-      expect([answer.statusCode, answer.json<{ error: string }>().error]).toEqual([404, `There is nothing at ${method} ${url}.`]);
+      expect([answer.statusCode, answer.json<{ error: string }>().error]).toEqual([
+        404,
+        `There is nothing at ${method} ${url}.`,
+      ]);
     }
   });
 });

@@ -32,6 +32,9 @@ export const webApp: FastifyPluginAsync<{ root: string }> = async (app, { root }
     if (request.method !== 'GET' || request.url.startsWith('/api/') || /\.\w+$/.test(request.url.split('?')[0] ?? '')) {
       return reply.status(404).send({ error: `There is nothing at ${request.method} ${request.url}.` });
     }
-    return reply.header('cache-control', 'no-store').type('text/html; charset=utf-8').send(html.replace(NONCE_PLACE, reply.cspNonce.style));
+    return reply
+      .header('cache-control', 'no-store')
+      .type('text/html; charset=utf-8')
+      .send(html.replace(NONCE_PLACE, reply.cspNonce.style));
   });
 };

@@ -1,6 +1,6 @@
 /**
- * The work of an import, in a thread of its own with a connection of its own: the server goes on answering, and when the
- * thread is stopped its connection closes and PostgreSQL takes back whatever was not finished.
+ * The work of an import, in a thread of its own with a connection of its own: the server goes on answering, and when
+ * the thread is stopped its connection closes and PostgreSQL takes back whatever was not finished.
  */
 import { once } from 'node:events';
 import type { MessagePort } from 'node:worker_threads';
@@ -16,10 +16,13 @@ export interface ImportTask {
   readonly id: string;
   readonly port: MessagePort;
   readonly work:
-    { readonly does: 'read'; readonly path: string; readonly name: string; readonly choices: Choices } | { readonly does: 'apply'; readonly who: string };
+    | { readonly does: 'read'; readonly path: string; readonly name: string; readonly choices: Choices }
+    | { readonly does: 'apply'; readonly who: string };
 }
 
-/** How far the work is, from 0 to 1; first of all the process that does it in the database, so that it can be stopped. */
+/**
+ * How far the work is, from 0 to 1; first of all the process that does it in the database, so that it can be stopped.
+ */
 export type ImportMessage = { readonly backend: number } | { readonly progress: number };
 
 export interface Count {
@@ -28,7 +31,12 @@ export interface Count {
   readonly count: number;
 }
 export type ImportResult =
-  | { readonly did: 'read'; readonly tables: readonly TakenTable[]; readonly counts: readonly Count[]; readonly revision: number }
+  | {
+      readonly did: 'read';
+      readonly tables: readonly TakenTable[];
+      readonly counts: readonly Count[];
+      readonly revision: number;
+    }
   | { readonly did: 'apply'; readonly batch: string }
   /** The catalogue moved between reading and applying. */
   | { readonly did: 'nothing'; readonly because: 'changed' }
@@ -55,7 +63,9 @@ export default async function importTask({ databaseUrl, id, port, work }: Import
   try {
     const { rows } = await client.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
     tell({ backend: rows[0]?.pid ?? 0 });
-    return work.does === 'read' ? await read(client, databaseUrl, id, work, tell) : await apply(client, id, work.who, tell);
+    return work.does === 'read'
+      ? await read(client, databaseUrl, id, work, tell)
+      : await apply(client, id, work.who, tell);
   } catch (error) {
     // Said as a result: an error that crosses from a thread loses its class.
     if (error instanceof FileError) return { did: 'nothing', because: 'unreadable', problem: error.message };
@@ -102,7 +112,9 @@ class CopyInto {
 
 // NUL cannot stand in a text of PostgreSQL; nothing that could be meant is lost with it.
 const escaped = (text: string): string =>
-  text.replace(/\0/g, '').replace(/[\\\t\n\r]/g, (each) => ({ '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' })[each] ?? each);
+  text
+    .replace(/\0/g, '')
+    .replace(/[\\\t\n\r]/g, (each) => ({ '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' })[each] ?? each);
 
 async function read(
   client: pg.Client,
@@ -118,7 +130,11 @@ async function read(
   await Promise.all([forReferences.connect(), lookUp.connect()]);
   try {
     const revision = await revisionOf(client);
-    const rows = new CopyInto(client, 'import_row', 'import_id, position, place, type, id, document, outcome, problems');
+    const rows = new CopyInto(
+      client,
+      'import_row',
+      'import_id, position, place, type, id, document, outcome, problems',
+    );
     const references = new CopyInto(forReferences, 'import_reference', 'import_id, position, place, type, id');
     let position = 0;
     const keep = async (each: Understood) => {
@@ -132,7 +148,8 @@ async function read(
         each.record ? 'read' : 'refused',
         JSON.stringify(each.problems),
       ]);
-      for (const reference of each.references) await references.row([id, position, reference.where, reference.type, reference.id]);
+      for (const reference of each.references)
+        await references.row([id, position, reference.where, reference.type, reference.id]);
       position++;
     };
     const tables: TableReader[] = [];
@@ -181,17 +198,26 @@ async function revisionOf(client: pg.Client): Promise<number> {
   return rows[0]?.revision ?? 0;
 }
 
-async function standingRecords(client: pg.Client, reader: TableReader, rows: readonly TableRow[]): Promise<Map<string, CatalogueRecord>> {
+async function standingRecords(
+  client: pg.Client,
+  reader: TableReader,
+  rows: readonly TableRow[],
+): Promise<Map<string, CatalogueRecord>> {
   if (reader.table === undefined) return new Map();
-  const found = await client.query<{ id: string; document: CatalogueRecord }>(`SELECT id, document FROM ${recordTypeOf(reader.table)} WHERE id = ANY ($1)`, [
-    rows.map((row) => reader.idOf(row)),
-  ]);
+  const found = await client.query<{ id: string; document: CatalogueRecord }>(
+    `SELECT id, document FROM ${recordTypeOf(reader.table)} WHERE id = ANY ($1)`,
+    [rows.map((row) => reader.idOf(row))],
+  );
   return new Map(found.rows.map((row) => [row.id, row.document]));
 }
 
-const problem = (where: string, what: string) => `jsonb_build_array(jsonb_build_object('where', ${where}, 'what', ${what}))`;
+const problem = (where: string, what: string) =>
+  `jsonb_build_array(jsonb_build_object('where', ${where}, 'what', ${what}))`;
 
-/** Decides what becomes of each row: refused for an id used twice or a reference that leads nowhere, else added, changed or the same. */
+/**
+ * Decides what becomes of each row: refused for an id used twice or a reference that leads nowhere, else added, changed
+ * or the same.
+ */
 async function compareWithCatalogue(client: pg.Client, id: string): Promise<void> {
   await client.query('ANALYZE import_row, import_reference');
   await client.query(
@@ -228,7 +254,10 @@ async function compareWithCatalogue(client: pg.Client, id: string): Promise<void
     );
 }
 
-/** Whether every row that was read is still there: the working table is not logged, and a crash of the database empties it. */
+/**
+ * Whether every row that was read is still there: the working table is not logged, and a crash of the database empties
+ * it.
+ */
 async function isWhole(client: pg.Client, id: string): Promise<boolean> {
   const { rows } = await client.query<{ whole: boolean }>(
     `SELECT (SELECT count(*) FROM import_row WHERE import_id = $1)
@@ -239,7 +268,12 @@ async function isWhole(client: pg.Client, id: string): Promise<boolean> {
 }
 
 /** Puts what is added and changed into the catalogue, all of it in one transaction. */
-async function apply(client: pg.Client, id: string, who: string, tell: (message: ImportMessage) => void): Promise<ImportResult> {
+async function apply(
+  client: pg.Client,
+  id: string,
+  who: string,
+  tell: (message: ImportMessage) => void,
+): Promise<ImportResult> {
   await client.query('BEGIN');
   try {
     const state = await client.query<{ same: boolean }>(
@@ -258,7 +292,10 @@ async function apply(client: pg.Client, id: string, who: string, tell: (message:
       `SELECT set_config('which_bore.who', $1, true), set_config('which_bore.batch', gen_random_uuid()::text, true) AS batch`,
       [who],
     );
-    const span = await client.query<{ last: number | null }>('SELECT max(position) AS last FROM import_row WHERE import_id = $1', [id]);
+    const span = await client.query<{ last: number | null }>(
+      'SELECT max(position) AS last FROM import_row WHERE import_id = $1',
+      [id],
+    );
     const last = span.rows[0]?.last ?? -1;
     let done = 0;
     for (const type of RECORD_TYPES)

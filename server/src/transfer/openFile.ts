@@ -50,26 +50,32 @@ export async function* openFile(path: string, name: string): AsyncGenerator<Piec
   if (refused) throw new FileError(`${name} ${refused.problem}`);
   if (begins(ZIP)) yield* openPacked(path, name);
   else if (/^\uFEFF?\s*[{[]/.test(head.subarray(0, bytesRead).toString('utf8'))) yield* readJson(name, path, size);
-  else if (isUtf16(head) || !head.subarray(0, bytesRead).includes(0)) yield* readCsv(basename(name), createReadStream(path), size);
+  else if (isUtf16(head) || !head.subarray(0, bytesRead).includes(0))
+    yield* readCsv(basename(name), createReadStream(path), size);
   else throw new FileError(`${name} is no text, no workbook and no catalogue. Export it as CSV or .xlsx.`);
 }
 
-const isUtf16 = (head: Buffer): boolean => (head[0] === 0xff && head[1] === 0xfe) || (head[0] === 0xfe && head[1] === 0xff);
+const isUtf16 = (head: Buffer): boolean =>
+  (head[0] === 0xff && head[1] === 0xfe) || (head[0] === 0xfe && head[1] === 0xff);
 
 async function* openPacked(path: string, name: string): AsyncGenerator<Piece> {
   const entries = await entriesOf(path, name);
   const names = entries.map((entry) => entry.fileName);
-  if (names.some((each) => /vbaProject\.bin$/i.test(each))) throw new FileError(`${name} holds macros. Save it as .xlsx, which has none.`);
+  if (names.some((each) => /vbaProject\.bin$/i.test(each)))
+    throw new FileError(`${name} holds macros. Save it as .xlsx, which has none.`);
   if (names.includes('xl/workbook.xml')) {
     yield* readXlsx(path);
     return;
   }
-  const tables = entries.filter((entry) => /\.(csv|tsv|txt)$/i.test(entry.fileName) && !entry.fileName.startsWith('__MACOSX'));
+  const tables = entries.filter(
+    (entry) => /\.(csv|tsv|txt)$/i.test(entry.fileName) && !entry.fileName.startsWith('__MACOSX'),
+  );
   if (tables.length === 0) throw new FileError(`${name} holds no CSV files and is no workbook.`);
   const zip = await openZip(path, { lazyEntries: true, autoClose: false });
   try {
     const openEntry = promisify<Entry, Readable>(zip.openReadStream.bind(zip) as never);
-    for (const entry of tables) yield* readCsv(basename(entry.fileName), await openEntry(entry), entry.uncompressedSize);
+    for (const entry of tables)
+      yield* readCsv(basename(entry.fileName), await openEntry(entry), entry.uncompressedSize);
   } finally {
     zip.close();
   }
@@ -81,9 +87,13 @@ async function entriesOf(path: string, name: string): Promise<Entry[]> {
   try {
     zip = await openZip(path, { lazyEntries: true, autoClose: false });
   } catch (error) {
-    throw new FileError(`${name} is packed and cannot be unpacked: ${error instanceof Error ? error.message : String(error)}. Upload it again.`);
+    throw new FileError(
+      `${name} is packed and cannot be unpacked: ${error instanceof Error ? error.message : String(error)}. Upload it again.`,
+    );
   }
-  const bomb = new FileError(`${name} unpacks to far more than any catalogue: it is not opened. Export the tables again, or split them.`);
+  const bomb = new FileError(
+    `${name} unpacks to far more than any catalogue: it is not opened. Export the tables again, or split them.`,
+  );
   const openEntry = promisify<Entry, Readable>(zip.openReadStream.bind(zip) as never);
   try {
     const entries = await new Promise<Entry[]>((resolve, reject) => {
@@ -111,7 +121,9 @@ async function entriesOf(path: string, name: string): Promise<Entry[]> {
     return entries;
   } catch (error) {
     if (error instanceof FileError) throw error;
-    throw new FileError(`${name} is damaged: ${error instanceof Error ? error.message : String(error)}. Upload it again.`);
+    throw new FileError(
+      `${name} is damaged: ${error instanceof Error ? error.message : String(error)}. Upload it again.`,
+    );
   } finally {
     zip.close();
   }

@@ -13,9 +13,16 @@ function asText(): Transform {
     readableObjectMode: false,
     transform(chunk: Buffer, _encoding, done) {
       try {
-        decoder ??= new TextDecoder(chunk[0] === 0xff && chunk[1] === 0xfe ? 'utf-16le' : chunk[0] === 0xfe && chunk[1] === 0xff ? 'utf-16be' : 'utf-8', {
-          fatal: true,
-        });
+        decoder ??= new TextDecoder(
+          chunk[0] === 0xff && chunk[1] === 0xfe
+            ? 'utf-16le'
+            : chunk[0] === 0xfe && chunk[1] === 0xff
+              ? 'utf-16be'
+              : 'utf-8',
+          {
+            fatal: true,
+          },
+        );
         done(null, decoder.decode(chunk, { stream: true }));
       } catch {
         done(new FileError('The file is not UTF-8 text. Save it as “CSV UTF-8” and upload it again.'));
@@ -64,7 +71,8 @@ export async function* readCsv(source: string, stream: Readable, bytes: number):
     for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number } }>) {
       if (!headers) {
         headers = record.map((header) => undisarmed(header.trim()));
-        if (headers.length > MOST_COLUMNS) throw new FileError(`${source} has ${headers.length} columns; at most ${MOST_COLUMNS} can be read.`);
+        if (headers.length > MOST_COLUMNS)
+          throw new FileError(`${source} has ${headers.length} columns; at most ${MOST_COLUMNS} can be read.`);
         yield { form: 'table', source, headers };
         continue;
       }

@@ -15,7 +15,9 @@ type Token = Parameters<Assembler['consume']>[0];
 const OPENS = new Set<string>(['startObject', 'startArray']);
 const CLOSES = new Set<string>(['endObject', 'endArray']);
 
-/** Reads a catalogue file record by record, holding one record at a time. Throws a FileError with the place at fault. */
+/**
+ * Reads a catalogue file record by record, holding one record at a time. Throws a FileError with the place at fault.
+ */
 export async function* readJson(source: string, path: string, bytes: number): AsyncGenerator<Piece> {
   const file = createReadStream(path, { highWaterMark: CHUNK });
   let depth = 0;
@@ -46,7 +48,8 @@ export async function* readJson(source: string, path: string, bytes: number): As
             assembler = new Assembler();
             assembler.consume(token);
           }
-          if (++depth > DEEPEST) throw new FileError(`${source}, ${key}[${at}] is nested deeper than any record of a catalogue.`);
+          if (++depth > DEEPEST)
+            throw new FileError(`${source}, ${key}[${at}] is nested deeper than any record of a catalogue.`);
         } else if (depth === 1) {
           if (token.name === 'keyValue') [key, at] = [token.value, 0];
           else seen.set(key, valueOf(token));
@@ -70,19 +73,24 @@ export async function* readJson(source: string, path: string, bytes: number): As
 
 /** What may open where: an object at the outset, in it lists of known names. */
 function checkOpening(source: string, depth: number, key: string, token: Token): void {
-  if (depth === 0 && token.name === 'startArray') throw new FileError(`${source} is a list; a catalogue is an object with “format” and “version”.`);
+  if (depth === 0 && token.name === 'startArray')
+    throw new FileError(`${source} is a list; a catalogue is an object with “format” and “version”.`);
   if (depth === 1 && (token.name === 'startObject' || !TYPE_OF_LIST.has(key)))
-    throw new FileError(`${source}: “${key}” is no list of a catalogue; those are ${[...TYPE_OF_LIST.keys()].join(', ')}.`);
+    throw new FileError(
+      `${source}: “${key}” is no list of a catalogue; those are ${[...TYPE_OF_LIST.keys()].join(', ')}.`,
+    );
 }
 
 /** Numbers come as their digits. */
-const valueOf = (token: Token): unknown => (token.name === 'numberValue' ? Number(token.value) : 'value' in token ? token.value : undefined);
+const valueOf = (token: Token): unknown =>
+  token.name === 'numberValue' ? Number(token.value) : 'value' in token ? token.value : undefined;
 
 /** The tokens of a file, a chunk's at a time: one by one through a stream they would take five times as long. */
 async function* tokensOf(file: AsyncIterable<Buffer>): AsyncGenerator<readonly Token[]> {
   const parse = jsonParser({ streamValues: false, packValues: true }) as (text: unknown) => unknown;
   const decoder = new TextDecoder('utf-8', { fatal: true });
-  const tokens = (found: unknown): readonly Token[] => (isMany(found) ? (getManyValues(found) as readonly Token[]) : found === none ? [] : [found as Token]);
+  const tokens = (found: unknown): readonly Token[] =>
+    isMany(found) ? (getManyValues(found) as readonly Token[]) : found === none ? [] : [found as Token];
   for await (const chunk of file) yield tokens(parse(decoder.decode(chunk, { stream: true })));
   yield tokens(parse(decoder.decode()));
   yield tokens(parse(none));

@@ -13,11 +13,13 @@ export function cellOf(value: ExcelJS.CellValue): Cell {
   if (typeof value === 'number') return { text: String(Number(value.toPrecision(DIGITS))) };
   if (typeof value === 'boolean') return { text: value ? 'true' : 'false' };
   if (value instanceof Date) return { text: value.toISOString().slice(0, 10) };
-  if ('error' in value) return { text: '', problem: `The cell shows the error ${value.error}. Mend it in the spreadsheet.` };
+  if ('error' in value)
+    return { text: '', problem: `The cell shows the error ${value.error}. Mend it in the spreadsheet.` };
   if ('richText' in value) return { text: undisarmed(value.richText.map((part) => part.text).join('')) };
   if ('formula' in value || 'sharedFormula' in value) {
     const inner = cellOf(value.result);
-    if (inner.text === '' && inner.problem === undefined) return { text: '', problem: 'The cell holds a formula without a result. Put its value there.' };
+    if (inner.text === '' && inner.problem === undefined)
+      return { text: '', problem: 'The cell holds a formula without a result. Put its value there.' };
     return { ...inner, remark: 'The result of a formula was taken; the formula itself was not run.' };
   }
   if ('hyperlink' in value) return { text: undisarmed(value.text) };

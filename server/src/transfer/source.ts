@@ -8,7 +8,9 @@ export class FileError extends Error {
   }
 }
 
-/** What a person chose for a table of a file: what it holds, and for each header what its column holds; `-` for nothing. */
+/**
+ * What a person chose for a table of a file: what it holds, and for each header what its column holds; `-` for nothing.
+ */
 export interface TableChoice {
   readonly table?: TableId;
   readonly columns?: Readonly<Record<string, string>>;

@@ -42,27 +42,51 @@ export interface Understood {
 
 const ajv = new Ajv({ allErrors: true });
 addFormats.default(ajv);
-const VALIDATE = Object.fromEntries(RECORD_TYPES.map((type) => [type, ajv.compile(RECORD_SCHEMAS[type])])) as Readonly<Record<RecordType, ValidateFunction>>;
+const VALIDATE = Object.fromEntries(RECORD_TYPES.map((type) => [type, ajv.compile(RECORD_SCHEMAS[type])])) as Readonly<
+  Record<RecordType, ValidateFunction>
+>;
 const ID = /^[a-z0-9][a-z0-9-]{1,79}$/;
 const NO_ID = '(without an id)';
 
 /** Checks a record by the schema, then by the dictionary. */
-export function understandRecord(type: RecordType, record: unknown, place: string, before: readonly RowProblem[] = []): Understood {
-  const id = typeof record === 'object' && record !== null && 'id' in record && typeof record.id === 'string' ? record.id : NO_ID;
-  const refused = (problems: readonly RowProblem[]): Understood => ({ place, type, id, record: undefined, problems, references: [] });
+export function understandRecord(
+  type: RecordType,
+  record: unknown,
+  place: string,
+  before: readonly RowProblem[] = [],
+): Understood {
+  const id =
+    typeof record === 'object' && record !== null && 'id' in record && typeof record.id === 'string'
+      ? record.id
+      : NO_ID;
+  const refused = (problems: readonly RowProblem[]): Understood => ({
+    place,
+    type,
+    id,
+    record: undefined,
+    problems,
+    references: [],
+  });
   const texts = checkTexts(record, '');
   if (texts.length > 0)
-    return { ...refused([...before, ...texts.map(({ where, what }) => ({ where: where || 'the record', what }))]), id: ID.test(id) ? id : NO_ID };
+    return {
+      ...refused([...before, ...texts.map(({ where, what }) => ({ where: where || 'the record', what }))]),
+      id: ID.test(id) ? id : NO_ID,
+    };
   const validate = VALIDATE[type];
   if (!validate(record)) return refused([...before, ...schemaProblems(validate.errors ?? [])]);
   const found = record as CatalogueRecord;
-  const problems: RowProblem[] = [...before, ...checkRecord(type, found, '').map(({ where, what }) => ({ where: placeOf(where), what }))];
+  const problems: RowProblem[] = [
+    ...before,
+    ...checkRecord(type, found, '').map(({ where, what }) => ({ where: placeOf(where), what })),
+  ];
   if (problems.some((problem) => !problem.remark)) return refused(problems);
   return { place, type, id, record: found, problems, references: referencesOf(type, found) };
 }
 
 /** A place in a record as its table heads it: `crank.stroke`, not `dimensions["crank.stroke"]`. */
-const placeOf = (where: string): string => where.replace(/^\./, '').replace(/^(?:dimensions|features|interfaces)\["(.*)"\]$/, '$1');
+const placeOf = (where: string): string =>
+  where.replace(/^\./, '').replace(/^(?:dimensions|features|interfaces)\["(.*)"\]$/, '$1');
 
 /** Takes the rows of one table of a file for records. */
 export class TableReader {
@@ -85,13 +109,27 @@ export class TableReader {
       seen.set(header, at);
       if (header === '') return { taken: { header, how: 'leftOut' }, column: undefined };
       if (earlier !== undefined)
-        return { taken: { header, how: 'notAtAll', problem: `“${header}” heads two columns; rename one of them.` }, column: undefined };
+        return {
+          taken: { header, how: 'notAtAll', problem: `“${header}” heads two columns; rename one of them.` },
+          column: undefined,
+        };
       if (chosen === '-') return { taken: { header, how: 'leftOut' }, column: undefined };
       const match = table === undefined ? undefined : matchHeader(table, chosen ?? header);
       const column = match?.column;
       if (!match || !column)
-        return { taken: { header, how: 'notAtAll', ...(match?.problem === undefined ? {} : { problem: match.problem }) }, column: undefined };
-      return { taken: { header, as: headerOf(column), label: columnLabel(column), how: chosen === undefined ? match.how : 'chosen' }, column };
+        return {
+          taken: { header, how: 'notAtAll', ...(match?.problem === undefined ? {} : { problem: match.problem }) },
+          column: undefined,
+        };
+      return {
+        taken: {
+          header,
+          as: headerOf(column),
+          label: columnLabel(column),
+          how: chosen === undefined ? match.how : 'chosen',
+        },
+        column,
+      };
     });
     const used = new Map<string, string>();
     this.headers = taken.map(({ taken: each }) => {
@@ -99,7 +137,10 @@ export class TableReader {
       if (each.as !== undefined) used.set(each.as, each.header);
       return earlier === undefined
         ? each
-        : { ...each, problem: `“${earlier}” and “${each.header}” are both taken for ${each.label ?? each.as ?? ''}; leave one out.` };
+        : {
+            ...each,
+            problem: `“${earlier}” and “${each.header}” are both taken for ${each.label ?? each.as ?? ''}; leave one out.`,
+          };
     });
     this.columns = taken.map(({ column }) => column);
   }
@@ -122,7 +163,8 @@ export class TableReader {
     if (this.table === undefined) return `“${source}” is not called after a kind of part; choose what its rows are.`;
     const wrong = this.headers.find((header) => header.problem !== undefined);
     if (wrong) return wrong.problem;
-    if (this.idAt < 0) return `“${source}” has no column of ids; every record needs one that stays the same for ever. Head it “id”.`;
+    if (this.idAt < 0)
+      return `“${source}” has no column of ids; every record needs one that stays the same for ever. Head it “id”.`;
     return undefined;
   }
 
@@ -179,7 +221,8 @@ export class TableReader {
       base,
     );
     const wrong = problems.map(({ header, what }) => ({ where: header, what }));
-    if (wrong.length > 0) return { place: row.place, type, id, record: undefined, problems: [...cellProblems, ...wrong], references: [] };
+    if (wrong.length > 0)
+      return { place: row.place, type, id, record: undefined, problems: [...cellProblems, ...wrong], references: [] };
     const understood = understandRecord(type, record, row.place, cellProblems);
     // A person looks for the heading in the file, not for the id it was taken for.
     const problemsHere = understood.problems.map((each) => ({ ...each, where: this.headingOf(each.where) }));
@@ -205,4 +248,5 @@ function tableOfHeaders(headers: readonly string[]): TableId | undefined {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
-export const understandWhole = ({ type, record, place }: WholeRecord): Understood => understandRecord(type, record, place);
+export const understandWhole = ({ type, record, place }: WholeRecord): Understood =>
+  understandRecord(type, record, place);

@@ -19,7 +19,10 @@ import { ZipArchive } from 'archiver';
 import { stringify } from 'csv-stringify';
 import ExcelJS from 'exceljs';
 
-/** A cell that a spreadsheet would run as a formula gets an apostrophe before it, as does one that has such a one already. */
+/**
+ * A cell that a spreadsheet would run as a formula gets an apostrophe before it, as does one that has such a one
+ * already.
+ */
 export const disarmed = (text: string): string => (/^(?:[=+\-@\t\r]|'(?=[=+\-@\t\r']))/.test(text) ? `'${text}` : text);
 
 /** Where an export takes its records from: again and again, in the order of their ids. */
@@ -28,7 +31,10 @@ export interface Records {
   readonly in: (table: TableId) => AsyncIterable<CatalogueRecord>;
 }
 
-/** Files carry this date, so that the same catalogue is the same file whenever it is written. The earliest a ZIP can hold. */
+/**
+ * Files carry this date, so that the same catalogue is the same file whenever it is written. The earliest a ZIP can
+ * hold.
+ */
 const DATE = new Date('1980-01-01T00:00:00Z');
 
 /** A whole catalogue in the open format, one record a line. */

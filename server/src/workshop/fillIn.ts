@@ -1,4 +1,11 @@
-import { MOST_OF_SHELF, type KindId, type PartRef, type QuestionName, type Requests, type Specimen } from '@which-bore/core';
+import {
+  MOST_OF_SHELF,
+  type KindId,
+  type PartRef,
+  type QuestionName,
+  type Requests,
+  type Specimen,
+} from '@which-bore/core';
 import type pg from 'pg';
 
 interface SpecimenFound {
@@ -33,7 +40,9 @@ type ById = ReadonlyMap<string, Specimen>;
 
 async function byId(client: pg.ClientBase, ids: readonly (string | undefined)[]): Promise<ById> {
   const wanted = ids.filter((id) => id !== undefined);
-  return new Map((wanted.length === 0 ? [] : await specimens(client, 'id = ANY ($1)', wanted)).map((each) => [each.id, each]));
+  return new Map(
+    (wanted.length === 0 ? [] : await specimens(client, 'id = ANY ($1)', wanted)).map((each) => [each.id, each]),
+  );
 }
 
 /** A reference with the stored specimen it names; one that is not there is left to the workshop to refuse. */
@@ -43,13 +52,20 @@ function filled(ref: PartRef, found: ById): PartRef {
   return specimen ? { ...rest, specimen } : ref;
 }
 
-const idsOf = (...refs: readonly PartRef[]): readonly (string | undefined)[] => refs.map(({ specimenId }) => specimenId);
+const idsOf = (...refs: readonly PartRef[]): readonly (string | undefined)[] =>
+  refs.map(({ specimenId }) => specimenId);
 
 /** Questions that may name what only the database has. */
-const FILLING: { readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]> } = {
+const FILLING: {
+  readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]>;
+} = {
   interchange: async (client, request) => {
     const found = await byId(client, idsOf(...request.donors, ...request.recipients));
-    return { ...request, donors: request.donors.map((ref) => filled(ref, found)), recipients: request.recipients.map((ref) => filled(ref, found)) };
+    return {
+      ...request,
+      donors: request.donors.map((ref) => filled(ref, found)),
+      recipients: request.recipients.map((ref) => filled(ref, found)),
+    };
   },
   engines: async (client, request) => {
     const found = await byId(client, idsOf(...request.donors));
@@ -58,7 +74,11 @@ const FILLING: { readonly [N in QuestionName]?: (client: pg.ClientBase, request:
   whatElse: async (client, request) => {
     const found = await byId(client, idsOf(request.part));
     const { shelf = true } = request;
-    return { ...request, part: filled(request.part, found), shelf: shelf === true ? await specimens(client, 'kind = $1', request.kind) : shelf };
+    return {
+      ...request,
+      part: filled(request.part, found),
+      shelf: shelf === true ? await specimens(client, 'kind = $1', request.kind) : shelf,
+    };
   },
   compare: async (client, request) => {
     const found = await byId(
@@ -76,7 +96,11 @@ const FILLING: { readonly [N in QuestionName]?: (client: pg.ClientBase, request:
 };
 
 /** A question with the stored specimens it names put in their places. */
-export async function filledIn<N extends QuestionName>(client: pg.ClientBase, name: N, request: Requests[N]): Promise<Requests[N]> {
+export async function filledIn<N extends QuestionName>(
+  client: pg.ClientBase,
+  name: N,
+  request: Requests[N],
+): Promise<Requests[N]> {
   const filling = FILLING[name];
   return filling ? filling(client, request) : request;
 }

@@ -1,7 +1,7 @@
 /**
  * A thread of the server in which a workshop lives: it holds the catalogue with all that is kept of it, follows the
- * database record by record, and answers questions whole, as the bytes that are sent. The server's own loop does no more
- * than pass a question in and bytes out.
+ * database record by record, and answers questions whole, as the bytes that are sent. The server's own loop does no
+ * more than pass a question in and bytes out.
  */
 import { workerData } from 'node:worker_threads';
 import {
@@ -34,8 +34,19 @@ import { csvOf, disarmed, workbookOf } from '../transfer/writeTable.js';
 
 /** What a thread is asked. */
 export type Task =
-  | { readonly does: 'answer'; readonly name: QuestionName; readonly request: unknown; readonly wording: Wording; readonly stop: Int32Array }
-  | { readonly does: 'gridFile'; readonly ending: 'csv' | 'xlsx'; readonly request: GridRequest; readonly stop: Int32Array }
+  | {
+      readonly does: 'answer';
+      readonly name: QuestionName;
+      readonly request: unknown;
+      readonly wording: Wording;
+      readonly stop: Int32Array;
+    }
+  | {
+      readonly does: 'gridFile';
+      readonly ending: 'csv' | 'xlsx';
+      readonly request: GridRequest;
+      readonly stop: Int32Array;
+    }
   /** Loads the catalogue and lays out what takes longest, so that the first who asks need not wait. */
   | { readonly does: 'warmUp' };
 
@@ -43,7 +54,12 @@ export type Task =
 export type Said = Uint8Array | Refusal | { readonly away: string } | { readonly nothing: true };
 
 const { databaseUrl } = workerData as { readonly databaseUrl: string };
-const pool = new pg.Pool({ connectionString: databaseUrl, max: 1, idleTimeoutMillis: 60_000, connectionTimeoutMillis: 3000 });
+const pool = new pg.Pool({
+  connectionString: databaseUrl,
+  max: 1,
+  idleTimeoutMillis: 60_000,
+  connectionTimeoutMillis: 3000,
+});
 // A connection that is lost while nobody uses it is made anew when somebody does.
 pool.on('error', () => undefined);
 
@@ -60,7 +76,9 @@ interface Standing {
 }
 
 async function standing(client: pg.ClientBase): Promise<Standing> {
-  const { rows } = await client.query<Standing>('SELECT lineage, revision, (SELECT document FROM shop WHERE deleted_at IS NULL) AS shop FROM catalogue_state');
+  const { rows } = await client.query<Standing>(
+    'SELECT lineage, revision, (SELECT document FROM shop WHERE deleted_at IS NULL) AS shop FROM catalogue_state',
+  );
   return rows[0] ?? { lineage: '', revision: 0, shop: null };
 }
 
@@ -82,7 +100,11 @@ async function upToDate(client: pg.ClientBase): Promise<Workshop> {
       now = await standing(client);
       const changes =
         workshop && now.lineage === held.lineage && now.revision > held.revision
-          ? await changedRecords(async (sql, values) => (await client.query<Record<string, unknown>>(sql, [...values])).rows, held.revision, MOST_FOLLOWED)
+          ? await changedRecords(
+              async (sql, values) => (await client.query<Record<string, unknown>>(sql, [...values])).rows,
+              held.revision,
+              MOST_FOLLOWED,
+            )
           : undefined;
       if (workshop && changes) workshop.change(changes);
       else {
@@ -115,7 +137,10 @@ async function* gridLines(on: Workshop, request: GridRequest, stop: Int32Array):
   }
 }
 
-async function gridFile(on: Workshop, { request, ending, stop }: Extract<Task, { does: 'gridFile' }>): Promise<Uint8Array> {
+async function gridFile(
+  on: Workshop,
+  { request, ending, stop }: Extract<Task, { does: 'gridFile' }>,
+): Promise<Uint8Array> {
   const { grid } = openedGrid(on, request);
   const rows = async function* (): AsyncGenerator<readonly string[]> {
     yield ['', ...grid.recipients.map(({ label }) => disarmed(label))];

@@ -15,7 +15,8 @@ describe('the workshops of the server', () => {
   });
   afterAll(() => app.close());
 
-  const post = (name: QuestionName, payload: object) => app.inject({ method: 'POST', url: `/api${QUESTIONS[name].path}`, payload });
+  const post = (name: QuestionName, payload: object) =>
+    app.inject({ method: 'POST', url: `/api${QUESTIONS[name].path}`, payload });
 
   it('answer a hundred questions as the core does, and refuse in its words', async () => {
     const workshop = new Workshop(catalogue);
@@ -47,7 +48,11 @@ describe('the workshops of the server', () => {
       return answers.map((each) => each.json<{ hits: { id: string }[] }>().hits.some(({ id }) => id === 'just-saved'));
     };
     expect(new Set(await found())).toEqual(new Set([false]));
-    const put = await app.inject({ method: 'PUT', url: '/api/records/pattern/just-saved', payload: { record, version: 0 } });
+    const put = await app.inject({
+      method: 'PUT',
+      url: '/api/records/pattern/just-saved',
+      payload: { record, version: 0 },
+    });
     expect(put.statusCode).withContext(put.body).toBe(200);
     expect(new Set(await found())).toEqual(new Set([true]));
     await app.inject({ method: 'DELETE', url: '/api/records/pattern/just-saved?version=1' });
@@ -60,7 +65,8 @@ describe('the workshops of the server', () => {
     ['rod', 'crank'],
     ['head', 'block'],
   ] as const;
-  const grid = ([donors, recipients]: (typeof GRIDS)[number]) => post('grid', { donors: { kind: donors }, recipients: { kind: recipients } });
+  const grid = ([donors, recipients]: (typeof GRIDS)[number]) =>
+    post('grid', { donors: { kind: donors }, recipients: { kind: recipients } });
 
   it('answer a short question while long ones are worked out', async () => {
     const read = () => post('read', { kind: 'crank', entry: 'main 2.349in' });
@@ -82,9 +88,14 @@ describe('the workshops of the server', () => {
       if (asking) setImmediate(turn);
     };
     turn();
-    await Promise.all([post('audit', {}), post('engines', { donors: [{ pattern: 'ambit-crank-3' }] }), ...GRIDS.map(grid)]);
+    await Promise.all([
+      post('audit', {}),
+      post('engines', { donors: [{ pattern: 'ambit-crank-3' }] }),
+      ...GRIDS.map(grid),
+    ]);
     asking = false;
-    // Worked out on the loop, each question would be one turn of it and its messages some more: two hundred are far from that.
+    // Worked out on the loop, each question would be one turn of it and its messages some more: two hundred are far
+    // from that.
     expect(turns).toBeGreaterThan(200);
   });
 
@@ -103,14 +114,17 @@ describe('the workshops of the server', () => {
       for (const each of asked) void each.finally(() => answered++);
       // Cut off again and again until all have their answers: between two queries as often as within one.
       while (answered < asked.length) {
-        await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()');
+        await admin.query(
+          'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()',
+        );
         await new Promise((resolve) => setImmediate(resolve));
       }
       for (const each of await Promise.all(asked)) expect([200, 503]).toContain(each.statusCode);
     } finally {
       await admin.end();
     }
-    // The first who asks may still be given a connection that was cut off; then there is a new one, in each thread and in the server.
+    // The first who asks may still be given a connection that was cut off; then there is a new one, in each thread and
+    // in the server.
     const round = async () => {
       const said = await Promise.all([
         ...Array.from({ length: 8 }, () => post('read', { kind: 'crank', entry: 'main 2.349in' })),
@@ -129,12 +143,19 @@ describe('the workshops of the server', () => {
   it('tell what became of the catalogue since a state of it', async () => {
     const tag = async () => String((await app.inject({ url: '/api/catalogue' })).headers.etag).replaceAll('"', '');
     const since = async (state: string) =>
-      (await app.inject({ url: `/api/catalogue/changes?since=${state}` })).json<{ tag: string; whole?: boolean; changed?: object[] }>();
+      (await app.inject({ url: `/api/catalogue/changes?since=${state}` })).json<{
+        tag: string;
+        whole?: boolean;
+        changed?: object[];
+      }>();
     const before = await tag();
     expect(await since(before)).toEqual({ tag: before, changed: [] });
     const maker = { id: 'told-maker', name: 'Told maker' };
     await app.inject({ method: 'PUT', url: '/api/records/maker/told-maker', payload: { record: maker, version: 0 } });
-    expect(await since(before)).toEqual({ tag: await tag(), changed: [{ type: 'maker', id: 'told-maker', record: maker }] });
+    expect(await since(before)).toEqual({
+      tag: await tag(),
+      changed: [{ type: 'maker', id: 'told-maker', record: maker }],
+    });
     await app.inject({ method: 'DELETE', url: '/api/records/maker/told-maker?version=1' });
     expect((await since(before)).changed).toEqual([{ type: 'maker', id: 'told-maker' }]);
     expect((await since('another0-3')).whole).toBeTrue();

@@ -21,8 +21,8 @@ interface Bench {
 const USUAL = 2;
 
 /**
- * The workshops of the server, each in a thread of its own. A long question goes to the first, so that a short one never
- * waits behind an audit; a short one to whichever has the least to do.
+ * The workshops of the server, each in a thread of its own. A long question goes to the first, so that a short one
+ * never waits behind an audit; a short one to whichever has the least to do.
  */
 export class Workshops {
   private readonly benches: readonly Bench[];
@@ -62,9 +62,14 @@ export class Workshops {
     await Promise.all(this.benches.map(({ pool }) => pool.destroy()));
   }
 
-  private async run(long: boolean, task: (stop: Int32Array) => Task, gone: AbortSignal | undefined): Promise<Uint8Array> {
+  private async run(
+    long: boolean,
+    task: (stop: Int32Array) => Task,
+    gone: AbortSignal | undefined,
+  ): Promise<Uint8Array> {
     const [first] = this.benches;
-    const bench = long || !first ? first : this.benches.reduce((best, each) => (each.waiting <= best.waiting ? each : best), first);
+    const bench =
+      long || !first ? first : this.benches.reduce((best, each) => (each.waiting <= best.waiting ? each : best), first);
     if (!bench) throw new Error('The server has no workshop.');
     const stop = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
     const stopped = () => Atomics.store(stop, 0, 1);
@@ -91,7 +96,8 @@ export class Workshops {
 /** The bytes of an answer. Throws what is to be told where there is none. */
 function told(said: Said): Uint8Array {
   if (said instanceof Uint8Array) return said;
-  if (isRefusal(said)) throw said.refused === 'missing' ? new MissingError(said.error) : new DataError(said.error, said.problems ?? []);
+  if (isRefusal(said))
+    throw said.refused === 'missing' ? new MissingError(said.error) : new DataError(said.error, said.problems ?? []);
   if ('away' in said) throw new DatabaseAwayError(said.away);
   throw new GoneError();
 }

@@ -1,6 +1,12 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { inject, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { PreloadAllModules, provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
+import {
+  PreloadAllModules,
+  provideRouter,
+  withComponentInputBinding,
+  withNavigationErrorHandler,
+  withPreloading,
+} from '@angular/router';
 import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import {

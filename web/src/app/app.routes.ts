@@ -13,26 +13,62 @@ const benchAddress: UrlMatcher = (segments) => {
 /** One station, one lazily loaded folder. The address holds the station's whole state. */
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'bench' },
-  { matcher: benchAddress, title: 'Bench · Which Bore', loadComponent: async () => (await import('./bench/benchStation')).BenchStation },
-  { path: 'compare', title: 'Compare · Which Bore', loadComponent: async () => (await import('./compare/compareStation')).CompareStation },
-  { path: 'swap', title: 'Swap · Which Bore', loadComponent: async () => (await import('./swap/swapStation')).SwapStation },
-  { path: 'swap/grid', title: 'Many against many · Which Bore', loadComponent: async () => (await import('./swap/gridPage')).GridPage },
+  {
+    matcher: benchAddress,
+    title: 'Bench · Which Bore',
+    loadComponent: async () => (await import('./bench/benchStation')).BenchStation,
+  },
+  {
+    path: 'compare',
+    title: 'Compare · Which Bore',
+    loadComponent: async () => (await import('./compare/compareStation')).CompareStation,
+  },
+  {
+    path: 'swap',
+    title: 'Swap · Which Bore',
+    loadComponent: async () => (await import('./swap/swapStation')).SwapStation,
+  },
+  {
+    path: 'swap/grid',
+    title: 'Many against many · Which Bore',
+    loadComponent: async () => (await import('./swap/gridPage')).GridPage,
+  },
   {
     path: 'card/:specimen',
     title: 'Bench card · Which Bore',
     loadComponent: async () => (await import('./bench/benchCard')).BenchCard,
   },
   { path: 'jobs', title: 'Jobs · Which Bore', loadComponent: async () => (await import('./jobs/jobList')).JobList },
-  { path: 'jobs/:id', title: 'Job · Which Bore', loadComponent: async () => (await import('./jobs/jobStation')).JobStation },
-  { path: 'rules', title: 'House rules · Which Bore', loadComponent: async () => (await import('./rules/rulesStation')).RulesStation },
-  { path: 'drill', title: 'Drill · Which Bore', loadComponent: async () => (await import('./drill/drillStation')).DrillStation },
-  { path: 'shelf', title: 'Shelf · Which Bore', loadComponent: async () => (await import('./shelf/shelfStation')).ShelfStation },
+  {
+    path: 'jobs/:id',
+    title: 'Job · Which Bore',
+    loadComponent: async () => (await import('./jobs/jobStation')).JobStation,
+  },
+  {
+    path: 'rules',
+    title: 'House rules · Which Bore',
+    loadComponent: async () => (await import('./rules/rulesStation')).RulesStation,
+  },
+  {
+    path: 'drill',
+    title: 'Drill · Which Bore',
+    loadComponent: async () => (await import('./drill/drillStation')).DrillStation,
+  },
+  {
+    path: 'shelf',
+    title: 'Shelf · Which Bore',
+    loadComponent: async () => (await import('./shelf/shelfStation')).ShelfStation,
+  },
   {
     path: 'catalogue',
     title: 'Catalogue · Which Bore',
     loadComponent: async () => (await import('./catalogue/catalogueStation')).CatalogueStation,
     children: [
-      { path: '', pathMatch: 'full', loadComponent: async () => (await import('./catalogue/overviewPage')).OverviewPage },
+      {
+        path: '',
+        pathMatch: 'full',
+        loadComponent: async () => (await import('./catalogue/overviewPage')).OverviewPage,
+      },
       { path: 'family/:id', loadComponent: async () => (await import('./catalogue/familyPage')).FamilyPage },
       { path: 'variant/:id', loadComponent: async () => (await import('./catalogue/variantPage')).VariantPage },
       { path: 'pattern/:id', loadComponent: async () => (await import('./catalogue/patternPage')).PatternPage },

@@ -71,7 +71,9 @@ describe('the Catalogue', () => {
     fixture.componentRef.setInput('find', 'C147');
     await fixture.whenStable();
     await settled();
-    expect(text(page.querySelector('.reads'))).toContain('Brackmere casting date: month letter March, day 14, year figure 7; 1967 or 1977 or 1987');
+    expect(text(page.querySelector('.reads'))).toContain(
+      'Brackmere casting date: month letter March, day 14, year figure 7; 1967 or 1977 or 1987',
+    );
     fixture.componentRef.setInput('find', 'piston 97');
     await fixture.whenStable();
     await settled();
@@ -83,14 +85,20 @@ describe('the Catalogue', () => {
     const { page, fixture } = await show(CatalogueStation);
     expect([...page.querySelectorAll('.maker')].map(text)).toEqual(VIEW.catalogue.makers.map((maker) => maker.name));
     await click(fixture, button(page, 'Variants of Skerry'));
-    expect([...page.querySelectorAll('.tree ul ul a')].map(text)).toEqual(VIEW.variantsOf('skerry').map((variant) => variant.code));
+    expect([...page.querySelectorAll('.tree ul ul a')].map(text)).toEqual(
+      VIEW.variantsOf('skerry').map((variant) => variant.code),
+    );
   });
 
   it('counts patterns, sizes, looks and mark places of every kind', async () => {
     setUp();
     const { page } = await show(OverviewPage);
     expect(page.querySelectorAll('tbody tr').length).toBe(21);
-    expect([...page.querySelectorAll('tbody .number:nth-child(2)')].map((cell) => Number(text(cell))).every((count) => count > 0)).toBeTrue();
+    expect(
+      [...page.querySelectorAll('tbody .number:nth-child(2)')]
+        .map((cell) => Number(text(cell)))
+        .every((count) => count > 0),
+    ).toBeTrue();
   });
 });
 
@@ -120,7 +128,9 @@ describe('the page of a pattern', () => {
 
   it('tells what replaced a number, and what goes with the part', async () => {
     setUp();
-    const pattern = VIEW.catalogue.patterns.find((each) => each.companions?.some((companion) => companion.relation === 'onlyWith'));
+    const pattern = VIEW.catalogue.patterns.find((each) =>
+      each.companions?.some((companion) => companion.relation === 'onlyWith'),
+    );
     const { page } = await show(PatternPage, { id: pattern?.id ?? '' });
     expect(text(page)).toContain('only valid together with');
     const replaced = VIEW.catalogue.patterns.find((each) => each.numbers.some((number) => number.replacedBy));
@@ -135,7 +145,9 @@ describe('the page of a pattern', () => {
 
   it('that is not there says so', async () => {
     setUp();
-    expect(text((await show(PatternPage, { id: 'nothing' })).page)).toContain('The catalogue has no pattern “nothing”.');
+    expect(text((await show(PatternPage, { id: 'nothing' })).page)).toContain(
+      'The catalogue has no pattern “nothing”.',
+    );
     expect(text((await show(VariantPage, { id: 'nothing' })).page)).toContain('no variant “nothing”');
     expect(text((await show(FamilyPage, { id: 'nothing' })).page)).toContain('no family “nothing”');
   });
@@ -149,8 +161,12 @@ describe('the chart of a family', () => {
       bars('block')
         .filter((bar) => bar.exception)
         .map((bar) => bar.says),
-    ).toEqual(['361 D: low deck, large journal, wet intake, 1986 to 1986-08. Only the first eight months of 1986: new designation, old architecture.']);
-    const shared = VIEW.catalogue.variants.flatMap((variant) => barsOf(VIEW, [variant], 'rod')).filter((bar) => bar.fitment.share !== undefined);
+    ).toEqual([
+      '361 D: low deck, large journal, wet intake, 1986 to 1986-08. Only the first eight months of 1986: new designation, old architecture.',
+    ]);
+    const shared = VIEW.catalogue.variants
+      .flatMap((variant) => barsOf(VIEW, [variant], 'rod'))
+      .filter((bar) => bar.fitment.share !== undefined);
     expect(shared.length).toBeGreaterThan(0);
     expect(shared.every((bar) => bar.exception)).toBeTrue();
   });
@@ -175,7 +191,9 @@ describe('the audit', () => {
     expect(text(page.querySelector('[role=status]'))).toContain('17 findings');
     const displacement = page.querySelector('[data-rule="displacement"] li');
     expect(text(displacement)).toContain('make 1588.4 cc, and 1690.0 cc is stated.');
-    expect(displacement?.querySelector('a[nz-button]')?.getAttribute('href')).toBe('/catalogue/edit/variant/ambit-1590-h?at=variant.displacement');
+    expect(displacement?.querySelector('a[nz-button]')?.getAttribute('href')).toBe(
+      '/catalogue/edit/variant/ambit-1590-h?at=variant.displacement',
+    );
   });
 });
 
@@ -213,8 +231,15 @@ describe('editing', () => {
     TestBed.inject(Preferences).name.set('Zoë');
     await click(again.fixture, button(again.page, 'Save'));
     const sent = server().expectOne('/api/records/pattern/sluice-pin');
-    expect([sent.request.method, (sent.request.body as { version: number }).version, sent.request.headers.get('x-who')]).toEqual(['PUT', 4, 'Zo%C3%AB']);
-    sent.flush({ error: 'Changed meanwhile.', current: { record: VIEW.pattern('sluice-pin'), version: 5 } }, { status: 409, statusText: '' });
+    expect([
+      sent.request.method,
+      (sent.request.body as { version: number }).version,
+      sent.request.headers.get('x-who'),
+    ]).toEqual(['PUT', 4, 'Zo%C3%AB']);
+    sent.flush(
+      { error: 'Changed meanwhile.', current: { record: VIEW.pattern('sluice-pin'), version: 5 } },
+      { status: 409, statusText: '' },
+    );
     await settled();
     expect(text(again.page.querySelector('[role=alert]'))).toContain('What you typed is kept here');
     expect(button(again.page, 'Keep mine')).toBeDefined();
@@ -258,7 +283,9 @@ describe('Compare', () => {
     setUp();
     const { page, fixture } = await show(CompareStation, { of });
     page.querySelector('[data-row="crank.stroke"]')?.dispatchEvent(new Event('mouseenter'));
-    page.querySelector('[data-row="crank.crankpin.diameter"], [data-row="crank.swing"]')?.dispatchEvent(new Event('mouseenter'));
+    page
+      .querySelector('[data-row="crank.crankpin.diameter"], [data-row="crank.swing"]')
+      ?.dispatchEvent(new Event('mouseenter'));
     await fixture.whenStable();
     expect(page.querySelectorAll('wb-overlay .lit').length).toBe(3);
   });
@@ -292,7 +319,15 @@ describe('Compare', () => {
 });
 
 describe('an import on the screen', () => {
-  const IMPORT = { id: ID, fileName: 'cranks.csv', bytes: 1, who: 'Zoë', progress: 1, choices: {}, createdAt: '2026-11-01T08:00:00Z' };
+  const IMPORT = {
+    id: ID,
+    fileName: 'cranks.csv',
+    bytes: 1,
+    who: 'Zoë',
+    progress: 1,
+    choices: {},
+    createdAt: '2026-11-01T08:00:00Z',
+  };
 
   it('shows what would happen, lets columns be mended, and asks before leaving rows out', async () => {
     setUp();
@@ -321,7 +356,16 @@ describe('an import on the screen', () => {
     await settled();
     server()
       .expectOne(`/api/imports/${ID}/rows?outcome=refused`)
-      .flush([{ position: 1, place: 'cranks.csv, line 3', type: 'pattern', id: 'x', outcome: 'refused', problems: [{ where: 'Snout', what: 'is wrong.' }] }]);
+      .flush([
+        {
+          position: 1,
+          place: 'cranks.csv, line 3',
+          type: 'pattern',
+          id: 'x',
+          outcome: 'refused',
+          problems: [{ where: 'Snout', what: 'is wrong.' }],
+        },
+      ]);
     await settled();
     await fixture.whenStable();
     expect(text(page.querySelector('.rows li'))).toBe('cranks.csv, line 3 xSnout is wrong.');
@@ -364,7 +408,10 @@ describe('the changes of the catalogue', () => {
       .expectOne('/api/changes')
       .flush([change('2', 'Second name'), change('1', 'First name')]);
     await settled();
-    expect([...page.querySelectorAll('.what li')].map(text)).toEqual([`name: Second name to ${pin?.name ?? ''}`, 'name: First name to Second name']);
+    expect([...page.querySelectorAll('.what li')].map(text)).toEqual([
+      `name: Second name to ${pin?.name ?? ''}`,
+      'name: First name to Second name',
+    ]);
   });
 
   it('tells changes made together together, and takes them back together', async () => {

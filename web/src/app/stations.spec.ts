@@ -87,7 +87,10 @@ describe('the line-up', () => {
     });
     expect(names(found.page)[0]).toBe('3.375 forged, small journal');
     expect(found.page.querySelectorAll('tbody tr').length).toBe(3);
-    const unknown = await show(LineUpList, { lineUp: lineUp('main 58.12 mic pin 48.03 mic stroke 88.4'), chosen: undefined });
+    const unknown = await show(LineUpList, {
+      lineUp: lineUp('main 58.12 mic pin 48.03 mic stroke 88.4'),
+      chosen: undefined,
+    });
     expect(names(unknown.page)[0]).toBe('None of these');
     expect(text(unknown.page.querySelector('header'))).toContain('Nothing here fits');
     expect(unknown.page.querySelector('table')).toBeNull();
@@ -95,7 +98,10 @@ describe('the line-up', () => {
 
   it('writes its sentences in the units chosen, and follows when they change', async () => {
     setUp();
-    const { fixture, page } = await show(LineUpList, { lineUp: lineUp('main 2.3482in mic'), chosen: 'sluice-crank-3115' });
+    const { fixture, page } = await show(LineUpList, {
+      lineUp: lineUp('main 2.3482in mic'),
+      chosen: 'sluice-crank-3115',
+    });
     expect(text(page)).toContain('0.020 mm under the standard limits');
     TestBed.inject(Preferences).units.set('inch');
     fixture.componentRef.setInput('chosen', undefined);
@@ -120,7 +126,10 @@ describe('the table of sizes', () => {
     const part = partFromSpecimen(specimen('main 2.3482in mic pin 52.05 mic 6 weights'));
     const { page } = await show(SizeTable, { part, against: VIEW.pattern('sluice-crank-3375-forged') });
     const row = (name: string) =>
-      [...([...page.querySelectorAll('tbody tr')].find((each) => text(each.querySelector('th')) === name)?.children ?? [])].map(text);
+      [
+        ...([...page.querySelectorAll('tbody tr')].find((each) => text(each.querySelector('th')) === name)?.children ??
+          []),
+      ].map(text);
     expect(row('Main journal')).toEqual(['Main journal', '59.644', '59.665 – 59.690', '−0.020']);
     expect(row('Crankpin')[3]).toBe('inside');
     expect(row('Counterweights')).toEqual(['Counterweights', '6', '8', 'differs']);
@@ -137,7 +146,11 @@ describe('the entry line', () => {
     field.value = 'crank main 2.349in mic wobble';
     field.dispatchEvent(new Event('input'));
     await fixture.whenStable();
-    expect([...page.querySelectorAll('.word')].map((each) => each.className)).toEqual(['word kind', 'word size', 'word unread']);
+    expect([...page.querySelectorAll('.word')].map((each) => each.className)).toEqual([
+      'word kind',
+      'word size',
+      'word unread',
+    ]);
     // A scanner sends its characters and Enter at once: the last ones must not be missed.
     field.value = 'crank main 2.349in mic 8 weights';
     field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', cancelable: true }));
@@ -157,11 +170,9 @@ describe('Swap', () => {
     expect(page.querySelectorAll('.blocks button').length).toBe(VIEW.ofKind('block').length);
     const counts = [...page.querySelectorAll('.tally .figures')].map((each) => Number(text(each)));
     expect(counts.reduce((sum, each) => sum + each)).toBe(VIEW.ofKind('block').length);
-    expect([...page.querySelectorAll('.blocks wb-verdict svg')].slice(0, 3).map((each) => each.getAttribute('aria-label'))).toEqual([
-      'fits',
-      'fits',
-      'fits with work',
-    ]);
+    expect(
+      [...page.querySelectorAll('.blocks wb-verdict svg')].slice(0, 3).map((each) => each.getAttribute('aria-label')),
+    ).toEqual(['fits', 'fits', 'fits with work']);
   });
 
   it('finds a block by name', async () => {
@@ -172,12 +183,17 @@ describe('Swap', () => {
     field.value = 'six, late';
     field.dispatchEvent(new Event('input'));
     await fixture.whenStable();
-    expect([...page.querySelectorAll('.blocks button')].map(text)).toEqual([jasmine.stringMatching(/^Halvorn Skerrysix, late, grooved case/)]);
+    expect([...page.querySelectorAll('.blocks button')].map(text)).toEqual([
+      jasmine.stringMatching(/^Halvorn Skerrysix, late, grooved case/),
+    ]);
   });
 
   it('shows both directions, the records, and turns round at a press of x', async () => {
     setUp();
-    const { fixture, page } = await show(SwapStation, { donor: 'pattern:sluice-crank-3375-forged', into: 'sluice-block-low-large' });
+    const { fixture, page } = await show(SwapStation, {
+      donor: 'pattern:sluice-crank-3375-forged',
+      into: 'sluice-block-low-large',
+    });
     expect(text(page.querySelector('.turned'))).toContain('The other way');
     expect(text(page.querySelector('.one-way'))).toBe('one way only');
     expect(text(page.querySelector('.known'))).toContain('On record: it went in with work');
@@ -189,7 +205,10 @@ describe('Swap', () => {
 
   it('judges a piston in an engine, asks for what belongs to it, and takes it along', async () => {
     setUp();
-    const { fixture, page } = await show(SwapStation, { donor: 'pattern:skerry-piston-112-160-super', into: 'variant:skerry-47' });
+    const { fixture, page } = await show(SwapStation, {
+      donor: 'pattern:skerry-piston-112-160-super',
+      into: 'variant:skerry-47',
+    });
     expect(text(page.querySelector('.needs'))).toContain('Halvorn Skerry, 216, drilled, 42 pin');
     await click(fixture, button(page, 'Judge them together'));
     expect(decodeURIComponent(TestBed.inject(Router).url)).toContain('pattern:skerry-rod-drilled-42');
@@ -197,7 +216,11 @@ describe('Swap', () => {
 
   it('lists what else fits where a part is', async () => {
     setUp();
-    const { page } = await show(SwapStation, { donor: 'pattern:sluice-crank-3375-cast', into: 'sluice-block-low-small', list: 'fits' });
+    const { page } = await show(SwapStation, {
+      donor: 'pattern:sluice-crank-3375-cast',
+      into: 'sluice-block-low-small',
+      list: 'fits',
+    });
     const names = [...page.querySelectorAll('.blocks button')].map(text);
     expect(names.length).toBe(VIEW.ofKind('crank').length);
     expect(names[0]).toContain('Brackmere Sluice');
@@ -205,7 +228,10 @@ describe('Swap', () => {
 
   it('says what joints want a part, and what work does elsewhere', async () => {
     setUp();
-    const { page } = await show(SwapStation, { donor: 'pattern:sluice-piston-400-3375-90', into: 'sluice-block-low-large' });
+    const { page } = await show(SwapStation, {
+      donor: 'pattern:sluice-piston-400-3375-90',
+      into: 'sluice-block-low-large',
+    });
     expect(text(page.querySelector('.left-out'))).toContain('Compression');
   });
 
@@ -239,7 +265,8 @@ describe('the grid', () => {
     const counts = [...page.querySelectorAll('.tally .figures')].map((each) => Number(text(each)));
     expect(counts.reduce((sum, each) => sum + each)).toBe(cranks * blocks);
     const grid = page.querySelector('.scroller');
-    for (const key of ['ArrowRight', 'ArrowDown']) grid?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    for (const key of ['ArrowRight', 'ArrowDown'])
+      grid?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     await fixture.whenStable();
     expect(text(page.querySelector('.looked'))).toContain('into');
     grid?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
@@ -258,7 +285,12 @@ describe('the grid', () => {
 
   it('shows the groups that drop into a recipient', async () => {
     setUp();
-    const { page } = await show(GridPage, { donors: 'crank', recipients: 'block', view: 'groups', into: 'sluice-block-low-small' });
+    const { page } = await show(GridPage, {
+      donors: 'crank',
+      recipients: 'block',
+      view: 'groups',
+      into: 'sluice-block-low-small',
+    });
     await settled();
     expect(text(page.querySelector('.groups'))).toContain('3.375 forged, small journal');
     expect(text(page.querySelector('.groups'))).not.toContain('3.375 cast, large journal');

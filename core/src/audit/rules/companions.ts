@@ -12,7 +12,9 @@ export const companions = defineRule(
       for (const { relation, pattern: otherId } of pattern.companions ?? []) {
         const other = catalogue.pattern(otherId);
         if (!other) continue;
-        const mutual = (other.companions ?? []).some((each) => each.relation === relation && each.pattern === pattern.id);
+        const mutual = (other.companions ?? []).some(
+          (each) => each.relation === relation && each.pattern === pattern.id,
+        );
         if (relation === 'pairWith' && !mutual)
           yield {
             weight: 'look',
@@ -21,9 +23,14 @@ export const companions = defineRule(
             says: sentence`${catalogue.label(pattern.id)} goes only as a pair with ${other.name}, which does not say so of itself.`,
           };
         for (const { variant, fitment } of catalogue.fittedIn(pattern.id)) {
-          const beside = variant.fitments.filter((each) => each.pattern === otherId && together(variant, each, fitment));
+          const beside = variant.fitments.filter(
+            (each) => each.pattern === otherId && together(variant, each, fitment),
+          );
           const where = { type: 'variant', id: variant.id, at: 'fitments' } as const;
-          const also = [{ type: 'pattern', id: pattern.id, at: 'companions' } as const, { type: 'pattern', id: otherId } as const];
+          const also = [
+            { type: 'pattern', id: pattern.id, at: 'companions' } as const,
+            { type: 'pattern', id: otherId } as const,
+          ];
           if (relation !== 'neverWith' && beside.length === 0)
             yield {
               weight: 'wrong',
@@ -34,7 +41,12 @@ export const companions = defineRule(
           // Two that must never meet may both be fitted, some engines with one and some with the other.
           if (
             relation === 'neverWith' &&
-            beside.some((each) => (each.share ?? 1) + (fitment.share ?? 1) > 1.001 && each.share === undefined && fitment.share === undefined)
+            beside.some(
+              (each) =>
+                (each.share ?? 1) + (fitment.share ?? 1) > 1.001 &&
+                each.share === undefined &&
+                fitment.share === undefined,
+            )
           )
             yield {
               weight: 'wrong',

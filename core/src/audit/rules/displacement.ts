@@ -7,10 +7,12 @@ import { defineRule } from '../finding.js';
 import { middleOf } from '../engine.js';
 
 /** The size of an engine, cc, from bore and stroke in mm. */
-const sizeOf = (bore: number, stroke: number, cylinders: number): number => middle(sweptVolume(interval(bore), interval(stroke))) * cylinders;
+const sizeOf = (bore: number, stroke: number, cylinders: number): number =>
+  middle(sweptVolume(interval(bore), interval(stroke))) * cylinders;
 
 /** Whether a size is the stated one, as makers round it. */
-const isStated = (size: number, stated: number, rules: HasFigures): boolean => Math.abs(size - stated) <= limitOf(records.displacement, rules) * stated;
+const isStated = (size: number, stated: number, rules: HasFigures): boolean =>
+  Math.abs(size - stated) <= limitOf(records.displacement, rules) * stated;
 
 export const displacement = defineRule(
   'displacement',
@@ -24,7 +26,9 @@ export const displacement = defineRule(
       if (b === undefined || s === undefined || stated === undefined || !(cylinders > 0)) continue;
       const computed = sizeOf(b, s, cylinders);
       if (isStated(computed, stated, rules)) continue;
-      const exchanged = isStated(sizeOf(s, b, cylinders), stated, rules) ? ' With bore and stroke exchanged it would agree.' : '';
+      const exchanged = isStated(sizeOf(s, b, cylinders), stated, rules)
+        ? ' With bore and stroke exchanged it would agree.'
+        : '';
       yield {
         weight: 'wrong',
         where: { type: 'variant', id: variant.id, at: size.id },

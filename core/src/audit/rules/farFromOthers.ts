@@ -10,7 +10,10 @@ const ENOUGH = 8;
  * called an outlier above 3.5 (Iglewicz and Hoaglin, *How to Detect and Handle Outliers*, ASQC 1993).
  */
 const FAR = 3.5;
-/** Engines come in several honest sizes: only what has no other within this factor stands alone. A slip of unit or point is ten or more. */
+/**
+ * Engines come in several honest sizes: only what has no other within this factor stands alone. A slip of unit or point
+ * is ten or more.
+ */
 const ALONE = 3;
 const SCALE = 0.6745;
 /** Sizes that hardly vary among themselves have a deviation near nothing; then this share of the median counts. */
@@ -49,7 +52,10 @@ export const farFromOthers = defineRule(
         const usual = median(sizes.map(({ size }) => size).sort((a, b) => a - b));
         for (const [at, { pattern, size }] of sizes.entries()) {
           if (Math.abs(scores[at] ?? 0) < FAR) continue;
-          if (sizes.some((other) => other.pattern !== pattern && Math.max(other.size / size, size / other.size) < ALONE)) continue;
+          if (
+            sizes.some((other) => other.pattern !== pattern && Math.max(other.size / size, size / other.size) < ALONE)
+          )
+            continue;
           yield {
             weight: 'look',
             where: { type: 'pattern', id: pattern.id, at: parameter.id },

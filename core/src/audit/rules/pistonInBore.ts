@@ -30,7 +30,9 @@ export const pistonInBore = defineRule(
           };
         const skirt = limitsOf(pattern, piston.parameters['skirt.diameter']);
         // With wet liners the block has no bore of its own: only the first of the two that there is counts.
-        const hole = holes.find(({ fitted, parameter }) => together(variant, fitted.fitment, fitment) && limitsOf(fitted.pattern, parameter));
+        const hole = holes.find(
+          ({ fitted, parameter }) => together(variant, fitted.fitment, fitment) && limitsOf(fitted.pattern, parameter),
+        );
         const bore = hole && limitsOf(hole.fitted.pattern, hole.parameter);
         if (!skirt || !bore) continue;
         const clearance = { low: bore.low - skirt.high, high: bore.high - skirt.low };

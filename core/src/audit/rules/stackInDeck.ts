@@ -16,21 +16,40 @@ export const stackInDeck = defineRule(
       for (const pistonFitted of at('piston')) {
         const contemporary = (slot: string): Fitted | undefined =>
           at(slot).find(
-            ({ pattern, fitment }) => together(variant, fitment, pistonFitted.fitment) && !neverWith(pattern, pistonFitted) && sameShare(fitment, pistonFitted),
+            ({ pattern, fitment }) =>
+              together(variant, fitment, pistonFitted.fitment) &&
+              !neverWith(pattern, pistonFitted) &&
+              sameShare(fitment, pistonFitted),
           ) ?? at(slot).find(({ fitment }) => together(variant, fitment, pistonFitted.fitment));
-        const [blockFitted, crankFitted, rodFitted] = [contemporary('block'), contemporary('crank'), contemporary('rod')];
+        const [blockFitted, crankFitted, rodFitted] = [
+          contemporary('block'),
+          contemporary('crank'),
+          contemporary('rod'),
+        ];
         const deck = middleOf(blockFitted?.pattern, block.parameters.deckHeight);
         const stroke = middleOf(crankFitted?.pattern, crank.parameters.stroke);
         const length = middleOf(rodFitted?.pattern, rod.parameters.length);
         const height = middleOf(pistonFitted.pattern, piston.parameters.compressionHeight);
-        if (!blockFitted || !crankFitted || !rodFitted || deck === undefined || stroke === undefined || length === undefined || height === undefined) continue;
+        if (
+          !blockFitted ||
+          !crankFitted ||
+          !rodFitted ||
+          deck === undefined ||
+          stroke === undefined ||
+          length === undefined ||
+          height === undefined
+        )
+          continue;
         const below = deckClearance(interval(deck), interval(stroke), interval(length), interval(height));
         if (contains(bandOf(records.crown, rules), below)) continue;
         const clearance = middle(below);
         yield {
           weight: 'wrong',
           where: { type: 'variant', id: variant.id, at: 'fitments' },
-          also: [pistonFitted, rodFitted, crankFitted, blockFitted].map(({ pattern }) => ({ type: 'pattern', id: pattern.id })),
+          also: [pistonFitted, rodFitted, crankFitted, blockFitted].map(({ pattern }) => ({
+            type: 'pattern',
+            id: pattern.id,
+          })),
           says: sentence`In ${catalogue.variantLabel(variant.id)} the crown of ${pistonFitted.pattern.name} would stand ${value(Math.abs(clearance))} ${clearance < 0 ? 'above' : 'below'} the deck: ${value(deck)} deck, less ${value(stroke / 2)} half stroke, ${value(length)} rod and ${value(height)} compression height.`,
         };
       }
@@ -44,4 +63,5 @@ const neverWith = (pattern: Fitted['pattern'], other: Fitted): boolean =>
     ...(other.pattern.companions ?? []).map((each) => [each, pattern.id] as const),
   ].some(([each, id]) => each.relation === 'neverWith' && each.pattern === id);
 
-const sameShare = (fitment: Fitted['fitment'], other: Fitted): boolean => (fitment.share ?? 1) === (other.fitment.share ?? 1);
+const sameShare = (fitment: Fitted['fitment'], other: Fitted): boolean =>
+  (fitment.share ?? 1) === (other.fitment.share ?? 1);

@@ -10,16 +10,25 @@ export const supersession = defineRule(
   function* (catalogue) {
     const next = new Map<string, string>();
     for (const { numbers } of catalogue.catalogue.patterns)
-      for (const { number, replacedBy } of numbers) if (replacedBy !== undefined) next.set(normaliseMark(number), replacedBy);
+      for (const { number, replacedBy } of numbers)
+        if (replacedBy !== undefined) next.set(normaliseMark(number), replacedBy);
     const told = new Set<string>();
     for (const pattern of catalogue.catalogue.patterns)
       for (const { number, replacedBy } of pattern.numbers) {
         if (replacedBy === undefined) continue;
         const where = { type: 'pattern', id: pattern.id, at: 'numbers' } as const;
         if (catalogue.withNumber(replacedBy).length === 0)
-          yield { weight: 'look', where, says: sentence`${number} is replaced by ${replacedBy}, which no pattern of the catalogue carries; add it there.` };
+          yield {
+            weight: 'look',
+            where,
+            says: sentence`${number} is replaced by ${replacedBy}, which no pattern of the catalogue carries; add it there.`,
+          };
         const way = [number];
-        for (let at: string | undefined = replacedBy; at !== undefined && way.length < 50; at = next.get(normaliseMark(at))) {
+        for (
+          let at: string | undefined = replacedBy;
+          at !== undefined && way.length < 50;
+          at = next.get(normaliseMark(at))
+        ) {
           const normal = normaliseMark(at);
           const again = way.findIndex((each) => normaliseMark(each) === normal);
           way.push(at);
@@ -33,7 +42,11 @@ export const supersession = defineRule(
               where,
               also: circle
                 .slice(1, -1)
-                .flatMap((each) => catalogue.withNumber(each).map(({ pattern: { id } }) => ({ type: 'pattern', id, at: 'numbers' }) as const)),
+                .flatMap((each) =>
+                  catalogue
+                    .withNumber(each)
+                    .map(({ pattern: { id } }) => ({ type: 'pattern', id, at: 'numbers' }) as const),
+                ),
               says: sentence`${circle.join(' is replaced by ')}: they replace each other in a circle, and none of them can be ordered.`,
             };
           }

@@ -4,11 +4,20 @@ import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 
 /** What is seen of a block. */
 export const BLOCK_LOOKS = {
-  mainCount: counted('Main bearings', 'mains, main bearings, main caps, caps', 'Count the main caps, the front and rear ones included.', [1, 13], {
-    misjudged: 0.005,
-    reach: 'panOff',
+  mainCount: counted(
+    'Main bearings',
+    'mains, main bearings, main caps, caps',
+    'Count the main caps, the front and rear ones included.',
+    [1, 13],
+    {
+      misjudged: 0.005,
+      reach: 'panOff',
+    },
+  ),
+  cylinders: counted('Cylinders', 'cylinders, cyl, holes', 'Count the bores.', [1, 16], {
+    misjudged: 0.001,
+    reach: 'outside',
   }),
-  cylinders: counted('Cylinders', 'cylinders, cyl, holes', 'Count the bores.', [1, 16], { misjudged: 0.001, reach: 'outside' }),
   capBolts: counted(
     'Bolts in a main cap',
     'cap bolts, bolt mains, bolt caps',
@@ -35,9 +44,15 @@ export const BLOCK_LOOKS = {
       reach: 'headOff',
     },
   ),
-  camBearings: counted('Cam bearings', 'cam bearings, cam bores', 'Count the cam bores through the block; none where the cam is in the head.', [0, 9], {
-    reach: 'rotatingPartsOut',
-  }),
+  camBearings: counted(
+    'Cam bearings',
+    'cam bearings, cam bores',
+    'Count the cam bores through the block; none where the cam is in the head.',
+    [0, 9],
+    {
+      reach: 'rotatingPartsOut',
+    },
+  ),
   freezePlugs: counted(
     'Freeze plugs a side',
     'freeze plugs, core plugs, welch plugs',
@@ -48,15 +63,25 @@ export const BLOCK_LOOKS = {
       reach: 'outside',
     },
   ),
-  breathers: counted('Breather holes', 'breathers, breather holes', 'Count the holes between neighbouring crank bays, above the main saddles.', [0, 12], {
-    misjudged: 0.02,
-    reach: 'panOff',
-  }),
+  breathers: counted(
+    'Breather holes',
+    'breathers, breather holes',
+    'Count the holes between neighbouring crank bays, above the main saddles.',
+    [0, 12],
+    {
+      misjudged: 0.02,
+      reach: 'panOff',
+    },
+  ),
   deck: look(
     'Deck',
     'deck form',
     'Look at the water jacket at the deck: open all round the bores, bridged at places, or closed but for drilled holes.',
-    { open: 'open deck | open deck', semi: 'semi-closed deck | semi closed, semi closed deck, bridged', closed: 'closed deck | closed deck' },
+    {
+      open: 'open deck | open deck',
+      semi: 'semi-closed deck | semi closed, semi closed deck, bridged',
+      closed: 'closed deck | closed deck',
+    },
     { reach: 'headOff', misjudged: 0.01 },
   ),
   cylinderWall: look(

@@ -9,38 +9,62 @@ export const cam = defineKind({
   plural: 'Cams',
   words: ['cam', 'cams', 'camshaft', 'camshafts'],
   parameters: {
-    'journal.front': measured('Front journal', 'journal, front bearing, cam journal', 'Diameter of the foremost cam journal.', [14, 100], {
-      wear: 'shrinks',
-      usualTolerance: 0.012,
-      instruments: BY_MICROMETER,
-      drawing: 'frontJournal',
-    }),
+    'journal.front': measured(
+      'Front journal',
+      'journal, front bearing, cam journal',
+      'Diameter of the foremost cam journal.',
+      [14, 100],
+      {
+        wear: 'shrinks',
+        usualTolerance: 0.012,
+        instruments: BY_MICROMETER,
+        drawing: 'frontJournal',
+      },
+    ),
     'journal.rear': measured('Rear journal', 'rear bearing', 'Diameter of the rearmost cam journal.', [14, 100], {
       wear: 'shrinks',
       usualTolerance: 0.012,
       instruments: BY_MICROMETER,
       drawing: 'rearJournal',
     }),
-    'lift.intake': measured('Intake lobe lift', 'intake lift, lift, inlet lift', 'Height over the nose of an intake lobe less its base circle.', [1.5, 16], {
-      wear: 'shrinks',
-      usualWear: 0.04,
-      usualTolerance: 0.05,
-      minutes: 2,
-      drawing: 'intakeLift',
-    }),
-    'lift.exhaust': measured('Exhaust lobe lift', 'exhaust lift', 'Height over the nose of an exhaust lobe less its base circle.', [1.5, 16], {
-      wear: 'shrinks',
-      usualWear: 0.04,
-      usualTolerance: 0.05,
-      minutes: 2,
-      drawing: 'exhaustLift',
-    }),
-    baseCircle: measured('Base circle', 'base, heel', 'Diameter of the base circle of a lobe, across its heel.', [12, 70], {
-      usualTolerance: 0.08,
-      instruments: BY_MICROMETER,
-      minutes: 2,
-      drawing: 'baseCircle',
-    }),
+    'lift.intake': measured(
+      'Intake lobe lift',
+      'intake lift, lift, inlet lift',
+      'Height over the nose of an intake lobe less its base circle.',
+      [1.5, 16],
+      {
+        wear: 'shrinks',
+        usualWear: 0.04,
+        usualTolerance: 0.05,
+        minutes: 2,
+        drawing: 'intakeLift',
+      },
+    ),
+    'lift.exhaust': measured(
+      'Exhaust lobe lift',
+      'exhaust lift',
+      'Height over the nose of an exhaust lobe less its base circle.',
+      [1.5, 16],
+      {
+        wear: 'shrinks',
+        usualWear: 0.04,
+        usualTolerance: 0.05,
+        minutes: 2,
+        drawing: 'exhaustLift',
+      },
+    ),
+    baseCircle: measured(
+      'Base circle',
+      'base, heel',
+      'Diameter of the base circle of a lobe, across its heel.',
+      [12, 70],
+      {
+        usualTolerance: 0.08,
+        instruments: BY_MICROMETER,
+        minutes: 2,
+        drawing: 'baseCircle',
+      },
+    ),
     lobeCentre: measured(
       'Lobe centre',
       'lobe separation, lobe center, lsa',
@@ -51,10 +75,16 @@ export const cam = defineKind({
         minutes: 8,
       },
     ),
-    'duration.intake': stated('Intake duration', 'duration', 'Crank degrees for which the intake valve is open, as the maker counts them.', [180, 340], {
-      quantity: 'angle',
-      usualTolerance: 2,
-    }),
+    'duration.intake': stated(
+      'Intake duration',
+      'duration',
+      'Crank degrees for which the intake valve is open, as the maker counts them.',
+      [180, 340],
+      {
+        quantity: 'angle',
+        usualTolerance: 2,
+      },
+    ),
     'lift.overlap': stated(
       'Valve lift at overlap',
       'lift at overlap, lift at tdc',
@@ -62,7 +92,10 @@ export const cam = defineKind({
       [0, 10],
       { usualTolerance: 0.1 },
     ),
-    length: measured('Length', 'cam length', 'Length over all.', [60, 1200], { usualTolerance: 0.4, drawing: 'length' }),
+    length: measured('Length', 'cam length', 'Length over all.', [60, 1200], {
+      usualTolerance: 0.4,
+      drawing: 'length',
+    }),
   },
   features: {
     bearings: counted('Bearings', 'bearings, cam bearings, journals', 'Count the plain round journals.', [1, 9]),

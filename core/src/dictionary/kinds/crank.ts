@@ -40,7 +40,14 @@ export const crank = defineKind({
       'thrust, thrust width, thrust journal',
       'Distance between the two thrust faces of the journal that locates the crank endways.',
       [10, 100],
-      { wear: 'grows', usualWear: 0.02, usualTolerance: 0.025, reach: 'rotatingPartsOut', minutes: 2, drawing: 'thrustWidth' },
+      {
+        wear: 'grows',
+        usualWear: 0.02,
+        usualTolerance: 0.025,
+        reach: 'rotatingPartsOut',
+        minutes: 2,
+        drawing: 'thrustWidth',
+      },
     ),
     'crankpin.diameter': measured(
       'Crankpin',
@@ -71,12 +78,18 @@ export const crank = defineKind({
         drawing: 'crankpinWidth',
       },
     ),
-    'crankpin.fillet': measured('Crankpin fillet', 'fillet, fillet radius', 'Radius between crankpin and web.', [0.5, 8], {
-      usualTolerance: 0.2,
-      reach: 'panOff',
-      instruments: ['rule'],
-      minutes: 2,
-    }),
+    'crankpin.fillet': measured(
+      'Crankpin fillet',
+      'fillet, fillet radius',
+      'Radius between crankpin and web.',
+      [0.5, 8],
+      {
+        usualTolerance: 0.2,
+        reach: 'panOff',
+        instruments: ['rule'],
+        minutes: 2,
+      },
+    ),
     'crankpin.oilClearance': stated(
       'Rod oil clearance, as specified',
       'rod clearance, big end clearance',
@@ -84,13 +97,19 @@ export const crank = defineKind({
       [0.005, 0.4],
       { usualTolerance: 0.01 },
     ),
-    stroke: measured('Stroke', 'throw to throw', 'Twice the distance from the main axis to the crankpin axis.', [20, 220], {
-      usualTolerance: 0.08,
-      reach: 'headOff',
-      instruments: ['heightGauge', 'depthMicrometer', 'caliper', 'rule'],
-      minutes: 4,
-      drawing: 'stroke',
-    }),
+    stroke: measured(
+      'Stroke',
+      'throw to throw',
+      'Twice the distance from the main axis to the crankpin axis.',
+      [20, 220],
+      {
+        usualTolerance: 0.08,
+        reach: 'headOff',
+        instruments: ['heightGauge', 'depthMicrometer', 'caliper', 'rule'],
+        minutes: 4,
+        drawing: 'stroke',
+      },
+    ),
     swing: measured(
       'Swing',
       'swing radius, counterweight radius, counterweight swing',
@@ -122,7 +141,14 @@ export const crank = defineKind({
       'seal, seal journal, seal land, rear seal, rear seal diameter',
       'Diameter of the land on which the rear oil seal runs.',
       [12, 220],
-      { wear: 'shrinks', usualWear: 0.02, reach: 'outside', instruments: BY_MICROMETER, minutes: 2, drawing: 'sealJournal' },
+      {
+        wear: 'shrinks',
+        usualWear: 0.02,
+        reach: 'outside',
+        instruments: BY_MICROMETER,
+        minutes: 2,
+        drawing: 'sealJournal',
+      },
     ),
     'nose.diameter': measured(
       'Nose',
@@ -139,30 +165,60 @@ export const crank = defineKind({
         drawing: 'nose',
       },
     ),
-    'nose.length': measured('Nose length', 'snout length', 'Length of the nose from the front main journal to its end.', [10, 250], {
-      usualTolerance: 0.3,
-      reach: 'outside',
-      drawing: 'noseLength',
-    }),
-    'flange.diameter': measured('Flywheel flange diameter', 'flange diameter', 'Outside diameter of the flange to which the flywheel is bolted.', [20, 240], {
-      reach: 'outside',
-      instruments: ['caliper'],
-      drawing: 'flange',
-    }),
-    'flange.thickness': measured('Flywheel flange thickness', 'flange thickness', 'Thickness of the flywheel flange at its rim.', [4, 40], {
-      usualTolerance: 0.1,
-      reach: 'outside',
-    }),
-    'taper.angle': measured('End taper', 'taper, taper angle', 'Included angle of the tapered end that carries the rotor, where there is one.', [1, 30], {
-      quantity: 'angle',
-      usualTolerance: 0.1,
-    }),
-    'webLip.diameter': measured('Web lip', 'lip, lip diameter', 'Outside diameter of the raised lip on the rear web; none where the web is plain.', [20, 260], {
-      usualTolerance: 0.1,
-      reach: 'rotatingPartsOut',
-      instruments: ['caliper'],
-      minutes: 2,
-    }),
+    'nose.length': measured(
+      'Nose length',
+      'snout length',
+      'Length of the nose from the front main journal to its end.',
+      [10, 250],
+      {
+        usualTolerance: 0.3,
+        reach: 'outside',
+        drawing: 'noseLength',
+      },
+    ),
+    'flange.diameter': measured(
+      'Flywheel flange diameter',
+      'flange diameter',
+      'Outside diameter of the flange to which the flywheel is bolted.',
+      [20, 240],
+      {
+        reach: 'outside',
+        instruments: ['caliper'],
+        drawing: 'flange',
+      },
+    ),
+    'flange.thickness': measured(
+      'Flywheel flange thickness',
+      'flange thickness',
+      'Thickness of the flywheel flange at its rim.',
+      [4, 40],
+      {
+        usualTolerance: 0.1,
+        reach: 'outside',
+      },
+    ),
+    'taper.angle': measured(
+      'End taper',
+      'taper, taper angle',
+      'Included angle of the tapered end that carries the rotor, where there is one.',
+      [1, 30],
+      {
+        quantity: 'angle',
+        usualTolerance: 0.1,
+      },
+    ),
+    'webLip.diameter': measured(
+      'Web lip',
+      'lip, lip diameter',
+      'Outside diameter of the raised lip on the rear web; none where the web is plain.',
+      [20, 260],
+      {
+        usualTolerance: 0.1,
+        reach: 'rotatingPartsOut',
+        instruments: ['caliper'],
+        minutes: 2,
+      },
+    ),
   },
   features: {
     mainCount: counted(
@@ -175,9 +231,15 @@ export const crank = defineKind({
         reach: 'panOff',
       },
     ),
-    crankpins: counted('Crankpins', 'crankpins, throws, rod journals', 'Count the throws: a throw that carries two rods side by side is one.', [1, 12], {
-      reach: 'panOff',
-    }),
+    crankpins: counted(
+      'Crankpins',
+      'crankpins, throws, rod journals',
+      'Count the throws: a throw that carries two rods side by side is one.',
+      [1, 12],
+      {
+        reach: 'panOff',
+      },
+    ),
     rodsPerPin: counted(
       'Rods on a pin',
       'rods per pin, rods per throw',
@@ -221,7 +283,11 @@ export const crank = defineKind({
       'Oil drilling',
       'oil holes, drilling',
       'Push a wire into a main journal hole: straight comes out at one pin, cross-drilled passes through the journal to the other side.',
-      { straight: 'straight drilled | straight drilled', cross: 'cross drilled | cross drilled', none: 'not drilled | undrilled crank' },
+      {
+        straight: 'straight drilled | straight drilled',
+        cross: 'cross drilled | cross drilled',
+        none: 'not drilled | undrilled crank',
+      },
       { reach: 'rotatingPartsOut', minutes: 1 },
     ),
     frontDrive: look(
@@ -267,7 +333,12 @@ export const crank = defineKind({
   },
   markPlaces: {
     web: markedAt('web', 'web, on web, on the web, throw', ['cast', 'stamped'], 'panOff'),
-    counterweight: markedAt('counterweight', 'on counterweight, on the counterweight', ['stamped', 'painted', 'cast'], 'panOff'),
+    counterweight: markedAt(
+      'counterweight',
+      'on counterweight, on the counterweight',
+      ['stamped', 'painted', 'cast'],
+      'panOff',
+    ),
     flange: markedAt('flywheel flange', 'flange, on flange, on the flange', ['stamped', 'etched'], 'outside'),
     nose: markedAt('nose end', 'on nose, on the nose', ['stamped', 'etched'], 'outside'),
     mainClass: markedAt('main class, by the journal', 'main class', ['stamped', 'painted'], 'rotatingPartsOut'),
@@ -275,7 +346,10 @@ export const crank = defineKind({
   },
   interfaces: {
     flywheelFlange: face('Flywheel flange', 'Bolt circle, bolt count and pilot to which the flywheel is bolted.'),
-    frontSpline: face('Front spline or gear', 'Spline, key and gear seat of the nose, by which the timing drive and pump are driven.'),
+    frontSpline: face(
+      'Front spline or gear',
+      'Spline, key and gear seat of the nose, by which the timing drive and pump are driven.',
+    ),
     timingGear: face('Timing gear', 'Teeth, pitch and seat of the timing gear or sprocket the nose carries.'),
   },
 });

@@ -8,25 +8,55 @@ export const fastener = defineKind({
   plural: 'Fasteners',
   words: ['fastener', 'fasteners', 'head bolt', 'rod bolt', 'main bolt'],
   parameters: {
-    'thread.diameter': measured('Thread', 'thread diameter, diameter, size', 'Outside diameter of the thread.', [3, 36], {
-      usualTolerance: 0.1,
-      drawing: 'thread',
-    }),
-    'thread.pitch': measured('Pitch', 'thread pitch', 'Distance from thread to thread; for inch threads one inch over the threads an inch.', [0.4, 4.5], {
-      usualTolerance: 0.01,
-      drawing: 'pitch',
-    }),
-    length: measured('Length', 'under head, length under head', 'Length under the head, or of a stud over all.', [8, 320], {
-      usualTolerance: 0.3,
-      drawing: 'length',
-    }),
-    'length.greatest': stated('Greatest length for reuse', 'length limit', 'Length past which a stretched bolt must be thrown away.', [8, 330], {
-      usualTolerance: 0.05,
-    }),
-    'head.width': measured('Across flats', 'head width, spanner, wrench', 'Width of the head across its flats.', [5, 55], {
-      usualTolerance: 0.15,
-      drawing: 'head',
-    }),
+    'thread.diameter': measured(
+      'Thread',
+      'thread diameter, diameter, size',
+      'Outside diameter of the thread.',
+      [3, 36],
+      {
+        usualTolerance: 0.1,
+        drawing: 'thread',
+      },
+    ),
+    'thread.pitch': measured(
+      'Pitch',
+      'thread pitch',
+      'Distance from thread to thread; for inch threads one inch over the threads an inch.',
+      [0.4, 4.5],
+      {
+        usualTolerance: 0.01,
+        drawing: 'pitch',
+      },
+    ),
+    length: measured(
+      'Length',
+      'under head, length under head',
+      'Length under the head, or of a stud over all.',
+      [8, 320],
+      {
+        usualTolerance: 0.3,
+        drawing: 'length',
+      },
+    ),
+    'length.greatest': stated(
+      'Greatest length for reuse',
+      'length limit',
+      'Length past which a stretched bolt must be thrown away.',
+      [8, 330],
+      {
+        usualTolerance: 0.05,
+      },
+    ),
+    'head.width': measured(
+      'Across flats',
+      'head width, spanner, wrench',
+      'Width of the head across its flats.',
+      [5, 55],
+      {
+        usualTolerance: 0.15,
+        drawing: 'head',
+      },
+    ),
   },
   features: {
     form: look(
@@ -43,18 +73,28 @@ export const fastener = defineKind({
       unc: 'inch, coarse | unc, coarse',
       unf: 'inch, fine | unf, fine',
     }),
-    grade: look('Property class', 'grade, strength', 'Read the figures on the head; classes after ISO 898-1; three or six lines on an inch bolt.', {
-      '8.8': '8.8',
-      '10.9': '10.9',
-      '12.9': '12.9',
-      lines3: 'three lines | three lines',
-      lines6: 'six lines | six lines',
-      unmarked: 'unmarked | unmarked',
-    }),
-    reuse: look('Used again', 'reuse, torque to yield', 'A waisted shank or an angle-torque figure means it stretches: once only.', {
-      yes: 'may be used again | reusable',
-      once: 'once only | once only, torque to yield, tty',
-    }),
+    grade: look(
+      'Property class',
+      'grade, strength',
+      'Read the figures on the head; classes after ISO 898-1; three or six lines on an inch bolt.',
+      {
+        '8.8': '8.8',
+        '10.9': '10.9',
+        '12.9': '12.9',
+        lines3: 'three lines | three lines',
+        lines6: 'six lines | six lines',
+        unmarked: 'unmarked | unmarked',
+      },
+    ),
+    reuse: look(
+      'Used again',
+      'reuse, torque to yield',
+      'A waisted shank or an angle-torque figure means it stretches: once only.',
+      {
+        yes: 'may be used again | reusable',
+        once: 'once only | once only, torque to yield, tty',
+      },
+    ),
   },
   markPlaces: { head: markedAt('head', 'head, on head', ['stamped', 'cast'], 'outside') },
   interfaces: {},

@@ -14,14 +14,26 @@ export const flywheel = defineKind({
       reach: 'outside',
       drawing: 'diameter',
     }),
-    'bolt.circle': measured('Bolt circle', 'bolt circle diameter, pcd', 'Diameter of the circle through the crank bolts.', [20, 220], {
-      usualTolerance: 0.1,
-      drawing: 'boltCircle',
-    }),
-    pilot: measured('Pilot bore', 'pilot, centre bore', 'Diameter of the bore that centres it on the crank.', [10, 200], {
-      usualTolerance: 0.03,
-      drawing: 'pilot',
-    }),
+    'bolt.circle': measured(
+      'Bolt circle',
+      'bolt circle diameter, pcd',
+      'Diameter of the circle through the crank bolts.',
+      [20, 220],
+      {
+        usualTolerance: 0.1,
+        drawing: 'boltCircle',
+      },
+    ),
+    pilot: measured(
+      'Pilot bore',
+      'pilot, centre bore',
+      'Diameter of the bore that centres it on the crank.',
+      [10, 200],
+      {
+        usualTolerance: 0.03,
+        drawing: 'pilot',
+      },
+    ),
     thickness: measured('Thickness', 'step, height', 'Distance from the crank face to the friction face.', [2, 120], {
       wear: 'shrinks',
       usualWear: 0.2,
@@ -32,22 +44,35 @@ export const flywheel = defineKind({
   },
   features: {
     bolts: counted('Crank bolts', 'bolts, crank bolts', 'Count the holes round the pilot.', [3, 16]),
-    teeth: counted('Ring gear teeth', 'teeth, ring gear', 'Count the teeth; mark the first.', [60, 260], { misjudged: 0.03, minutes: 3 }),
-    balance: look('Balance', 'balance weight', 'A heavy segment or drilled side means the wheel balances the crank; even all round means it does not.', {
-      internal: 'neutral | neutral, internal balance',
-      external: 'with counterweight | external balance, counterweighted',
+    teeth: counted('Ring gear teeth', 'teeth, ring gear', 'Count the teeth; mark the first.', [60, 260], {
+      misjudged: 0.03,
+      minutes: 3,
     }),
+    balance: look(
+      'Balance',
+      'balance weight',
+      'A heavy segment or drilled side means the wheel balances the crank; even all round means it does not.',
+      {
+        internal: 'neutral | neutral, internal balance',
+        external: 'with counterweight | external balance, counterweighted',
+      },
+    ),
     flywheelSeat: look(
       'Sits on',
       'seat',
       'A wheel for a flange has a flat face with a ring of bolt holes; one for a taper a conical bore with a keyway.',
       FLYWHEEL_SEAT,
     ),
-    form: look('Form', 'flywheel or flexplate', 'A flexplate is thin pressed steel; a dual-mass wheel turns a little against itself.', {
-      solid: 'solid | solid flywheel',
-      flexplate: 'flexplate | flexplate form',
-      dualMass: 'dual mass | dual mass',
-    }),
+    form: look(
+      'Form',
+      'flywheel or flexplate',
+      'A flexplate is thin pressed steel; a dual-mass wheel turns a little against itself.',
+      {
+        solid: 'solid | solid flywheel',
+        flexplate: 'flexplate | flexplate form',
+        dualMass: 'dual mass | dual mass',
+      },
+    ),
   },
   markPlaces: {
     face: markedAt('crank side', 'crank side, on face', ['cast', 'stamped']),

@@ -13,7 +13,10 @@ export const frontCover = defineKind({
       reach: 'outside',
       drawing: 'height',
     }),
-    depth: measured('Depth', 'cover depth', 'Depth from the block face to the seal boss.', [8, 160], { usualTolerance: 0.15, drawing: 'depth' }),
+    depth: measured('Depth', 'cover depth', 'Depth from the block face to the seal boss.', [8, 160], {
+      usualTolerance: 0.15,
+      drawing: 'depth',
+    }),
     'seal.bore': measured('Seal bore', 'seal', 'Diameter of the bore in which the front seal is pressed.', [20, 160], {
       usualTolerance: 0.03,
       instruments: BY_BORE_GAUGE,
@@ -21,12 +24,19 @@ export const frontCover = defineKind({
     }),
   },
   features: {
-    bolts: counted('Bolts', 'bolts, bolt holes', 'Count the bolt holes on the block face.', [3, 30], { reach: 'outside' }),
-    pump: look('Pump in the cover', 'oil pump, pump', 'Look inside: an oil pump round the crank, a water pump cast on, or neither.', {
-      none: 'no pump | no pump',
-      oil: 'oil pump | with oil pump',
-      water: 'water pump | with water pump',
+    bolts: counted('Bolts', 'bolts, bolt holes', 'Count the bolt holes on the block face.', [3, 30], {
+      reach: 'outside',
     }),
+    pump: look(
+      'Pump in the cover',
+      'oil pump, pump',
+      'Look inside: an oil pump round the crank, a water pump cast on, or neither.',
+      {
+        none: 'no pump | no pump',
+        oil: 'oil pump | with oil pump',
+        water: 'water pump | with water pump',
+      },
+    ),
     sensor: presence(
       'Sensor boss',
       'sensor, sensor boss',

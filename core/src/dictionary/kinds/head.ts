@@ -27,24 +27,42 @@ export const head = defineKind({
       [25, 220],
       { usualTolerance: 0.5, reach: 'headOff' },
     ),
-    height: measured('Height', 'head height, thickness', 'Distance from the face to the cover rail or the upper machined face.', [30, 250], {
-      wear: 'shrinks',
-      usualWear: 0.1,
-      usualTolerance: 0.1,
-      reach: 'headOff',
-      drawing: 'height',
-    }),
-    'height.least': measured('Least height', 'minimum height, least thickness', 'Height below which the head must not be surfaced.', [30, 250], {
-      instruments: ['sheet'],
-      drawing: 'leastHeight',
-    }),
-    'camBore.diameter': measured('Cam bearing', 'cam bore, cam tunnel', 'Diameter of the cam bearings in the head, where the cam runs there.', [14, 80], {
-      wear: 'grows',
-      usualTolerance: 0.012,
-      instruments: BY_BORE_GAUGE,
-      minutes: 3,
-      drawing: 'camBore',
-    }),
+    height: measured(
+      'Height',
+      'head height, thickness',
+      'Distance from the face to the cover rail or the upper machined face.',
+      [30, 250],
+      {
+        wear: 'shrinks',
+        usualWear: 0.1,
+        usualTolerance: 0.1,
+        reach: 'headOff',
+        drawing: 'height',
+      },
+    ),
+    'height.least': measured(
+      'Least height',
+      'minimum height, least thickness',
+      'Height below which the head must not be surfaced.',
+      [30, 250],
+      {
+        instruments: ['sheet'],
+        drawing: 'leastHeight',
+      },
+    ),
+    'camBore.diameter': measured(
+      'Cam bearing',
+      'cam bore, cam tunnel',
+      'Diameter of the cam bearings in the head, where the cam runs there.',
+      [14, 80],
+      {
+        wear: 'grows',
+        usualTolerance: 0.012,
+        instruments: BY_BORE_GAUGE,
+        minutes: 3,
+        drawing: 'camBore',
+      },
+    ),
     'lifterBore.diameter': measured(
       'Bucket bore',
       'lifter bore, tappet bore',
@@ -56,24 +74,46 @@ export const head = defineKind({
         instruments: BY_BORE_GAUGE,
       },
     ),
-    'valve.intake': measured('Intake valve head', 'intake valve, inlet valve', 'Diameter of the intake valve that the seat takes.', [12, 75], {
-      usualTolerance: 0.1,
-      reach: 'headOff',
-      drawing: 'intakeValve',
-    }),
-    'valve.exhaust': measured('Exhaust valve head', 'exhaust valve', 'Diameter of the exhaust valve that the seat takes.', [12, 70], {
-      usualTolerance: 0.1,
-      reach: 'headOff',
-      drawing: 'exhaustValve',
-    }),
+    'valve.intake': measured(
+      'Intake valve head',
+      'intake valve, inlet valve',
+      'Diameter of the intake valve that the seat takes.',
+      [12, 75],
+      {
+        usualTolerance: 0.1,
+        reach: 'headOff',
+        drawing: 'intakeValve',
+      },
+    ),
+    'valve.exhaust': measured(
+      'Exhaust valve head',
+      'exhaust valve',
+      'Diameter of the exhaust valve that the seat takes.',
+      [12, 70],
+      {
+        usualTolerance: 0.1,
+        reach: 'headOff',
+        drawing: 'exhaustValve',
+      },
+    ),
     'valve.recess': measured(
       'Valve recess',
       'recess, valve depth',
       'Depth from the head face to the nearest point of a closed valve, as it lies over the piston.',
       [0, 40],
-      { wear: 'grows', usualWear: 0.3, usualTolerance: 0.15, reach: 'headOff', instruments: ['depthMicrometer', 'caliper'], minutes: 2 },
+      {
+        wear: 'grows',
+        usualWear: 0.3,
+        usualTolerance: 0.15,
+        reach: 'headOff',
+        instruments: ['depthMicrometer', 'caliper'],
+        minutes: 2,
+      },
     ),
-    'valve.angle': measured('Valve angle', 'angle', 'Angle of the intake valve stems to the cylinder axis.', [0, 45], { quantity: 'angle', reach: 'headOff' }),
+    'valve.angle': measured('Valve angle', 'angle', 'Angle of the intake valve stems to the cylinder axis.', [0, 45], {
+      quantity: 'angle',
+      reach: 'headOff',
+    }),
     'guide.bore': measured('Guide bore', 'guide, valve guide', 'Diameter of a valve guide, for the stem.', [4, 16], {
       wear: 'grows',
       usualWear: 0.03,
@@ -88,16 +128,36 @@ export const head = defineKind({
       [15, 80],
       { usualTolerance: 0.3, minutes: 2 },
     ),
-    boreSpacing: measured('Chamber spacing', 'bore spacing, chamber centres', 'Distance between the middles of two neighbouring chambers.', [35, 320], {
-      usualTolerance: 0.15,
-      reach: 'headOff',
-      drawing: 'spacing',
-    }),
+    boreSpacing: measured(
+      'Chamber spacing',
+      'bore spacing, chamber centres',
+      'Distance between the middles of two neighbouring chambers.',
+      [35, 320],
+      {
+        usualTolerance: 0.15,
+        reach: 'headOff',
+        drawing: 'spacing',
+      },
+    ),
   },
   features: {
-    bolts: counted('Head bolts', 'bolts, head bolts, bolt holes, studs', 'Count the holes for head bolts or studs in one head.', [3, 40], { reach: 'outside' }),
-    camBearings: counted('Cam bearings', 'cam bearings', 'Count the cam bearings in the head; none where the cam is in the block.', [0, 9]),
-    valves: counted('Valves a cylinder', 'valves, valves per cylinder', 'Count the valves of one chamber.', [1, 5], { misjudged: 0.002, reach: 'headOff' }),
+    bolts: counted(
+      'Head bolts',
+      'bolts, head bolts, bolt holes, studs',
+      'Count the holes for head bolts or studs in one head.',
+      [3, 40],
+      { reach: 'outside' },
+    ),
+    camBearings: counted(
+      'Cam bearings',
+      'cam bearings',
+      'Count the cam bearings in the head; none where the cam is in the block.',
+      [0, 9],
+    ),
+    valves: counted('Valves a cylinder', 'valves, valves per cylinder', 'Count the valves of one chamber.', [1, 5], {
+      misjudged: 0.002,
+      reach: 'headOff',
+    }),
     headDowels: look(
       'Holes for dowels',
       'dowels, dowel holes, head dowels',
@@ -120,14 +180,24 @@ export const head = defineKind({
       },
       { reach: 'headOff', misjudged: 0.04 },
     ),
-    chamberPosition: look('Chamber', 'chamber position', 'Lay the gasket on: the chamber sits in the middle of the bore or to one side.', CHAMBER_POSITION, {
-      reach: 'headOff',
-    }),
+    chamberPosition: look(
+      'Chamber',
+      'chamber position',
+      'Lay the gasket on: the chamber sits in the middle of the bore or to one side.',
+      CHAMBER_POSITION,
+      {
+        reach: 'headOff',
+      },
+    ),
     intakePorts: look(
       'Intake ports',
       'port form, ports',
       'Look at the intake face: round, oval, or tall and narrow.',
-      { round: 'round | round ports', oval: 'oval | oval ports', rectangular: 'rectangular | rectangular ports, square ports' },
+      {
+        round: 'round | round ports',
+        oval: 'oval | oval ports',
+        rectangular: 'rectangular | rectangular ports, square ports',
+      },
       { reach: 'outside' },
     ),
     coolant: look(

@@ -8,10 +8,16 @@ export const headGasket = defineKind({
   plural: 'Head gaskets',
   words: ['head gasket', 'head gaskets', 'gasket', 'gaskets'],
   parameters: {
-    bore: measured('Bore opening', 'bore, fire ring, opening', 'Diameter of the opening over a cylinder, inside its fire ring.', [26, 240], {
-      usualTolerance: 0.2,
-      drawing: 'bore',
-    }),
+    bore: measured(
+      'Bore opening',
+      'bore, fire ring, opening',
+      'Diameter of the opening over a cylinder, inside its fire ring.',
+      [26, 240],
+      {
+        usualTolerance: 0.2,
+        drawing: 'bore',
+      },
+    ),
     thickness: measured(
       'Thickness, compressed',
       'thickness, compressed',
@@ -24,13 +30,21 @@ export const headGasket = defineKind({
         drawing: 'thickness',
       },
     ),
-    boreSpacing: measured('Opening spacing', 'bore spacing, opening centres', 'Distance between the middles of two neighbouring openings.', [35, 320], {
-      usualTolerance: 0.2,
-      drawing: 'spacing',
-    }),
+    boreSpacing: measured(
+      'Opening spacing',
+      'bore spacing, opening centres',
+      'Distance between the middles of two neighbouring openings.',
+      [35, 320],
+      {
+        usualTolerance: 0.2,
+        drawing: 'spacing',
+      },
+    ),
   },
   features: {
-    openings: counted('Bore openings', 'openings, bores', 'Count the openings for cylinders.', [1, 8], { misjudged: 0.001 }),
+    openings: counted('Bore openings', 'openings, bores', 'Count the openings for cylinders.', [1, 8], {
+      misjudged: 0.001,
+    }),
     material: look(
       'Made of',
       'material',
@@ -43,9 +57,17 @@ export const headGasket = defineKind({
       },
       { misjudged: 0.01 },
     ),
-    notches: counted('Thickness notches', 'notches, holes for thickness', 'Count the notches or holes in the tab that tell the thickness.', [0, 6]),
+    notches: counted(
+      'Thickness notches',
+      'notches, holes for thickness',
+      'Count the notches or holes in the tab that tell the thickness.',
+      [0, 6],
+    ),
   },
-  markPlaces: { tab: markedAt('tab', 'tab, on tab', ['stamped', 'painted']), face: markedAt('face', 'face, on face', ['painted', 'stamped']) },
+  markPlaces: {
+    tab: markedAt('tab', 'tab, on tab', ['stamped', 'painted']),
+    face: markedAt('face', 'face, on face', ['painted', 'stamped']),
+  },
   interfaces: {
     headBolts: face('Head bolt pattern', 'Bolt places and dowels.'),
     coolant: face('Coolant ports', 'Which coolant holes the gasket opens.'),

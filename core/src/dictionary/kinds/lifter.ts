@@ -9,27 +9,57 @@ export const lifter = defineKind({
   plural: 'Lifters',
   words: ['lifter', 'lifters', 'tappet', 'tappets', 'cam follower'],
   parameters: {
-    'body.diameter': measured('Body', 'diameter, body diameter, od', 'Diameter of the body where it runs in its bore.', [8, 45], {
-      wear: 'shrinks',
-      usualWear: 0.01,
-      usualTolerance: 0.006,
-      instruments: BY_MICROMETER,
-      drawing: 'body',
-    }),
-    length: measured('Length', 'height', 'Length over all, from foot or roller to rim.', [12, 130], { usualTolerance: 0.1, drawing: 'length' }),
-    seatHeight: measured('Pushrod seat height', 'seat height, cup height', 'Height of the pushrod seat above the foot, plunger up.', [8, 110], {
+    'body.diameter': measured(
+      'Body',
+      'diameter, body diameter, od',
+      'Diameter of the body where it runs in its bore.',
+      [8, 45],
+      {
+        wear: 'shrinks',
+        usualWear: 0.01,
+        usualTolerance: 0.006,
+        instruments: BY_MICROMETER,
+        drawing: 'body',
+      },
+    ),
+    length: measured('Length', 'height', 'Length over all, from foot or roller to rim.', [12, 130], {
       usualTolerance: 0.1,
-      instruments: ['depthMicrometer', 'caliper'],
-      drawing: 'seat',
+      drawing: 'length',
     }),
-    'roller.diameter': measured('Roller', 'roller diameter, wheel', 'Diameter of the roller, where there is one.', [10, 40], {
-      usualTolerance: 0.02,
-      drawing: 'roller',
+    seatHeight: measured(
+      'Pushrod seat height',
+      'seat height, cup height',
+      'Height of the pushrod seat above the foot, plunger up.',
+      [8, 110],
+      {
+        usualTolerance: 0.1,
+        instruments: ['depthMicrometer', 'caliper'],
+        drawing: 'seat',
+      },
+    ),
+    'roller.diameter': measured(
+      'Roller',
+      'roller diameter, wheel',
+      'Diameter of the roller, where there is one.',
+      [10, 40],
+      {
+        usualTolerance: 0.02,
+        drawing: 'roller',
+      },
+    ),
+    preload: stated(
+      'Preload, as specified',
+      'preload, plunger depth',
+      'Depth to which the plunger is pressed in with the valve closed.',
+      [0.1, 3],
+      {
+        usualTolerance: 0.1,
+      },
+    ),
+    mass: measured('Weight', 'mass', 'Weight of the lifter, drained.', [15, 500], {
+      quantity: 'mass',
+      usualTolerance: 2,
     }),
-    preload: stated('Preload, as specified', 'preload, plunger depth', 'Depth to which the plunger is pressed in with the valve closed.', [0.1, 3], {
-      usualTolerance: 0.1,
-    }),
-    mass: measured('Weight', 'mass', 'Weight of the lifter, drained.', [15, 500], { quantity: 'mass', usualTolerance: 2 }),
   },
   features: {
     form: look(
@@ -43,7 +73,11 @@ export const lifter = defineKind({
       'Oil-feed hole',
       'oil feed, feed hole',
       'Turn the lifter in the light: a hole in a waist, a plain hole, or none.',
-      { waist: 'hole in a waist | feed in waist', plain: 'plain hole | plain feed hole', none: 'none | no feed hole, no hole' },
+      {
+        waist: 'hole in a waist | feed in waist',
+        plain: 'plain hole | plain feed hole',
+        none: 'none | no feed hole, no hole',
+      },
       { misjudged: 0.01 },
     ),
     foot: look(

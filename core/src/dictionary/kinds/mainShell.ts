@@ -71,7 +71,11 @@ export const mainShell = defineKind({
       'Oil groove',
       'oil groove, groove',
       'Full: both halves grooved; half: only the upper; none: plain running faces.',
-      { full: 'full groove | full groove, fully grooved', half: 'half groove | half groove, upper grooved', none: 'no groove | no groove, ungrooved' },
+      {
+        full: 'full groove | full groove, fully grooved',
+        half: 'half groove | half groove, upper grooved',
+        none: 'no groove | no groove, ungrooved',
+      },
       { misjudged: 0.01, reach: 'rotatingPartsOut' },
     ),
     tang: presence(
@@ -84,7 +88,9 @@ export const mainShell = defineKind({
         reach: 'rotatingPartsOut',
       },
     ),
-    oilHoles: counted('Oil holes', 'oil holes', 'Count the holes through the upper shell.', [0, 4], { reach: 'rotatingPartsOut' }),
+    oilHoles: counted('Oil holes', 'oil holes', 'Count the holes through the upper shell.', [0, 4], {
+      reach: 'rotatingPartsOut',
+    }),
   },
   markPlaces: {
     back: markedAt('back of the shell', 'back, on back, on the back', ['stamped', 'etched'], 'rotatingPartsOut'),

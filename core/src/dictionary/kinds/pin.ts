@@ -10,17 +10,32 @@ export const pin = defineKind({
   // Not the bare word: on a crank, "pin" is the crankpin, and on a piston or rod its own size.
   words: ['piston pin', 'piston pins', 'gudgeon pin', 'gudgeon pins', 'wrist pin', 'wrist pins', 'gudgeon'],
   parameters: {
-    diameter: measured('Diameter', 'dia, od, outside diameter, pin diameter', 'Outside diameter at the part that runs in the rod.', [6, 80], {
-      wear: 'shrinks',
-      usualWear: 0.004,
-      usualTolerance: 0.003,
-      service: { mm: ['0.10', '0.25'], in: ['0.003', '0.005'] },
-      instruments: ['micrometer'],
-      drawing: 'diameter',
+    diameter: measured(
+      'Diameter',
+      'dia, od, outside diameter, pin diameter',
+      'Outside diameter at the part that runs in the rod.',
+      [6, 80],
+      {
+        wear: 'shrinks',
+        usualWear: 0.004,
+        usualTolerance: 0.003,
+        service: { mm: ['0.10', '0.25'], in: ['0.003', '0.005'] },
+        instruments: ['micrometer'],
+        drawing: 'diameter',
+      },
+    ),
+    length: measured('Length', 'long, pin length', 'Length over all.', [15, 200], {
+      usualTolerance: 0.1,
+      drawing: 'length',
     }),
-    length: measured('Length', 'long, pin length', 'Length over all.', [15, 200], { usualTolerance: 0.1, drawing: 'length' }),
-    bore: measured('Bore', 'hole, inside diameter, id', 'Diameter of the hole through it, at the middle.', [2, 55], { usualTolerance: 0.1, drawing: 'bore' }),
-    mass: measured('Weight', 'mass', 'Weight of the pin without its locks.', [8, 2500], { quantity: 'mass', usualTolerance: 2 }),
+    bore: measured('Bore', 'hole, inside diameter, id', 'Diameter of the hole through it, at the middle.', [2, 55], {
+      usualTolerance: 0.1,
+      drawing: 'bore',
+    }),
+    mass: measured('Weight', 'mass', 'Weight of the pin without its locks.', [8, 2500], {
+      quantity: 'mass',
+      usualTolerance: 2,
+    }),
   },
   features: {
     fixing: look(

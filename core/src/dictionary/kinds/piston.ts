@@ -10,20 +10,32 @@ export const piston = defineKind({
   plural: 'Pistons',
   words: ['piston', 'pistons'],
   parameters: {
-    bore: measured('Bore it is made for', 'nominal bore, size, for bore', 'Nominal diameter of the cylinder the piston is made for.', [25, 220], {
-      usualTolerance: 0.02,
-      service: BORE_OVERSIZES,
-      instruments: ['micrometer', 'caliper'],
-      drawing: 'bore',
-    }),
-    'skirt.diameter': measured('Skirt', 'skirt diameter, diameter', 'Greatest diameter of the skirt, square to the pin, near its lower edge.', [24.8, 219.9], {
-      wear: 'shrinks',
-      usualWear: 0.015,
-      usualTolerance: 0.012,
-      service: BORE_OVERSIZES,
-      instruments: ['micrometer', 'caliper'],
-      drawing: 'skirt',
-    }),
+    bore: measured(
+      'Bore it is made for',
+      'nominal bore, size, for bore',
+      'Nominal diameter of the cylinder the piston is made for.',
+      [25, 220],
+      {
+        usualTolerance: 0.02,
+        service: BORE_OVERSIZES,
+        instruments: ['micrometer', 'caliper'],
+        drawing: 'bore',
+      },
+    ),
+    'skirt.diameter': measured(
+      'Skirt',
+      'skirt diameter, diameter',
+      'Greatest diameter of the skirt, square to the pin, near its lower edge.',
+      [24.8, 219.9],
+      {
+        wear: 'shrinks',
+        usualWear: 0.015,
+        usualTolerance: 0.012,
+        service: BORE_OVERSIZES,
+        instruments: ['micrometer', 'caliper'],
+        drawing: 'skirt',
+      },
+    ),
     'skirt.clearance': stated(
       'Skirt clearance, as specified',
       'piston clearance, skirt clearance',
@@ -33,33 +45,63 @@ export const piston = defineKind({
         usualTolerance: 0.01,
       },
     ),
-    compressionHeight: measured('Compression height', 'pin height, comp height', 'Distance from the pin axis to the flat of the crown.', [12, 160], {
-      usualTolerance: 0.05,
-      instruments: ['caliper', 'heightGauge'],
-      minutes: 2,
-      drawing: 'compressionHeight',
-    }),
-    'pin.diameter': measured('Pin bore', 'pin, pin diameter, gudgeon pin bore', 'Diameter of the pin bores in the bosses.', [6, 80], {
-      wear: 'grows',
-      usualWear: 0.006,
-      usualTolerance: 0.004,
-      instruments: BY_BORE_GAUGE,
-      minutes: 2,
-      drawing: 'pin',
-    }),
-    'pin.offset': measured('Pin offset', 'offset', 'Distance of the pin axis from the middle of the skirt, toward the major thrust side.', [0, 5], {
-      usualTolerance: 0.1,
-      minutes: 3,
-      drawing: 'pinOffset',
-    }),
-    bossGap: measured('Gap between the bosses', 'boss gap, bosses', 'Distance between the inner faces of the two pin bosses.', [6, 100], {
-      usualTolerance: 0.15,
-      drawing: 'bossGap',
-    }),
-    height: measured('Overall height', 'total height, overall length', 'Height from the highest point of the crown to the lowest of the skirt.', [20, 260], {
-      usualTolerance: 0.2,
-      drawing: 'height',
-    }),
+    compressionHeight: measured(
+      'Compression height',
+      'pin height, comp height',
+      'Distance from the pin axis to the flat of the crown.',
+      [12, 160],
+      {
+        usualTolerance: 0.05,
+        instruments: ['caliper', 'heightGauge'],
+        minutes: 2,
+        drawing: 'compressionHeight',
+      },
+    ),
+    'pin.diameter': measured(
+      'Pin bore',
+      'pin, pin diameter, gudgeon pin bore',
+      'Diameter of the pin bores in the bosses.',
+      [6, 80],
+      {
+        wear: 'grows',
+        usualWear: 0.006,
+        usualTolerance: 0.004,
+        instruments: BY_BORE_GAUGE,
+        minutes: 2,
+        drawing: 'pin',
+      },
+    ),
+    'pin.offset': measured(
+      'Pin offset',
+      'offset',
+      'Distance of the pin axis from the middle of the skirt, toward the major thrust side.',
+      [0, 5],
+      {
+        usualTolerance: 0.1,
+        minutes: 3,
+        drawing: 'pinOffset',
+      },
+    ),
+    bossGap: measured(
+      'Gap between the bosses',
+      'boss gap, bosses',
+      'Distance between the inner faces of the two pin bosses.',
+      [6, 100],
+      {
+        usualTolerance: 0.15,
+        drawing: 'bossGap',
+      },
+    ),
+    height: measured(
+      'Overall height',
+      'total height, overall length',
+      'Height from the highest point of the crown to the lowest of the skirt.',
+      [20, 260],
+      {
+        usualTolerance: 0.2,
+        drawing: 'height',
+      },
+    ),
     'crown.volume': measured(
       'Crown volume',
       'bowl, bowl volume, dish, dish volume',
@@ -70,7 +112,9 @@ export const piston = defineKind({
         drawing: 'crown',
       },
     ),
-    'crown.dome': measured('Dome volume', 'dome', 'Volume of the crown that stands above its flat.', [0, 80], { quantity: 'volume' }),
+    'crown.dome': measured('Dome volume', 'dome', 'Volume of the crown that stands above its flat.', [0, 80], {
+      quantity: 'volume',
+    }),
     'valvePocket.depth': measured(
       'Valve pocket depth',
       'pocket depth, valve relief',
@@ -82,33 +126,72 @@ export const piston = defineKind({
         drawing: 'valvePocket',
       },
     ),
-    ratio: stated('Rated ratio', 'compression ratio, ratio, cr', 'Compression ratio the piston is sold as giving.', [5, 26], { quantity: 'ratio' }),
-    'ratio.chamber': stated('Chamber it was rated with', 'rated chamber', 'Chamber volume of the head with which the ratio was computed.', [5, 250], {
-      quantity: 'volume',
-    }),
-    'ring.top': measured('Top ring groove', 'top groove, first groove', 'Height of the groove of the top compression ring.', [0.8, 6], {
-      wear: 'grows',
-      usualWear: 0.02,
-      usualTolerance: 0.015,
-      instruments: ['feeler', 'caliper'],
-      drawing: 'topGroove',
-    }),
-    'ring.second': measured('Second ring groove', 'second groove', 'Height of the groove of the second compression ring.', [0.8, 6], {
-      usualTolerance: 0.015,
-      instruments: ['feeler', 'caliper'],
-    }),
-    'ring.oil': measured('Oil ring groove', 'oil groove, oil ring', 'Height of the groove of the oil ring.', [1.5, 10], {
-      usualTolerance: 0.02,
-      instruments: ['feeler', 'caliper'],
-    }),
+    ratio: stated(
+      'Rated ratio',
+      'compression ratio, ratio, cr',
+      'Compression ratio the piston is sold as giving.',
+      [5, 26],
+      { quantity: 'ratio' },
+    ),
+    'ratio.chamber': stated(
+      'Chamber it was rated with',
+      'rated chamber',
+      'Chamber volume of the head with which the ratio was computed.',
+      [5, 250],
+      {
+        quantity: 'volume',
+      },
+    ),
+    'ring.top': measured(
+      'Top ring groove',
+      'top groove, first groove',
+      'Height of the groove of the top compression ring.',
+      [0.8, 6],
+      {
+        wear: 'grows',
+        usualWear: 0.02,
+        usualTolerance: 0.015,
+        instruments: ['feeler', 'caliper'],
+        drawing: 'topGroove',
+      },
+    ),
+    'ring.second': measured(
+      'Second ring groove',
+      'second groove',
+      'Height of the groove of the second compression ring.',
+      [0.8, 6],
+      {
+        usualTolerance: 0.015,
+        instruments: ['feeler', 'caliper'],
+      },
+    ),
+    'ring.oil': measured(
+      'Oil ring groove',
+      'oil groove, oil ring',
+      'Height of the groove of the oil ring.',
+      [1.5, 10],
+      {
+        usualTolerance: 0.02,
+        instruments: ['feeler', 'caliper'],
+      },
+    ),
     mass: measured('Weight', 'mass', 'Weight of the bare piston.', [40, 6000], { quantity: 'mass', usualTolerance: 3 }),
   },
   features: {
-    rings: counted('Rings', 'rings, ring grooves', 'Count the grooves, the oil ring included.', [1, 6], { misjudged: 0.005, reach: 'panOff' }),
-    compressionRings: counted('Compression rings', 'compression rings', 'Count the plain grooves above the one with drain holes.', [1, 4], {
+    rings: counted('Rings', 'rings, ring grooves', 'Count the grooves, the oil ring included.', [1, 6], {
       misjudged: 0.005,
       reach: 'panOff',
     }),
+    compressionRings: counted(
+      'Compression rings',
+      'compression rings',
+      'Count the plain grooves above the one with drain holes.',
+      [1, 4],
+      {
+        misjudged: 0.005,
+        reach: 'panOff',
+      },
+    ),
     crown: look(
       'Crown',
       'crown form, top',
@@ -130,9 +213,15 @@ export const piston = defineKind({
       CHAMBER_POSITION,
       { reach: 'headOff' },
     ),
-    valvePockets: counted('Valve pockets', 'pockets, valve pockets, valve reliefs', 'Count the cut-outs for valve heads in the crown.', [0, 5], {
-      reach: 'headOff',
-    }),
+    valvePockets: counted(
+      'Valve pockets',
+      'pockets, valve pockets, valve reliefs',
+      'Count the cut-outs for valve heads in the crown.',
+      [0, 5],
+      {
+        reach: 'headOff',
+      },
+    ),
     pieces: look(
       'Built',
       'pieces, articulated',
@@ -175,14 +264,23 @@ export const piston = defineKind({
       'Direction mark',
       'direction, front mark, arrow',
       'Look for an arrow, notch or word on the crown that faces the front of the engine.',
-      { arrow: 'arrow | arrow', notch: 'notch | notch, notched', word: 'word | front mark word', none: 'none | no direction mark' },
+      {
+        arrow: 'arrow | arrow',
+        notch: 'notch | notch, notched',
+        word: 'word | front mark word',
+        none: 'none | no direction mark',
+      },
       { reach: 'headOff' },
     ),
     orientation: look(
       'Goes in',
       'orientation, cylinders it suits',
       'Compare pockets and mark across the set: handed pistons come as left and right, or one per cylinder.',
-      { any: 'any cylinder | any cylinder', left: 'left bank | left bank, left', right: 'right bank | right bank, right' },
+      {
+        any: 'any cylinder | any cylinder',
+        left: 'left bank | left bank, left',
+        right: 'right bank | right bank, right',
+      },
       { misjudged: 0.04 },
     ),
   },

@@ -9,20 +9,32 @@ export const rod = defineKind({
   plural: 'Rods',
   words: ['rod', 'rods', 'connecting rod', 'connecting rods', 'conrod', 'con rod'],
   parameters: {
-    length: measured('Length', 'rod length, centres, centers, centre to centre', 'Distance between the axes of big end and small end.', [45, 450], {
-      usualTolerance: 0.05,
-      instruments: ['heightGauge', 'caliper', 'rule'],
-      minutes: 4,
-      drawing: 'length',
-    }),
-    'bigEnd.bore': measured('Big end', 'big end bore, big end diameter', 'Diameter of the big end with its cap torqued and no shells in it.', [14, 150], {
-      wear: 'grows',
-      usualWear: 0.004,
-      usualTolerance: 0.008,
-      instruments: BY_BORE_GAUGE,
-      minutes: 2,
-      drawing: 'bigEnd',
-    }),
+    length: measured(
+      'Length',
+      'rod length, centres, centers, centre to centre',
+      'Distance between the axes of big end and small end.',
+      [45, 450],
+      {
+        usualTolerance: 0.05,
+        instruments: ['heightGauge', 'caliper', 'rule'],
+        minutes: 4,
+        drawing: 'length',
+      },
+    ),
+    'bigEnd.bore': measured(
+      'Big end',
+      'big end bore, big end diameter',
+      'Diameter of the big end with its cap torqued and no shells in it.',
+      [14, 150],
+      {
+        wear: 'grows',
+        usualWear: 0.004,
+        usualTolerance: 0.008,
+        instruments: BY_BORE_GAUGE,
+        minutes: 2,
+        drawing: 'bigEnd',
+      },
+    ),
     'bigEnd.width': measured('Big end width', 'rod width', 'Width of the big end across its side faces.', [8, 80], {
       wear: 'shrinks',
       usualWear: 0.02,
@@ -55,19 +67,40 @@ export const rod = defineKind({
       usualTolerance: 0.05,
       drawing: 'smallEndWidth',
     }),
-    'smallEnd.housing': measured('Small end without bush', 'bush housing, eye', 'Diameter of the small end eye with its bush pressed out.', [8, 90], {
-      usualTolerance: 0.01,
-      instruments: BY_BORE_GAUGE,
-      minutes: 4,
+    'smallEnd.housing': measured(
+      'Small end without bush',
+      'bush housing, eye',
+      'Diameter of the small end eye with its bush pressed out.',
+      [8, 90],
+      {
+        usualTolerance: 0.01,
+        instruments: BY_BORE_GAUGE,
+        minutes: 4,
+      },
+    ),
+    sideClearance: stated(
+      'Side clearance, as specified',
+      'side clearance',
+      'Endways play of the rods on their pin that the maker asks for.',
+      [0.02, 3],
+      {
+        usualTolerance: 0.05,
+      },
+    ),
+    'bolt.diameter': measured('Bolt size', 'bolt diameter, rod bolt', 'Thread diameter of a cap bolt.', [4, 24], {
+      usualTolerance: 0.1,
+      drawing: 'bolt',
     }),
-    sideClearance: stated('Side clearance, as specified', 'side clearance', 'Endways play of the rods on their pin that the maker asks for.', [0.02, 3], {
-      usualTolerance: 0.05,
-    }),
-    'bolt.diameter': measured('Bolt size', 'bolt diameter, rod bolt', 'Thread diameter of a cap bolt.', [4, 24], { usualTolerance: 0.1, drawing: 'bolt' }),
-    mass: measured('Weight', 'mass, total weight', 'Weight of the bare rod with cap and bolts, without shells.', [60, 6000], {
-      quantity: 'mass',
-      usualTolerance: 6,
-    }),
+    mass: measured(
+      'Weight',
+      'mass, total weight',
+      'Weight of the bare rod with cap and bolts, without shells.',
+      [60, 6000],
+      {
+        quantity: 'mass',
+        usualTolerance: 6,
+      },
+    ),
     'mass.bigEnd': measured(
       'Big end weight',
       'big end mass, rotating weight',
@@ -97,7 +130,10 @@ export const rod = defineKind({
       'Located at',
       'located end',
       'Measure both ends: the end whose width is close to its seat is the one that locates the rod.',
-      { bigEnd: 'the big end | located at big end, big end located', smallEnd: 'the small end | located at small end, small end located' },
+      {
+        bigEnd: 'the big end | located at big end, big end located',
+        smallEnd: 'the small end | located at small end, small end located',
+      },
       { misjudged: 0.04, minutes: 2 },
     ),
     beam: look(
@@ -134,7 +170,12 @@ export const rod = defineKind({
       'Cap bolts',
       'bolts, bolt type',
       'A through bolt shows a nut on the cap; a cap screw threads into the rod; a stud is fixed in the rod and carries a nut.',
-      { bolt: 'bolt and nut | bolt and nut, nuts', screw: 'cap screw | cap screw, screws', stud: 'stud and nut | stud, studs', none: 'none | no bolts' },
+      {
+        bolt: 'bolt and nut | bolt and nut, nuts',
+        screw: 'cap screw | cap screw, screws',
+        stud: 'stud and nut | stud, studs',
+        none: 'none | no bolts',
+      },
     ),
     boltGrade: look(
       'Bolt grade',
@@ -155,7 +196,11 @@ export const rod = defineKind({
       'Small end runs',
       'small end form, bush or needle',
       'A bush shows a bronze ring, a needle cage a hard bare eye; a pressed pin sits in plain steel.',
-      { bush: 'in a bush | bushed, bush', needle: 'on needles | needle, needle cage', plain: 'pressed, without a bush | no bush, plain eye' },
+      {
+        bush: 'in a bush | bushed, bush',
+        needle: 'on needles | needle, needle cage',
+        plain: 'pressed, without a bush | no bush, plain eye',
+      },
       { misjudged: 0.01 },
     ),
     topOilHoles: counted(
@@ -168,7 +213,11 @@ export const rod = defineKind({
       'Chamfer at the crankpin fillet',
       'chamfer',
       'Feel the edges of the big end bore: the chamfered side goes to the fillet; an even edge on both sides has none.',
-      { oneSide: 'one side | chamfer one side', bothSides: 'both sides | chamfer both sides', none: 'none | no chamfer' },
+      {
+        oneSide: 'one side | chamfer one side',
+        bothSides: 'both sides | chamfer both sides',
+        none: 'none | no chamfer',
+      },
     ),
   },
   markPlaces: {

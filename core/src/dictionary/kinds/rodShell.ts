@@ -20,15 +20,24 @@ export const rodShell = defineKind({
         drawing: 'shellOutside',
       },
     ),
-    wall: measured('Wall', 'wall thickness, thickness', 'Thickness of the shell at its crown, measured with a ball anvil.', [0.8, 8], {
-      wear: 'shrinks',
-      usualWear: 0.006,
-      usualTolerance: 0.004,
-      service: SHELL_OVERSIZES,
-      instruments: ['micrometer'],
-      drawing: 'shellWall',
+    wall: measured(
+      'Wall',
+      'wall thickness, thickness',
+      'Thickness of the shell at its crown, measured with a ball anvil.',
+      [0.8, 8],
+      {
+        wear: 'shrinks',
+        usualWear: 0.006,
+        usualTolerance: 0.004,
+        service: SHELL_OVERSIZES,
+        instruments: ['micrometer'],
+        drawing: 'shellWall',
+      },
+    ),
+    width: measured('Width', 'shell width', 'Axial width of the shell.', [6, 80], {
+      usualTolerance: 0.1,
+      drawing: 'shellWidth',
     }),
-    width: measured('Width', 'shell width', 'Axial width of the shell.', [6, 80], { usualTolerance: 0.1, drawing: 'shellWidth' }),
   },
   features: {
     tang: presence(
@@ -54,6 +63,9 @@ export const rodShell = defineKind({
       chamfered: 'chamfered | chamfered edge',
     }),
   },
-  markPlaces: { back: markedAt('back of the shell', 'back, on back', ['stamped', 'etched']), edge: markedAt('edge', 'edge, on edge, colour', ['painted']) },
+  markPlaces: {
+    back: markedAt('back of the shell', 'back, on back', ['stamped', 'etched']),
+    edge: markedAt('edge', 'edge, on edge, colour', ['painted']),
+  },
   interfaces: {},
 });

@@ -8,18 +8,36 @@ export const rollingBearing = defineKind({
   plural: 'Rolling bearings',
   words: ['rolling bearing', 'rolling bearings', 'ball bearing', 'roller bearing', 'needle bearing', 'bearing'],
   parameters: {
-    bore: measured('Bore', 'inside diameter, id, inside', 'Diameter of the bore of the inner ring; of a drawn cup, the shaft it runs on.', [3, 200], {
-      usualTolerance: 0.006,
-      drawing: 'bore',
+    bore: measured(
+      'Bore',
+      'inside diameter, id, inside',
+      'Diameter of the bore of the inner ring; of a drawn cup, the shaft it runs on.',
+      [3, 200],
+      {
+        usualTolerance: 0.006,
+        drawing: 'bore',
+      },
+    ),
+    outside: measured('Outside diameter', 'od, outside', 'Outside diameter of the outer ring.', [8, 320], {
+      usualTolerance: 0.007,
+      drawing: 'outside',
     }),
-    outside: measured('Outside diameter', 'od, outside', 'Outside diameter of the outer ring.', [8, 320], { usualTolerance: 0.007, drawing: 'outside' }),
-    width: measured('Width', 'thickness', 'Width over the rings.', [2, 120], { usualTolerance: 0.06, drawing: 'width' }),
-    clearance: measured('Radial internal clearance', 'radial play, clearance', 'Play of one ring against the other before fitting.', [0, 0.3], {
-      wear: 'grows',
-      usualTolerance: 0.004,
-      instruments: ['feeler'],
-      minutes: 3,
+    width: measured('Width', 'thickness', 'Width over the rings.', [2, 120], {
+      usualTolerance: 0.06,
+      drawing: 'width',
     }),
+    clearance: measured(
+      'Radial internal clearance',
+      'radial play, clearance',
+      'Play of one ring against the other before fitting.',
+      [0, 0.3],
+      {
+        wear: 'grows',
+        usualTolerance: 0.004,
+        instruments: ['feeler'],
+        minutes: 3,
+      },
+    ),
   },
   features: {
     form: look(
@@ -40,24 +58,34 @@ export const rollingBearing = defineKind({
       'A plain inner ring slides out both ways, one with a shoulder only one way, one with two not at all.',
       { none: 'none | plain inner ring', one: 'one | shouldered inner ring, one shoulder', two: 'two | two shoulders' },
     ),
-    cage: look('Cage', 'cage material', 'Look at the separator: pressed steel is thin and grey, brass is thick and yellow, moulded is dark and light.', {
-      steel: 'pressed steel | steel cage',
-      brass: 'brass | brass cage',
-      polyamide: 'moulded | polyamide cage, plastic cage',
-      full: 'none, full complement | full complement',
-    }),
+    cage: look(
+      'Cage',
+      'cage material',
+      'Look at the separator: pressed steel is thin and grey, brass is thick and yellow, moulded is dark and light.',
+      {
+        steel: 'pressed steel | steel cage',
+        brass: 'brass | brass cage',
+        polyamide: 'moulded | polyamide cage, plastic cage',
+        full: 'none, full complement | full complement',
+      },
+    ),
     cover: look('Covers', 'shields, seals', 'A shield is thin metal with a gap, a seal is rubber that touches.', {
       open: 'open | open bearing',
       shield: 'shields | shields, shielded',
       seal: 'seals | seals, sealed',
     }),
-    clearanceClass: look('Clearance class', 'clearance class', 'Read it from the designation: C2, none, C3, C4 or C5.', {
-      C2: 'C2 | c2',
-      CN: 'normal | cn, c0',
-      C3: 'C3 | c3',
-      C4: 'C4 | c4',
-      C5: 'C5 | c5',
-    }),
+    clearanceClass: look(
+      'Clearance class',
+      'clearance class',
+      'Read it from the designation: C2, none, C3, C4 or C5.',
+      {
+        C2: 'C2 | c2',
+        CN: 'normal | cn, c0',
+        C3: 'C3 | c3',
+        C4: 'C4 | c4',
+        C5: 'C5 | c5',
+      },
+    ),
     snapRing: presence(
       'Snap ring groove',
       'snap ring',

@@ -9,14 +9,26 @@ export const seal = defineKind({
   plural: 'Seals',
   words: ['seal', 'seals', 'oil seal', 'shaft seal'],
   parameters: {
-    shaft: measured('Shaft', 'inside diameter, id, shaft diameter', 'Diameter of the shaft on which it runs.', [5, 240], {
-      usualTolerance: 0.1,
-      drawing: 'shaft',
-    }),
-    housing: measured('Outside diameter', 'od, housing, outside', 'Diameter of the bore into which it is pressed.', [10, 280], {
-      usualTolerance: 0.1,
-      drawing: 'housing',
-    }),
+    shaft: measured(
+      'Shaft',
+      'inside diameter, id, shaft diameter',
+      'Diameter of the shaft on which it runs.',
+      [5, 240],
+      {
+        usualTolerance: 0.1,
+        drawing: 'shaft',
+      },
+    ),
+    housing: measured(
+      'Outside diameter',
+      'od, housing, outside',
+      'Diameter of the bore into which it is pressed.',
+      [10, 280],
+      {
+        usualTolerance: 0.1,
+        drawing: 'housing',
+      },
+    ),
     width: measured('Width', 'thickness', 'Axial width.', [3, 40], { usualTolerance: 0.2, drawing: 'width' }),
   },
   features: {
@@ -31,7 +43,13 @@ export const seal = defineKind({
       },
       { misjudged: 0.005 },
     ),
-    dustLip: presence('Dust lip', 'dust lip', 'Look at the outer side for a second, springless lip.', 'dust lip | with dust lip', 'no dust lip | no dust lip'),
+    dustLip: presence(
+      'Dust lip',
+      'dust lip',
+      'Look at the outer side for a second, springless lip.',
+      'dust lip | with dust lip',
+      'no dust lip | no dust lip',
+    ),
     rotation: look(
       'Return helix for',
       'helix, rotation',

@@ -16,8 +16,14 @@ export const thrustWasher = defineKind({
       instruments: BY_MICROMETER,
       drawing: 'thickness',
     }),
-    outside: measured('Outside diameter', 'od, outside', 'Outside diameter.', [20, 220], { usualTolerance: 0.15, drawing: 'outside' }),
-    inside: measured('Inside diameter', 'id, inside', 'Inside diameter.', [12, 190], { usualTolerance: 0.15, drawing: 'inside' }),
+    outside: measured('Outside diameter', 'od, outside', 'Outside diameter.', [20, 220], {
+      usualTolerance: 0.15,
+      drawing: 'outside',
+    }),
+    inside: measured('Inside diameter', 'id, inside', 'Inside diameter.', [12, 190], {
+      usualTolerance: 0.15,
+      drawing: 'inside',
+    }),
   },
   features: {
     form: look(
@@ -27,8 +33,16 @@ export const thrustWasher = defineKind({
       { halves: 'halves | halves', whole: 'whole ring | whole ring' },
       { misjudged: 0.001 },
     ),
-    grooves: counted('Oil grooves', 'grooves, oil grooves', 'Count the grooves in the lined face; that face looks to the crank.', [0, 6]),
-    tab: look('Tab', 'tongue', 'A tab stands out of the rim and keeps the washer from turning.', { present: 'tab | with tab', none: 'no tab | no tab' }),
+    grooves: counted(
+      'Oil grooves',
+      'grooves, oil grooves',
+      'Count the grooves in the lined face; that face looks to the crank.',
+      [0, 6],
+    ),
+    tab: look('Tab', 'tongue', 'A tab stands out of the rim and keeps the washer from turning.', {
+      present: 'tab | with tab',
+      none: 'no tab | no tab',
+    }),
   },
   markPlaces: { back: markedAt('steel side', 'back, on back', ['stamped', 'etched']) },
   interfaces: {},

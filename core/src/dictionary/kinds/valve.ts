@@ -9,7 +9,10 @@ export const valve = defineKind({
   plural: 'Valves',
   words: ['valve', 'valves', 'intake valve', 'exhaust valve', 'inlet valve'],
   parameters: {
-    'head.diameter': measured('Head', 'head diameter, diameter', 'Diameter of the head.', [12, 75], { usualTolerance: 0.08, drawing: 'head' }),
+    'head.diameter': measured('Head', 'head diameter, diameter', 'Diameter of the head.', [12, 75], {
+      usualTolerance: 0.08,
+      drawing: 'head',
+    }),
     'stem.diameter': measured('Stem', 'stem diameter', 'Diameter of the stem where it is least worn.', [4, 16], {
       wear: 'shrinks',
       usualWear: 0.015,
@@ -18,18 +21,30 @@ export const valve = defineKind({
       instruments: BY_MICROMETER,
       drawing: 'stem',
     }),
-    length: measured('Length', 'long, valve length', 'Length over all.', [40, 260], { usualTolerance: 0.15, drawing: 'length' }),
-    seatAngle: measured('Seat angle', 'face angle, seat', 'Angle of the face to the plane of the head.', [15, 50], { quantity: 'angle', minutes: 2 }),
+    length: measured('Length', 'long, valve length', 'Length over all.', [40, 260], {
+      usualTolerance: 0.15,
+      drawing: 'length',
+    }),
+    seatAngle: measured('Seat angle', 'face angle, seat', 'Angle of the face to the plane of the head.', [15, 50], {
+      quantity: 'angle',
+      minutes: 2,
+    }),
     margin: measured('Margin', 'head margin', 'Thickness of the rim between face and head.', [0.3, 5], {
       wear: 'shrinks',
       usualWear: 0.2,
       usualTolerance: 0.1,
       drawing: 'margin',
     }),
-    tip: measured('Tip height', 'tip, keeper to tip', 'Distance from the uppermost keeper groove to the tip.', [1, 14], {
-      usualTolerance: 0.08,
-      drawing: 'tip',
-    }),
+    tip: measured(
+      'Tip height',
+      'tip, keeper to tip',
+      'Distance from the uppermost keeper groove to the tip.',
+      [1, 14],
+      {
+        usualTolerance: 0.08,
+        drawing: 'tip',
+      },
+    ),
     mass: measured('Weight', 'mass', 'Weight of the bare valve.', [15, 600], { quantity: 'mass', usualTolerance: 1.5 }),
   },
   features: {
@@ -42,20 +57,37 @@ export const valve = defineKind({
         misjudged: 0.01,
       },
     ),
-    grooves: counted('Keeper grooves', 'grooves, keeper grooves, lock grooves', 'Count the grooves for the keepers.', [1, 4]),
+    grooves: counted(
+      'Keeper grooves',
+      'grooves, keeper grooves, lock grooves',
+      'Count the grooves for the keepers.',
+      [1, 4],
+    ),
     stemFinish: look(
       'Stem',
       'stem finish',
       'Chromed is mirror bright, nitrided black, plain steel grey.',
-      { plain: 'plain | plain stem', chrome: 'chromed | chromed, chrome stem', nitrided: 'nitrided | nitrided, black stem' },
+      {
+        plain: 'plain | plain stem',
+        chrome: 'chromed | chromed, chrome stem',
+        nitrided: 'nitrided | nitrided, black stem',
+      },
       { misjudged: 0.04 },
     ),
-    hollow: look('Stem is', 'sodium filled', 'Weigh it against a solid one of its size: a hollow stem is lighter, a filled one has a thick straight shank.', {
-      solid: 'solid | solid stem',
-      hollow: 'hollow | hollow stem',
-      sodium: 'sodium filled | sodium',
-    }),
+    hollow: look(
+      'Stem is',
+      'sodium filled',
+      'Weigh it against a solid one of its size: a hollow stem is lighter, a filled one has a thick straight shank.',
+      {
+        solid: 'solid | solid stem',
+        hollow: 'hollow | hollow stem',
+        sodium: 'sodium filled | sodium',
+      },
+    ),
   },
-  markPlaces: { head: markedAt('head', 'head, on head', ['stamped', 'cast']), stem: markedAt('stem end', 'on stem, stem end', ['stamped', 'etched']) },
+  markPlaces: {
+    head: markedAt('head', 'head, on head', ['stamped', 'cast']),
+    stem: markedAt('stem end', 'on stem, stem end', ['stamped', 'etched']),
+  },
   interfaces: { keepers: face('Keepers', 'Form of the keeper grooves.') },
 });

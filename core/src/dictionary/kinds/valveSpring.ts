@@ -8,28 +8,57 @@ export const valveSpring = defineKind({
   plural: 'Valve springs',
   words: ['valve spring', 'valve springs', 'spring', 'springs'],
   parameters: {
-    rate: measured('Rate', 'spring rate, stiffness', 'Force by which the load grows for each millimetre of travel, from two loads at two heights.', [2, 200], {
-      quantity: 'springRate',
-      drawing: 'rate',
+    rate: measured(
+      'Rate',
+      'spring rate, stiffness',
+      'Force by which the load grows for each millimetre of travel, from two loads at two heights.',
+      [2, 200],
+      {
+        quantity: 'springRate',
+        drawing: 'rate',
+      },
+    ),
+    seatLoad: measured('Seat load', 'load, closed load', 'Force at installed height, valve closed.', [40, 3000], {
+      quantity: 'force',
+      wear: 'shrinks',
     }),
-    seatLoad: measured('Seat load', 'load, closed load', 'Force at installed height, valve closed.', [40, 3000], { quantity: 'force', wear: 'shrinks' }),
-    openLoad: measured('Open load', 'load open', 'Force at full lift.', [80, 6000], { quantity: 'force', wear: 'shrinks' }),
-    installedHeight: measured('Installed height', 'closed height', 'Height at which the seat load is stated.', [15, 80], {
-      usualTolerance: 0.2,
-      drawing: 'installed',
+    openLoad: measured('Open load', 'load open', 'Force at full lift.', [80, 6000], {
+      quantity: 'force',
+      wear: 'shrinks',
     }),
+    installedHeight: measured(
+      'Installed height',
+      'closed height',
+      'Height at which the seat load is stated.',
+      [15, 80],
+      {
+        usualTolerance: 0.2,
+        drawing: 'installed',
+      },
+    ),
     freeLength: measured('Free length', 'free height, length', 'Length without load.', [18, 120], {
       wear: 'shrinks',
       usualWear: 0.5,
       usualTolerance: 0.4,
       drawing: 'free',
     }),
-    coilBind: measured('Coil bind', 'bind, solid height', 'Height at which all coils touch.', [10, 60], { usualTolerance: 0.3, drawing: 'bind' }),
-    outside: measured('Outside diameter', 'od, diameter', 'Outside diameter of the outer spring at its seat.', [12, 70], {
-      usualTolerance: 0.2,
-      drawing: 'outside',
+    coilBind: measured('Coil bind', 'bind, solid height', 'Height at which all coils touch.', [10, 60], {
+      usualTolerance: 0.3,
+      drawing: 'bind',
     }),
-    inside: measured('Inside diameter', 'id', 'Inside diameter of the innermost spring at its seat.', [6, 50], { usualTolerance: 0.2 }),
+    outside: measured(
+      'Outside diameter',
+      'od, diameter',
+      'Outside diameter of the outer spring at its seat.',
+      [12, 70],
+      {
+        usualTolerance: 0.2,
+        drawing: 'outside',
+      },
+    ),
+    inside: measured('Inside diameter', 'id', 'Inside diameter of the innermost spring at its seat.', [6, 50], {
+      usualTolerance: 0.2,
+    }),
     wire: measured('Wire', 'wire diameter', 'Diameter of the wire of the outer spring.', [1.2, 9], {
       usualTolerance: 0.04,
       instruments: ['micrometer', 'caliper'],
@@ -42,7 +71,9 @@ export const valveSpring = defineKind({
       [800, 12000],
       { quantity: 'speed' },
     ),
-    'retainer.diameter': measured('Retainer', 'retainer diameter', 'Outside diameter of the retainer.', [12, 60], { usualTolerance: 0.1 }),
+    'retainer.diameter': measured('Retainer', 'retainer diameter', 'Outside diameter of the retainer.', [12, 60], {
+      usualTolerance: 0.1,
+    }),
   },
   features: {
     nest: look('Nest', 'single or double', 'Look down on it: one spring, one with a flat damper inside, or two.', {
@@ -59,6 +90,9 @@ export const valveSpring = defineKind({
       blue: 'blue | blue',
     }),
   },
-  markPlaces: { coil: markedAt('coils', 'coil, on coils', ['painted']), retainer: markedAt('retainer', 'on retainer', ['stamped', 'etched']) },
+  markPlaces: {
+    coil: markedAt('coils', 'coil, on coils', ['painted']),
+    retainer: markedAt('retainer', 'on retainer', ['stamped', 'etched']),
+  },
   interfaces: { keepers: face('Keepers', 'Form of the keepers the retainer takes.') },
 });

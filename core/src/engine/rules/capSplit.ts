@@ -12,7 +12,10 @@ export const capSplit: MixRule = {
     const split = rod.features.capSplit.id;
     const groups = groupedBy(
       ofKind(parts, 'rod'),
-      ({ readings }) => readings.flatMap((reading) => (reading.sort === 'look' && reading.feature === split ? [reading.option] : []))[0],
+      ({ readings }) =>
+        readings.flatMap((reading) =>
+          reading.sort === 'look' && reading.feature === split ? [reading.option] : [],
+        )[0],
     );
     const [fractured, machined] = [groups.get('fractured'), groups.get('machined')];
     if (!fractured || !machined) return [];

@@ -7,7 +7,9 @@ const WEIGHT_PLACES: Readonly<Partial<Record<KindId, string>>> = { piston: 'pist
 const letterAt =
   (place: string) =>
   ({ readings }: PartRead): string | undefined => {
-    for (const reading of readings) if (reading.sort === 'mark' && reading.place === place && /^[^?[]+$/.test(reading.characters)) return reading.characters;
+    for (const reading of readings)
+      if (reading.sort === 'mark' && reading.place === place && /^[^?[]+$/.test(reading.characters))
+        return reading.characters;
     return undefined;
   };
 

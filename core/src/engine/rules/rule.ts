@@ -40,7 +40,8 @@ export interface MixRule {
 export const takenFor = ({ part: { lineUp } }: PartRead): string | undefined =>
   lineUp.status === 'settled' || lineUp.status === 'probable' ? lineUp.candidates[0]?.pattern : undefined;
 
-export const ofKind = (parts: readonly PartRead[], kind: KindId): PartRead[] => parts.filter(({ part }) => part.kind === kind);
+export const ofKind = (parts: readonly PartRead[], kind: KindId): PartRead[] =>
+  parts.filter(({ part }) => part.kind === kind);
 
 /** Groups by what `key` says; parts of which it says nothing are left out. */
 export function groupedBy<T>(parts: readonly PartRead[], key: (part: PartRead) => T | undefined): Map<T, PartRead[]> {

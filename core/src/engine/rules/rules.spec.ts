@@ -35,7 +35,10 @@ function part(name: string, kind: KindId, takenFor: string | undefined, words = 
     unused: [],
     doubts: [],
   };
-  return { part: { specimen: name, name, kind, lineUp, belongs: undefined, expected: [], because: [] }, readings: readEntry(words, kind).words };
+  return {
+    part: { specimen: name, name, kind, lineUp, belongs: undefined, expected: [], because: [] },
+    readings: readEntry(words, kind).words,
+  };
 }
 const found = (rule: (typeof MIX_RULES)[number], catalogue: CatalogueLookup, ...parts: PartRead[]) =>
   rule.find({ catalogue, parts, variant: undefined, rules: {} });
@@ -72,7 +75,8 @@ describe('parts that belong together or apart', () => {
 });
 
 describe('two types in one engine', () => {
-  const ratio = (id: string, of: string) => pattern(id, 'piston', { dimensions: { 'piston.ratio': { low: of, high: of, unit: 'ratio' } } });
+  const ratio = (id: string, of: string) =>
+    pattern(id, 'piston', { dimensions: { 'piston.ratio': { low: of, high: of, unit: 'ratio' } } });
 
   it('are refused, and mixed ratios named (common practice, no source)', () => {
     const catalogue = lookup(ratio('low', '8.5'), ratio('high', '10'));
@@ -82,9 +86,9 @@ describe('two types in one engine', () => {
 
   it('of one ratio are still two types', () => {
     const catalogue = lookup(ratio('a', '9'), ratio('b', '9'));
-    expect(say(found(twoTypes, catalogue, part('P1', 'piston', 'a'), part('P2', 'piston', 'b'))[0]?.says ?? [], 'metric')).toContain(
-      'One engine takes one type.',
-    );
+    expect(
+      say(found(twoTypes, catalogue, part('P1', 'piston', 'a'), part('P2', 'piston', 'b'))[0]?.says ?? [], 'metric'),
+    ).toContain('One engine takes one type.');
   });
 
   it('are right where an engine has several places for the kind: intake and exhaust valves differ', () => {
@@ -93,15 +97,24 @@ describe('two types in one engine', () => {
   });
 
   it('are not found while one of them is open', () => {
-    expect(found(twoTypes, lookup(ratio('a', '9')), part('P1', 'piston', 'a'), part('P2', 'piston', undefined))).toEqual([]);
+    expect(
+      found(twoTypes, lookup(ratio('a', '9')), part('P1', 'piston', 'a'), part('P2', 'piston', undefined)),
+    ).toEqual([]);
   });
 });
 
 describe('the weight of a set', () => {
   it('counts from the lightest to the heaviest, in any unit', () => {
     // 18.2 oz are 515.96 g (NIST SP 811: an avoirdupois ounce is 28.349 523 g).
-    const [finding] = found(weights, lookup(), part('P1', 'piston', undefined, 'weight 510.0 g'), part('P2', 'piston', undefined, 'weight 18.2 oz'));
-    expect(say(finding?.says ?? [], 'metric')).toContain('from 510.0 g (P1) to 516.0 g (P2): 6.0 g apart, and the house rule allows 4.0 g');
+    const [finding] = found(
+      weights,
+      lookup(),
+      part('P1', 'piston', undefined, 'weight 510.0 g'),
+      part('P2', 'piston', undefined, 'weight 18.2 oz'),
+    );
+    expect(say(finding?.says ?? [], 'metric')).toContain(
+      'from 510.0 g (P1) to 516.0 g (P2): 6.0 g apart, and the house rule allows 4.0 g',
+    );
   });
 
   it('of one part is no spread', () => {

@@ -14,7 +14,9 @@ export const twoTypes: MixRule = {
     KIND_IDS.filter((kind) => SLOTS.filter((slot) => slot.kind === kind).length === 1).flatMap((kind) => {
       const groups = groupedBy(ofKind(parts, kind), takenFor);
       if (groups.size < 2) return [];
-      const ratios = new Set([...groups.keys()].flatMap((id) => catalogue.pattern(id)?.dimensions['piston.ratio']?.low ?? []).map(Number));
+      const ratios = new Set(
+        [...groups.keys()].flatMap((id) => catalogue.pattern(id)?.dimensions['piston.ratio']?.low ?? []).map(Number),
+      );
       const told = [...groups].map(([pattern, group]) => `${names(group)}: ${catalogue.label(pattern)}`).join('; ');
       const because =
         ratios.size > 1

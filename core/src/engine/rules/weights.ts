@@ -9,7 +9,9 @@ const MASSES: Readonly<Partial<Record<KindId, string>>> = { piston: 'piston.mass
 const grams = (mass: number) => value(mass, 'mass');
 
 const massOf = ({ readings }: PartRead, parameter: string): number | undefined => {
-  for (const reading of readings) if (reading.sort === 'size' && reading.parameter === parameter) return toInside(reading.values[0] ?? 0, reading.unit);
+  for (const reading of readings)
+    if (reading.sort === 'size' && reading.parameter === parameter)
+      return toInside(reading.values[0] ?? 0, reading.unit);
   return undefined;
 };
 

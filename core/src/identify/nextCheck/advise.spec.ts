@@ -15,7 +15,10 @@ const indexOf = (kind: KindId) => index.get(kind) ?? indexCatalogue(kind, CATALO
 
 function advice(kind: KindId, text: string, more: Partial<Situation> = {}, of = indexOf(kind)) {
   const readings = readEntry(text, kind).words;
-  return advise(new Identification(of, more.drawer ? { drawer: more.drawer } : {}).read(readings), { readings, ...more });
+  return advise(new Identification(of, more.drawer ? { drawer: more.drawer } : {}).read(readings), {
+    readings,
+    ...more,
+  });
 }
 
 /** Two journals of neighbouring classes, ten microns apart, and nothing else to tell them by. */
@@ -28,7 +31,14 @@ function classes(apart: number) {
     marks: [],
     numbers: [],
     claims: [],
-    dimensions: { 'crank.mainJournal.diameter': { low: (high - 0.004).toFixed(3), high: high.toFixed(3), unit: 'mm' as const, service: [] } },
+    dimensions: {
+      'crank.mainJournal.diameter': {
+        low: (high - 0.004).toFixed(3),
+        high: high.toFixed(3),
+        unit: 'mm' as const,
+        service: [],
+      },
+    },
   });
   return indexCatalogue('crank', { patterns: [crank('class-a', 52), crank('class-b', 52 - apart)] });
 }
@@ -48,7 +58,8 @@ describe('the next check', () => {
   it('goes from the most a minute down, with a reason to do each', () => {
     const { checks } = advice('crank', 'main 59.67 mm mic');
     expect(checks.length).toBeGreaterThan(3);
-    for (let at = 1; at < checks.length; at++) expect(checks[at - 1]?.bitsPerMinute).toBeGreaterThanOrEqual(checks[at]?.bitsPerMinute ?? 0);
+    for (let at = 1; at < checks.length; at++)
+      expect(checks[at - 1]?.bitsPerMinute).toBeGreaterThanOrEqual(checks[at]?.bitsPerMinute ?? 0);
     for (const check of checks) expect(check.how.length).toBeGreaterThan(10);
   });
 
@@ -105,9 +116,14 @@ describe('the next check', () => {
 
   it('does not ask for an instrument that the shop has not, or that does not reach', () => {
     const noMicrometer = new Drawer(USUAL_INSTRUMENTS.filter(({ sort }) => sort !== 'micrometer'));
-    expect(advice('crank', '', { drawer: noMicrometer }).checks.some(({ tool }) => tool?.sort === 'micrometer')).toBeFalse();
-    const shortCaliper = new Drawer(USUAL_INSTRUMENTS.map((each) => (each.sort === 'caliper' ? { ...each, to: 20 } : each)));
-    for (const { tool, id } of advice('liner', '', { drawer: shortCaliper }).checks) expect(`${id} ${tool?.sort ?? ''}`).not.toMatch(/outside.* caliper/);
+    expect(
+      advice('crank', '', { drawer: noMicrometer }).checks.some(({ tool }) => tool?.sort === 'micrometer'),
+    ).toBeFalse();
+    const shortCaliper = new Drawer(
+      USUAL_INSTRUMENTS.map((each) => (each.sort === 'caliper' ? { ...each, to: 20 } : each)),
+    );
+    for (const { tool, id } of advice('liner', '', { drawer: shortCaliper }).checks)
+      expect(`${id} ${tool?.sort ?? ''}`).not.toMatch(/outside.* caliper/);
   });
 
   it('prefers what needs no dismantling (common practice, no source: the cheapest check that still decides comes first)', () => {

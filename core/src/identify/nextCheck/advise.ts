@@ -41,7 +41,12 @@ export function advise(identification: Identification, situation: Situation, pla
   const open = foreseen(index, hypotheses, situation);
   const checks = rank(open, hypotheses.weights);
   const separation = tellApart(index, hypotheses, situation, open);
-  return { uncertainty: entropy(hypotheses.weights), checks, plan: planFrom(open, hypotheses, checks, planned), ...(separation ? { separation } : {}) };
+  return {
+    uncertainty: entropy(hypotheses.weights),
+    checks,
+    plan: planFrom(open, hypotheses, checks, planned),
+    ...(separation ? { separation } : {}),
+  };
 }
 
 function worthOf({ check, outcomes }: Foreseen, weights: Float64Array): Advised {
@@ -54,7 +59,8 @@ function rank(open: readonly Foreseen[], weights: Float64Array): Advised[] {
   const best = new Map<string, Advised>();
   for (const each of open) {
     const advised = worthOf(each, weights);
-    if (advised.bits >= WORTH && advised.bitsPerMinute > (best.get(checkKey(advised))?.bitsPerMinute ?? 0)) best.set(checkKey(advised), advised);
+    if (advised.bits >= WORTH && advised.bitsPerMinute > (best.get(checkKey(advised))?.bitsPerMinute ?? 0))
+      best.set(checkKey(advised), advised);
   }
   return [...best.values()].sort((a, b) => b.bitsPerMinute - a.bitsPerMinute || (a.id < b.id ? -1 : 1));
 }
@@ -67,14 +73,21 @@ interface Branch {
 const BRANCHES = 12;
 
 /** The first check, then what gains the most on average over what it may come to, and so once more. */
-function planFrom(open: readonly Foreseen[], hypotheses: Hypotheses, checks: readonly Advised[], planned: number): Advised[] {
+function planFrom(
+  open: readonly Foreseen[],
+  hypotheses: Hypotheses,
+  checks: readonly Advised[],
+  planned: number,
+): Advised[] {
   const [first] = checks;
   if (!first) return [];
   const plan = [first];
   let branches: Branch[] = [{ chance: 1, weights: hypotheses.weights }];
   while (plan.length < planned) {
     const last = plan[plan.length - 1];
-    const made = open.find(({ check }) => last && checkKey(check) === checkKey(last) && check.tool?.sort === last.tool?.sort);
+    const made = open.find(
+      ({ check }) => last && checkKey(check) === checkKey(last) && check.tool?.sort === last.tool?.sort,
+    );
     if (!made) break;
     branches = followed(branches, made);
     if (branches.reduce((sum, { chance, weights }) => sum + chance * entropy(weights), 0) < SURE) break;
@@ -89,7 +102,10 @@ function planFrom(open: readonly Foreseen[], hypotheses: Hypotheses, checks: rea
 function followed(branches: readonly Branch[], { outcomes }: Foreseen): Branch[] {
   return branches
     .flatMap(({ chance, weights }) =>
-      [...likelihoodOf(outcomes, weights)].map((share, outcome): Branch => ({ chance: chance * share, weights: after(outcomes, weights, outcome) })),
+      [...likelihoodOf(outcomes, weights)].map((share, outcome): Branch => ({
+        chance: chance * share,
+        weights: after(outcomes, weights, outcome),
+      })),
     )
     .sort((a, b) => b.chance - a.chance)
     .slice(0, BRANCHES);
@@ -106,7 +122,8 @@ function bestOver(open: readonly Foreseen[], branches: readonly Branch[]): Advis
       settles += chance * gain.settles;
     }
     const perMinute = bits / (check.minutes + check.dismantling);
-    if (bits >= WORTH && perMinute > (best?.bitsPerMinute ?? 0)) best = { ...check, bits, settles, bitsPerMinute: perMinute };
+    if (bits >= WORTH && perMinute > (best?.bitsPerMinute ?? 0))
+      best = { ...check, bits, settles, bitsPerMinute: perMinute };
   }
   return best;
 }

@@ -68,16 +68,47 @@ export function foreseen(index: CatalogueIndex, hypotheses: Hypotheses, situatio
   ];
 }
 
-function lookCheck(index: CatalogueIndex, hypotheses: Hypotheses, feature: Feature, { readings }: Situation, state: Reach): Foreseen[] {
+function lookCheck(
+  index: CatalogueIndex,
+  hypotheses: Hypotheses,
+  feature: Feature,
+  { readings }: Situation,
+  state: Reach,
+): Foreseen[] {
   if (readings.some((reading) => reading.sort === 'look' && reading.feature === feature.id)) return [];
   const outcomes = foreseeLook(index, hypotheses, feature);
   if (!outcomes) return [];
   const { id, name, tell, minutes, reach } = feature;
-  return [{ check: { id, sort: 'look', name, how: tell, minutes, dismantling: dismantling(state, reach), answers: answersIn(index, feature) }, outcomes }];
+  return [
+    {
+      check: {
+        id,
+        sort: 'look',
+        name,
+        how: tell,
+        minutes,
+        dismantling: dismantling(state, reach),
+        answers: answersIn(index, feature),
+      },
+      outcomes,
+    },
+  ];
 }
 
-function markCheck(index: CatalogueIndex, hypotheses: Hypotheses, place: MarkPlace, { readings }: Situation, state: Reach): Foreseen[] {
-  if (readings.some((reading) => reading.sort === 'mark' && (reading.place === place.id || isReadAlready(index, hypotheses, place, reading)))) return [];
+function markCheck(
+  index: CatalogueIndex,
+  hypotheses: Hypotheses,
+  place: MarkPlace,
+  { readings }: Situation,
+  state: Reach,
+): Foreseen[] {
+  if (
+    readings.some(
+      (reading) =>
+        reading.sort === 'mark' && (reading.place === place.id || isReadAlready(index, hypotheses, place, reading)),
+    )
+  )
+    return [];
   const outcomes = foreseeMark(index, hypotheses, place);
   if (!outcomes) return [];
   const { id, name, makings, reach } = place;
@@ -97,7 +128,12 @@ function markCheck(index: CatalogueIndex, hypotheses: Hypotheses, place: MarkPla
 }
 
 /** Whether a mark read without its place is the one that a hypothesis has there. */
-function isReadAlready({ marks }: CatalogueIndex, hypotheses: Hypotheses, place: MarkPlace, reading: Extract<Understood, { sort: 'mark' }>): boolean {
+function isReadAlready(
+  { marks }: CatalogueIndex,
+  hypotheses: Hypotheses,
+  place: MarkPlace,
+  reading: Extract<Understood, { sort: 'mark' }>,
+): boolean {
   if (reading.place !== undefined || reading.characters === '') return false;
   const positions = readMark(reading.characters);
   return hypotheses.rows.some(
@@ -120,12 +156,18 @@ function sizeChecks(
   const column = index.sizes.get(parameter.id);
   if (!column || parameter.instruments[0] === 'sheet') return [];
   const expected = hypotheses.rows.reduce<number>(
-    (most, row) => Math.max(most, row === undefined ? 0 : (column.distinct[(column.codes[row] ?? 0) - 1]?.limits.high ?? 0)),
+    (most, row) =>
+      Math.max(most, row === undefined ? 0 : (column.distinct[(column.codes[row] ?? 0) - 1]?.limits.high ?? 0)),
     0,
   );
   if (expected === 0) return [];
-  const taken = readings.filter((reading) => reading.sort === 'size').filter((reading) => reading.parameter === parameter.id);
-  const finest = Math.min(Infinity, ...taken.map((size) => drawer.take(size.instrument, toInside(size.values[0] ?? 0, size.unit)).permissibleError));
+  const taken = readings
+    .filter((reading) => reading.sort === 'size')
+    .filter((reading) => reading.parameter === parameter.id);
+  const finest = Math.min(
+    Infinity,
+    ...taken.map((size) => drawer.take(size.instrument, toInside(size.values[0] ?? 0, size.unit)).permissibleError),
+  );
   const used = new Set(readings.flatMap((reading) => (reading.sort === 'size' ? [reading.instrument] : [])));
   return parameter.instruments.flatMap((sort): Foreseen[] => {
     const tool = drawer.take(sort, expected);

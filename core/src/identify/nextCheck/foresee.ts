@@ -11,7 +11,8 @@ import { lookChance } from '../weigh/look.js';
 import type { Hypotheses } from './hypotheses.js';
 import type { Outcomes } from './outcomes.js';
 
-const at = <T>({ codes, distinct }: Column<T>, row: number | undefined): T | undefined => (row === undefined ? undefined : distinct[(codes[row] ?? 0) - 1]);
+const at = <T>({ codes, distinct }: Column<T>, row: number | undefined): T | undefined =>
+  row === undefined ? undefined : distinct[(codes[row] ?? 0) - 1];
 
 /** What a look can come to: its options, or the counts that the catalogue knows, in order. */
 export function answersIn(index: CatalogueIndex, { id, form }: Feature): readonly string[] {
@@ -31,7 +32,11 @@ export function foreseeLook(index: CatalogueIndex, hypotheses: Hypotheses, featu
   return {
     count: options.length,
     chances: recorded.map((option) =>
-      normal(Float64Array.from(options, (seen, place) => (option === undefined ? (usual[place] ?? 0) / sum : lookChance(feature, option, seen)))),
+      normal(
+        Float64Array.from(options, (seen, place) =>
+          option === undefined ? (usual[place] ?? 0) / sum : lookChance(feature, option, seen),
+        ),
+      ),
     ),
   };
 }
@@ -49,10 +54,19 @@ export function foreseeMark({ marks }: CatalogueIndex, hypotheses: Hypotheses, p
   const texts = hypotheses.rows.map((row) =>
     row === undefined
       ? []
-      : [...new Set([...listAt(marks.ofPattern, row)].flatMap((code) => (marks.distinct[code]?.place === place.id ? [marks.distinct[code].text] : [])))],
+      : [
+          ...new Set(
+            [...listAt(marks.ofPattern, row)].flatMap((code) =>
+              marks.distinct[code]?.place === place.id ? [marks.distinct[code].text] : [],
+            ),
+          ),
+        ],
   );
   const all = [...new Set(texts.flat())];
-  if (all.length === 0 || new Set(hypotheses.rows.flatMap((row, each) => (row === undefined ? [] : [(texts[each] ?? []).join(' ')]))).size < 2)
+  if (
+    all.length === 0 ||
+    new Set(hypotheses.rows.flatMap((row, each) => (row === undefined ? [] : [(texts[each] ?? []).join(' ')]))).size < 2
+  )
     return undefined;
   const [nothing, other] = [all.length, all.length + 1];
   return {
@@ -61,14 +75,18 @@ export function foreseeMark({ marks }: CatalogueIndex, hypotheses: Hypotheses, p
       const row = new Float64Array(all.length + 2);
       const reads = own.length > 0 ? READS : 0;
       for (const text of own) row[all.indexOf(text)] = reads / own.length;
-      row[nothing] = own.length > 0 ? ASSUMED.markGone : hypotheses.rows[each] === undefined ? 0.5 : 1 - ASSUMED.markThere;
+      row[nothing] =
+        own.length > 0 ? ASSUMED.markGone : hypotheses.rows[each] === undefined ? 0.5 : 1 - ASSUMED.markThere;
       row[other] = 1 - reads - (row[nothing] ?? 0);
       return row;
     }),
   };
 }
 
-/** Where in its limits a part was made, and how worn it is, at a few places with their shares: thirds of the limits; the quantiles of the wear that is assumed. */
+/**
+ * Where in its limits a part was made, and how worn it is, at a few places with their shares: thirds of the limits; the
+ * quantiles of the wear that is assumed.
+ */
 const MADE = [1 / 6, 1 / 2, 5 / 6];
 const WORN: readonly (readonly [times: number, share: number])[] = [
   [0.25, 0.5],
@@ -108,7 +126,12 @@ const REACH = 4;
  * What would be measured with an instrument, in cells as fine as it can tell. Undefined where no two of the hypotheses
  * state different sizes.
  */
-export function foreseeSize(index: CatalogueIndex, hypotheses: Hypotheses, parameter: Parameter, instrument: Precision): Outcomes | undefined {
+export function foreseeSize(
+  index: CatalogueIndex,
+  hypotheses: Hypotheses,
+  parameter: Parameter,
+  instrument: Precision,
+): Outcomes | undefined {
   const column = index.sizes.get(parameter.id);
   if (!column) return undefined;
   const sizes = hypotheses.rows.map((row) => at(column, row));
@@ -125,7 +148,8 @@ export function foreseeSize(index: CatalogueIndex, hypotheses: Hypotheses, param
         for (let cell = firstNear(cells, value - REACH * sigma); cell < elsewhere; cell++) {
           const [low, high] = cells[cell] as Cell;
           if (low > value + REACH * sigma) break;
-          row[cell] = (row[cell] as number) + share * (normalBelow((high - value) / sigma) - normalBelow((low - value) / sigma));
+          row[cell] =
+            (row[cell] as number) + share * (normalBelow((high - value) / sigma) - normalBelow((low - value) / sigma));
         }
       const inside = row.reduce((sum, each) => sum + each, 0);
       const kept = (1 - ASSUMED.sizeMistaken) / Math.max(inside, 1e-9);
@@ -174,7 +198,9 @@ function unknownRow(cells: readonly Cell[], known: readonly Float64Array[], para
   let inside = 0;
   cells.forEach(([low, high], cell) => {
     const mean = known.reduce((sum, each) => sum + (each[cell] ?? 0), 0) / Math.max(1, known.length);
-    const share = (1 - ASSUMED.sharedSize) * Math.min(1, chanceDensity(parameter, (low + high) / 2) * (high - low)) + ASSUMED.sharedSize * mean;
+    const share =
+      (1 - ASSUMED.sharedSize) * Math.min(1, chanceDensity(parameter, (low + high) / 2) * (high - low)) +
+      ASSUMED.sharedSize * mean;
     row[cell] = share;
     inside += share;
   });

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { after, entropy, gainOf, likelihoodOf, type Outcomes } from './outcomes';
 
-const rows = (...chances: number[][]): Outcomes => ({ count: chances[0]?.length ?? 0, chances: chances.map((row) => Float64Array.from(row)) });
+const rows = (...chances: number[][]): Outcomes => ({
+  count: chances[0]?.length ?? 0,
+  chances: chances.map((row) => Float64Array.from(row)),
+});
 const distribution = (length: number) =>
   fc
     .array(fc.double({ min: 0.001, max: 1, noNaN: true }), { minLength: length, maxLength: length })
@@ -29,7 +32,10 @@ describe('what a check is worth', () => {
         expect(bits).toBeLessThanOrEqual(entropy(weights) + 1e-9);
         expect(settles).toBeGreaterThanOrEqual(0);
         expect(settles).toBeLessThanOrEqual(1 + 1e-9);
-        const left = [...likelihoodOf(outcomes, weights)].reduce((sum, chance, outcome) => sum + chance * entropy(after(outcomes, weights, outcome)), 0);
+        const left = [...likelihoodOf(outcomes, weights)].reduce(
+          (sum, chance, outcome) => sum + chance * entropy(after(outcomes, weights, outcome)),
+          0,
+        );
         expect(bits).toBeCloseTo(entropy(weights) - left, 9);
       }),
     );

@@ -16,7 +16,8 @@ export function likelihoodOf({ count, chances }: Outcomes, weights: Float64Array
   const total = new Float64Array(count);
   chances.forEach((row, at) => {
     const weight = weights[at] ?? 0;
-    for (let outcome = 0; outcome < count; outcome++) total[outcome] = (total[outcome] as number) + weight * (row[outcome] as number);
+    for (let outcome = 0; outcome < count; outcome++)
+      total[outcome] = (total[outcome] as number) + weight * (row[outcome] as number);
   });
   return total;
 }
@@ -35,7 +36,10 @@ export interface Gain {
   readonly settles: number;
 }
 
-/** What a check is worth before it is made (D. V. Lindley, Ann. Math. Stat. 27 (1956) 986: the expected information of an experiment). */
+/**
+ * What a check is worth before it is made (D. V. Lindley, Ann. Math. Stat. 27 (1956) 986: the expected information of
+ * an experiment).
+ */
 export function gainOf(outcomes: Outcomes, weights: Float64Array, settledFrom: number): Gain {
   const total = likelihoodOf(outcomes, weights);
   let bits = 0;

@@ -1,7 +1,16 @@
 import { REACHES, type Reach } from '../../dictionary/definition.js';
 
-/** Minutes from one state of teardown to the next. *Common practice, no source*: an engine out on a stand, nothing seized. */
-const MINUTES: Readonly<Record<Reach, number>> = { outside: 0, headOff: 45, panOff: 25, rotatingPartsOut: 90, onTheBench: 15 };
+/**
+ * Minutes from one state of teardown to the next. *Common practice, no source*: an engine out on a stand, nothing
+ * seized.
+ */
+const MINUTES: Readonly<Record<Reach, number>> = {
+  outside: 0,
+  headOff: 45,
+  panOff: 25,
+  rotatingPartsOut: 90,
+  onTheBench: 15,
+};
 
 export const REACH_SAYS: Readonly<Record<Reach, string>> = {
   outside: 'assembled, seen from outside',

@@ -32,14 +32,26 @@ const TELLS = 0.1;
 const IN_QUESTION = 0.01;
 
 /** Says how the first two candidates can be told apart. Undefined where there are not two. */
-export function tellApart(index: CatalogueIndex, hypotheses: Hypotheses, situation: Situation, open: readonly Foreseen[]): Separation | undefined {
+export function tellApart(
+  index: CatalogueIndex,
+  hypotheses: Hypotheses,
+  situation: Situation,
+  open: readonly Foreseen[],
+): Separation | undefined {
   const [first, second] = hypotheses.rows.flatMap((row, at) => (row === undefined ? [] : [{ row, at }]));
-  if (!first || !second || (hypotheses.weights[second.at] ?? 0) < IN_QUESTION || (hypotheses.weights[first.at] ?? 0) >= 1 - IN_QUESTION) return undefined;
+  if (
+    !first ||
+    !second ||
+    (hypotheses.weights[second.at] ?? 0) < IN_QUESTION ||
+    (hypotheses.weights[first.at] ?? 0) >= 1 - IN_QUESTION
+  )
+    return undefined;
   const pair = pairOf(first.row, second.row);
   const between = [index.patterns[first.row] ?? '', index.patterns[second.row] ?? ''] as const;
   const tooClose = closeSizes(index, first.row, second.row, situation);
   const weights = hypotheses.rows.map((_, at) => (at === first.at || at === second.at ? 0.5 : 0));
-  if (open.some(({ outcomes }) => gainOf(outcomes, Float64Array.from(weights), 1).bits >= TELLS)) return { between, state: 'open', blockedBy: [], tooClose };
+  if (open.some(({ outcomes }) => gainOf(outcomes, Float64Array.from(weights), 1).bits >= TELLS))
+    return { between, state: 'open', blockedBy: [], tooClose };
   const blockedBy = [
     ...new Set(
       everything(index, pair, situation)
@@ -48,7 +60,8 @@ export function tellApart(index: CatalogueIndex, hypotheses: Hypotheses, situati
     ),
   ];
   // A mere likelihood of the one over the other is no likeness.
-  if (blockedBy.length === 0 && (hypotheses.weights[first.at] ?? 0) >= PROBABLE_FROM && tooClose.length === 0) return undefined;
+  if (blockedBy.length === 0 && (hypotheses.weights[first.at] ?? 0) >= PROBABLE_FROM && tooClose.length === 0)
+    return undefined;
   return { between, state: blockedBy.length > 0 ? 'blocked' : 'alike', blockedBy, tooClose };
 }
 
@@ -60,12 +73,25 @@ function everything(index: CatalogueIndex, pair: Hypotheses, { readings, state }
 }
 
 /** Sizes measured too coarsely to tell the two apart. */
-function closeSizes(index: CatalogueIndex, a: number, b: number, { readings, drawer = new Drawer() }: Situation): Sentence[] {
+function closeSizes(
+  index: CatalogueIndex,
+  a: number,
+  b: number,
+  { readings, drawer = new Drawer() }: Situation,
+): Sentence[] {
   return Object.values(describedAs(index.kind).parameters).flatMap((parameter): Sentence[] => {
-    const taken = readings.filter((reading) => reading.sort === 'size').filter((reading) => reading.parameter === parameter.id);
+    const taken = readings
+      .filter((reading) => reading.sort === 'size')
+      .filter((reading) => reading.parameter === parameter.id);
     const column = index.sizes.get(parameter.id);
     const [sizeA, sizeB] = [a, b].map((row) => column?.distinct[(column.codes[row] ?? 0) - 1]?.limits);
-    if (taken.length === 0 || !sizeA || !sizeB || Math.abs(sizeA.low - sizeB.low) + Math.abs(sizeA.high - sizeB.high) < 1e-6) return [];
+    if (
+      taken.length === 0 ||
+      !sizeA ||
+      !sizeB ||
+      Math.abs(sizeA.low - sizeB.low) + Math.abs(sizeA.high - sizeB.high) < 1e-6
+    )
+      return [];
     const tools = taken.map((size) => drawer.take(size.instrument, sizeA.high));
     if (tools.some((tool) => separable(sizeA, sizeB, tool))) return [];
     const [tool] = [...tools].sort((x, y) => x.permissibleError - y.permissibleError);

@@ -17,8 +17,14 @@ export function claimReason(index: CatalogueIndex, row: number, evidence: ClaimE
   if (places.length === 0) return notStated('Where it was fitted');
   const claimed = claimedOf(index, evidence);
   const said = CLAIMS[evidence.about].toLowerCase();
-  const agreeing = places.filter((at) => (claimed?.chance(at) ?? 0) > 0).sort((a, b) => (claimed?.chance(b) ?? 0) - (claimed?.chance(a) ?? 0));
-  const names = [...new Set((agreeing.length > 0 ? agreeing : places).map((at) => fitments.variants[fitments.variant[at] ?? 0]?.code ?? ''))];
+  const agreeing = places
+    .filter((at) => (claimed?.chance(at) ?? 0) > 0)
+    .sort((a, b) => (claimed?.chance(b) ?? 0) - (claimed?.chance(a) ?? 0));
+  const names = [
+    ...new Set(
+      (agreeing.length > 0 ? agreeing : places).map((at) => fitments.variants[fitments.variant[at] ?? 0]?.code ?? ''),
+    ),
+  ];
   const some = names.slice(0, 3).join(', ') + (names.length > 3 ? ` and ${names.length - 3} more` : '');
   if (agreeing.length === 0) return [`It was fitted to ${some}: none of them agrees with that ${said}.`];
   const [first] = agreeing;

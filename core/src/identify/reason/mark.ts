@@ -23,8 +23,12 @@ export function markReason(index: CatalogueIndex, row: number, evidence: MarkEvi
   const other = evidence.positions.length > 0 ? otherwise(index, row, evidence) : undefined;
   if (marks.length === 0) return other ?? notStated('Marks');
   if (evidence.positions.length === 0) {
-    const recorded = marks.find((mark) => mark.place !== undefined && (evidence.place === undefined || mark.place === evidence.place));
-    return [recorded ? `No mark found, where ${recorded.text} should be.` : 'No mark found, and none is recorded there.'];
+    const recorded = marks.find(
+      (mark) => mark.place !== undefined && (evidence.place === undefined || mark.place === evidence.place),
+    );
+    return [
+      recorded ? `No mark found, where ${recorded.text} should be.` : 'No mark found, and none is recorded there.',
+    ];
   }
   let best: { readonly mark: Mark; readonly aligned: Alignment } | undefined;
   for (const mark of marks) {
@@ -32,9 +36,18 @@ export function markReason(index: CatalogueIndex, row: number, evidence: MarkEvi
     if (aligned && aligned.logLikelihood > (best?.aligned.logLikelihood ?? -Infinity)) best = { mark, aligned };
   }
   const unusual = best?.aligned.slips.filter((slip) => slip.kind !== 'misread' || !slip.common).length ?? 0;
-  if (!best || unusual > UNUSUAL_SLIPS) return other ?? [`Its marks are ${marks.map((mark) => mark.text).join(', ')}: none of them reads like this.`];
+  if (!best || unusual > UNUSUAL_SLIPS)
+    return other ?? [`Its marks are ${marks.map((mark) => mark.text).join(', ')}: none of them reads like this.`];
   const code = codes[marks.indexOf(best.mark)] ?? 0;
-  return [sayMark(best.mark, best.aligned, evidence, listAt(column.bearers, code).length, column.replaced.get(best.mark.text))];
+  return [
+    sayMark(
+      best.mark,
+      best.aligned,
+      evidence,
+      listAt(column.bearers, code).length,
+      column.replaced.get(best.mark.text),
+    ),
+  ];
 }
 
 const SURFACE: Readonly<Record<Making, string>> = {
@@ -52,12 +65,22 @@ function otherwise(index: CatalogueIndex, row: number, { positions }: MarkEviden
   const offsets = stampOffsets(positions);
   const stamped = [...index.sizes.values()].some(({ codes, distinct }) => {
     const size = distinct[(codes[row] ?? 0) - 1];
-    return size !== undefined && size.service.length > 0 && offsets.some((offset) => stepAt(size, offset) !== undefined || stepAt(size, -offset) !== undefined);
+    return (
+      size !== undefined &&
+      size.service.length > 0 &&
+      offsets.some((offset) => stepAt(size, offset) !== undefined || stepAt(size, -offset) !== undefined)
+    );
   });
   return stamped ? ['None of its own marks, but it may be the stamp of a service size that it is made in.'] : undefined;
 }
 
-function sayMark(mark: Mark, { slips, unread }: Alignment, evidence: MarkEvidence, bearers: number, replaced: string | undefined): string {
+function sayMark(
+  mark: Mark,
+  { slips, unread }: Alignment,
+  evidence: MarkEvidence,
+  bearers: number,
+  replaced: string | undefined,
+): string {
   const where = mark.place ? ` on the ${markPlaceOf(mark.place).name}` : '';
   const parts = slips.map((slip) => {
     switch (slip.kind) {
@@ -72,8 +95,10 @@ function sayMark(mark: Mark, { slips, unread }: Alignment, evidence: MarkEvidenc
     }
   });
   if (unread > 0) parts.push(`${counted(unread, 'more character')} not read`);
-  if (evidence.place !== undefined && mark.place !== undefined && mark.place !== evidence.place) parts.push('recorded in another place');
+  if (evidence.place !== undefined && mark.place !== undefined && mark.place !== evidence.place)
+    parts.push('recorded in another place');
   if (mark.making === 'tag' && replaced !== undefined) parts.push(`an old number, replaced by ${replaced}`);
-  if (mark.making === 'cast' && bearers > 1) parts.push(`it names the casting, which ${bearers} patterns share, not how it was machined`);
+  if (mark.making === 'cast' && bearers > 1)
+    parts.push(`it names the casting, which ${bearers} patterns share, not how it was machined`);
   return parts.length > 0 ? `${mark.text}${where}: ${parts.join('; ')}.` : `${mark.text}${where}, as read.`;
 }

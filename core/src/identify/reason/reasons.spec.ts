@@ -22,7 +22,9 @@ function reason(kind: KindId, text: string, pattern: string): string {
 describe('the reasons, in words', () => {
   it('say of a mark what it is, what was slipped, and what was not read', () => {
     expect(reason('crank', 'cast 4187', 'sluice-crank-3375-forged')).toBe('4187 on the web, as read.');
-    expect(reason('crank', 'cast 4l87', 'sluice-crank-3375-forged')).toContain('1 read as L is a common slip on a sand casting');
+    expect(reason('crank', 'cast 4l87', 'sluice-crank-3375-forged')).toContain(
+      '1 read as L is a common slip on a sand casting',
+    );
     expect(reason('crank', 'cast 418', 'sluice-crank-3375-forged')).toContain('1 more character not read');
     expect(reason('crank', 'cast 9999', 'sluice-crank-3375-forged')).toContain('none of them reads like this');
     expect(reason('crank', 'cast flange 4187', 'sluice-crank-3375-forged')).toContain('recorded in another place');
@@ -30,26 +32,38 @@ describe('the reasons, in words', () => {
 
   it('say of a missing mark whether one should be there', () => {
     expect(reason('crank', 'no mark on web', 'sluice-crank-3375-forged')).toBe('No mark found, where 4187 should be.');
-    expect(reason('crank', 'no mark on nose', 'sluice-crank-3375-forged')).toBe('No mark found, and none is recorded there.');
+    expect(reason('crank', 'no mark on nose', 'sluice-crank-3375-forged')).toBe(
+      'No mark found, and none is recorded there.',
+    );
   });
 
   it('say of an old number what took its place', () => {
-    expect(reason('piston', 'number HV-8421', 'skerry-piston-112-170-two')).toBe('HV8421: an old number, replaced by HV-8423 since 1990.');
+    expect(reason('piston', 'number HV-8421', 'skerry-piston-112-170-two')).toBe(
+      'HV8421: an old number, replaced by HV-8423 since 1990.',
+    );
   });
 
   it('say of a mark that is none of its own whether its maker’s scheme or a size explains it', () => {
-    expect(reason('crank', 'stamped MABBCA', 'lumen-crank-4b')).toContain('reads as one of the scheme “Tarrow main journal classes”');
+    expect(reason('crank', 'stamped MABBCA', 'lumen-crank-4b')).toContain(
+      'reads as one of the scheme “Tarrow main journal classes”',
+    );
     expect(reason('piston', 'stamped crown 030', 'sluice-piston-380-3375-85')).toContain('the stamp of a service size');
   });
 
   it('say of a service size whether it is made in it', () => {
-    expect(reason('crank', 'main 10 under', 'sluice-crank-3375-forged')).toBe('First undersize, one of its service sizes.');
+    expect(reason('crank', 'main 10 under', 'sluice-crank-3375-forged')).toBe(
+      'First undersize, one of its service sizes.',
+    );
     expect(reason('crank', 'main std', 'sluice-crank-3375-forged')).toBe('Standard, as it is made.');
-    expect(reason('crank', 'main 0.37 mm under', 'sluice-crank-3375-forged')).toContain('not made in that service size');
+    expect(reason('crank', 'main 0.37 mm under', 'sluice-crank-3375-forged')).toContain(
+      'not made in that service size',
+    );
   });
 
   it('say of a claim which engines agree, or that none does', () => {
-    expect(reason('crank', 'engine 361 D', 'sluice-crank-3590')).toMatch(/^Fitted to 361 D.*which agrees with that engine\.$/);
+    expect(reason('crank', 'engine 361 D', 'sluice-crank-3590')).toMatch(
+      /^Fitted to 361 D.*which agrees with that engine\.$/,
+    );
     expect(reason('crank', 'engine 361 D', 'ambit-crank-3')).toMatch(/none of them agrees with that engine\.$/);
     expect(reason('crank', 'year 1962', 'sluice-crank-3375-forged')).toContain('which agrees with that year');
   });
@@ -60,6 +74,8 @@ describe('the reasons, in words', () => {
   });
 
   it('say of everything the catalogue leaves open that it counts neither way', () => {
-    expect(reason('crank', 'lip diameter 132 mm caliper', 'ambit-crank-3')).toContain('the catalogue does not say, so it counts neither way');
+    expect(reason('crank', 'lip diameter 132 mm caliper', 'ambit-crank-3')).toContain(
+      'the catalogue does not say, so it counts neither way',
+    );
   });
 });

@@ -19,9 +19,12 @@ export function sizeReason(index: CatalogueIndex, row: number, evidence: SizeEvi
   const named = stepName(step, size.service[step - 1]);
   if (outside === 0) {
     if (!agrees) return sentence`Inside the ${named} limits ${limitsSaid}, but so are many others.`;
-    return step === 0 ? sentence`Inside the standard limits ${limitsSaid}.` : sentence`${capital(named)}: inside its limits ${limitsSaid}.`;
+    return step === 0
+      ? sentence`Inside the standard limits ${limitsSaid}.`
+      : sentence`${capital(named)}: inside its limits ${limitsSaid}.`;
   }
-  if (!agrees) return sentence`${by} ${side} the ${named} limits ${limitsSaid}: too far for wear or the instrument, so a different part of similar size.`;
+  if (!agrees)
+    return sentence`${by} ${side} the ${named} limits ${limitsSaid}: too far for wear or the instrument, so a different part of similar size.`;
   const why = leftOver(parameter, explanation);
   return step === 0
     ? sentence`${by} ${side} the standard limits ${limitsSaid}: ${why}.`
@@ -36,7 +39,20 @@ function leftOver(parameter: Parameter, { outside, pastWearLimit }: SizeExplanat
   return parameter.wear === 'shrinks' ? 'worn, or a light polish' : 'worn';
 }
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth', 'eleventh', 'twelfth'];
+const ORDINALS = [
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'fifth',
+  'sixth',
+  'seventh',
+  'eighth',
+  'ninth',
+  'tenth',
+  'eleventh',
+  'twelfth',
+];
 
 function stepName(step: number, shift: number | undefined): string {
   if (step === 0 || shift === undefined) return 'standard';
@@ -49,7 +65,8 @@ export function stepReason(index: CatalogueIndex, row: number, { parameter, offs
   const size = column?.distinct[(column.codes[row] ?? 0) - 1];
   if (!size) return notStated(parameter.name);
   const step = stepAt(size, offset);
-  if (step === undefined) return [`It is not made in that service size${size.service.length === 0 ? ', nor in any' : ''}.`];
+  if (step === undefined)
+    return [`It is not made in that service size${size.service.length === 0 ? ', nor in any' : ''}.`];
   const named = stepName(step, size.service[step - 1]);
   return [step === 0 ? 'Standard, as it is made.' : `${capital(named)}, one of its service sizes.`];
 }

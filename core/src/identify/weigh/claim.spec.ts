@@ -6,8 +6,24 @@ import type { ClaimEvidence } from '../evidence';
 import { claimTrust, weighClaim } from './claim';
 import { FIXED, ratioAt } from './weighed';
 
-const crank = (id: string): Pattern => ({ id, kind: 'crank', name: id, dimensions: {}, features: {}, interfaces: {}, marks: [], numbers: [] });
-const variant = (id: string, code: string, from: string, to: string, pattern: string, more: Partial<Variant> = {}): Variant => ({
+const crank = (id: string): Pattern => ({
+  id,
+  kind: 'crank',
+  name: id,
+  dimensions: {},
+  features: {},
+  interfaces: {},
+  marks: [],
+  numbers: [],
+});
+const variant = (
+  id: string,
+  code: string,
+  from: string,
+  to: string,
+  pattern: string,
+  more: Partial<Variant> = {},
+): Variant => ({
   id,
   family: 'sluice',
   code,
@@ -24,7 +40,12 @@ const INDEX = indexCatalogue('crank', {
     variant('v-361', '361', '1970', '1974', 'late'),
   ],
 });
-const claim = (about: ClaimEvidence['about'], value: string): ClaimEvidence => ({ sort: 'claim', text: value, about, value });
+const claim = (about: ClaimEvidence['about'], value: string): ClaimEvidence => ({
+  sort: 'claim',
+  text: value,
+  about,
+  value,
+});
 const ratio = (about: ClaimEvidence['about'], value: string, id: string) => {
   const weighed = weighClaim(INDEX, claim(about, value), {});
   return weighed && ratioAt(weighed, INDEX.patterns.indexOf(id)) / FIXED;
@@ -58,7 +79,9 @@ describe('a claim through fitments', () => {
 
   it('is trusted by the house rule, and never wholly', () => {
     for (const about of ['serial', 'tag', 'engine', 'machine', 'year'] as const) {
-      const [little, usual, much] = (['little', 'usual', 'much'] as const).map((claims) => claimTrust(about, { claims }));
+      const [little, usual, much] = (['little', 'usual', 'much'] as const).map((claims) =>
+        claimTrust(about, { claims }),
+      );
       expect(little).toBeLessThan(usual ?? 0);
       expect(usual).toBeLessThan(much ?? 0);
       expect(much).toBeLessThan(1);

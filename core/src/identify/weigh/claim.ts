@@ -19,15 +19,20 @@ export function claimTrust(about: ClaimEvidence['about'], rules: HouseRules): nu
 }
 
 /**
- * What is claimed of the engine, through where patterns were fitted: a pattern gains as its engines agree with the claim.
- * Undefined where the catalogue knows nothing of such a year, number or name, so that the claim tells nothing.
+ * What is claimed of the engine, through where patterns were fitted: a pattern gains as its engines agree with the
+ * claim. Undefined where the catalogue knows nothing of such a year, number or name, so that the claim tells nothing.
  */
 export function weighClaim(index: CatalogueIndex, evidence: ClaimEvidence, rules: HouseRules): Weighed | undefined {
   const claimed = claimedOf(index, evidence);
   return claimed && weighClaimed(index, evidence, claimed, claimTrust(evidence.about, rules) * ASSUMED.original);
 }
 
-function weighClaimed({ fitments, patterns }: CatalogueIndex, evidence: ClaimEvidence, claimed: Claimed, trust: number): Weighed {
+function weighClaimed(
+  { fitments, patterns }: CatalogueIndex,
+  evidence: ClaimEvidence,
+  claimed: Claimed,
+  trust: number,
+): Weighed {
   const { starts, items } = fitments.ofPattern;
   const likelihoods = new Float64Array(patterns.length);
   let sum = 0;
@@ -49,6 +54,11 @@ function weighClaimed({ fitments, patterns }: CatalogueIndex, evidence: ClaimEvi
     fitted++;
   }
   const mean = sum / Math.max(1, fitted);
-  // A part in no catalogue came out of an engine like any other: to it, and to a pattern without fitments, the claim says nothing.
-  return { evidence, form: 'all', byRow: Int32Array.from(likelihoods, (likelihood) => (likelihood === 0 ? 0 : fixed(Math.log(likelihood / mean)))) };
+  // A part in no catalogue came out of an engine like any other: to it, and to a pattern without fitments, the claim
+  // says nothing.
+  return {
+    evidence,
+    form: 'all',
+    byRow: Int32Array.from(likelihoods, (likelihood) => (likelihood === 0 ? 0 : fixed(Math.log(likelihood / mean)))),
+  };
 }

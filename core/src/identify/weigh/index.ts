@@ -7,7 +7,10 @@ import { weighMark } from './mark.js';
 import { weighSize, weighStep } from './size.js';
 import type { Weighed } from './weighed.js';
 
-/** Weighs one piece of evidence against the whole catalogue; undefined where the catalogue has nothing to hold it against. */
+/**
+ * Weighs one piece of evidence against the whole catalogue; undefined where the catalogue has nothing to hold it
+ * against.
+ */
 export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRules = {}): Weighed | undefined {
   switch (evidence.sort) {
     case 'size': {

@@ -24,7 +24,8 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
   const explain = (row: number, likelihood: number) => {
     if (likelihood > (best.get(row) ?? 0)) best.set(row, likelihood);
   };
-  for (const [code, likelihood] of likelihoods(marks, evidence)) for (const row of listAt(marks.bearers, code)) explain(row, likelihood);
+  for (const [code, likelihood] of likelihoods(marks, evidence))
+    for (const row of listAt(marks.bearers, code)) explain(row, likelihood);
   for (const { scheme, rows } of index.schemes) {
     const likelihood = ASSUMED.ofScheme * schemeChance(scheme, evidence.positions);
     if (likelihood > chance) for (const row of rows) explain(row, likelihood);
@@ -38,12 +39,16 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
   const unknown = (1 - ASSUMED.sharedMark) * chance + ASSUMED.sharedMark * (marked > 0 ? mean : chance);
   const differing = new Map<number, number>();
   for (const row of marks.unmarked) differing.set(row, 0);
-  for (const [row, likelihood] of best) differing.set(row, Math.log(((1 - ASSUMED.markUnrecorded) * likelihood + nothing) / unknown));
+  for (const [row, likelihood] of best)
+    differing.set(row, Math.log(((1 - ASSUMED.markUnrecorded) * likelihood + nothing) / unknown));
   return few(evidence, Math.log(nothing / unknown), differing);
 }
 
 /** How likely each distinct mark was to be read so; those that explain it no better than chance are left out. */
-function* likelihoods(marks: MarkColumn, evidence: MarkEvidence): Generator<readonly [code: number, likelihood: number]> {
+function* likelihoods(
+  marks: MarkColumn,
+  evidence: MarkEvidence,
+): Generator<readonly [code: number, likelihood: number]> {
   const aligners = new Map<Making, Aligner>();
   const codes = codeIndexOf(marks);
   const texts = codes ? codes.likely(evidence.positions) : undefined;
@@ -70,11 +75,16 @@ function placing(mark: Pick<Mark, 'making' | 'place'>, making: Making | undefine
 }
 
 /** Patterns made in a service size that the mark may be the stamp of, with the chance of that. */
-function* stamped(index: CatalogueIndex, positions: readonly MarkPosition[]): Generator<readonly [row: number, likelihood: number]> {
+function* stamped(
+  index: CatalogueIndex,
+  positions: readonly MarkPosition[],
+): Generator<readonly [row: number, likelihood: number]> {
   const offsets = stampOffsets(positions);
   if (offsets.length === 0) return;
   for (const { codes, distinct } of index.sizes.values()) {
-    const shares = distinct.map((size) => (size.service.length === 0 ? 0 : Math.max(...offsets.map((offset) => shareAt(size, offset)))));
+    const shares = distinct.map((size) =>
+      size.service.length === 0 ? 0 : Math.max(...offsets.map((offset) => shareAt(size, offset))),
+    );
     if (!shares.some((share) => share > 0)) continue;
     for (let row = 0; row < codes.length; row++) {
       const share = shares[(codes[row] ?? 0) - 1] ?? 0;

@@ -6,7 +6,10 @@ import { chanceDensity, sizeDensity, stepAt, stepShare } from '../sizeLikelihood
 import { fixed, type Weighed } from './weighed.js';
 
 /** Mean over the patterns that state a value, of what is given by code; and how many those are. */
-export function meanByCode<T>(column: Column<T>, byCode: Float64Array): { readonly mean: number; readonly stated: number } {
+export function meanByCode<T>(
+  column: Column<T>,
+  byCode: Float64Array,
+): { readonly mean: number; readonly stated: number } {
   let sum = 0;
   let stated = 0;
   for (let code = 1; code < byCode.length; code++) {
@@ -30,7 +33,9 @@ export function sizeRatios(column: Column<Size>, { parameter, estimate, step }: 
 export function weighSize(column: Column<Size>, evidence: SizeEvidence): Weighed {
   const { densities, chance, unknown } = sizeRatios(column, evidence);
   const mistaken = ASSUMED.sizeMistaken;
-  const byCode = Int32Array.from(densities, (density, code) => (code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * density + mistaken * chance) / unknown))));
+  const byCode = Int32Array.from(densities, (density, code) =>
+    code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * density + mistaken * chance) / unknown)),
+  );
   return { evidence, form: 'column', codes: column.codes, byCode };
 }
 
@@ -40,7 +45,9 @@ export function weighStep(column: Column<Size>, evidence: StepEvidence): Weighed
   column.distinct.forEach((size, at) => {
     const step = stepAt(size, evidence.offset);
     chances[at + 1] =
-      step === undefined ? 1 - ASSUMED.stepRight : ASSUMED.stepRight * stepShare(size, step) + (1 - ASSUMED.stepRight) / (size.service.length + 1);
+      step === undefined
+        ? 1 - ASSUMED.stepRight
+        : ASSUMED.stepRight * stepShare(size, step) + (1 - ASSUMED.stepRight) / (size.service.length + 1);
   });
   const unknown = meanByCode(column, chances).mean;
   return {

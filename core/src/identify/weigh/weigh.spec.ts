@@ -11,7 +11,9 @@ import { weigh } from './index';
 import { FIXED, ratioAt } from './weighed';
 
 const index = indexCatalogue('crank', CATALOGUE);
-const patterns = index.patterns.map((id) => CATALOGUE.patterns.find((pattern) => pattern.id === id)).filter((pattern) => pattern !== undefined);
+const patterns = index.patterns
+  .map((id) => CATALOGUE.patterns.find((pattern) => pattern.id === id))
+  .filter((pattern) => pattern !== undefined);
 
 type Evidence = Extract<AnyEvidence, { sort: 'size' | 'look' | 'mark' }>;
 
@@ -32,29 +34,53 @@ function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
   if (evidence.sort === 'look') {
     const option = pattern.features[evidence.feature.id];
     const options = 'options' in evidence.feature.form ? evidence.feature.form.options.length : 6;
-    return option === undefined ? undefined : option === evidence.option ? 1 - evidence.feature.misjudged : evidence.feature.misjudged / (options - 1);
+    return option === undefined
+      ? undefined
+      : option === evidence.option
+        ? 1 - evidence.feature.misjudged
+        : evidence.feature.misjudged / (options - 1);
   }
   const aligner = new Aligner(evidence.positions, evidence.making ?? 'cast');
-  const marks = [...pattern.marks.filter((mark) => mark.making === 'cast').map((mark) => mark.text), ...pattern.numbers.map(({ number }) => number)];
+  const marks = [
+    ...pattern.marks.filter((mark) => mark.making === 'cast').map((mark) => mark.text),
+    ...pattern.numbers.map(({ number }) => number),
+  ];
   const best = Math.max(...marks.map((mark) => Math.exp(aligner.logLikelihood(normaliseMark(mark)))));
   return (1 - ASSUMED.markUnrecorded) * best + ASSUMED.markUnrecorded * Math.exp(logChance(evidence.positions));
 }
 
 function unknownOf(evidence: Evidence, mean: number, stated: number): number {
-  if (evidence.sort === 'size') return (1 - ASSUMED.sharedSize) * chanceDensity(evidence.parameter, evidence.estimate.mean) + ASSUMED.sharedSize * mean;
-  if (evidence.sort === 'mark') return (1 - ASSUMED.sharedMark) * Math.exp(logChance(evidence.positions)) + ASSUMED.sharedMark * mean;
+  if (evidence.sort === 'size')
+    return (
+      (1 - ASSUMED.sharedSize) * chanceDensity(evidence.parameter, evidence.estimate.mean) + ASSUMED.sharedSize * mean
+    );
+  if (evidence.sort === 'mark')
+    return (1 - ASSUMED.sharedMark) * Math.exp(logChance(evidence.positions)) + ASSUMED.sharedMark * mean;
   const options = 'options' in evidence.feature.form ? evidence.feature.form.options.length : 6;
   return (mean * stated + 1) / (stated + options);
 }
 
 const mistaken = (evidence: Evidence, density: number): number =>
-  evidence.sort === 'size' ? (1 - ASSUMED.sizeMistaken) * density + ASSUMED.sizeMistaken * chanceDensity(evidence.parameter, evidence.estimate.mean) : density;
+  evidence.sort === 'size'
+    ? (1 - ASSUMED.sizeMistaken) * density +
+      ASSUMED.sizeMistaken * chanceDensity(evidence.parameter, evidence.estimate.mean)
+    : density;
 
 describe('weighing', () => {
-  for (const text of ['main 2.3482in mic', 'pin 66.70 mic', 'lip diameter 132 caliper', 'cast 41?7', 'cast H72l0', 'forged', '8 weights', 'rope seal']) {
+  for (const text of [
+    'main 2.3482in mic',
+    'pin 66.70 mic',
+    'lip diameter 132 caliper',
+    'cast 41?7',
+    'cast H72l0',
+    'forged',
+    '8 weights',
+    'rope seal',
+  ]) {
     it(`by columns is the plain sum over objects: ${text}`, () => {
       const [evidence] = evidenceFrom(words(text));
-      if (!evidence || evidence.sort === 'step' || evidence.sort === 'claim' || evidence.sort === 'part') throw new Error('nothing understood');
+      if (!evidence || evidence.sort === 'step' || evidence.sort === 'claim' || evidence.sort === 'part')
+        throw new Error('nothing understood');
       const weighed = weigh(index, evidence);
       const byRow = patterns.map((_pattern, row) => (weighed ? ratioAt(weighed, row) / FIXED : NaN));
       plainly(evidence).forEach((expected, row) =>

@@ -48,5 +48,11 @@ function find(rows: Uint32Array, row: number): number {
 /** Puts the patterns that differ into their order. */
 export function few(evidence: Evidence, base: number, differing: ReadonlyMap<number, number>): Weighed {
   const rows = Uint32Array.from(differing.keys()).sort();
-  return { evidence, form: 'few', base: fixed(base), rows, values: Int32Array.from(rows, (row) => fixed(differing.get(row) ?? 0)) };
+  return {
+    evidence,
+    form: 'few',
+    base: fixed(base),
+    rows,
+    values: Int32Array.from(rows, (row) => fixed(differing.get(row) ?? 0)),
+  };
 }

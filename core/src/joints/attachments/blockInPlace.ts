@@ -10,7 +10,12 @@ export const blockInPlace: Joint = {
   inPlaceOf: 'block',
   checks: [
     stays('mounts', 'Engine mounts', block.interfaces.mounts, 'Take or make the mounts that belong to it'),
-    stays('bellhousing', 'Bellhousing', block.interfaces.bellhousing, 'Take the bellhousing, or an adapter plate, that belongs to it'),
+    stays(
+      'bellhousing',
+      'Bellhousing',
+      block.interfaces.bellhousing,
+      'Take the bellhousing, or an adapter plate, that belongs to it',
+    ),
     stays('starter', 'Starter', block.interfaces.starter, 'Take the starter that belongs to it'),
   ],
 };

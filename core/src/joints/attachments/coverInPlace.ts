@@ -10,8 +10,20 @@ export const coverInPlace: Joint = {
   kinds: ['frontCover'],
   inPlaceOf: 'frontCover',
   checks: [
-    samePattern({ id: 'coverPattern', name: 'Bolts and dowels', of: frontCover.interfaces.frontCover, as: frontCover.interfaces.frontCover, asOf: 'replaced' }),
-    sameLook({ id: 'coverPump', name: 'Pump in the cover', of: frontCover.features.pump, as: frontCover.features.pump, asOf: 'replaced' }),
+    samePattern({
+      id: 'coverPattern',
+      name: 'Bolts and dowels',
+      of: frontCover.interfaces.frontCover,
+      as: frontCover.interfaces.frontCover,
+      asOf: 'replaced',
+    }),
+    sameLook({
+      id: 'coverPump',
+      name: 'Pump in the cover',
+      of: frontCover.features.pump,
+      as: frontCover.features.pump,
+      asOf: 'replaced',
+    }),
     sameLook({
       id: 'coverSensor',
       verdicts: ALWAYS_MENDED,
@@ -20,7 +32,12 @@ export const coverInPlace: Joint = {
       as: frontCover.features.sensor,
       asOf: 'replaced',
       agree: ({ theirs }) => (theirs === 'none' ? ['It has a boss that is plugged here.'] : undefined),
-      mend: () => [work({ steps: ['drillAndTap'], says: ['Drill and tap the undrilled boss for the sensor, where the casting has one at the place.'] })],
+      mend: () => [
+        work({
+          steps: ['drillAndTap'],
+          says: ['Drill and tap the undrilled boss for the sensor, where the casting has one at the place.'],
+        }),
+      ],
     }),
     sameLook({
       id: 'pointer',
@@ -29,7 +46,12 @@ export const coverInPlace: Joint = {
       of: frontCover.features.pointer,
       as: frontCover.features.pointer,
       asOf: 'replaced',
-      mend: () => [work({ steps: ['takeAlong'], says: ['Use the damper whose mark belongs to this pointer, or set a pointer anew at top dead centre.'] })],
+      mend: () => [
+        work({
+          steps: ['takeAlong'],
+          says: ['Use the damper whose mark belongs to this pointer, or set a pointer anew at top dead centre.'],
+        }),
+      ],
     }),
   ],
 };

@@ -15,7 +15,12 @@ export const coverOnBlock: Joint = {
   name: 'Front cover',
   kinds: ['block', 'frontCover'],
   checks: [
-    samePattern({ id: 'coverBolts', name: 'Bolts and dowels', of: frontCover.interfaces.frontCover, as: block.interfaces.frontCover }),
+    samePattern({
+      id: 'coverBolts',
+      name: 'Bolts and dowels',
+      of: frontCover.interfaces.frontCover,
+      as: block.interfaces.frontCover,
+    }),
     within({
       id: 'coverHeight',
       name: 'Height of the cover',
@@ -36,7 +41,8 @@ export const coverOnBlock: Joint = {
               by < 0
                 ? sentence`Dress the pan rail down by ${value(-by)} to meet the cover, with the crankcase closed against the dust.`
                 : sentence`Dress ${value(by)} off the lower edge of the cover.`,
-            parts: by < 0 ? [machined(assembly.parts.block, block.parameters['frontFace.height'], shifted(face, by))] : [],
+            parts:
+              by < 0 ? [machined(assembly.parts.block, block.parameters['frontFace.height'], shifted(face, by))] : [],
           }),
         ];
       },

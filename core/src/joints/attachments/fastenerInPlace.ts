@@ -44,7 +44,9 @@ export const fastenerInPlace: Joint = {
         STRONGER.includes(theirs) && STRONGER.indexOf(mine) > STRONGER.indexOf(theirs)
           ? [`${mine} is stronger than ${theirs}; the torque stays that of the old one.`]
           : undefined,
-      otherwise: ({ mine, theirs }) => [`${mine} where ${theirs} was: it would stretch or break at the same torque (ISO 898-1).`],
+      otherwise: ({ mine, theirs }) => [
+        `${mine} where ${theirs} was: it would stretch or break at the same torque (ISO 898-1).`,
+      ],
     }),
     sameLook({
       id: 'reuse',
@@ -53,7 +55,9 @@ export const fastenerInPlace: Joint = {
       of: fastener.features.reuse,
       as: fastener.features.reuse,
       asOf: 'replaced',
-      agree: () => ['What is torqued to yield is used once, and tightened by angle: keep to the sheet of the bolt that goes in.'],
+      agree: () => [
+        'What is torqued to yield is used once, and tightened by angle: keep to the sheet of the bolt that goes in.',
+      ],
     }),
   ],
 };

@@ -13,14 +13,22 @@ export const flywheelInPlace: Joint = {
   kinds: ['flywheel'],
   inPlaceOf: 'flywheel',
   checks: [
-    sameCount({ id: 'teeth', name: 'Teeth of the ring gear', of: flywheel.features.teeth, as: flywheel.features.teeth, asOf: 'replaced' }),
+    sameCount({
+      id: 'teeth',
+      name: 'Teeth of the ring gear',
+      of: flywheel.features.teeth,
+      as: flywheel.features.teeth,
+      asOf: 'replaced',
+    }),
     sameLook({
       id: 'balance',
       name: 'Balance',
       of: flywheel.features.balance,
       as: flywheel.features.balance,
       asOf: 'replaced',
-      otherwise: () => ['One engine is balanced with its flywheel and the other without: it would shake itself to pieces.'],
+      otherwise: () => [
+        'One engine is balanced with its flywheel and the other without: it would shake itself to pieces.',
+      ],
     }),
     within({
       id: 'flywheelRoom',
@@ -40,7 +48,12 @@ export const flywheelInPlace: Joint = {
       of: flywheel.interfaces.clutch,
       as: flywheel.interfaces.clutch,
       asOf: 'replaced',
-      mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`Take the clutch that belongs to it (${mine}), if its hub meets the shaft.`] })],
+      mend: (_assembly, { mine }) => [
+        work({
+          steps: ['takeAlong'],
+          says: [`Take the clutch that belongs to it (${mine}), if its hub meets the shaft.`],
+        }),
+      ],
     }),
   ],
 };

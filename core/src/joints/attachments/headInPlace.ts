@@ -15,14 +15,21 @@ const carriers = samePattern({
   as: head.interfaces.camCarrier,
   asOf: 'replaced',
   verdicts: ALWAYS_MENDED,
-  agree: ({ mine }) => (mine === 'none' ? ['Its cam runs in the head itself: the carriers that come out are not used again.'] : undefined),
+  agree: ({ mine }) =>
+    mine === 'none' ? ['Its cam runs in the head itself: the carriers that come out are not used again.'] : undefined,
   both: ({ mine }) =>
-    mine === 'none' ? ['The cam runs without carriers.'] : [`Both ${mine}: head and carriers were bored together, so take both from one engine.`],
+    mine === 'none'
+      ? ['The cam runs without carriers.']
+      : [`Both ${mine}: head and carriers were bored together, so take both from one engine.`],
   otherwise: ({ mine, theirs }) => [
     `${mine} where ${theirs === 'none' ? 'no carriers were' : `${theirs} were`}: head and carriers are a pair, and swap as a pair only.`,
   ],
   mend: (_assembly, { mine }) => [
-    work({ steps: ['takeAlong'], name: 'Carriers with the head', says: [`Take the carriers (${mine}) and caps that were bored with this head.`] }),
+    work({
+      steps: ['takeAlong'],
+      name: 'Carriers with the head',
+      says: [`Take the carriers (${mine}) and caps that were bored with this head.`],
+    }),
   ],
 });
 
@@ -33,9 +40,19 @@ export const headInPlace: Joint = {
   kinds: ['head'],
   inPlaceOf: 'head',
   checks: [
-    stays('intakeManifold', 'Intake manifold', head.interfaces.intakeManifold, 'Take the intake manifold that belongs to it'),
+    stays(
+      'intakeManifold',
+      'Intake manifold',
+      head.interfaces.intakeManifold,
+      'Take the intake manifold that belongs to it',
+    ),
     carriers,
-    stays('exhaustManifold', 'Exhaust manifold', head.interfaces.exhaustManifold, 'Take the exhaust manifold that belongs to it'),
+    stays(
+      'exhaustManifold',
+      'Exhaust manifold',
+      head.interfaces.exhaustManifold,
+      'Take the exhaust manifold that belongs to it',
+    ),
     sameSize({
       id: 'studs',
       verdicts: ALWAYS_MENDED,
@@ -58,7 +75,9 @@ export const headInPlace: Joint = {
       as: head.features.secondaryAir,
       asOf: 'replaced',
       agree: ({ theirs }) => (theirs === 'none' ? ['Its air ports are plugged here, if the law allows.'] : undefined),
-      otherwise: () => ['The head that comes out carries secondary air and this has no ports for it: ask your local authority.'],
+      otherwise: () => [
+        'The head that comes out carries secondary air and this has no ports for it: ask your local authority.',
+      ],
       mend: () => [work({ steps: ['drillAndTap'], says: ['Drill the air ports, where the bosses are there.'] })],
     }),
     sameLook({
@@ -69,7 +88,9 @@ export const headInPlace: Joint = {
       as: head.features.accessoryHoles,
       asOf: 'replaced',
       agree: ({ theirs }) => (theirs === 'none' ? ['It has holes that nothing uses here.'] : undefined),
-      mend: () => [work({ steps: ['drillAndTap'], says: ['Drill and tap the undrilled bosses at the ends of the head.'] })],
+      mend: () => [
+        work({ steps: ['drillAndTap'], says: ['Drill and tap the undrilled bosses at the ends of the head.'] }),
+      ],
     }),
   ],
 };

@@ -8,10 +8,26 @@ import { closer, hold, mended, missing, said, work, type Finding, type Offer } f
 import { polishJournal, regrindJournal } from '../operations/journals.js';
 import { isDone } from '../operations/operation.js';
 import { mendedBy, undecided, wantedBefore, type Requirement } from '../shapes/within.js';
-import { oilClearance, requiredClearance, sayShell, sayShells, shellChoices, shellsForHousing, type PlainBearing, type ShellChoice } from './bearings.js';
+import {
+  oilClearance,
+  requiredClearance,
+  sayShell,
+  sayShells,
+  shellChoices,
+  shellsForHousing,
+  type PlainBearing,
+  type ShellChoice,
+} from './bearings.js';
 
-/** Work on the housing side, which differs between mains and big ends. `grind` offers regrinding of the journals, to be combined with it. */
-export type HousingWork = (assembly: Assembly, required: Interval, grind: (assembly: Assembly) => readonly Offer[]) => readonly Offer[];
+/**
+ * Work on the housing side, which differs between mains and big ends. `grind` offers regrinding of the journals, to be
+ * combined with it.
+ */
+export type HousingWork = (
+  assembly: Assembly,
+  required: Interval,
+  grind: (assembly: Assembly) => readonly Offer[],
+) => readonly Offer[];
 
 interface BearingCheckSpec {
   readonly id: string;
@@ -23,7 +39,8 @@ interface BearingCheckSpec {
 }
 
 /** Whether the middle of a band lies where it should: work is done to the parts as they are, so the middle decides. */
-export const centred = (found: Interval, required: Interval): boolean => margin({ low: middle(found), high: middle(found) }, required) >= 0;
+export const centred = (found: Interval, required: Interval): boolean =>
+  margin({ low: middle(found), high: middle(found) }, required) >= 0;
 
 /** Housing, shell and journal together: the oil clearance that results, and what work would bring it right. */
 export function bearingClearance(spec: BearingCheckSpec): Check {
@@ -40,7 +57,11 @@ export function bearingClearance(spec: BearingCheckSpec): Check {
       const best = shellChoices(bearing, assembly, required.band)[0];
       const held = best && hold(best.clearance, required.band, required.inPlaceOf?.leeway);
       const offers = held?.verdict === 'fits' ? [] : mendedBy(required, (band) => workOn(spec, assembly, band));
-      const shared = { quantity: 'length', required: required.band, ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb } : {}) } as const;
+      const shared = {
+        quantity: 'length',
+        required: required.band,
+        ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb } : {}),
+      } as const;
       if (!best || !held) return mended(noShell(bore.interval, offers.length > 0, shared), offers, assembly.rules);
       const finding: Finding = {
         ...shared,
@@ -76,13 +97,17 @@ function sayPositions({ shells, positions = [], clearance }: ShellChoice, wanted
   return sentence`By the class marks, position by position: ${places.join('; ')}. They run with ${band(clearance)}, ${band(wanted)} wanted; measure to confirm.`;
 }
 
-const MEASURE_ALL = 'Measure every housing, shell and journal on the real parts before ordering; the maker’s own figures rule.';
+const MEASURE_ALL =
+  'Measure every housing, shell and journal on the real parts before ordering; the maker’s own figures rule.';
 
 const MARK_DISAGREES =
   'The class mark says another size than was measured: the part is worn or was ground since, or the mark is misread. The measurement counts here; measure again.';
 
 function cautionOf(values: readonly Value[], works: boolean): Pick<Finding, 'caution'> {
-  const cautions = [...(values.some(({ source, disputed }) => source === 'measured' && disputed) ? [MARK_DISAGREES] : []), ...(works ? [MEASURE_ALL] : [])];
+  const cautions = [
+    ...(values.some(({ source, disputed }) => source === 'measured' && disputed) ? [MARK_DISAGREES] : []),
+    ...(works ? [MEASURE_ALL] : []),
+  ];
   return cautions.length > 0 ? { caution: cautions.join(' ') } : {};
 }
 
@@ -93,21 +118,33 @@ function because(
   requirement: Requirement,
   { bore, shaft }: { readonly bore: Interval; readonly shaft: Interval },
 ): Sentence {
-  const [wanted, found, shells, graded] = [requirement.band, choice.clearance, sayShells(choice), choice.shells.length > 1];
+  const [wanted, found, shells, graded] = [
+    requirement.band,
+    choice.clearance,
+    sayShells(choice),
+    choice.shells.length > 1,
+  ];
   const anotherSize = limitOf(bearings.anotherSize, rules);
   if (verdict === 'fits' && graded)
     return sentence`Between shells ${shells}, chosen position by position by class mark or measurement, every journal of ${band(shaft)} runs with ${band(found)}.`;
-  if (verdict === 'fits') return sentence`With shells ${shells} the journal ${band(shaft)} runs with ${band(found)}, ${band(wanted)} wanted.`;
-  if (verdict === 'cannotTell' && requirement.inPlaceOf) return undecided(`With shells ${shells} the clearance`, found, requirement);
+  if (verdict === 'fits')
+    return sentence`With shells ${shells} the journal ${band(shaft)} runs with ${band(found)}, ${band(wanted)} wanted.`;
+  if (verdict === 'cannotTell' && requirement.inPlaceOf)
+    return undecided(`With shells ${shells} the clearance`, found, requirement);
   if (verdict === 'cannotTell')
     return sentence`With shells ${shells} the clearance may be anything from ${band(found)}: astride what is wanted, ${band(wanted)}. Measuring will narrow it, or class marks where there are any.`;
   if (found.high < -anotherSize)
     return sentence`The journal ${band(shaft)} is ${value(-middle(found))} larger than any shell for the housing ${band(bore)} leaves room for.`;
-  if (found.low > anotherSize) return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;
+  if (found.low > anotherSize)
+    return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;
   return sentence`With the nearest shells, ${shells}, the clearance would be ${band(found)}: ${band(wanted)} wanted.`;
 }
 
-function noShell(bore: Interval, mayWork: boolean, shared: Pick<Finding, 'required' | 'ruleOfThumb' | 'quantity'>): Finding {
+function noShell(
+  bore: Interval,
+  mayWork: boolean,
+  shared: Pick<Finding, 'required' | 'ruleOfThumb' | 'quantity'>,
+): Finding {
   return said(
     mayWork ? 'doesNotFit' : 'cannotTell',
     sentence`There are no shells for a housing of ${band(bore)}${mayWork ? ' as it is' : ': measure the shells that are in it'}.`,
@@ -133,7 +170,15 @@ function polishes({ bearing }: BearingCheckSpec, assembly: Assembly, required: I
   const worked = polishJournal(crank, bearing.journal, off, assembly.rules);
   if (!isDone(worked)) return [];
   const found = { low: best.clearance.low + off, high: best.clearance.high + off };
-  return [work({ steps: ['polish'], says: sentence`Polish ${value(off)} off the journals: clearance ${band(found)}.`, found, required, parts: [worked.part] })];
+  return [
+    work({
+      steps: ['polish'],
+      says: sentence`Polish ${value(off)} off the journals: clearance ${band(found)}.`,
+      found,
+      required,
+      parts: [worked.part],
+    }),
+  ];
 }
 
 /** Grind the journals down to the largest size for which there are shells. */
@@ -142,7 +187,13 @@ function regrinds({ bearing, grinding }: BearingCheckSpec, assembly: Assembly, r
   const bore = valueOf(assembly, bearing.housing)?.interval;
   if (!crank || !bore) return [];
   const targets = shellsForHousing(bearing, assembly, bore)
-    .map((each) => ({ ...each, target: around(middle(bore) - 2 * middle(each.wall) - middle(required), limitOf(bearings.ground, assembly.rules) / 2) }))
+    .map((each) => ({
+      ...each,
+      target: around(
+        middle(bore) - 2 * middle(each.wall) - middle(required),
+        limitOf(bearings.ground, assembly.rules) / 2,
+      ),
+    }))
     .sort((a, b) => b.target.high - a.target.high);
   for (const each of targets) {
     const worked = regrindJournal(crank, bearing.journal, each.target);

@@ -12,11 +12,16 @@ import { nominal } from './rollingBearings.js';
 
 const { outside } = rollingBearing.parameters;
 
-/** Room for a standing ring in its housing: what the holes N7 to H7 of ISO 286-2 leave a bearing of normal tolerance. */
+/**
+ * Room for a standing ring in its housing: what the holes N7 to H7 of ISO 286-2 leave a bearing of normal tolerance.
+ */
 function inHousing({ rules }: Assembly, ring: Interval): Requirement {
   const size = nominal(ring);
   return {
-    band: interval(isoLimits('N7', size).low - size, isoLimits('H7', size).high - size + limitOf(bearings.ringOutside, rules)),
+    band: interval(
+      isoLimits('N7', size).low - size,
+      isoLimits('H7', size).high - size + limitOf(bearings.ringOutside, rules),
+    ),
     ruleOfThumb: sentence`A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
   };
 }

@@ -20,7 +20,13 @@ const LOOSER = ['C2', 'CN', 'C3', 'C4', 'C5'];
 function shimmed(assembly: Assembly, lacking: number): readonly Offer[] {
   const part: Part | undefined = assembly.parts.rollingBearing;
   return part && lacking > 0 && lacking < limitOf(bearings.ringShimmed, assembly.rules)
-    ? [work({ steps: ['shimBearing'], says: sentence`Put ${value(lacking)} of shims beside it, on the side that stands.`, parts: [part] })]
+    ? [
+        work({
+          steps: ['shimBearing'],
+          says: sentence`Put ${value(lacking)} of shims beside it, on the side that stands.`,
+          parts: [part],
+        }),
+      ]
     : [];
 }
 
@@ -33,11 +39,20 @@ const shoulders: Check = {
     const [mine, was] = [lookOf(assembly, innerShoulder), lookOf(assembly, innerShoulder, 'replaced')];
     if (mine === undefined || was === undefined) return missing([innerShoulder], 'count');
     if (mine === was) return said('fits', ['It holds the shaft endways as the old one did.']);
-    const [more, less] = [SHOULDERS.indexOf(mine) > SHOULDERS.indexOf(was), SHOULDERS.indexOf(mine) < SHOULDERS.indexOf(was)];
-    if (less) return said('doesNotFit', ['The old ring held the shaft endways by its shoulder, and this one lets it wander.']);
+    const [more, less] = [
+      SHOULDERS.indexOf(mine) > SHOULDERS.indexOf(was),
+      SHOULDERS.indexOf(mine) < SHOULDERS.indexOf(was),
+    ];
+    if (less)
+      return said('doesNotFit', ['The old ring held the shaft endways by its shoulder, and this one lets it wander.']);
     return more
       ? said('fitsWithWork', ['Its shoulder adds end location that the old one did not have.'], {
-          work: [work({ steps: ['shimBearing'], says: ['Set the end float with shims, so that two bearings do not hold the shaft against each other.'] })],
+          work: [
+            work({
+              steps: ['shimBearing'],
+              says: ['Set the end float with shims, so that two bearings do not hold the shaft against each other.'],
+            }),
+          ],
         })
       : said('cannotTell', ['Its shoulders are not told.'], { needs: [innerShoulder.id] });
   },
@@ -76,7 +91,9 @@ export const bearingInPlace: Joint = {
       as: clearanceClass,
       asOf: 'replaced',
       agree: ({ mine, theirs }) =>
-        LOOSER.indexOf(mine) > LOOSER.indexOf(theirs) ? [`${mine} is looser than ${theirs}: it runs, a little louder while cold.`] : undefined,
+        LOOSER.indexOf(mine) > LOOSER.indexOf(theirs)
+          ? [`${mine} is looser than ${theirs}: it runs, a little louder while cold.`]
+          : undefined,
       otherwise: ({ mine, theirs }) => [`${mine} is tighter than ${theirs}: pressed on and hot it may not turn.`],
     }),
     shoulders,

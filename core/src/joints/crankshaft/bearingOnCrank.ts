@@ -15,7 +15,10 @@ const { bore } = rollingBearing.parameters;
 function onShaft({ rules }: Assembly, hole: Interval): Requirement {
   const size = nominal(hole);
   return {
-    band: interval(isoLimits('j5', size).low - size, isoLimits('m6', size).high - size + limitOf(bearings.ringBore, rules)),
+    band: interval(
+      isoLimits('j5', size).low - size,
+      isoLimits('m6', size).high - size + limitOf(bearings.ringBore, rules),
+    ),
     ruleOfThumb: sentence`A ring that turns is pressed lightly, as by the shafts j5 to m6 of ISO 286-2. ${cite(bearings.ringBore, rules)}`,
   };
 }

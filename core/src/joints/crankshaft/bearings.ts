@@ -2,7 +2,17 @@ import type { Part, Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { mainShell } from '../../dictionary/kinds/mainShell.js';
 import { rodShell } from '../../dictionary/kinds/rodShell.js';
-import { apart, margin, middle, minus, SAME_WITHIN, scaled, shifted, width, type Interval } from '../../quantity/interval.js';
+import {
+  apart,
+  margin,
+  middle,
+  minus,
+  SAME_WITHIN,
+  scaled,
+  shifted,
+  width,
+  type Interval,
+} from '../../quantity/interval.js';
 import { bearings } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
 import { specified, type Requirement } from '../shapes/within.js';
@@ -42,7 +52,8 @@ export interface ShellChoice {
 }
 
 /** Diametral clearance: what the housing leaves when both halves of the shell and the journal are in it. */
-export const oilClearance = (housing: Interval, wall: Interval, journal: Interval): Interval => minus(minus(housing, scaled(wall, 2)), journal);
+export const oilClearance = (housing: Interval, wall: Interval, journal: Interval): Interval =>
+  minus(minus(housing, scaled(wall, 2)), journal);
 
 /** The clearance that is specified; failing that, what the school of the house rules takes of the journal. */
 export const requiredClearance = (bearing: PlainBearing, assembly: Assembly, journal: Interval): Requirement =>
@@ -73,16 +84,30 @@ function listOf(shells: readonly Part[]): ShellList {
     const at = SHELL_SIZES[shell.kind];
     const [wall, housing] = [shell.values[at.wall.id]?.interval, shell.values[at.housing.id]?.interval];
     if (!wall || !housing) return [];
-    return [0, ...(shell.service[at.wall.id] ?? [])].map((shift, step) => ({ shell, step, wall: shifted(wall, shift), housing }));
+    return [0, ...(shell.service[at.wall.id] ?? [])].map((shift, step) => ({
+      shell,
+      step,
+      wall: shifted(wall, shift),
+      housing,
+    }));
   });
   const by = (key: (size: ShellSize) => number) => [...all].sort((a, b) => key(a) - key(b));
-  const list = { byHousing: by(housingOf), widest: Math.max(0, ...all.map(({ housing }) => width(housing) / 2)), byJournal: by(filledBy) };
+  const list = {
+    byHousing: by(housingOf),
+    widest: Math.max(0, ...all.map(({ housing }) => width(housing) / 2)),
+    byJournal: by(filledBy),
+  };
   lists.set(shells, list);
   return list;
 }
 
 /** Those of an ordered list whose key lies between two figures. */
-function between(ordered: readonly ShellSize[], key: (size: ShellSize) => number, low: number, high: number): readonly ShellSize[] {
+function between(
+  ordered: readonly ShellSize[],
+  key: (size: ShellSize) => number,
+  low: number,
+  high: number,
+): readonly ShellSize[] {
   let [from, to] = [0, ordered.length];
   while (from < to) {
     const half = (from + to) >> 1;
@@ -121,20 +146,35 @@ export function shellsForHousing(bearing: PlainBearing, assembly: Assembly, hous
 }
 
 /** The shells in which a journal would run with a clearance about as required, whatever their housing. */
-export function shellsForJournal(bearing: PlainBearing, assembly: Assembly, journal: Interval, required: Interval): readonly ShellSize[] {
+export function shellsForJournal(
+  bearing: PlainBearing,
+  assembly: Assembly,
+  journal: Interval,
+  required: Interval,
+): readonly ShellSize[] {
   const size = middle(journal);
-  return between(shellsOf(bearing, assembly).byJournal, filledBy, size + required.low, size + required.high).filter(({ shell }) =>
-    bearing.suits(shell, assembly),
+  return between(shellsOf(bearing, assembly).byJournal, filledBy, size + required.low, size + required.high).filter(
+    ({ shell }) => bearing.suits(shell, assembly),
   );
 }
 
-/** Shells made for this housing, with the clearance they give; the best first, and a graded set where one shell cannot serve all. */
+/**
+ * Shells made for this housing, with the clearance they give; the best first, and a graded set where one shell cannot
+ * serve all.
+ */
 export function shellChoices(bearing: PlainBearing, assembly: Assembly, required: Interval): readonly ShellChoice[] {
   const [housing, journal] = [bearing.housing, bearing.journal].map((each) => valueOf(assembly, each)?.interval);
   if (!housing || !journal) return [];
   const suitable = shellsForHousing(bearing, assembly, housing);
-  const choices = suitable.map((each): ShellChoice => ({ shells: [each], clearance: oilClearance(housing, each.wall, journal) }));
-  choices.sort((a, b) => margin(b.clearance, required) - margin(a.clearance, required) || (a.shells[0]?.step ?? 0) - (b.shells[0]?.step ?? 0));
+  const choices = suitable.map((each): ShellChoice => ({
+    shells: [each],
+    clearance: oilClearance(housing, each.wall, journal),
+  }));
+  choices.sort(
+    (a, b) =>
+      margin(b.clearance, required) - margin(a.clearance, required) ||
+      (a.shells[0]?.step ?? 0) - (b.shells[0]?.step ?? 0),
+  );
   const best = choices[0];
   const byMark = classedSet(bearing, assembly, suitable, required);
   if (byMark) return [byMark, ...choices];
@@ -151,19 +191,32 @@ export function shellChoices(bearing: PlainBearing, assembly: Assembly, required
 const positionsOf = (value: Value | undefined): readonly Interval[] | undefined => {
   const positions = value?.positions;
   if (!value || !positions) return undefined;
-  return value.interval.low >= Math.min(...positions.map(({ low }) => low)) && value.interval.high <= Math.max(...positions.map(({ high }) => high))
+  return value.interval.low >= Math.min(...positions.map(({ low }) => low)) &&
+    value.interval.high <= Math.max(...positions.map(({ high }) => high))
     ? positions
     : undefined;
 };
 
-/** A shell for each position by the class marks of its journal, its housing, or both. Nothing when one of them goes without. */
-function classedSet(bearing: PlainBearing, assembly: Assembly, shells: readonly ShellSize[], required: Interval): ShellChoice | undefined {
+/**
+ * A shell for each position by the class marks of its journal, its housing, or both. Nothing when one of them goes
+ * without.
+ */
+function classedSet(
+  bearing: PlainBearing,
+  assembly: Assembly,
+  shells: readonly ShellSize[],
+  required: Interval,
+): ShellChoice | undefined {
   const [housing, journal] = [bearing.housing, bearing.journal].map((each) => valueOf(assembly, each));
   const [holes, shafts] = [positionsOf(housing), positionsOf(journal)];
-  if (!housing || !journal || (!holes && !shafts) || (holes && shafts && holes.length !== shafts.length)) return undefined;
+  if (!housing || !journal || (!holes && !shafts) || (holes && shafts && holes.length !== shafts.length))
+    return undefined;
   const chosen: (readonly [ShellSize, Interval])[] = [];
   for (let at = 0; at < (holes ?? shafts ?? []).length; at++) {
-    const fitting = shells.map((each) => [each, oilClearance(holes?.[at] ?? housing.interval, each.wall, shafts?.[at] ?? journal.interval)] as const);
+    const fitting = shells.map(
+      (each) =>
+        [each, oilClearance(holes?.[at] ?? housing.interval, each.wall, shafts?.[at] ?? journal.interval)] as const,
+    );
     const [first] = fitting.sort(([, a], [, b]) => margin(b, required) - margin(a, required));
     if (!first || margin(first[1], required) < 0) return undefined;
     chosen.push(first);
@@ -171,7 +224,10 @@ function classedSet(bearing: PlainBearing, assembly: Assembly, shells: readonly 
   return {
     shells: [...new Set(chosen.map(([shell]) => shell))],
     positions: chosen.map(([shell]) => shell),
-    clearance: { low: Math.min(...chosen.map(([, { low }]) => low)), high: Math.max(...chosen.map(([, { high }]) => high)) },
+    clearance: {
+      low: Math.min(...chosen.map(([, { low }]) => low)),
+      high: Math.max(...chosen.map(([, { high }]) => high)),
+    },
   };
 }
 
@@ -208,4 +264,5 @@ export const sayShell = (choice: { readonly shell: Part; readonly step: number }
 export const sayShells = ({ shells }: ShellChoice): string => shells.map(sayShell).join(', ');
 
 /** Whether this part is known to be a spacer shell. */
-export const isSpacer = (part: Part): boolean => part.kind === 'mainShell' && part.looks[mainShell.features.form.id]?.option === 'spacer';
+export const isSpacer = (part: Part): boolean =>
+  part.kind === 'mainShell' && part.looks[mainShell.features.form.id]?.option === 'spacer';

@@ -17,7 +17,12 @@ export const crankInPlace: Joint = {
       of: crank.interfaces.timingGear,
       as: crank.interfaces.timingGear,
       asOf: 'replaced',
-      mend: () => [work({ steps: ['gearWithCrank'], says: ['Take the timing gear of this crank, and the wheel on the cam that meshes or runs with it.'] })],
+      mend: () => [
+        work({
+          steps: ['gearWithCrank'],
+          says: ['Take the timing gear of this crank, and the wheel on the cam that meshes or runs with it.'],
+        }),
+      ],
     }),
     sameLook({
       id: 'sensorWheel',
@@ -26,8 +31,16 @@ export const crankInPlace: Joint = {
       of: crank.features.sensorWheel,
       as: crank.features.sensorWheel,
       asOf: 'replaced',
-      agree: ({ theirs }) => (theirs === 'none' ? ['It carries a sensor wheel that nothing reads here: it may stay if it clears the case.'] : undefined),
-      mend: () => [work({ steps: ['takeAlong'], says: ['Press on the sensor wheel of the crank that comes out, clocked as it was.'] })],
+      agree: ({ theirs }) =>
+        theirs === 'none'
+          ? ['It carries a sensor wheel that nothing reads here: it may stay if it clears the case.']
+          : undefined,
+      mend: () => [
+        work({
+          steps: ['takeAlong'],
+          says: ['Press on the sensor wheel of the crank that comes out, clocked as it was.'],
+        }),
+      ],
     }),
   ],
 };

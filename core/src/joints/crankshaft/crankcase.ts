@@ -44,7 +44,9 @@ const webLip: Check = {
     if (groove === undefined) return missing([block.features.lipGroove], 'count');
     if (groove !== 'present')
       return mended(
-        said('doesNotFit', ['The web carries a lip and this case has no groove for it: it will not turn until the lip is off.']),
+        said('doesNotFit', [
+          'The web carries a lip and this case has no groove for it: it will not turn until the lip is off.',
+        ]),
         turnedLip(assembly),
       );
     const [size, room] = [valueOf(assembly, lipSize), valueOf(assembly, grooveSize)];
@@ -78,7 +80,13 @@ function turnedLip(assembly: Assembly): readonly Offer[] {
   const part = assembly.parts.crank;
   if (!part) return [];
   const plain = turnOffWebLip(part);
-  return [work({ steps: ['turnOffLip'], says: sentence`Turn the lip off the rear web. ${webLip.judge(withPart(assembly, plain)).because}`, parts: [plain] })];
+  return [
+    work({
+      steps: ['turnOffLip'],
+      says: sentence`Turn the lip off the rear web. ${webLip.judge(withPart(assembly, plain)).because}`,
+      parts: [plain],
+    }),
+  ];
 }
 
 /** What turns, and the room the case gives it. */

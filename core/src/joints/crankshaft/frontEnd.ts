@@ -36,7 +36,9 @@ export const frontEnd: Joint = {
       mend: () => [
         work({
           steps: ['gearWithCrank'],
-          says: ['Take timing gear and pulley hub of this crank: key, friction face and spline do not take each other’s hub.'],
+          says: [
+            'Take timing gear and pulley hub of this crank: key, friction face and spline do not take each other’s hub.',
+          ],
         }),
       ],
     }),

@@ -16,7 +16,16 @@ import { sameCount } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 import { mendedBy, specified, undecided, wantedBefore } from '../shapes/within.js';
 import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
-import { isSpacer, requiredClearance, sayShell, sayShells, shellChoices, shellsForJournal, oilClearance, type PlainBearing } from './bearings.js';
+import {
+  isSpacer,
+  requiredClearance,
+  sayShell,
+  sayShells,
+  shellChoices,
+  shellsForJournal,
+  oilClearance,
+  type PlainBearing,
+} from './bearings.js';
 
 /** The main bearings, where they run in shells. */
 export const MAIN_BEARING: PlainBearing = {
@@ -29,7 +38,9 @@ export const MAIN_BEARING: PlainBearing = {
 
 /** What is said where the mains run in rolling bearings, which have a joint of their own. */
 const inRollingBearings = (assembly: Assembly): Finding | undefined =>
-  lookOf(assembly, block.features.mainsRun) === 'rolling' ? said('fits', ['The mains run in rolling bearings: there are no shells here.']) : undefined;
+  lookOf(assembly, block.features.mainsRun) === 'rolling'
+    ? said('fits', ['The mains run in rolling bearings: there are no shells here.'])
+    : undefined;
 
 const RUN = block.features.mainsRun.id;
 
@@ -45,7 +56,8 @@ const housingWork: HousingWork = (assembly, required, grind) => {
     const choice = shellChoices(MAIN_BEARING, lined, required)[0];
     if (!choice) return [];
     if (!centred(choice.clearance, required))
-      // The right shells by their housing, but the journals are worn or too large for them: then they are ground as well.
+      // The right shells by their housing, but the journals are worn or too large for them: then they are ground as
+      // well.
       return grind(lined)
         .filter(isOption)
         .map((option) =>
@@ -109,7 +121,10 @@ function possibleShells(assembly: Assembly): readonly Part[] {
 function sizeOfShells(shells: readonly Part[], parameter: Parameter): Interval | undefined {
   const sizes = shells.map((shell) => shell.values[parameter.id]?.interval);
   if (sizes.length === 0 || sizes.includes(undefined)) return undefined;
-  return { low: Math.min(...sizes.map((size) => size?.low ?? 0)), high: Math.max(...sizes.map((size) => size?.high ?? 0)) };
+  return {
+    low: Math.min(...sizes.map((size) => size?.low ?? 0)),
+    high: Math.max(...sizes.map((size) => size?.high ?? 0)),
+  };
 }
 
 const endFloat: Check = {
@@ -122,7 +137,8 @@ const endFloat: Check = {
     if (rolling) return rolling;
     const journal = valueOf(assembly, thrust);
     const flange = sizeOfShells(possibleShells(assembly), mainShell.parameters.flangeWidth);
-    if (!journal || !flange) return missing([...(journal ? [] : [thrust]), ...(flange ? [] : [mainShell.parameters.flangeWidth])]);
+    if (!journal || !flange)
+      return missing([...(journal ? [] : [thrust]), ...(flange ? [] : [mainShell.parameters.flangeWidth])]);
     const requirement = specified(assembly, block.parameters['crank.endFloat'], bearings.endFloat);
     const required = requirement.band;
     const found = minus(journal.interval, flange);
@@ -132,14 +148,18 @@ const endFloat: Check = {
       const to = middle(flange) + middle(wanted);
       const ground = around(to, limitOf(ends.thrustWithin, assembly.rules));
       const then = minus(ground, flange);
-      return offer(held.verdict === 'doesNotFit' && part && found.high < wanted.high ? grindThrustFaces(part, to, assembly.rules) : undefined, (apart) =>
-        work({
-          steps: ['grindThrust'],
-          says: sentence`Grind the thrust faces apart to ${band(ground)}: end float ${band(then)}.`,
-          found: then,
-          required: wanted,
-          parts: [apart],
-        }),
+      return offer(
+        held.verdict === 'doesNotFit' && part && found.high < wanted.high
+          ? grindThrustFaces(part, to, assembly.rules)
+          : undefined,
+        (apart) =>
+          work({
+            steps: ['grindThrust'],
+            says: sentence`Grind the thrust faces apart to ${band(ground)}: end float ${band(then)}.`,
+            found: then,
+            required: wanted,
+            parts: [apart],
+          }),
       );
     };
     return mended(
@@ -156,7 +176,8 @@ const endFloat: Check = {
               ? undecided('The end float', found, requirement)
               : sentence`End float would be ${band(found)}: ${band(required)} wanted.`,
         work: [],
-        needs: held.verdict === 'cannotTell' ? [...wantedBefore(found, requirement), ...closer([[thrust, journal]])] : [],
+        needs:
+          held.verdict === 'cannotTell' ? [...wantedBefore(found, requirement), ...closer([[thrust, journal]])] : [],
       },
       mendedBy(requirement, grind),
     );
@@ -174,7 +195,8 @@ const shellWidth: Check = {
     const journal = valueOf(assembly, journalWidth);
     const shells = possibleShells(assembly);
     const shell = sizeOfShells(shells, mainShell.parameters.width);
-    if (!journal || !shell) return missing([...(journal ? [] : [journalWidth]), ...(shell ? [] : [mainShell.parameters.width])]);
+    if (!journal || !shell)
+      return missing([...(journal ? [] : [journalWidth]), ...(shell ? [] : [mainShell.parameters.width])]);
     const found = minus(journal.interval, shell);
     const required = bandOf(bearings.filletRoom, assembly.rules);
     const held = hold(found, required);

@@ -34,14 +34,22 @@ function sealWork(assembly: Assembly, found: Interval, required: Interval): read
   const carried = carrier(assembly, found, required);
   if (found.low > required.high) {
     const turned = offer(turnSealLand(part, required, assembly.rules), (smaller) =>
-      work({ steps: ['turnSealLand'], says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`, parts: [smaller] }),
+      work({
+        steps: ['turnSealLand'],
+        says: sentence`Turn the seal land down to ${band(required)} and polish it without a lead.`,
+        parts: [smaller],
+      }),
     );
     return [...turned, ...carried];
   }
   if (required.low - found.high > limitOf(ends.sealSleeved, assembly.rules)) return carried;
   const sleeved = machined(part, seal, required);
   return [
-    work({ steps: ['sleeveSealLand'], says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`, parts: [sleeved] }),
+    work({
+      steps: ['sleeveSealLand'],
+      says: sentence`Press a sleeve on the seal land and finish it to ${band(required)}.`,
+      parts: [sleeved],
+    }),
     ...carried,
   ];
 }
@@ -61,7 +69,12 @@ export const rearEnd: Joint = {
       mend: (_assembly, { mine }) =>
         mine === 'rope'
           ? [work({ steps: ['polishSealLand'], says: ['Turn off the knurl and polish the land for a lip seal.'] })]
-          : [work({ steps: ['sealInHalves'], says: ['Fit a lip seal in two halves in place of the rope, if one can be had for this groove.'] })],
+          : [
+              work({
+                steps: ['sealInHalves'],
+                says: ['Fit a lip seal in two halves in place of the rope, if one can be had for this groove.'],
+              }),
+            ],
     }),
     sameSize({
       id: 'rearSeal',
@@ -81,7 +94,9 @@ export const rearEnd: Joint = {
       mend: (assembly, { mine, theirs }) => [
         work({
           steps: ['flywheelWithCrank'],
-          says: [`Take the flywheel that belongs to this crank (${mine}), if its ring gear meets the starter and it clears the bellhousing.`],
+          says: [
+            `Take the flywheel that belongs to this crank (${mine}), if its ring gear meets the starter and it clears the bellhousing.`,
+          ],
         }),
         ...(assembly.parts.crank
           ? [

@@ -16,7 +16,11 @@ export const rodsInCase: Joint = {
     within({
       id: 'rodSwing',
       name: 'Swing of the rod bolts',
-      of: { room: block.parameters['crankcase.rodSwing'], stroke: crank.parameters.stroke, reach: rod.parameters['bigEnd.reach'] },
+      of: {
+        room: block.parameters['crankcase.rodSwing'],
+        stroke: crank.parameters.stroke,
+        reach: rod.parameters['bigEnd.reach'],
+      },
       found: ({ room, stroke, reach }) => minus(room, plus(scaled(stroke, 0.5), reach)),
       required: noLess(ends.caseRoom),
       fits: ({ found }) => sentence`The rod bolts pass the case with ${band(found)} of room.`,

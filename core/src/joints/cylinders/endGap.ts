@@ -14,7 +14,10 @@ export const endGap = (bore: Parameter): Check =>
     of: { hole: bore, madeFor: rings.parameters.bore, gap: rings.parameters['top.gap'] },
     // A ring in a larger bore opens by pi times the difference.
     found: ({ hole, madeFor, gap }) => plus(gap, scaled(minus(hole, madeFor), Math.PI)),
-    required: ({ rules }, { hole }) => ({ band: bandOfSize(bandOf(cylinders.endGap, rules), hole), ruleOfThumb: cite(cylinders.endGap, rules) }),
+    required: ({ rules }, { hole }) => ({
+      band: bandOfSize(bandOf(cylinders.endGap, rules), hole),
+      ruleOfThumb: cite(cylinders.endGap, rules),
+    }),
     subject: 'The end gap',
     tooLittle: 'the ends would butt and the ring break',
     tooMuch: 'it leaks',

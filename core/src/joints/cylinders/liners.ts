@@ -22,7 +22,9 @@ const sort: Check = {
     seeing(assembly, [liner.features.type, block.features.cylinderWall], (type, wall) => {
       if (wall === `${type}Liner`) return said('fits', [`A ${type} liner where ${type} liners belong.`]);
       return said('doesNotFit', [
-        wall === 'parent' ? 'The cylinders are bored in the block: there is no place for a liner.' : `A ${type} liner in a block made for the other sort.`,
+        wall === 'parent'
+          ? 'The cylinders are bored in the block: there is no place for a liner.'
+          : `A ${type} liner in a block made for the other sort.`,
       ]);
     }),
 };
@@ -35,13 +37,19 @@ const shimKind = sameLook({
   as: block.features.linerShim,
   verdicts: ALWAYS_MENDED,
   both: ({ mine }) => [mine === 'none' ? 'No shims under the flanges.' : `Both with ${mine} shims.`],
-  agree: ({ mine }) => (mine === 'none' ? undefined : [`The liners are cut for ${mine} shims: take those, whatever kind the block had.`]),
+  agree: ({ mine }) =>
+    mine === 'none' ? undefined : [`The liners are cut for ${mine} shims: take those, whatever kind the block had.`],
   otherwise: ({ theirs }) => [`The block has ${theirs} shims under its liners, and these are not cut for any.`],
   mend: (assembly, { theirs }) => {
     const part = assembly.parts.liner;
     if (!part) return [];
-    const cut = { ...part, looks: { ...part.looks, [liner.features.shim.id]: { option: theirs, source: 'machined' as const } } };
-    return [work({ steps: ['cutLiners'], says: [`Cut the flanges of the liners to match ${theirs} shims.`], parts: [cut] })];
+    const cut = {
+      ...part,
+      looks: { ...part.looks, [liner.features.shim.id]: { option: theirs, source: 'machined' as const } },
+    };
+    return [
+      work({ steps: ['cutLiners'], says: [`Cut the flanges of the liners to match ${theirs} shims.`], parts: [cut] }),
+    ];
   },
 });
 
@@ -66,7 +74,8 @@ export const liners: Joint = {
       mend: (assembly, { found, required, sizes: { hole, outside } }) => {
         const part = assembly.parts.block;
         const to = around(middle(outside) + middle(required), limitOf(cylinders.linerSeatWithin, assembly.rules));
-        if (!part || found.low > 0 || middle(to) - middle(hole) > limitOf(cylinders.linerSeatBored, assembly.rules)) return [];
+        if (!part || found.low > 0 || middle(to) - middle(hole) > limitOf(cylinders.linerSeatBored, assembly.rules))
+          return [];
         return [
           work({
             steps: ['cutCounterbore'],

@@ -14,10 +14,18 @@ const direction: Check = {
   verdicts: ['fits', 'fitsWithWork', 'cannotTell'],
   judge: (assembly) =>
     seeing(assembly, [piston.features.orientation, piston.features.direction], (hand, mark) => {
-      const facing = mark === 'none' ? 'It carries no direction mark.' : `Its ${mark} faces the front of the engine; the assembly notes must carry it.`;
+      const facing =
+        mark === 'none'
+          ? 'It carries no direction mark.'
+          : `Its ${mark} faces the front of the engine; the assembly notes must carry it.`;
       if (hand === 'any') return said('fits', [`Goes in any cylinder. ${facing}`]);
       return said('fitsWithWork', [`Made for the ${hand} bank only. ${facing}`], {
-        work: [work({ steps: ['takeAlong'], says: [`Take the other hand as well, for the ${hand === 'left' ? 'right' : 'left'} bank.`] })],
+        work: [
+          work({
+            steps: ['takeAlong'],
+            says: [`Take the other hand as well, for the ${hand === 'left' ? 'right' : 'left'} bank.`],
+          }),
+        ],
       });
     }),
 };
@@ -29,7 +37,9 @@ export const pistonInBlock: Joint = {
   kinds: ['block', 'piston'],
   checks: [
     skirtClearance(block.parameters.bore, block.parameters.wall, (assembly) =>
-      assembly.parts.liner && lookOf(assembly, block.features.cylinderWall) === 'wetLiner' ? said('fits', ['The piston runs in the liner.']) : undefined,
+      assembly.parts.liner && lookOf(assembly, block.features.cylinderWall) === 'wetLiner'
+        ? said('fits', ['The piston runs in the liner.'])
+        : undefined,
     ),
     direction,
     implied({

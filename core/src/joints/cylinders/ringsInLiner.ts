@@ -2,4 +2,9 @@ import { liner } from '../../dictionary/kinds/liner.js';
 import type { Joint } from '../check.js';
 import { endGap } from './endGap.js';
 
-export const ringsInLiner: Joint = { id: 'ringsInLiner', name: 'Rings in the liner', kinds: ['liner', 'rings'], checks: [endGap(liner.parameters.bore)] };
+export const ringsInLiner: Joint = {
+  id: 'ringsInLiner',
+  name: 'Rings in the liner',
+  kinds: ['liner', 'rings'],
+  checks: [endGap(liner.parameters.bore)],
+};

@@ -37,7 +37,15 @@ const groove = (id: string, name: string, of: Parameter, ring: Parameter): Check
       if (!part || found.high >= required.low) return [];
       const to = around(middle(height) + middle(required), limitOf(cylinders.grooveWithin, assembly.rules));
       const worked = widenGroove(part, of, to, assembly.rules);
-      return isDone(worked) ? [work({ steps: ['widenGrooves'], says: sentence`Turn the grooves out to ${band(to)}.`, parts: [worked.part] })] : [];
+      return isDone(worked)
+        ? [
+            work({
+              steps: ['widenGrooves'],
+              says: sentence`Turn the grooves out to ${band(to)}.`,
+              parts: [worked.part],
+            }),
+          ]
+        : [];
     },
   });
 

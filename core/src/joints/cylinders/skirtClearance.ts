@@ -20,8 +20,8 @@ const { material, crown, rings, compressionRings } = piston.features;
 const TELLING = [rings, compressionRings, crown, material];
 
 /**
- * Skirt clearance by what the piston is for and made of: one without an oil ring belongs to a two-stroke, one with a deep
- * bowl to a diesel.
+ * Skirt clearance by what the piston is for and made of: one without an oil ring belongs to a two-stroke, one with a
+ * deep bowl to a diesel.
  */
 function usualSkirt(assembly: Assembly): FigureOfThumb {
   const [all, plain, top, made] = [rings, compressionRings, crown, material].map((each) => lookOf(assembly, each));
@@ -30,7 +30,14 @@ function usualSkirt(assembly: Assembly): FigureOfThumb {
   return made === 'cast' ? cylinders.skirtCast : cylinders.skirtForged;
 }
 
-function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Parameter, now: Interval, size: Interval, required: Interval): readonly Offer[] {
+function boreWork(
+  assembly: Assembly,
+  cylinder: Part | undefined,
+  bore: Parameter,
+  now: Interval,
+  size: Interval,
+  required: Interval,
+): readonly Offer[] {
   const part = assembly.parts.piston;
   if (!cylinder || !part) return [];
   const { rules } = assembly;
@@ -41,7 +48,13 @@ function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Paramete
   const by = middle(toBe) - middle(now);
   if (by > 0 && by <= limitOf(cylinders.honed, rules))
     return offer(honeCylinders(cylinder, by, rules), (honed) =>
-      work({ steps: ['hone'], says: sentence`Hone ${value(by)} out of the cylinders, to ${band(toBe)}.`, found: then, required, parts: [honed] }),
+      work({
+        steps: ['hone'],
+        says: sentence`Hone ${value(by)} out of the cylinders, to ${band(toBe)}.`,
+        found: then,
+        required,
+        parts: [honed],
+      }),
     );
   if (by > 0)
     return offer(boreCylinders(cylinder, toBe, rules), (bored) =>
@@ -68,11 +81,18 @@ function boreWork(assembly: Assembly, cylinder: Part | undefined, bore: Paramete
             parts: [bored, machined(part, skirt, shifted(size, over))],
           }),
         );
-  const sleevable = bore.id === block.parameters.bore.id && middle(now) - middle(toBe) < 2 * limitOf(cylinders.sleeveThickest, rules);
+  const sleevable =
+    bore.id === block.parameters.bore.id && middle(now) - middle(toBe) < 2 * limitOf(cylinders.sleeveThickest, rules);
   return [
     ...oversize,
     ...offer(sleevable ? sleeveCylinders(cylinder, toBe, rules) : undefined, (sleeved) =>
-      work({ steps: ['sleeve'], says: sentence`Sleeve the cylinders and finish them to ${band(toBe)}.`, found: then, required, parts: [sleeved] }),
+      work({
+        steps: ['sleeve'],
+        says: sentence`Sleeve the cylinders and finish them to ${band(toBe)}.`,
+        found: then,
+        required,
+        parts: [sleeved],
+      }),
     ),
   ];
 }
@@ -110,7 +130,11 @@ function otherLiners(assembly: Assembly, size: Interval, required: Interval): re
     .slice(0, 1);
 }
 
-export const skirtClearance = (bore: Parameter, wall: Parameter, unless?: (assembly: Assembly) => Finding | undefined): Check =>
+export const skirtClearance = (
+  bore: Parameter,
+  wall: Parameter,
+  unless?: (assembly: Assembly) => Finding | undefined,
+): Check =>
   within({
     id: 'skirtClearance',
     name: 'Skirt clearance',
@@ -127,12 +151,20 @@ export const skirtClearance = (bore: Parameter, wall: Parameter, unless?: (assem
     },
     found: ({ hole, size }) => minus(hole, size),
     required: (assembly, { hole }) => specified(assembly, clearance, usualSkirt(assembly), hole),
-    fits: ({ found, required, sizes: { hole } }) => sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,
+    fits: ({ found, required, sizes: { hole } }) =>
+      sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,
     subject: 'The skirt clearance',
     tooLittle: 'the piston would seize, or not go in',
     tooMuch: 'it would slap and rock',
     mend: (assembly, { required, sizes: { hole, size } }) => [
       ...(bore.id.startsWith('liner') ? otherLiners(assembly, size, required) : []),
-      ...boreWork(assembly, assembly.parts[bore.id.startsWith('liner') ? 'liner' : 'block'], bore, hole, size, required),
+      ...boreWork(
+        assembly,
+        assembly.parts[bore.id.startsWith('liner') ? 'liner' : 'block'],
+        bore,
+        hole,
+        size,
+        required,
+      ),
     ],
   });

@@ -13,7 +13,12 @@ import { millHead } from '../operations/faces.js';
 import { usually, within, type Known } from '../shapes/within.js';
 import { crownBelowDeck, STACK } from './crownHeight.js';
 
-const { 'crown.volume': bowl, 'crown.dome': dome, ratio: ratedRatio, 'ratio.chamber': ratedChamber } = piston.parameters;
+const {
+  'crown.volume': bowl,
+  'crown.dome': dome,
+  ratio: ratedRatio,
+  'ratio.chamber': ratedChamber,
+} = piston.parameters;
 
 const { thickness, bore: gasketBore } = headGasket.parameters;
 
@@ -58,7 +63,10 @@ const ratio: Check = {
       return lookOf(assembly, head.features.plug) === undefined ? missing([head.features.plug], 'ratio') : undefined;
     },
     found: (sizes, assembly) => ratioOf(sizes, crownOf(assembly) ?? interval(0)),
-    required: (assembly) => usually(lookOf(assembly, head.features.plug) === 'injector' ? figures.ratioDiesel : figures.ratioPetrol)(assembly),
+    required: (assembly) =>
+      usually(lookOf(assembly, head.features.plug) === 'injector' ? figures.ratioDiesel : figures.ratioPetrol)(
+        assembly,
+      ),
     fits: ({ found }) => sentence`These parts make ${band(found, 'ratio')}.`,
     subject: 'The ratio of these parts',
     tooLittle: 'it starts badly and is weak',
@@ -68,8 +76,17 @@ const ratio: Check = {
       if (!part || found.high >= required.low) return [];
       const by = limitOf(figures.milled, assembly.rules);
       return offer(millHead(part, by, middle(sizes.bore), assembly.rules), (milled) => {
-        const then = ratioOf({ ...sizes, chamber: milled.values[chamber.id]?.interval ?? sizes.chamber }, crownOf(assembly) ?? interval(0));
-        return work({ steps: ['millHead'], says: sentence`Mill ${value(by)} off the head: ${band(then, 'ratio')}.`, found: then, required, parts: [milled] });
+        const then = ratioOf(
+          { ...sizes, chamber: milled.values[chamber.id]?.interval ?? sizes.chamber },
+          crownOf(assembly) ?? interval(0),
+        );
+        return work({
+          steps: ['millHead'],
+          says: sentence`Mill ${value(by)} off the head: ${band(then, 'ratio')}.`,
+          found: then,
+          required,
+          parts: [milled],
+        });
       }).filter((each) => !isOption(each) || (each.found?.high ?? 0) >= required.low);
     },
   }),
@@ -80,7 +97,11 @@ const withRating: Check = {
   ...ratio,
   judge: (assembly) => {
     const finding = ratio.judge(assembly);
-    const [rated, with_, here] = [valueOf(assembly, ratedRatio), valueOf(assembly, ratedChamber), valueOf(assembly, chamber)];
+    const [rated, with_, here] = [
+      valueOf(assembly, ratedRatio),
+      valueOf(assembly, ratedChamber),
+      valueOf(assembly, chamber),
+    ];
     if (!finding.found || !rated || !with_ || !here) return finding;
     return {
       ...finding,

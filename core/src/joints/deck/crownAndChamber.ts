@@ -19,11 +19,15 @@ const chamberPosition: Check = {
   verdicts: TOLD,
   judge: (assembly) => {
     const form = lookOf(assembly, crown);
-    if (form !== undefined && !isDeep(form)) return said('fits', ['The crown has no bowl that must lie under the chamber.']);
-    return seeing(assembly, [crown, piston.features.chamberPosition, head.features.chamberPosition], (_form, mine, theirs) =>
-      mine === theirs
-        ? said('fits', [`Bowl and chamber are both ${mine}.`])
-        : said('doesNotFit', [`The bowl is ${mine}, the chamber ${theirs}: the spray would miss the bowl.`]),
+    if (form !== undefined && !isDeep(form))
+      return said('fits', ['The crown has no bowl that must lie under the chamber.']);
+    return seeing(
+      assembly,
+      [crown, piston.features.chamberPosition, head.features.chamberPosition],
+      (_form, mine, theirs) =>
+        mine === theirs
+          ? said('fits', [`Bowl and chamber are both ${mine}.`])
+          : said('doesNotFit', [`The bowl is ${mine}, the chamber ${theirs}: the spray would miss the bowl.`]),
     );
   },
 };
@@ -31,7 +35,8 @@ const chamberPosition: Check = {
 /** How a crown goes with a chamber; nothing where the two leave a room to burn in. *Common practice, no source.* */
 function clash(form: string, chamber: string): string | undefined {
   const none = chamber === 'flat';
-  if (form === 'dome' && (none || chamber === 'prechamber')) return 'the dome has no chamber to stand in, and meets the head';
+  if (form === 'dome' && (none || chamber === 'prechamber'))
+    return 'the dome has no chamber to stand in, and meets the head';
   if (isDeep(form) && !none) return 'the bowl is a chamber by itself, and the head has another';
   if (none && !isDeep(form) && form !== 'dish') return 'neither crown nor head leaves a room to burn in';
   return undefined;
@@ -48,7 +53,9 @@ const crownForm: Check = {
       const why = clash(form, chamber);
       if (why !== undefined) return said('doesNotFit', [`${both} They do not go together: ${why}.`]);
       return said('fits', [
-        form === 'dome' ? `${both} A dome is shaped for one chamber: turn it by hand with clay on the crown first.` : `${both} They go together.`,
+        form === 'dome'
+          ? `${both} A dome is shaped for one chamber: turn it by hand with clay on the crown first.`
+          : `${both} They go together.`,
       ]);
     }),
 };

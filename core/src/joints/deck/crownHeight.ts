@@ -15,4 +15,5 @@ export const STACK = {
 } as const;
 
 /** How far the crown stays below the deck at top dead centre. */
-export const crownBelowDeck = ({ deck, stroke, length, height }: Known<typeof STACK>): Interval => deckClearance(deck, stroke, length, height);
+export const crownBelowDeck = ({ deck, stroke, length, height }: Known<typeof STACK>): Interval =>
+  deckClearance(deck, stroke, length, height);

@@ -13,12 +13,14 @@ function strokeWork(assembly: Assembly, off: number): readonly Offer[] {
   const pin = crank.parameters['crankpin.diameter'];
   // The crown moves by half of what the stroke changes.
   const undersize = (part?.service[pin.id] ?? []).map((step) => -step).find((step) => step >= 2 * Math.abs(off));
-  return offer(part && undersize !== undefined ? offsetGrind(part, undersize, -2 * off, assembly.rules) : undefined, (ground) =>
-    work({
-      steps: ['offsetGrind'],
-      says: sentence`Grind the crankpins ${value(undersize ?? 0)} undersize and off centre, for ${value(2 * Math.abs(off))} ${off < 0 ? 'more' : 'less'} of stroke.`,
-      parts: [ground],
-    }),
+  return offer(
+    part && undersize !== undefined ? offsetGrind(part, undersize, -2 * off, assembly.rules) : undefined,
+    (ground) =>
+      work({
+        steps: ['offsetGrind'],
+        says: sentence`Grind the crankpins ${value(undersize ?? 0)} undersize and off centre, for ${value(2 * Math.abs(off))} ${off < 0 ? 'more' : 'less'} of stroke.`,
+        parts: [ground],
+      }),
   );
 }
 

@@ -25,6 +25,11 @@ export const gasketOnBlock: Joint = {
       tooLittle: 'it would stand into the bore and burn',
       tooMuch: 'it leaves a pocket, and the ring of fire lies elsewhere',
     }),
-    samePattern({ id: 'gasketCoolant', name: 'Coolant holes', of: headGasket.interfaces.coolant, as: block.interfaces.coolant }),
+    samePattern({
+      id: 'gasketCoolant',
+      name: 'Coolant holes',
+      of: headGasket.interfaces.coolant,
+      as: block.interfaces.coolant,
+    }),
   ],
 };

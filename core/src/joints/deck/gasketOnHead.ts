@@ -9,7 +9,17 @@ export const gasketOnHead: Joint = {
   name: 'Gasket on the head',
   kinds: ['head', 'headGasket'],
   checks: [
-    samePattern({ id: 'gasketHeadBolts', name: 'Bolt holes', of: headGasket.interfaces.headBolts, as: head.interfaces.headBolts }),
-    samePattern({ id: 'gasketHeadCoolant', name: 'Coolant holes', of: headGasket.interfaces.coolant, as: head.interfaces.coolantPorts }),
+    samePattern({
+      id: 'gasketHeadBolts',
+      name: 'Bolt holes',
+      of: headGasket.interfaces.headBolts,
+      as: head.interfaces.headBolts,
+    }),
+    samePattern({
+      id: 'gasketHeadCoolant',
+      name: 'Coolant holes',
+      of: headGasket.interfaces.coolant,
+      as: head.interfaces.coolantPorts,
+    }),
   ],
 };

@@ -26,7 +26,9 @@ function drilledBosses(assembly: Assembly, wanted: string): readonly Offer[] {
     ? [
         work({
           steps: ['drillAndTap'],
-          says: [`The block has undrilled bosses where ${wanted} wants them: drill and tap them, with a jig or through the head.`],
+          says: [
+            `The block has undrilled bosses where ${wanted} wants them: drill and tap them, with a jig or through the head.`,
+          ],
           parts: [withPattern(part, bolts, wanted)],
         }),
       ]
@@ -48,7 +50,9 @@ function coolantWork(assembly: Assembly): readonly Offer[] {
     }),
     work({
       steps: ['cutPorts'],
-      says: ['Open the ports that are closed in the head, by the gasket of the block as a template, and use the manifold that belongs to the block.'],
+      says: [
+        'Open the ports that are closed in the head, by the gasket of the block as a template, and use the manifold that belongs to the block.',
+      ],
     }),
   ];
 }
@@ -64,25 +68,41 @@ const camPlace: Check = {
       const [inBlock, inHead] = [below !== '0', above !== '0'];
       // A two-stroke has no cam at all.
       if (!inBlock && !inHead) return said('fits', ['There is no cam.']);
-      if (inBlock !== inHead) return said('fits', [inBlock ? 'The cam runs in the block.' : 'The cam runs in the head.']);
-      return said('doesNotFit', ['The block has its cam and the head another: the valve gear is of two kinds of engine.']);
+      if (inBlock !== inHead)
+        return said('fits', [inBlock ? 'The cam runs in the block.' : 'The cam runs in the head.']);
+      return said('doesNotFit', [
+        'The block has its cam and the head another: the valve gear is of two kinds of engine.',
+      ]);
     }),
 };
 
 /** What is left of a face that was cut before, down to where the part is scrap. */
-const leftOf = (id: string, name: string, [height, least]: readonly [Parameter, Parameter], cut: string, part: string): Check =>
+const leftOf = (
+  id: string,
+  name: string,
+  [height, least]: readonly [Parameter, Parameter],
+  cut: string,
+  part: string,
+): Check =>
   within({
     id,
     name,
     of: { height, least },
     found: (sizes) => minus(sizes.height, sizes.least),
-    required: () => ({ band: interval(0), atLeast: true, ruleOfThumb: [`Below its ${least.name.toLowerCase()} a ${part} is scrap.`] }),
+    required: () => ({
+      band: interval(0),
+      atLeast: true,
+      ruleOfThumb: [`Below its ${least.name.toLowerCase()} a ${part} is scrap.`],
+    }),
     subject: `The height left to ${cut}`,
     tooLittle: `the ${part} is below its ${least.name.toLowerCase()}`,
     tooMuch: 'there is more than enough',
   });
 
-/** A chamber over a cylinder or a crown: much larger or smaller, and it hangs over the bore, or the gasket seals on nothing. */
+/**
+ * A chamber over a cylinder or a crown: much larger or smaller, and it hangs over the bore, or the gasket seals on
+ * nothing.
+ */
 export const chamberOverBore = (id: string, bore: Parameter): Check =>
   within({
     id,
@@ -147,7 +167,8 @@ export const headOnBlock: Joint = {
       play: deck.boreSpacing,
       also: [block.features.cylinders.id],
       // A single cylinder has no neighbour to be spaced from.
-      unless: (assembly) => (lookOf(assembly, block.features.cylinders) === '1' ? said('fits', ['There is one cylinder only.']) : undefined),
+      unless: (assembly) =>
+        lookOf(assembly, block.features.cylinders) === '1' ? said('fits', ['There is one cylinder only.']) : undefined,
     }),
     chamberOverBore('headBore', block.parameters.bore),
     samePattern({
@@ -156,7 +177,9 @@ export const headOnBlock: Joint = {
       of: head.interfaces.coolantPorts,
       as: block.interfaces.coolant,
       also: [head.features.coolant.id],
-      otherwise: ({ mine, theirs }) => [`The head has ${mine}, the block ${theirs}: coolant would have no way out, or the wrong one.`],
+      otherwise: ({ mine, theirs }) => [
+        `The head has ${mine}, the block ${theirs}: coolant would have no way out, or the wrong one.`,
+      ],
       mend: coolantWork,
     }),
     implied({
@@ -171,7 +194,19 @@ export const headOnBlock: Joint = {
       unmet: 'the block feeds no oil to lifters and pushrods, and the rockers would run dry.',
     }),
     camPlace,
-    leftOf('deckLeft', 'Deck left of the block', [block.parameters.deckHeight, block.parameters['deckHeight.least']], 'deck', 'block'),
-    leftOf('headHeight', 'Height left of the head', [head.parameters.height, head.parameters['height.least']], 'mill', 'head'),
+    leftOf(
+      'deckLeft',
+      'Deck left of the block',
+      [block.parameters.deckHeight, block.parameters['deckHeight.least']],
+      'deck',
+      'block',
+    ),
+    leftOf(
+      'headHeight',
+      'Height left of the head',
+      [head.parameters.height, head.parameters['height.least']],
+      'mill',
+      'head',
+    ),
   ],
 };

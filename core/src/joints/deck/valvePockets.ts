@@ -20,8 +20,14 @@ export function valveDiameter(assembly: Assembly): number | undefined {
 /** A pocket for every valve of the head, none less deep than those that are there. */
 function morePockets(assembly: Assembly, valves: string): readonly Offer[] {
   const part = assembly.parts.piston;
-  return offer(part && cutPockets(part, { count: valves, deeper: 0, valve: valveDiameter(assembly) }, assembly.rules), (cut) =>
-    work({ steps: ['cutPockets'], says: [`Cut pockets for all ${valves} valves, where the crown is thick enough.`], parts: [cut] }),
+  return offer(
+    part && cutPockets(part, { count: valves, deeper: 0, valve: valveDiameter(assembly) }, assembly.rules),
+    (cut) =>
+      work({
+        steps: ['cutPockets'],
+        says: [`Cut pockets for all ${valves} valves, where the crown is thick enough.`],
+        parts: [cut],
+      }),
   );
 }
 
@@ -34,7 +40,8 @@ export const valvePockets: Check = {
   judge: (assembly) => {
     const [there, valves] = [lookOf(assembly, pockets), lookOf(assembly, head.features.valves)];
     if (there === undefined) return missing([pockets], 'count');
-    if (there === '0') return said('fits', ['The crown has no pockets: check valve to piston with clay before it turns.']);
+    if (there === '0')
+      return said('fits', ['The crown has no pockets: check valve to piston with clay before it turns.']);
     if (valves === undefined) return missing([head.features.valves], 'count');
     if (Number(there) >= Number(valves)) return said('fits', [`${there} pockets for ${valves} valves a cylinder.`]);
     return mended(

@@ -22,7 +22,8 @@ const { 'valve.intake': intake, 'valve.exhaust': exhaust, 'valve.recess': recess
 const overlap = cam.parameters['lift.overlap'];
 
 /** Depth of the pockets as they are; none where the crown has none. */
-const pocketDepth = (assembly: Assembly): Interval | undefined => (lookOf(assembly, pockets) === '0' ? interval(0) : valueOf(assembly, depth)?.interval);
+const pocketDepth = (assembly: Assembly): Interval | undefined =>
+  lookOf(assembly, pockets) === '0' ? interval(0) : valueOf(assembly, depth)?.interval;
 
 /** Valve and piston, near top dead centre at overlap, where they come nearest. */
 export const valveToPiston: Joint = {
@@ -40,9 +41,14 @@ export const valveToPiston: Joint = {
         return pocketDepth(assembly) ? undefined : missing([depth]);
       },
       // Valves that stand at an angle move less along the bore than they lift: this is on the safe side.
-      found: (sizes, assembly) => minus([crownBelowDeck(sizes), sizes.gasket, sizes.sunk, pocketDepth(assembly) ?? interval(0)].reduce(plus), sizes.lift),
+      found: (sizes, assembly) =>
+        minus(
+          [crownBelowDeck(sizes), sizes.gasket, sizes.sunk, pocketDepth(assembly) ?? interval(0)].reduce(plus),
+          sizes.lift,
+        ),
       required: noLess(deck.valveRoom),
-      fits: ({ found }) => sentence`At overlap the valves stay ${band(found)} clear of the crown; check it with clay before the engine turns.`,
+      fits: ({ found }) =>
+        sentence`At overlap the valves stay ${band(found)} clear of the crown; check it with clay before the engine turns.`,
       subject: 'The room between valve and crown',
       tooLittle: 'a valve that floats or opens early meets the piston',
       tooMuch: 'there is more than enough',
@@ -52,9 +58,18 @@ export const valveToPiston: Joint = {
         const part = assembly.parts.piston;
         return [
           ...offer(
-            part && cutPockets(part, { count: lookOf(assembly, head.features.valves), deeper: lacking, valve: valveDiameter(assembly) }, assembly.rules),
+            part &&
+              cutPockets(
+                part,
+                { count: lookOf(assembly, head.features.valves), deeper: lacking, valve: valveDiameter(assembly) },
+                assembly.rules,
+              ),
             (cut) =>
-              work({ steps: ['cutPockets'], says: sentence`Cut the valve pockets ${value(lacking)} deeper, where the crown is thick enough.`, parts: [cut] }),
+              work({
+                steps: ['cutPockets'],
+                says: sentence`Cut the valve pockets ${value(lacking)} deeper, where the crown is thick enough.`,
+                parts: [cut],
+              }),
           ),
           ...(lacking < limitOf(deck.gasketThicker, assembly.rules)
             ? [work({ steps: ['thickGasket'], says: sentence`Take a head gasket that is ${value(lacking)} thicker.` })]

@@ -36,11 +36,18 @@ export function honeCylinders(part: Part, by: number, rules: HasFigures = {}): W
   return { part: machined(part, bore, shifted(now, by)) };
 }
 
-/** Bores the cylinders out for dry sleeves and finishes those to `to`. Refused where the wall does not bear the larger hole. */
+/**
+ * Bores the cylinders out for dry sleeves and finishes those to `to`. Refused where the wall does not bear the larger
+ * hole.
+ */
 export function sleeveCylinders(part: Part, to: Interval, rules: HasFigures = {}): Worked {
   const now = part.values[block.parameters.bore.id]?.interval;
   if (!now) return { refused: 'The bore is not known.', unknown: block.parameters.bore.id };
   const hole = middle(to) + 2 * limitOf(cylinders.sleeveWall, rules);
-  const opened = boreCylinders(part, { low: Math.max(hole - 0.01, now.high), high: Math.max(hole + 0.01, now.high + 0.02) }, rules);
+  const opened = boreCylinders(
+    part,
+    { low: Math.max(hole - 0.01, now.high), high: Math.max(hole + 0.01, now.high + 0.02) },
+    rules,
+  );
   return isDone(opened) ? { part: machined(opened.part, block.parameters.bore, to) } : opened;
 }

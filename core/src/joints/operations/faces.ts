@@ -13,7 +13,8 @@ export function deckBlock(part: Part, by: number, rules: HasFigures = {}): Worke
   if (!now) return { refused: 'The deck height is not known.', unknown: height.id };
   if (!limit) return { refused: 'The least deck height is not known.', unknown: least.id };
   if (by < 0) return { refused: 'Decking only lowers the deck.' };
-  if (by > limitOf(deck.decked, rules)) return { refused: 'So much off the deck leaves it too thin and moves the intake faces out of line.' };
+  if (by > limitOf(deck.decked, rules))
+    return { refused: 'So much off the deck leaves it too thin and moves the intake faces out of line.' };
   if (now.low - by < limit.low - SAME_WITHIN) return { refused: 'That is below the least deck height of the block.' };
   const recess = block.parameters['liner.counterbore'];
   const depth = part.values[recess.id]?.interval;
@@ -29,7 +30,8 @@ export function deckBlock(part: Part, by: number, rules: HasFigures = {}): Worke
 export function millHead(part: Part, by: number, bore: number, rules: HasFigures = {}): Worked {
   const { height, 'height.least': least, 'chamber.volume': chamber } = head.parameters;
   const [now, limit, volume] = [height, least, chamber].map((each) => part.values[each.id]?.interval);
-  if (!now || !volume) return { refused: 'Height and chamber of the head must be known.', unknown: now ? chamber.id : height.id };
+  if (!now || !volume)
+    return { refused: 'Height and chamber of the head must be known.', unknown: now ? chamber.id : height.id };
   if (!limit) return { refused: 'The least height of the head is not known.', unknown: least.id };
   if (by < 0) return { refused: 'Milling only lowers the head.' };
   if (now.low - by < limit.low - SAME_WITHIN) return { refused: 'That is below the least height of the head.' };

@@ -17,9 +17,11 @@ export function lineBore(part: Part, to: Interval, rules: HasFigures = {}): Work
   const now = part.values[housing.id]?.interval;
   if (!now) return { refused: 'The main housing is not known.', unknown: housing.id };
   if (to.low < now.high - SAME_WITHIN) return { refused: 'The housing is already as large.' };
-  if (to.high - now.low > limitOf(bearings.lineBored, rules)) return { refused: 'So much is another block, not another housing.' };
+  if (to.high - now.low > limitOf(bearings.lineBored, rules))
+    return { refused: 'So much is another block, not another housing.' };
   const greatest = part.values[greatestBore.id]?.interval.low;
-  if (greatest === undefined) return { refused: 'The greatest bore of the housings is not known.', unknown: greatestBore.id };
+  if (greatest === undefined)
+    return { refused: 'The greatest bore of the housings is not known.', unknown: greatestBore.id };
   if (to.high > greatest + SAME_WITHIN) return { refused: 'The webs and caps have not the meat for it.' };
   return { part: machined(part, housing, to) };
 }

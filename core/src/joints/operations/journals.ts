@@ -34,6 +34,10 @@ export function offsetGrind(part: Part, undersize: number, longer: number, rules
   const [now, throws] = [part.values[pin.id]?.interval, part.values[stroke.id]?.interval];
   if (!now || !throws) return { refused: 'Crankpin and stroke must be known.', unknown: now ? stroke.id : pin.id };
   if (Math.abs(longer) > undersize) return { refused: 'The metal taken off does not allow so much offset.' };
-  const ground = regrindJournal(part, pin, around((now.low + now.high) / 2 - undersize, limitOf(bearings.ground, rules) / 2));
+  const ground = regrindJournal(
+    part,
+    pin,
+    around((now.low + now.high) / 2 - undersize, limitOf(bearings.ground, rules) / 2),
+  );
   return isDone(ground) ? { part: machined(ground.part, stroke, shifted(throws, longer)) } : ground;
 }

@@ -11,9 +11,12 @@ export interface Operation {
 
 const BALANCE = 'The crank must be balanced again with its rods and pistons before it turns at speed.';
 const HOT_ROD = 'Pressing pins needs a hot rod end or a press with the right supports: burns and flying pieces.';
-const IRON_DUST = 'Boring and honing throw iron dust and mist: guard eyes and lungs, and wash the block to the last grain before assembly.';
-const FLANGE = 'A flywheel that is cracked, wrongly bolted or run too fast bursts: have the flange tested, and keep to the rated speed.';
-const ROD = 'A rod that has been cut or drilled is only as good as its crack test: have it tested, and weigh the set again.';
+const IRON_DUST =
+  'Boring and honing throw iron dust and mist: guard eyes and lungs, and wash the block to the last grain before assembly.';
+const FLANGE =
+  'A flywheel that is cracked, wrongly bolted or run too fast bursts: have the flange tested, and keep to the rated speed.';
+const ROD =
+  'A rod that has been cut or drilled is only as good as its crack test: have it tested, and weigh the set again.';
 
 /** Everything that is done to parts so that they meet. */
 export const OPERATIONS = {
@@ -26,28 +29,32 @@ export const OPERATIONS = {
     hours: 6,
     price: 420,
     canUndo: false,
-    caution: 'Line boring cannot be undone, and moves the crank toward the cam when caps are cut: check the timing drive afterwards.',
+    caution:
+      'Line boring cannot be undone, and moves the crank toward the cam when caps are cut: check the timing drive afterwards.',
   },
   spacerShells: {
     name: 'Spacer shells',
     hours: 1,
     price: 160,
     canUndo: true,
-    caution: 'Spacer shells must be pinned, their oil holes must meet those of block and shell, and the crush be checked with both fitted.',
+    caution:
+      'Spacer shells must be pinned, their oil holes must meet those of block and shell, and the crush be checked with both fitted.',
   },
   regrindMains: {
     name: 'Regrind the mains',
     hours: 2.5,
     price: 150,
     canUndo: false,
-    caution: 'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
+    caution:
+      'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
   regrindPins: {
     name: 'Regrind the crankpins',
     hours: 2.5,
     price: 150,
     canUndo: false,
-    caution: 'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
+    caution:
+      'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
   offsetGrind: { name: 'Grind the crankpins off centre', hours: 6, price: 520, canUndo: false, caution: BALANCE },
   polish: { name: 'Polish the journals', hours: 1, price: 60, canUndo: false },
@@ -97,7 +104,13 @@ export const OPERATIONS = {
   camBushes: { name: 'Other cam bushes', hours: 2, price: 120, canUndo: true },
   lifters: { name: 'Lifters with the cam', hours: 1, price: 180, canUndo: true },
   pushrods: { name: 'Other pushrods', hours: 0.5, price: 120, canUndo: true },
-  shimSprings: { name: 'Shim the springs', hours: 1, price: 30, canUndo: true, caution: 'Compressed springs fly: use a proper compressor and guard the eyes.' },
+  shimSprings: {
+    name: 'Shim the springs',
+    hours: 1,
+    price: 30,
+    canUndo: true,
+    caution: 'Compressed springs fly: use a proper compressor and guard the eyes.',
+  },
   cutSpringSeats: { name: 'Cut the spring seats', hours: 2, price: 110, canUndo: false },
   reamGuides: { name: 'Ream the guides', hours: 2, price: 90, canUndo: false },
   bushGuides: { name: 'Line the guides', hours: 4, price: 230, canUndo: true },

@@ -24,21 +24,30 @@ export function machineCrown(part: Part, by: number, rules: HasFigures = {}): Wo
  */
 export function cutPockets(
   part: Part,
-  { count, deeper, valve }: { readonly count: string | undefined; readonly deeper: number; readonly valve: number | undefined },
+  {
+    count,
+    deeper,
+    valve,
+  }: { readonly count: string | undefined; readonly deeper: number; readonly valve: number | undefined },
   rules: HasFigures = {},
 ): Worked {
   const { 'valvePocket.depth': depth, 'crown.volume': volume, 'crown.dome': dome } = piston.parameters;
   const had = Number(part.looks[piston.features.valvePockets.id]?.option ?? 0);
   const has = Math.max(had, Number(count ?? 0));
-  if (has === 0) return { refused: 'How many valves there are is not known.', unknown: piston.features.valvePockets.id };
+  if (has === 0)
+    return { refused: 'How many valves there are is not known.', unknown: piston.features.valvePockets.id };
   const now = had === 0 ? around(0, 0) : part.values[depth.id]?.interval;
-  if (deeper > limitOf(deck.pocketDeepened, rules)) return { refused: 'So deep a pocket leaves too little crown under it.' };
+  if (deeper > limitOf(deck.pocketDeepened, rules))
+    return { refused: 'So deep a pocket leaves too little crown under it.' };
   if (!now && deeper > 0) return { refused: 'The depth of the pockets is not known.', unknown: depth.id };
   // Where nobody measured them, a pocket for another valve is reckoned with the usual depth.
   const before = now ? middle(now) : limitOf(deck.pocketDepth, rules);
   const to = before + deeper;
   const cut = (has * to - had * before) * ((Math.PI / 4) * (valve ?? 0) ** 2 * limitOf(deck.pocketShare, rules));
-  const looks = { ...part.looks, [piston.features.valvePockets.id]: { option: String(has), source: 'machined' as const } };
+  const looks = {
+    ...part.looks,
+    [piston.features.valvePockets.id]: { option: String(has), source: 'machined' as const },
+  };
   const deep = now ? machined({ ...part, looks }, depth, shifted(now, to - before)) : { ...part, looks };
   // A dome is told net of its pockets; what is cut away now is hollow.
   const bowl = part.values[volume.id]?.interval ?? (part.values[dome.id] && around(0, 0));
@@ -58,4 +67,8 @@ export const openPinBore = (part: Part, to: Interval, rules: HasFigures = {}): W
 
 /** Turns a ring groove wider, to `to`. */
 export const widenGroove = (part: Part, groove: Parameter, to: Interval, rules: HasFigures = {}): Worked =>
-  cut(part, groove, to, { way: 'larger', most: limitOf(cylinders.grooveWidened, rules), tooFar: 'So much leaves the land beside it too thin.' });
+  cut(part, groove, to, {
+    way: 'larger',
+    most: limitOf(cylinders.grooveWidened, rules),
+    tooFar: 'So much leaves the land beside it too thin.',
+  });

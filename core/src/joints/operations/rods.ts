@@ -22,20 +22,30 @@ export function resizeBigEnd(part: Part, to: Interval, rules: HasFigures = {}): 
   const split = part.looks[rod.features.capSplit.id]?.option;
   const now = part.values[bigEnd.id]?.interval;
   if (split === undefined) return { refused: 'How the cap is split is not known.', unknown: rod.features.capSplit.id };
-  if (split !== 'machined') return { refused: split === 'fractured' ? 'Fractured caps cannot be resized.' : 'A rod in one piece cannot be resized.' };
+  if (split !== 'machined')
+    return {
+      refused: split === 'fractured' ? 'Fractured caps cannot be resized.' : 'A rod in one piece cannot be resized.',
+    };
   if (!now) return { refused: 'The big end is not known.', unknown: bigEnd.id };
-  if (Math.abs(middle(to) - middle(now)) > limitOf(rods.resized, rules)) return { refused: 'So much is not had by resizing.' };
+  if (Math.abs(middle(to) - middle(now)) > limitOf(rods.resized, rules))
+    return { refused: 'So much is not had by resizing.' };
   return { part: machined(part, bigEnd, to) };
 }
 
 const narrowed = (part: Part, parameter: Parameter, to: Interval, rules: HasFigures): Worked =>
-  cut(part, parameter, to, { way: 'smaller', most: limitOf(rods.narrowed, rules), tooFar: 'So much off the side leaves too little bearing.' });
+  cut(part, parameter, to, {
+    way: 'smaller',
+    most: limitOf(rods.narrowed, rules),
+    tooFar: 'So much off the side leaves too little bearing.',
+  });
 
 /** Faces the sides of the big end down to `to`. */
-export const narrowRod = (part: Part, to: Interval, rules: HasFigures = {}): Worked => narrowed(part, bigWidth, to, rules);
+export const narrowRod = (part: Part, to: Interval, rules: HasFigures = {}): Worked =>
+  narrowed(part, bigWidth, to, rules);
 
 /** Faces the sides of the small end down to `to`. */
-export const narrowSmallEnd = (part: Part, to: Interval, rules: HasFigures = {}): Worked => narrowed(part, smallWidth, to, rules);
+export const narrowSmallEnd = (part: Part, to: Interval, rules: HasFigures = {}): Worked =>
+  narrowed(part, smallWidth, to, rules);
 
 /**
  * Presses a bush into the small end and reams it to `to`: into the housing of the old bush, or into a plain end that
@@ -55,12 +65,19 @@ export function bushSmallEnd(part: Part, to: Interval, rules: HasFigures = {}): 
 
 /** Hones the small end out to `to`. */
 export const openSmallEnd = (part: Part, to: Interval, rules: HasFigures = {}): Worked =>
-  cut(part, smallEnd, to, { way: 'larger', most: limitOf(rods.opened, rules) + width(to), tooFar: 'So much out of the small end leaves it too thin.' });
+  cut(part, smallEnd, to, {
+    way: 'larger',
+    most: limitOf(rods.opened, rules) + width(to),
+    tooFar: 'So much out of the small end leaves it too thin.',
+  });
 
 /** Drills the beam from big end to pin. A fractured or cast rod is not drilled. */
 export function drillRod(part: Part): Worked {
   const made = part.looks[rod.features.made.id]?.option;
   if (made === undefined) return { refused: 'How the rod is made is not known.', unknown: rod.features.made.id };
-  if (made !== 'forged' && made !== 'billet') return { refused: 'Only forged rods, and those cut from billet, are drilled.' };
-  return { part: { ...part, looks: { ...part.looks, [rod.features.drilling.id]: { option: 'present', source: 'machined' } } } };
+  if (made !== 'forged' && made !== 'billet')
+    return { refused: 'Only forged rods, and those cut from billet, are drilled.' };
+  return {
+    part: { ...part, looks: { ...part.looks, [rod.features.drilling.id]: { option: 'present', source: 'machined' } } },
+  };
 }

@@ -17,7 +17,8 @@ import { machineCrown, openPinBore, widenGroove } from './pistons';
 import { bushSmallEnd, drillRod, narrowRod, openSmallEnd, resizeBigEnd } from './rods';
 
 const refusal = (worked: Worked) => (isDone(worked) ? '' : worked.refused);
-const size = (worked: Worked, parameter: Parameter) => (isDone(worked) ? worked.part.values[parameter.id]?.interval : undefined);
+const size = (worked: Worked, parameter: Parameter) =>
+  isDone(worked) ? worked.part.values[parameter.id]?.interval : undefined;
 const own = (part: Part, parameter: Parameter) => part.values[parameter.id]?.interval ?? interval(0);
 
 describe('cylinders', () => {
@@ -53,7 +54,10 @@ describe('cylinders', () => {
   it('are sleeved back to size where the wall bears the hole for the sleeve', () => {
     const thick = {
       ...part,
-      values: { ...part.values, [block.parameters.wall.id]: { interval: interval(3.2 + 2.4 + 0.1), source: 'measured' as const } },
+      values: {
+        ...part.values,
+        [block.parameters.wall.id]: { interval: interval(3.2 + 2.4 + 0.1), source: 'measured' as const },
+      },
     };
     expect(size(sleeveCylinders(thick, bore), block.parameters.bore)).toEqual(bore);
     expect(refusal(sleeveCylinders(part, bore))).toContain('too thin');
@@ -64,8 +68,14 @@ describe('faces', () => {
   it('are decked down to a limit, and the liner recess with them', () => {
     const part = demoPart('skerry-block-6-late');
     const worked = deckBlock(part, 0.3);
-    expect(size(worked, block.parameters.deckHeight)?.low).toBeCloseTo(own(part, block.parameters.deckHeight).low - 0.3, 9);
-    expect(size(worked, block.parameters['liner.counterbore'])?.low).toBeCloseTo(own(part, block.parameters['liner.counterbore']).low - 0.3, 9);
+    expect(size(worked, block.parameters.deckHeight)?.low).toBeCloseTo(
+      own(part, block.parameters.deckHeight).low - 0.3,
+      9,
+    );
+    expect(size(worked, block.parameters['liner.counterbore'])?.low).toBeCloseTo(
+      own(part, block.parameters['liner.counterbore']).low - 0.3,
+      9,
+    );
     expect(refusal(deckBlock(part, 0.8 + 0.1))).toContain('too thin');
     expect(refusal(deckBlock(part, 0.5))).toContain('below the least deck height');
     const least = block.parameters['deckHeight.least'].id;
@@ -78,7 +88,9 @@ describe('faces', () => {
     const part = demoPart('ambit-head-eleven');
     const worked = millHead(part, 0.3, 80);
     // By hand: 80 mm is 50.27 square centimetres; 0.3 mm of four fifths of it are 1.21 cc.
-    expect(own(part, head.parameters['chamber.volume']).low - (size(worked, head.parameters['chamber.volume'])?.low ?? 0)).toBeCloseTo(1.21, 2);
+    expect(
+      own(part, head.parameters['chamber.volume']).low - (size(worked, head.parameters['chamber.volume'])?.low ?? 0),
+    ).toBeCloseTo(1.21, 2);
     expect(refusal(millHead(part, 1.5, 80))).toContain('least height');
   });
 });
@@ -117,7 +129,10 @@ describe('pistons and pins', () => {
   const part = demoPart('sluice-piston-400-3375-90');
 
   it('lose so much of their crown and no more', () => {
-    expect(size(machineCrown(part, 0.4), piston.parameters.compressionHeight)?.low).toBeCloseTo(own(part, piston.parameters.compressionHeight).low - 0.4, 9);
+    expect(size(machineCrown(part, 0.4), piston.parameters.compressionHeight)?.low).toBeCloseTo(
+      own(part, piston.parameters.compressionHeight).low - 0.4,
+      9,
+    );
     expect(refusal(machineCrown(part, 1.2))).toContain('over the top ring');
   });
 
@@ -137,12 +152,16 @@ describe('crankpins', () => {
 
   it('ground off centre lengthen the stroke by no more than the metal that is taken', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: -1.5, max: 1.5, noNaN: true }), (undersize, longer) => {
-        const worked = offsetGrind(part, undersize, longer);
-        if (!isDone(worked)) return;
-        expect(Math.abs(longer)).toBeLessThanOrEqual(undersize);
-        expect(size(worked, crank.parameters.stroke)?.low).toBeCloseTo(stroke.low + longer, 9);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: -1.5, max: 1.5, noNaN: true }),
+        (undersize, longer) => {
+          const worked = offsetGrind(part, undersize, longer);
+          if (!isDone(worked)) return;
+          expect(Math.abs(longer)).toBeLessThanOrEqual(undersize);
+          expect(size(worked, crank.parameters.stroke)?.low).toBeCloseTo(stroke.low + longer, 9);
+        },
+      ),
     );
     expect(isDone(offsetGrind(part, 0.5, 0.5))).toBeTrue();
     expect(refusal(offsetGrind(part, 0.25, 0.5))).toContain('does not allow');

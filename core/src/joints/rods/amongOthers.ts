@@ -35,7 +35,10 @@ export const weight = (id: string, of: Parameter): Check =>
     // Makers allow for their own castings: the set is weighed, and the house rule says how far it may differ.
     required: ({ rules }) => {
       const by = weightAllowed(rules) + limitOf(rods.castings, rules);
-      return { band: { low: -by, high: by }, ruleOfThumb: sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}` };
+      return {
+        band: { low: -by, high: by },
+        ruleOfThumb: sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}`,
+      };
     },
     subject: 'The difference in weight',
     tooLittle: 'the engine would shake',

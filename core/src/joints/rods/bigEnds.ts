@@ -14,7 +14,12 @@ import { narrowRod, resizeBigEnd } from '../operations/rods.js';
 import { specified, within } from '../shapes/within.js';
 import { onNeedles } from './needleCages.js';
 
-const { 'crankpin.diameter': crankpin, 'crankpin.width': pinWidth, 'crankpin.fillet': fillet, 'crankpin.oilClearance': oilWanted } = crank.parameters;
+const {
+  'crankpin.diameter': crankpin,
+  'crankpin.width': pinWidth,
+  'crankpin.fillet': fillet,
+  'crankpin.oilClearance': oilWanted,
+} = crank.parameters;
 
 const { 'bigEnd.bore': bigEnd, 'bigEnd.width': rodWidth, sideClearance } = rod.parameters;
 
@@ -68,7 +73,9 @@ const bigEndBearing: Check = {
   judge: (assembly) => {
     const split = lookOf(assembly, rod.features.capSplit);
     if (split === undefined) return missing([rod.features.capSplit], 'count');
-    return split === 'onePiece' ? onNeedles(assembly, crankpin, bigEnd, { pin: 'crankpin', eye: 'big end' }) : clearance.judge(assembly);
+    return split === 'onePiece'
+      ? onNeedles(assembly, crankpin, bigEnd, { pin: 'crankpin', eye: 'big end' })
+      : clearance.judge(assembly);
   },
 };
 
@@ -79,9 +86,13 @@ const rodsPerPin = (assembly: Assembly): number | undefined => {
 };
 
 /** What the rods leave of the width of their crankpin. */
-export const sidePlay = (pin: Interval, rodAcross: Interval, count: number): Interval => minus(pin, scaled(rodAcross, count));
+export const sidePlay = (pin: Interval, rodAcross: Interval, count: number): Interval =>
+  minus(pin, scaled(rodAcross, count));
 
-/** Side clearance of rods in shells and of rods on needles where they are located there, and of any located at the piston. */
+/**
+ * Side clearance of rods in shells and of rods on needles where they are located there, and of any located at the
+ * piston.
+ */
 function usualSide(assembly: Assembly): FigureOfThumb {
   if (lookOf(assembly, rod.features.located) === 'smallEnd') return rods.sideFree;
   return lookOf(assembly, rod.features.capSplit) === 'onePiece' ? rods.sideOnNeedles : rods.sideInShells;
@@ -95,7 +106,9 @@ const side = within({
   unless: (assembly) => {
     const lacking = [
       ...(rodsPerPin(assembly) === undefined ? [crank.features.rodsPerPin] : []),
-      ...(valueOf(assembly, sideClearance) ? [] : [rod.features.located, rod.features.capSplit].filter((each) => lookOf(assembly, each) === undefined)),
+      ...(valueOf(assembly, sideClearance)
+        ? []
+        : [rod.features.located, rod.features.capSplit].filter((each) => lookOf(assembly, each) === undefined)),
     ];
     return lacking.length > 0 ? missing(lacking) : undefined;
   },
@@ -129,7 +142,8 @@ const filletRoom = within({
   name: 'Fillet against chamfer',
   of: { radius: fillet },
   also: [rod.features.chamfer.id],
-  unless: (assembly) => (lookOf(assembly, rod.features.chamfer) === undefined ? missing([rod.features.chamfer]) : undefined),
+  unless: (assembly) =>
+    lookOf(assembly, rod.features.chamfer) === undefined ? missing([rod.features.chamfer]) : undefined,
   found: ({ radius }) => radius,
   required: (assembly) => {
     const figure = lookOf(assembly, rod.features.chamfer) === 'none' ? rods.filletPlain : rods.filletChamfered;
@@ -141,29 +155,37 @@ const filletRoom = within({
   tooMuch: 'rod and shell would ride up on it',
 });
 
-/** Shells want oil from the main journals by a drilled crank, needles what flies about in the case. *Common practice, no source.* */
+/**
+ * Shells want oil from the main journals by a drilled crank, needles what flies about in the case. *Common practice, no
+ * source.*
+ */
 const pinOil: Check = {
   id: 'pinOil',
   name: 'Oil to the crankpin',
   reads: [crank.features.oilDrilling.id, rod.features.capSplit.id, rod.features.drilling.id],
   verdicts: TOLD,
   judge: (assembly) => {
-    if (lookOf(assembly, rod.features.capSplit) === 'onePiece') return said('fits', ['The rod runs on needles, which live on the oil in the case.']);
-    return seeing(assembly, [rod.features.capSplit, crank.features.oilDrilling, rod.features.drilling], (_split, drilling, along) => {
-      if (drilling === 'none')
-        return said('doesNotFit', [
-          along === 'present'
-            ? 'The crank is not drilled: no oil comes to the shells, and none to the pin through the drilled rod.'
-            : 'The crank is not drilled: no oil comes to the shells, and they would seize.',
+    if (lookOf(assembly, rod.features.capSplit) === 'onePiece')
+      return said('fits', ['The rod runs on needles, which live on the oil in the case.']);
+    return seeing(
+      assembly,
+      [rod.features.capSplit, crank.features.oilDrilling, rod.features.drilling],
+      (_split, drilling, along) => {
+        if (drilling === 'none')
+          return said('doesNotFit', [
+            along === 'present'
+              ? 'The crank is not drilled: no oil comes to the shells, and none to the pin through the drilled rod.'
+              : 'The crank is not drilled: no oil comes to the shells, and they would seize.',
+          ]);
+        return said('fits', [
+          along !== 'present'
+            ? 'The crank is drilled to its pins: the shells are fed.'
+            : drilling === 'cross'
+              ? 'The crank is cross drilled: shells and drilled rod are fed all the way round.'
+              : 'The crank is drilled straight: the drilled rod gets its oil once a turn, or all the way round from a grooved shell.',
         ]);
-      return said('fits', [
-        along !== 'present'
-          ? 'The crank is drilled to its pins: the shells are fed.'
-          : drilling === 'cross'
-            ? 'The crank is cross drilled: shells and drilled rod are fed all the way round.'
-            : 'The crank is drilled straight: the drilled rod gets its oil once a turn, or all the way round from a grooved shell.',
-      ]);
-    });
+      },
+    );
   },
 };
 

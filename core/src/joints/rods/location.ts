@@ -27,11 +27,16 @@ const oneEnd: Check = {
   reads: [pinWidth.id, bigWidth.id, smallWidth.id, bossGap.id, crank.features.rodsPerPin.id],
   verdicts: MENDED,
   judge: (assembly) => {
-    const sizes = [pinWidth, bigWidth, bossGap, smallWidth].map((parameter) => [parameter, valueOf(assembly, parameter)] as const);
+    const sizes = [pinWidth, bigWidth, bossGap, smallWidth].map(
+      (parameter) => [parameter, valueOf(assembly, parameter)] as const,
+    );
     const [across, big, gap, small] = sizes.map(([, value]) => value);
     const perPin = lookOf(assembly, crank.features.rodsPerPin);
     if (!across || !big || !gap || !small || perPin === undefined)
-      return missing([...sizes.flatMap(([parameter, value]) => (value ? [] : [parameter])), ...(perPin === undefined ? [crank.features.rodsPerPin] : [])]);
+      return missing([
+        ...sizes.flatMap(([parameter, value]) => (value ? [] : [parameter])),
+        ...(perPin === undefined ? [crank.features.rodsPerPin] : []),
+      ]);
     const atPin = sidePlay(across.interval, big.interval, Number(perPin));
     const atPiston = minus(gap.interval, small.interval);
     const figures = sentence`${band(atPin)} at the crankpin, ${band(atPiston)} between the bosses`;
@@ -52,7 +57,11 @@ const oneEnd: Check = {
         ),
       });
     if (below !== above)
-      return said('fits', sentence`The rod is located at the ${below === 'located' ? 'big end' : 'piston'} only: ${figures}.`, { quantity: 'length' });
+      return said(
+        'fits',
+        sentence`The rod is located at the ${below === 'located' ? 'big end' : 'piston'} only: ${figures}.`,
+        { quantity: 'length' },
+      );
     if (below === 'free')
       return said(
         'doesNotFit',
@@ -65,10 +74,15 @@ const oneEnd: Check = {
     if (!part) return missing([bigWidth]);
     const { rules } = assembly;
     const [aim, tolerance] = [limitOf(rods.freeAim, rules), limitOf(rods.smallEndWithin, rules)];
-    const [top, bottom] = [around(gap.interval.low - aim, tolerance), around((across.interval.low - aim) / Number(perPin), tolerance)];
+    const [top, bottom] = [
+      around(gap.interval.low - aim, tolerance),
+      around((across.interval.low - aim) / Number(perPin), tolerance),
+    ];
     const [atTop, atBottom] = [narrowSmallEnd(part, top, rules), narrowRod(part, bottom, rules)];
     return mended(
-      said('doesNotFit', sentence`Both ends locate the rod, ${figures}: it binds, or will not go on.`, { quantity: 'length' }),
+      said('doesNotFit', sentence`Both ends locate the rod, ${figures}: it binds, or will not go on.`, {
+        quantity: 'length',
+      }),
       [
         ...(isDone(atTop)
           ? [
@@ -95,4 +109,9 @@ const oneEnd: Check = {
 };
 
 /** Where the rod is held endways, between crank and piston. */
-export const location: Joint = { id: 'location', name: 'Where the rod is located', kinds: ['crank', 'rod', 'piston'], checks: [oneEnd] };
+export const location: Joint = {
+  id: 'location',
+  name: 'Where the rod is located',
+  kinds: ['crank', 'rod', 'piston'],
+  checks: [oneEnd],
+};

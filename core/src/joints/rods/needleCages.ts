@@ -54,11 +54,14 @@ export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, ca
   const between = sentence`the ${called.pin} ${band(size)} and the ${called.eye} ${band(hole)}`;
   const cages = cagesOf(assembly);
   const near = limitOf(figures.cageNamed, assembly.rules);
-  const isFor = (name: Interval, asked: Interval): boolean => contains(interval(name.low - near, name.high + near), asked);
-  const mayBeFor = (name: Interval, asked: Interval): boolean => !apart(interval(name.low - near, name.high + near), asked);
+  const isFor = (name: Interval, asked: Interval): boolean =>
+    contains(interval(name.low - near, name.high + near), asked);
+  const mayBeFor = (name: Interval, asked: Interval): boolean =>
+    !apart(interval(name.low - near, name.high + near), asked);
   const own = cages.filter(({ eyes }) => isFor(eyes, hole));
   const right = own.find(({ pins }) => isFor(pins, size));
-  if (right && right === own[0]) return said('fits', sentence`A needle cage, ${right.part.label}, goes between ${between}.`, shared);
+  if (right && right === own[0])
+    return said('fits', sentence`A needle cage, ${right.part.label}, goes between ${between}.`, shared);
   if (right)
     return said(
       'fitsWithWork',
@@ -75,7 +78,8 @@ export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, ca
         ],
       },
     );
-  if (room.high < limitOf(figures.cageThinnest, assembly.rules)) return said('doesNotFit', sentence`There is no room for needles between ${between}.`, shared);
+  if (room.high < limitOf(figures.cageThinnest, assembly.rules))
+    return said('doesNotFit', sentence`There is no room for needles between ${between}.`, shared);
   const needs = cages.some(({ pins, eyes }) => mayBeFor(pins, size) && mayBeFor(eyes, hole))
     ? closer([
         [pin, inner],

@@ -28,19 +28,36 @@ export const holdingUnknown = (assembly: Assembly): Finding | undefined =>
       );
 
 /** Bushing or opening the small ends to a size. */
-export const bushed = (assembly: Assembly, to: Interval, then: { readonly found?: Interval; readonly required?: Interval } = {}): readonly Offer[] => {
+export const bushed = (
+  assembly: Assembly,
+  to: Interval,
+  then: { readonly found?: Interval; readonly required?: Interval } = {},
+): readonly Offer[] => {
   const part = assembly.parts.rod;
   if (!part) return [];
   return [
     ...offer(bushSmallEnd(part, to, assembly.rules), (bush) =>
-      work({ steps: ['bushSmallEnd'], says: sentence`Bush the small ends and ream them to ${band(to)}.`, ...then, parts: [bush] }),
+      work({
+        steps: ['bushSmallEnd'],
+        says: sentence`Bush the small ends and ream them to ${band(to)}.`,
+        ...then,
+        parts: [bush],
+      }),
     ),
     ...offer(openSmallEnd(part, to, assembly.rules), (open) =>
-      work({ steps: ['openSmallEnd'], says: sentence`Hone the small ends out to ${band(to)}.`, ...then, parts: [open] }),
+      work({
+        steps: ['openSmallEnd'],
+        says: sentence`Hone the small ends out to ${band(to)}.`,
+        ...then,
+        parts: [open],
+      }),
     ),
   ];
 };
 
 /** A hole for a floating pin of this size. */
 export const reamedFor = ({ rules }: Assembly, size: Interval): Interval =>
-  around(middle(size) + limitOf(rods.pinReamed, rules) + limitOf(rods.pinReamedShare, rules) * middle(size), limitOf(rods.pinReamedWithin, rules));
+  around(
+    middle(size) + limitOf(rods.pinReamed, rules) + limitOf(rods.pinReamedShare, rules) * middle(size),
+    limitOf(rods.pinReamedWithin, rules),
+  );

@@ -32,7 +32,9 @@ export const pinInPiston: Joint = {
         if (!part || found.high >= required.low) return [];
         const to = around(middle(size) + middle(required), limitOf(rods.pinBoreWithin, assembly.rules));
         const worked = openPinBore(part, to, assembly.rules);
-        return isDone(worked) ? [work({ steps: ['openPinBore'], says: sentence`Hone the pin bores to ${band(to)}.`, parts: [worked.part] })] : [];
+        return isDone(worked)
+          ? [work({ steps: ['openPinBore'], says: sentence`Hone the pin bores to ${band(to)}.`, parts: [worked.part] })]
+          : [];
       },
     }),
     within({
@@ -51,7 +53,9 @@ export const pinInPiston: Joint = {
       of: pin.features.fixing,
       as: piston.features.pinFixing,
       agree: ({ mine, theirs }) =>
-        mine !== 'pressed' && theirs !== 'pressed' ? ['Both are for a floating pin; the locks are those of the piston.'] : undefined,
+        mine !== 'pressed' && theirs !== 'pressed'
+          ? ['Both are for a floating pin; the locks are those of the piston.']
+          : undefined,
     }),
   ],
 };

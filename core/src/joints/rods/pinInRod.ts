@@ -14,9 +14,14 @@ const { 'smallEnd.bore': smallEnd } = rod.parameters;
 
 const { smallEndForm, pinFixing: rodFixing } = rod.features;
 
-/** What the small end leaves over a pin: a pressed one is held by what is wanting, a floating one runs in what is left. */
+/**
+ * What the small end leaves over a pin: a pressed one is held by what is wanting, a floating one runs in what is left.
+ */
 function wantedOver({ rules }: Assembly, size: Interval, held: Holding): Requirement {
-  const [figure, share] = held === 'pressed' ? ([rods.pinPress, rods.pinPressShare] as const) : ([rods.pinFloat, rods.pinFloatShare] as const);
+  const [figure, share] =
+    held === 'pressed'
+      ? ([rods.pinPress, rods.pinPressShare] as const)
+      : ([rods.pinFloat, rods.pinFloatShare] as const);
   const { low, high } = bandOf(figure, rules);
   const most = high + limitOf(share, rules) * middle(size);
   return {
@@ -39,7 +44,9 @@ export const pinInRod: Joint = {
       unless: (assembly) => {
         const unknown = holdingUnknown(assembly);
         if (unknown) return unknown;
-        return holding(assembly) === 'needles' ? onNeedles(assembly, pin.parameters.diameter, smallEnd, { pin: 'pin', eye: 'small end' }) : undefined;
+        return holding(assembly) === 'needles'
+          ? onNeedles(assembly, pin.parameters.diameter, smallEnd, { pin: 'pin', eye: 'small end' })
+          : undefined;
       },
       found: ({ eye, size }) => minus(eye, size),
       required: (assembly, { size }) => wantedOver(assembly, size, holding(assembly) ?? 'floating'),
@@ -51,14 +58,17 @@ export const pinInRod: Joint = {
       tooLittle: 'the pin does not enter or would seize',
       tooMuch: 'the pin is loose and will knock',
       mend: (assembly, { required, sizes: { size } }) =>
-        holding(assembly) === 'floating' ? bushed(assembly, reamedFor(assembly, size), { found: required, required }) : [],
+        holding(assembly) === 'floating'
+          ? bushed(assembly, reamedFor(assembly, size), { found: required, required })
+          : [],
     }),
     sameLook({
       id: 'pinFixing',
       name: 'How the pin is held',
       of: pin.features.fixing,
       as: rodFixing,
-      agree: ({ mine, theirs }) => (mine !== 'pressed' && theirs !== 'pressed' ? ['Both let the pin float.'] : undefined),
+      agree: ({ mine, theirs }) =>
+        mine !== 'pressed' && theirs !== 'pressed' ? ['Both let the pin float.'] : undefined,
     }),
   ],
 };

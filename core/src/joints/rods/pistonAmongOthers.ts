@@ -11,10 +11,21 @@ export const pistonAmongOthers: Joint = {
   inPlaceOf: 'piston',
   checks: [
     alike('sameRatio', 'Ratio', piston.parameters.ratio, cylinders.sameRatio, 'mixed ratios in one engine are refused'),
-    alike('sameHeight', 'Compression height', piston.parameters.compressionHeight, cylinders.sameHeight, 'one cylinder would have another ratio'),
+    alike(
+      'sameHeight',
+      'Compression height',
+      piston.parameters.compressionHeight,
+      cylinders.sameHeight,
+      'one cylinder would have another ratio',
+    ),
     alike('sameBore', 'Bore', piston.parameters.bore, cylinders.sameBore, 'it is another bore'),
     alike('samePin', 'Pin', piston.parameters['pin.diameter'], cylinders.samePin, 'it takes another pin'),
-    same('sameCrown', 'Crown', piston.features.crown, 'Another crown burns otherwise: all pistons of one engine are of one type.'),
+    same(
+      'sameCrown',
+      'Crown',
+      piston.features.crown,
+      'Another crown burns otherwise: all pistons of one engine are of one type.',
+    ),
     weight('pistonWeight', piston.parameters.mass),
   ],
 };

@@ -13,7 +13,12 @@ export const rodAmongOthers: Joint = {
     alike('sameLength', 'Length', rod.parameters.length, rods.sameLength, 'one piston would come elsewhere'),
     alike('sameBigEnd', 'Big end', rod.parameters['bigEnd.bore'], rods.sameBigEnd, 'it takes other shells'),
     alike('sameSmallEnd', 'Small end', rod.parameters['smallEnd.bore'], rods.sameSmallEnd, 'it takes another pin'),
-    same('sameCaps', 'Caps', rod.features.capSplit, 'Fractured and machined caps take different shells: they are not mixed.'),
+    same(
+      'sameCaps',
+      'Caps',
+      rod.features.capSplit,
+      'Fractured and machined caps take different shells: they are not mixed.',
+    ),
     same('sameLocation', 'Located at', rod.features.located, 'The others are located at the other end.'),
     weight('rodWeight', rod.parameters.mass),
   ],

@@ -19,7 +19,9 @@ export const shellsInRod: Joint = {
       name: 'Made for the cap',
       of: rodShell.features.forCap,
       as: rod.features.capSplit,
-      otherwise: ({ mine, theirs }) => [`Shells for ${mine} caps in a rod with ${theirs} ones: the wrong shells destroy it.`],
+      otherwise: ({ mine, theirs }) => [
+        `Shells for ${mine} caps in a rod with ${theirs} ones: the wrong shells destroy it.`,
+      ],
     }),
     sameSize({
       id: 'shellHousing',

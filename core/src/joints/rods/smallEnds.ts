@@ -28,7 +28,9 @@ const pinSize: Check = {
     unless: (assembly) => {
       const unknown = holdingUnknown(assembly);
       if (unknown) return unknown;
-      return holding(assembly) === 'needles' ? onNeedles(assembly, pinBore, smallEnd, { pin: 'pin for the bosses', eye: 'small end' }) : undefined;
+      return holding(assembly) === 'needles'
+        ? onNeedles(assembly, pinBore, smallEnd, { pin: 'pin for the bosses', eye: 'small end' })
+        : undefined;
     },
     found: ({ eye, boss }) => minus(eye, boss),
     required: usually(rods.smallEndOverBosses),
@@ -58,7 +60,10 @@ const fixing = sameLook({
   of: piston.features.pinFixing,
   as: rodFixing,
   also: [smallEnd.id, pinBore.id, smallEndForm.id, rod.parameters['smallEnd.housing'].id],
-  agree: ({ mine, theirs }) => (mine !== 'pressed' && theirs !== 'pressed' ? ['Both let the pin float; the locks are those of the piston.'] : undefined),
+  agree: ({ mine, theirs }) =>
+    mine !== 'pressed' && theirs !== 'pressed'
+      ? ['Both let the pin float; the locks are those of the piston.']
+      : undefined,
   otherwise: ({ theirs }) => [
     theirs === 'pressed'
       ? 'The rod holds the pin by its press, and the piston has locks for a floating one: rod and piston must agree.'
@@ -68,7 +73,9 @@ const fixing = sameLook({
     if (theirs !== 'pressed') return [];
     const boss = valueOf(assembly, pinBore)?.interval;
     return boss
-      ? bushed(assembly, reamedFor(assembly, boss)).map((each) => ('steps' in each ? { ...each, says: sentence`${each.says} The pin then floats.` } : each))
+      ? bushed(assembly, reamedFor(assembly, boss)).map((each) =>
+          'steps' in each ? { ...each, says: sentence`${each.says} The pin then floats.` } : each,
+        )
       : [{ unknown: pinBore.id }];
   },
 });
@@ -80,7 +87,8 @@ const bossRoom = within({
   also: [located.id],
   unless: (assembly) => (lookOf(assembly, located) === undefined ? missing([located], 'count') : undefined),
   found: ({ gap, across }) => minus(gap, across),
-  required: (assembly) => (lookOf(assembly, located) === 'smallEnd' ? usually(rods.gapLocated)(assembly) : noLess(rods.gapFree)(assembly)),
+  required: (assembly) =>
+    lookOf(assembly, located) === 'smallEnd' ? usually(rods.gapLocated)(assembly) : noLess(rods.gapFree)(assembly),
   subject: 'The play between the bosses',
   tooLittle: 'the rod binds against the bosses',
   tooMuch: 'nothing locates the rod there, and it wanders',
@@ -88,7 +96,8 @@ const bossRoom = within({
     const part = assembly.parts.rod;
     if (!part || found.high >= required.low) return [];
     const { rules } = assembly;
-    const wanted = lookOf(assembly, located) === 'smallEnd' ? middle(required) : required.low + limitOf(rods.gapSpare, rules);
+    const wanted =
+      lookOf(assembly, located) === 'smallEnd' ? middle(required) : required.low + limitOf(rods.gapSpare, rules);
     const to = around(gap.low - wanted, limitOf(rods.smallEndWithin, rules));
     const worked = narrowSmallEnd(part, to, rules);
     if (!isDone(worked)) return [];
@@ -108,12 +117,21 @@ const bossRoom = within({
 const pinOil: Check = {
   id: 'pinOil',
   name: 'Oil to the pin',
-  reads: [rodFixing.id, rod.features.drilling.id, rod.features.topOilHoles.id, piston.features.gallery.id, rod.features.made.id],
+  reads: [
+    rodFixing.id,
+    rod.features.drilling.id,
+    rod.features.topOilHoles.id,
+    piston.features.gallery.id,
+    rod.features.made.id,
+  ],
   verdicts: MENDED,
   judge: (assembly) => {
-    const [fixed, drilling, holes, gallery] = [rodFixing, rod.features.drilling, rod.features.topOilHoles, piston.features.gallery].map((each) =>
-      lookOf(assembly, each),
-    );
+    const [fixed, drilling, holes, gallery] = [
+      rodFixing,
+      rod.features.drilling,
+      rod.features.topOilHoles,
+      piston.features.gallery,
+    ].map((each) => lookOf(assembly, each));
     if (fixed === undefined) return missing([rodFixing], 'count');
     if (fixed === 'pressed') return said('fits', ['A pressed pin turns in the piston only and lives on splash.']);
     if (drilling === 'present') return said('fits', ['The rod is drilled up to the pin.']);
@@ -124,17 +142,28 @@ const pinOil: Check = {
       return mended(
         said('doesNotFit', ['A gallery-cooled piston runs on rods that are drilled; these are not.']),
         offer(part && drillRod(part), (drilled) =>
-          work({ steps: ['drillRod'], says: ['Drill the rods from the big end to the pin, and use shells with a hole.'], parts: [drilled] }),
+          work({
+            steps: ['drillRod'],
+            says: ['Drill the rods from the big end to the pin, and use shells with a hole.'],
+            parts: [drilled],
+          }),
         ),
         assembly.rules,
       );
     }
     if (holes === undefined) return missing([rod.features.topOilHoles], 'count');
     return Number(holes) > 0
-      ? said('fits', [`The floating pin gets its oil through ${holes === '1' ? 'the hole' : `${holes} holes`} in the small end.`])
+      ? said('fits', [
+          `The floating pin gets its oil through ${holes === '1' ? 'the hole' : `${holes} holes`} in the small end.`,
+        ])
       : said('doesNotFit', ['The pin floats and no oil comes to it: no drilling, no hole in the small end.']);
   },
 };
 
 /** Rod and piston, whichever pin joins them. */
-export const smallEnds: Joint = { id: 'smallEnds', name: 'Small ends', kinds: ['rod', 'piston'], checks: [pinSize, fixing, bossRoom, pinOil] };
+export const smallEnds: Joint = {
+  id: 'smallEnds',
+  name: 'Small ends',
+  kinds: ['rod', 'piston'],
+  checks: [pinSize, fixing, bossRoom, pinOil],
+};

@@ -62,7 +62,11 @@ function same<E extends { readonly id: string; readonly name: string }>(
         return missing(
           [
             ...(mine === undefined ? [spec.of] : []),
-            ...(theirs === undefined && spec.as.id !== spec.of.id ? [spec.as] : theirs === undefined && mine !== undefined ? [spec.as] : []),
+            ...(theirs === undefined && spec.as.id !== spec.of.id
+              ? [spec.as]
+              : theirs === undefined && mine !== undefined
+                ? [spec.as]
+                : []),
           ],
           'count',
         );
@@ -70,7 +74,11 @@ function same<E extends { readonly id: string; readonly name: string }>(
       if (mine === theirs) return said('fits', (spec.both ?? both)(pair));
       const agreed = spec.agree?.(pair);
       if (agreed) return said('fits', agreed);
-      return mended(said('doesNotFit', spec.otherwise?.(pair) ?? differ(pair)), spec.mend?.(assembly, pair) ?? [], assembly.rules);
+      return mended(
+        said('doesNotFit', spec.otherwise?.(pair) ?? differ(pair)),
+        spec.mend?.(assembly, pair) ?? [],
+        assembly.rules,
+      );
     },
   };
 }
@@ -89,7 +97,12 @@ export function sameCount(spec: SameSpec<Feature>): Check {
       const finding = check.judge(assembly);
       const [mine, theirs] = [lookOf(assembly, spec.of), lookOf(assembly, spec.as, spec.asOf)];
       if (mine === undefined || theirs === undefined) return finding;
-      return { ...finding, found: interval(Number(mine)), required: interval(Number(theirs)), margin: -Math.abs(Number(mine) - Number(theirs)) };
+      return {
+        ...finding,
+        found: interval(Number(mine)),
+        required: interval(Number(theirs)),
+        margin: -Math.abs(Number(mine) - Number(theirs)),
+      };
     },
   };
 }

@@ -21,8 +21,12 @@ function part(kind: KindId, { values = {}, looks = {}, interfaces = {} }: Given)
   return {
     kind,
     label: kind,
-    values: Object.fromEntries(Object.entries(values).map(([id, each]) => [id, { interval: each, source: 'pattern' as const }])),
-    looks: Object.fromEntries(Object.entries(looks).map(([id, option]) => [id, { option, source: 'pattern' as const }])),
+    values: Object.fromEntries(
+      Object.entries(values).map(([id, each]) => [id, { interval: each, source: 'pattern' as const }]),
+    ),
+    looks: Object.fromEntries(
+      Object.entries(looks).map(([id, option]) => [id, { option, source: 'pattern' as const }]),
+    ),
     interfaces,
     service: {},
     standard: {},
@@ -36,7 +40,10 @@ const together = (donor: Given, recipient: Given): Assembly => ({
   rules: {},
 });
 
-const test = subject('test', { play: byEither('Play', 0.1, 'It may be a little out'), room: atLeast('Room', 1.5, 'It wants room') });
+const test = subject('test', {
+  play: byEither('Play', 0.1, 'It may be a little out'),
+  room: atLeast('Room', 1.5, 'It wants room'),
+});
 
 const nose = crank.parameters['nose.diameter'];
 const front = block.parameters['front.nose'];
@@ -45,7 +52,8 @@ const room = block.parameters['crankcase.swing'];
 
 describe('the same size', () => {
   const check = sameSize({ id: 'x', name: 'Nose', of: nose, as: front, play: test.play });
-  const judge = (mine: Interval, theirs: Interval) => check.judge(together({ values: { [nose.id]: mine } }, { values: { [front.id]: theirs } }));
+  const judge = (mine: Interval, theirs: Interval) =>
+    check.judge(together({ values: { [nose.id]: mine } }, { values: { [front.id]: theirs } }));
 
   it('fits inside the play, not outside it, and cannot be told astride', () => {
     expect(judge(interval(29.95, 30.05), interval(30)).verdict).toBe('fits');
@@ -73,7 +81,8 @@ describe('the same size', () => {
       play: test.play,
       mend: () => [work({ steps: ['polish'], says: ['Do it.'] })],
     });
-    const judged = (mine: Interval) => mending.judge(together({ values: { [nose.id]: mine } }, { values: { [front.id]: interval(30) } }));
+    const judged = (mine: Interval) =>
+      mending.judge(together({ values: { [nose.id]: mine } }, { values: { [front.id]: interval(30) } }));
     expect([judged(interval(30)).verdict, judged(interval(30)).work.length]).toEqual(['fits', 0]);
     expect([judged(interval(31)).verdict, judged(interval(31)).work.length]).toEqual(['fitsWithWork', 1]);
   });
@@ -81,18 +90,31 @@ describe('the same size', () => {
   it('never calls one pair both fitting and not, and shrinking what is uncertain never spoils a fit', () => {
     const size = fc.double({ min: 29, max: 31, noNaN: true });
     fc.assert(
-      fc.property(size, fc.double({ min: 0, max: 0.3, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (centre, half, share) => {
-        const wide = judge(interval(centre - half, centre + half), interval(30)).verdict;
-        const narrow = judge(interval(centre - half * share, centre + half * share), interval(30)).verdict;
-        if (wide !== 'cannotTell') expect(narrow).toBe(wide);
-      }),
+      fc.property(
+        size,
+        fc.double({ min: 0, max: 0.3, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (centre, half, share) => {
+          const wide = judge(interval(centre - half, centre + half), interval(30)).verdict;
+          const narrow = judge(interval(centre - half * share, centre + half * share), interval(30)).verdict;
+          if (wide !== 'cannotTell') expect(narrow).toBe(wide);
+        },
+      ),
     );
   });
 });
 
 describe('not larger than', () => {
-  const check = notLargerThan({ id: 'x', name: 'Swing', of: swing, within: room, room: test.room, caution: 'Turn it by hand.' });
-  const judge = (mine: Interval, theirs: Interval) => check.judge(together({ values: { [swing.id]: mine } }, { values: { [room.id]: theirs } }));
+  const check = notLargerThan({
+    id: 'x',
+    name: 'Swing',
+    of: swing,
+    within: room,
+    room: test.room,
+    caution: 'Turn it by hand.',
+  });
+  const judge = (mine: Interval, theirs: Interval) =>
+    check.judge(together({ values: { [swing.id]: mine } }, { values: { [room.id]: theirs } }));
 
   it('wants the least room in the worst case', () => {
     expect(judge(interval(80, 80.5), interval(82.1, 83)).verdict).toBe('fits');
@@ -117,20 +139,31 @@ describe('the same count, look or pattern', () => {
   const [mine, theirs] = [crank.features.mainCount, block.features.mainCount];
   const count = sameCount({ id: 'x', name: 'Mains', of: mine, as: theirs });
   const look = sameLook({ id: 'x', name: 'Seal', of: crank.features.rearSeal, as: block.features.rearSeal });
-  const face = samePattern({ id: 'x', name: 'Flange', of: crank.interfaces.flywheelFlange, as: block.interfaces.flywheelFlange });
+  const face = samePattern({
+    id: 'x',
+    name: 'Flange',
+    of: crank.interfaces.flywheelFlange,
+    as: block.interfaces.flywheelFlange,
+  });
 
   it('is or is not, and no work changes a count', () => {
-    const judge = (a: string, b: string) => count.judge(together({ looks: { [mine.id]: a } }, { looks: { [theirs.id]: b } }));
+    const judge = (a: string, b: string) =>
+      count.judge(together({ looks: { [mine.id]: a } }, { looks: { [theirs.id]: b } }));
     expect(judge('5', '5').verdict).toBe('fits');
     expect([judge('5', '7').verdict, judge('5', '7').work]).toEqual(['doesNotFit', []]);
     expect(judge('5', '7').margin).toBe(-2);
   });
 
   it('is told in the words of the dictionary', () => {
-    const judged = look.judge(together({ looks: { [crank.features.rearSeal.id]: 'lip' } }, { looks: { [block.features.rearSeal.id]: 'rope' } }));
+    const judged = look.judge(
+      together({ looks: { [crank.features.rearSeal.id]: 'lip' } }, { looks: { [block.features.rearSeal.id]: 'rope' } }),
+    );
     expect(say(judged.because, 'metric')).toBe('Made for lip seal, one-piece; here it is rope seal, two-piece.');
     const faces = face.judge(
-      together({ interfaces: { [crank.interfaces.flywheelFlange.id]: 'six' } }, { interfaces: { [block.interfaces.flywheelFlange.id]: 'eight' } }),
+      together(
+        { interfaces: { [crank.interfaces.flywheelFlange.id]: 'six' } },
+        { interfaces: { [block.interfaces.flywheelFlange.id]: 'eight' } },
+      ),
     );
     expect([faces.verdict, say(faces.because, 'metric')]).toEqual(['doesNotFit', 'six against eight.']);
   });

@@ -10,7 +10,10 @@ import { before, noLess, usually, within, type Of } from './within.js';
 
 const named = (entry: Parameter | Of): Parameter => ('where' in entry ? entry.parameter : entry);
 
-/** A size of one part equals the size the other is made for, or that of the part whose place it takes, within a play either way. */
+/**
+ * A size of one part equals the size the other is made for, or that of the part whose place it takes, within a play
+ * either way.
+ */
 export const sameSize = (spec: {
   readonly id: string;
   readonly name: string;
@@ -21,7 +24,10 @@ export const sameSize = (spec: {
   readonly play: FigureOfThumb;
   readonly also?: readonly string[];
   /** Gets the two sizes: that of the one, and that the other is made for. */
-  readonly mend?: (assembly: Assembly, detail: { readonly found: Interval; readonly required: Interval }) => readonly Offer[];
+  readonly mend?: (
+    assembly: Assembly,
+    detail: { readonly found: Interval; readonly required: Interval },
+  ) => readonly Offer[];
   /** An answer that makes the sizes irrelevant. */
   readonly unless?: (assembly: Assembly) => Finding | undefined;
   readonly verdicts?: readonly Verdict[];
@@ -37,7 +43,8 @@ export const sameSize = (spec: {
     found: ({ mine, theirs }) => minus(mine, theirs),
     ...(spec.verdicts ? { verdicts: spec.verdicts } : {}),
     required: usually(spec.play),
-    fits: ({ sizes: { mine, theirs } }) => sentence`${spec.of.name} ${band(mine, spec.of.quantity)}, made for ${band(theirs, named(as).quantity)}.`,
+    fits: ({ sizes: { mine, theirs } }) =>
+      sentence`${spec.of.name} ${band(mine, spec.of.quantity)}, made for ${band(theirs, named(as).quantity)}.`,
     wrong: ({ found, required, sizes: { mine, theirs } }) => {
       const by = value(Math.abs(middle(found)), spec.of.quantity);
       return sentence`${spec.of.name} ${band(mine, spec.of.quantity)} is ${by} too ${found.low > required.high ? 'large' : 'small'} for ${band(theirs, named(as).quantity)}.`;
@@ -45,7 +52,9 @@ export const sameSize = (spec: {
     subject: `What the ${spec.name.toLowerCase()} is over the size it is made for`,
     tooLittle: 'it is too small',
     tooMuch: 'it is too large',
-    ...(mend ? { mend: (assembly, { sizes: { mine, theirs } }) => mend(assembly, { found: mine, required: theirs }) } : {}),
+    ...(mend
+      ? { mend: (assembly, { sizes: { mine, theirs } }) => mend(assembly, { found: mine, required: theirs }) }
+      : {}),
   });
 };
 
@@ -59,7 +68,10 @@ export const notLargerThan = (spec: {
   readonly room: LimitOfThumb;
   readonly also?: readonly string[];
   readonly caution?: string;
-  readonly mend?: (assembly: Assembly, detail: { readonly lacking: number; readonly required: Interval }) => readonly Offer[];
+  readonly mend?: (
+    assembly: Assembly,
+    detail: { readonly lacking: number; readonly required: Interval },
+  ) => readonly Offer[];
 }): Check => {
   const { mend } = spec;
   return within<{ mine: Parameter; room: Parameter }>({

@@ -6,7 +6,17 @@ import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { valueOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
-import { atLeast, closer, hold, isOption, mended, mendedVerdict, missing, type Finding, type Offer } from '../finding.js';
+import {
+  atLeast,
+  closer,
+  hold,
+  isOption,
+  mended,
+  mendedVerdict,
+  missing,
+  type Finding,
+  type Offer,
+} from '../finding.js';
 import type { Verdict } from '../verdict.js';
 
 /** A band that something must lie in, and by what rule where no specification gives it. */
@@ -90,14 +100,24 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
     const found = spec.found(sizes, assembly);
     const requirement = spec.required(assembly, sizes);
     const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
-    return { detail: { found, required, sizes }, requirement, held: hold(found, required, requirement.inPlaceOf?.leeway) };
+    return {
+      detail: { found, required, sizes },
+      requirement,
+      held: hold(found, required, requirement.inPlaceOf?.leeway),
+    };
   };
   const offers = (assembly: Assembly, detail: Detail<S>, requirement: Requirement) =>
-    mendedBy({ ...requirement, band: detail.required }, (wanted) => spec.mend?.(assembly, { ...detail, required: wanted }) ?? []);
+    mendedBy(
+      { ...requirement, band: detail.required },
+      (wanted) => spec.mend?.(assembly, { ...detail, required: wanted }) ?? [],
+    );
   return {
     id: spec.id,
     name: spec.name,
-    reads: [...entries.map(({ parameter, where }) => (where === 'replaced' ? REPLACED : '') + parameter.id), ...(spec.also ?? [])],
+    reads: [
+      ...entries.map(({ parameter, where }) => (where === 'replaced' ? REPLACED : '') + parameter.id),
+      ...(spec.also ?? []),
+    ],
     verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
     judge: (assembly) => {
       const settled = spec.unless?.(assembly);
@@ -105,7 +125,9 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
       const values = valuesOf(assembly);
       if (values.length < entries.length)
         return missing(
-          entries.filter(({ parameter, where }) => !valueOf(assembly, parameter, where)).map(({ parameter }) => parameter),
+          entries
+            .filter(({ parameter, where }) => !valueOf(assembly, parameter, where))
+            .map(({ parameter }) => parameter),
           spec.quantity,
         );
       const { detail, requirement, held } = looked(assembly, values);
@@ -120,11 +142,16 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
         work: [],
         needs:
           held.verdict === 'cannotTell'
-            ? [...wantedBefore(detail.found, requirement), ...closer(values.map(([, parameter, value]): readonly [Parameter, Value] => [parameter, value]))]
+            ? [
+                ...wantedBefore(detail.found, requirement),
+                ...closer(values.map(([, parameter, value]): readonly [Parameter, Value] => [parameter, value])),
+              ]
             : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
       };
-      return spec.mend && held.verdict !== 'fits' ? mended(finding, offers(assembly, detail, requirement), assembly.rules) : finding;
+      return spec.mend && held.verdict !== 'fits'
+        ? mended(finding, offers(assembly, detail, requirement), assembly.rules)
+        : finding;
     },
     verdict: (assembly) => {
       const settled = spec.unless?.(assembly);
@@ -137,11 +164,19 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
   };
 }
 
-function because<S extends Sizes>(spec: WithinSpec<S>, assembly: Assembly, detail: Detail<S>, requirement: Requirement, verdict: Verdict): Sentence {
+function because<S extends Sizes>(
+  spec: WithinSpec<S>,
+  assembly: Assembly,
+  detail: Detail<S>,
+  requirement: Requirement,
+  verdict: Verdict,
+): Sentence {
   const quantity = spec.quantity ?? 'length';
   const [found, wanted] = [
     band(detail.found, quantity),
-    requirement.atLeast ? sentence`at least ${band({ low: requirement.band.low, high: requirement.band.low }, quantity)}` : [band(detail.required, quantity)],
+    requirement.atLeast
+      ? sentence`at least ${band({ low: requirement.band.low, high: requirement.band.low }, quantity)}`
+      : [band(detail.required, quantity)],
   ];
   switch (verdict) {
     case 'fits':
@@ -156,7 +191,9 @@ function because<S extends Sizes>(spec: WithinSpec<S>, assembly: Assembly, detai
   }
 }
 
-/** The specification that would decide what a rule of thumb leaves open; nothing where it is a specification already. */
+/**
+ * The specification that would decide what a rule of thumb leaves open; nothing where it is a specification already.
+ */
 export const wantedBefore = (found: Interval, { band: usual, inPlaceOf }: Requirement): readonly string[] =>
   inPlaceOf && !contains(usual, found) ? [inPlaceOf.parameter.id] : [];
 
@@ -164,14 +201,22 @@ export const wantedBefore = (found: Interval, { band: usual, inPlaceOf }: Requir
  * What mends something, where a rule of thumb stands in for a specification: what mends it by the rule mends it by any
  * maker's figure; where only a wider figure would let it be mended, that figure must be known.
  */
-export function mendedBy({ band: usual, inPlaceOf }: Requirement, mend: (required: Interval) => readonly Offer[]): readonly Offer[] {
+export function mendedBy(
+  { band: usual, inPlaceOf }: Requirement,
+  mend: (required: Interval) => readonly Offer[],
+): readonly Offer[] {
   const offers = mend(usual);
   if (!inPlaceOf || offers.some(isOption) || !mend(inPlaceOf.leeway).length) return offers;
   return [...offers, { unknown: inPlaceOf.parameter.id }];
 }
 
 /** What is said where a rule of thumb does not decide. */
-export const undecided = (subject: string, found: Interval, { band: usual, inPlaceOf }: Requirement, quantity: QuantityKind = 'length'): Sentence =>
+export const undecided = (
+  subject: string,
+  found: Interval,
+  { band: usual, inPlaceOf }: Requirement,
+  quantity: QuantityKind = 'length',
+): Sentence =>
   sentence`${subject} is ${band(found, quantity)}. By the rule of thumb ${band(usual, quantity)} is right, and makers go from ${band(inPlaceOf?.leeway ?? usual, quantity)}: what is specified here decides.`;
 
 /**
@@ -194,7 +239,12 @@ export const leewayOfSize = ({ low, high }: Interval, size: Interval): Interval 
  *
  * @param size what the figure is a share of, where it is one
  */
-export function specified(assembly: Assembly, parameter: Parameter, figure: FigureOfThumb, size?: Interval): Requirement {
+export function specified(
+  assembly: Assembly,
+  parameter: Parameter,
+  figure: FigureOfThumb,
+  size?: Interval,
+): Requirement {
   const own = valueOf(assembly, parameter);
   if (own) return { band: own.interval };
   const [usual, leeway] = [bandOf(figure, assembly.rules), leewayOf(figure, assembly.rules)];

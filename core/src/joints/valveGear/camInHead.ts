@@ -12,7 +12,12 @@ export const camInHead: Joint = {
   kinds: ['head', 'cam'],
   applies: valveGearIn('head'),
   checks: [
-    sameCount({ id: 'headCamBearings', name: 'Cam bearings', of: cam.features.bearings, as: head.features.camBearings }),
+    sameCount({
+      id: 'headCamBearings',
+      name: 'Cam bearings',
+      of: cam.features.bearings,
+      as: head.features.camBearings,
+    }),
     camJournal('headCamFront', 'Cam journals', head.parameters['camBore.diameter'], journals['journal.front']),
   ],
 };

@@ -21,9 +21,17 @@ export const camInPlace: Joint = {
       of: cam.features.firingOrder,
       as: cam.features.firingOrder,
       asOf: 'replaced',
-      otherwise: ({ mine, theirs }) => [`Fires ${mine}, the crank and its engine ${theirs}: the throws of the crank allow one of them only.`],
+      otherwise: ({ mine, theirs }) => [
+        `Fires ${mine}, the crank and its engine ${theirs}: the throws of the crank allow one of them only.`,
+      ],
     }),
-    sameLook({ id: 'rotation', name: 'Direction of turning', of: cam.features.rotation, as: cam.features.rotation, asOf: 'replaced' }),
+    sameLook({
+      id: 'rotation',
+      name: 'Direction of turning',
+      of: cam.features.rotation,
+      as: cam.features.rotation,
+      asOf: 'replaced',
+    }),
     sameLook({
       id: 'camDrive',
       verdicts: ALWAYS_MENDED,
@@ -31,7 +39,12 @@ export const camInPlace: Joint = {
       of: cam.features.drive,
       as: cam.features.drive,
       asOf: 'replaced',
-      mend: () => [work({ steps: ['takeAlong'], says: ['Take the timing drive of this cam, with its wheel for the crank and its cover.'] })],
+      mend: () => [
+        work({
+          steps: ['takeAlong'],
+          says: ['Take the timing drive of this cam, with its wheel for the crank and its cover.'],
+        }),
+      ],
     }),
     samePattern({
       id: 'gearSeat',
@@ -40,13 +53,20 @@ export const camInPlace: Joint = {
       of: cam.interfaces.gearSeat,
       as: cam.interfaces.gearSeat,
       asOf: 'replaced',
-      mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`Take the timing wheel that belongs to this cam (${mine}).`] })],
+      mend: (_assembly, { mine }) => [
+        work({ steps: ['takeAlong'], says: [`Take the timing wheel that belongs to this cam (${mine}).`] }),
+      ],
     }),
     ...(
       [
         ['sensorPin', 'Sensor pin', cam.features.sensorPin, 'the injection would not start'],
         ['pumpLobe', 'Lobe for the pump', cam.features.pumpLobe, 'nothing would drive the fuel pump'],
-        ['camGear', 'Gear for the distributor', cam.features.gear, 'nothing would drive the distributor and the oil pump under it'],
+        [
+          'camGear',
+          'Gear for the distributor',
+          cam.features.gear,
+          'nothing would drive the distributor and the oil pump under it',
+        ],
       ] as const
     ).map(([id, name, of, otherwise]) =>
       sameLook({
@@ -57,7 +77,12 @@ export const camInPlace: Joint = {
         asOf: 'replaced',
         agree: ({ theirs }) => (theirs === 'none' ? ['It has one that nothing uses here.'] : undefined),
         otherwise: () => [`The cam that comes out has one and this has none: ${otherwise}.`],
-        ...(id === 'pumpLobe' ? { verdicts: ALWAYS_MENDED, mend: () => [work({ steps: ['takeAlong'] as const, says: ['Fit an electric pump.'] })] } : {}),
+        ...(id === 'pumpLobe'
+          ? {
+              verdicts: ALWAYS_MENDED,
+              mend: () => [work({ steps: ['takeAlong'] as const, says: ['Fit an electric pump.'] })],
+            }
+          : {}),
       }),
     ),
     sameSize({

@@ -18,15 +18,23 @@ export const camJournal = (id: string, name: string, bore: Parameter, journal: P
     name,
     of: { hole: bore, size: journal },
     found: ({ hole, size }) => minus(hole, size),
-    required: (assembly, { hole, size }) => usually(isForBush(minus(hole, size), assembly) ? valveGear.camBush : valveGear.camBare)(assembly),
+    required: (assembly, { hole, size }) =>
+      usually(isForBush(minus(hole, size), assembly) ? valveGear.camBush : valveGear.camBare)(assembly),
     fits: ({ found }, assembly) =>
-      isForBush(found, assembly) ? sentence`There is ${band(found)} for the bush.` : sentence`The journal runs with ${band(found)}.`,
+      isForBush(found, assembly)
+        ? sentence`There is ${band(found)} for the bush.`
+        : sentence`The journal runs with ${band(found)}.`,
     subject: 'The bore over the journal',
     tooLittle: 'the cam does not go in',
     tooMuch: 'the cam is loose in this bore',
     mend: (assembly, { found }) =>
       isForBush(found, assembly) && found.high < limitOf(valveGear.camBushWidest, assembly.rules)
-        ? [work({ steps: ['camBushes'], says: sentence`Press in bushes with ${band(scaled(found, 0.5))} of wall, and line ream them.` })]
+        ? [
+            work({
+              steps: ['camBushes'],
+              says: sentence`Press in bushes with ${band(scaled(found, 0.5))} of wall, and line ream them.`,
+            }),
+          ]
         : [],
   });
 

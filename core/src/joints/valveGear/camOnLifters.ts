@@ -22,7 +22,12 @@ export const camOnLifters: Joint = {
           ? 'The ramps of this cam are ground for other lifters: they would clatter or pump up.'
           : 'A roller and a flat lifter want different lobes and different iron: the lobe would be wiped off.',
       ],
-      mend: () => [work({ steps: ['lifters'], says: ['Take the lifters that the cam is ground for, new, with the pushrods and springs they need.'] })],
+      mend: () => [
+        work({
+          steps: ['lifters'],
+          says: ['Take the lifters that the cam is ground for, new, with the pushrods and springs they need.'],
+        }),
+      ],
     }),
   ],
 };

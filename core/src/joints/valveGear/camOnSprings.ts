@@ -23,9 +23,14 @@ export const camOnSprings: Joint = {
     within({
       id: 'coilBind',
       name: 'Coil bind at full lift',
-      of: { height: head.parameters['spring.installedHeight'], bind: valveSpring.parameters.coilBind, lift: cam.parameters['lift.exhaust'] },
+      of: {
+        height: head.parameters['spring.installedHeight'],
+        bind: valveSpring.parameters.coilBind,
+        lift: cam.parameters['lift.exhaust'],
+      },
       also: [head.features.camBearings.id],
-      unless: (assembly) => (rockerOf(assembly) === undefined ? missing([head.features.camBearings], 'count') : undefined),
+      unless: (assembly) =>
+        rockerOf(assembly) === undefined ? missing([head.features.camBearings], 'count') : undefined,
       found: ({ height, bind, lift }, assembly) => minus(minus(height, scaled(lift, rockerOf(assembly) ?? 1)), bind),
       required: noLess(valveGear.coilBind),
       subject: 'The room left between the coils',
@@ -33,7 +38,13 @@ export const camOnSprings: Joint = {
       tooMuch: 'there is more than enough',
       mend: (assembly, { found }) =>
         found.low > -limitOf(valveGear.coilBindMended, assembly.rules)
-          ? [work({ steps: ['takeAlong'], name: 'Springs for the cam', says: ['Take the springs that belong to this cam, with their retainers.'] })]
+          ? [
+              work({
+                steps: ['takeAlong'],
+                name: 'Springs for the cam',
+                says: ['Take the springs that belong to this cam, with their retainers.'],
+              }),
+            ]
           : [],
     }),
   ],

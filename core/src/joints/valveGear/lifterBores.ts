@@ -29,7 +29,11 @@ function boreWork(assembly: Assembly, bore: Parameter, hole: Interval, body: Int
 }
 
 /** The play of a lifter's body in its bore, and what boring or bushing makes of it. */
-export const bodyInBore = (bore: Parameter, unless?: (assembly: Assembly) => Finding | undefined, also: readonly string[] = []): Check =>
+export const bodyInBore = (
+  bore: Parameter,
+  unless?: (assembly: Assembly) => Finding | undefined,
+  also: readonly string[] = [],
+): Check =>
   within({
     id: 'lifterBody',
     name: 'Body in its bore',

@@ -10,7 +10,9 @@ import { HYDRAULIC_LIFTERS } from '../../dictionary/options.js';
 
 /** A block without cam bearings has no lifter bores either. */
 const noBores = (assembly: Assembly): Finding | undefined =>
-  lookOf(assembly, block.features.camBearings) === '0' ? said('doesNotFit', ['The block has no cam, and no bores for lifters.']) : undefined;
+  lookOf(assembly, block.features.camBearings) === '0'
+    ? said('doesNotFit', ['The block has no cam, and no bores for lifters.'])
+    : undefined;
 
 export const lifterInBlock: Joint = {
   id: 'lifterInBlock',
@@ -39,7 +41,10 @@ export const lifterInBlock: Joint = {
                 parts: [
                   {
                     ...assembly.parts.block,
-                    looks: { ...assembly.parts.block.looks, [block.features.lifterOil.id]: { option: 'present', source: 'machined' } },
+                    looks: {
+                      ...assembly.parts.block.looks,
+                      [block.features.lifterOil.id]: { option: 'present', source: 'machined' },
+                    },
                   },
                 ],
               }),

@@ -26,7 +26,10 @@ export const lifterInPlace: Joint = {
       of: lifter.parameters.seatHeight,
       play: valveGear.seatHeight,
       mend: (_assembly, { found, required }) => [
-        work({ steps: ['pushrods'], says: sentence`Take pushrods for a seat at ${band(found)} instead of ${band(required)}, and set the preload anew.` }),
+        work({
+          steps: ['pushrods'],
+          says: sentence`Take pushrods for a seat at ${band(found)} instead of ${band(required)}, and set the preload anew.`,
+        }),
       ],
     }),
     within({
@@ -36,12 +39,23 @@ export const lifterInPlace: Joint = {
       of: { mine: lifter.parameters.preload, was: before(lifter.parameters.preload) },
       also: [lifter.features.form.id, REPLACED + lifter.features.form.id],
       unless: (assembly) => {
-        const [mine, was] = [lookOf(assembly, lifter.features.form), lookOf(assembly, lifter.features.form, 'replaced')];
+        const [mine, was] = [
+          lookOf(assembly, lifter.features.form),
+          lookOf(assembly, lifter.features.form, 'replaced'),
+        ];
         if (mine === undefined || was === undefined) return missing([lifter.features.form], 'count');
         if (isHydraulic(mine) !== isHydraulic(was))
-          return mended(said('doesNotFit', ['Hydraulic lifters run with preload and solid ones with lash: the adjustment is another.']), [
-            work({ steps: ['pushrods'], says: ['Take pushrods of the other length, and rockers that can be set to lash or preload.'] }),
-          ]);
+          return mended(
+            said('doesNotFit', [
+              'Hydraulic lifters run with preload and solid ones with lash: the adjustment is another.',
+            ]),
+            [
+              work({
+                steps: ['pushrods'],
+                says: ['Take pushrods of the other length, and rockers that can be set to lash or preload.'],
+              }),
+            ],
+          );
         return isHydraulic(mine) ? undefined : said('fits', ['Solid lifters are set with lash, as the old ones were.']);
       },
       found: ({ mine, was }) => minus(mine, was),
@@ -50,7 +64,9 @@ export const lifterInPlace: Joint = {
       subject: 'The preload over that of the old ones',
       tooLittle: 'the plunger would hang at its top and clatter',
       tooMuch: 'the plunger would bottom and hold the valve open',
-      mend: (_assembly, { sizes: { mine } }) => [work({ steps: ['pushrods'], says: sentence`Take pushrods that give ${band(mine)} of preload.` })],
+      mend: (_assembly, { sizes: { mine } }) => [
+        work({ steps: ['pushrods'], says: sentence`Take pushrods that give ${band(mine)} of preload.` }),
+      ],
     }),
   ],
 };

@@ -35,10 +35,17 @@ export const springInHead: Joint = {
             ? [work({ steps: ['shimSprings'], says: sentence`Shim the springs by ${value(by)}.`, parts: then })]
             : [];
         return -by <= limitOf(valveGear.springSeatCut, rules)
-          ? [work({ steps: ['cutSpringSeats'], says: sentence`Cut the spring seats ${value(-by)} deeper, where there is no water under them.`, parts: then })]
+          ? [
+              work({
+                steps: ['cutSpringSeats'],
+                says: sentence`Cut the spring seats ${value(-by)} deeper, where there is no water under them.`,
+                parts: then,
+              }),
+            ]
           : [];
       },
-      caution: 'The speed a spring is trusted to is somebody’s experience, not a guarantee. Compressed springs fly: guard the eyes.',
+      caution:
+        'The speed a spring is trusted to is somebody’s experience, not a guarantee. Compressed springs fly: guard the eyes.',
     }),
   ],
 };

@@ -33,8 +33,14 @@ export const springInPlace: Joint = {
       of: valveSpring.parameters.outside,
       play: valveGear.springOutside,
       mend: (assembly, { found, required }) =>
-        found.low > required.high && middle(found) - middle(required) < limitOf(valveGear.springSeatWidened, assembly.rules)
-          ? [work({ steps: ['cutSpringSeats'], says: sentence`Cut the spring seats wider, to ${band(found)}, where there is no water beside them.` })]
+        found.low > required.high &&
+        middle(found) - middle(required) < limitOf(valveGear.springSeatWidened, assembly.rules)
+          ? [
+              work({
+                steps: ['cutSpringSeats'],
+                says: sentence`Cut the spring seats wider, to ${band(found)}, where there is no water beside them.`,
+              }),
+            ]
           : [],
     }),
   ],

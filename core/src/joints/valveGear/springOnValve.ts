@@ -15,7 +15,12 @@ export const springOnValve: Joint = {
       name: 'Keepers and retainer',
       of: valveSpring.interfaces.keepers,
       as: valve.interfaces.keepers,
-      mend: (_assembly, { theirs }) => [work({ steps: ['takeAlong'], says: [`Take retainers for this spring with the keepers of the valve (${theirs}).`] })],
+      mend: (_assembly, { theirs }) => [
+        work({
+          steps: ['takeAlong'],
+          says: [`Take retainers for this spring with the keepers of the valve (${theirs}).`],
+        }),
+      ],
     }),
   ],
 };

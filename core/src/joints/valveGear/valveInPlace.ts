@@ -29,7 +29,12 @@ export const valveInPlace: Joint = {
                   says: sentence`Shim the springs by ${band(minus(found, required))} and set the rockers anew, or take shorter pushrods.`,
                 }),
               ]
-            : [work({ steps: ['pushrods'], says: ['Cap the stems, or take longer pushrods, and check the installed height of the springs.'] })],
+            : [
+                work({
+                  steps: ['pushrods'],
+                  says: ['Cap the stems, or take longer pushrods, and check the installed height of the springs.'],
+                }),
+              ],
     }),
     samePattern({
       id: 'keepersKept',
@@ -38,7 +43,9 @@ export const valveInPlace: Joint = {
       of: valve.interfaces.keepers,
       as: valve.interfaces.keepers,
       asOf: 'replaced',
-      mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`Take retainers and keepers for ${mine}.`] })],
+      mend: (_assembly, { mine }) => [
+        work({ steps: ['takeAlong'], says: [`Take retainers and keepers for ${mine}.`] }),
+      ],
     }),
   ],
 };

@@ -37,7 +37,15 @@ export function blockOutline(part: Part): Outline {
       'deckHeight',
     )
     .circle(0, 0, 2 * swing.size, swing.known, 'room', 'crankcaseSwing')
-    .rect(-bore.size / 2, -deck.size, bore.size, deck.size - swing.size * 0.8, worse(bore.known, deck.known), 'hollow', 'bore')
+    .rect(
+      -bore.size / 2,
+      -deck.size,
+      bore.size,
+      deck.size - swing.size * 0.8,
+      worse(bore.known, deck.known),
+      'hollow',
+      'bore',
+    )
     .circle(0, 0, main.size, main.known, 'hollow', 'mainHousing')
     .at('deckHeight', skirt * 0.9, -deck.size, true)
     .at('bore', 0, -deck.size * 0.9, true)
@@ -54,7 +62,15 @@ export function blockOutline(part: Part): Outline {
     const [x, y] = [half * 0.82, -swing.size * 1.12];
     sheet
       .circle(x, y, cam.size, cam.known, 'hollow', 'camBore')
-      .block(x, y - cam.size * 0.5 - lifter.size * 1.2, lifter.size, lifter.size * 1.8, lifter.known, 'hollow', 'lifterBore');
+      .block(
+        x,
+        y - cam.size * 0.5 - lifter.size * 1.2,
+        lifter.size,
+        lifter.size * 1.8,
+        lifter.known,
+        'hollow',
+        'lifterBore',
+      );
     sheet.at('camBore', x, y, false).at('lifterBore', x, y - cam.size - lifter.size, true);
   }
   return sheet.done('in section through one cylinder');
@@ -77,7 +93,15 @@ export function linerOutline(part: Part): Outline {
     .block(0, (bottom - height.size) / 2, bore.size, length.size, bore.known, 'hollow', 'bore');
   const grooves = countDrawn(part, liner.features.ringGrooves, 0);
   for (let at = 0; at < grooves; at++)
-    for (const side of [-1, 1]) sheet.block((side * (lower.size - 1.5)) / 2, bottom * (0.68 + 0.08 * at), 1.5, bottom * 0.03, 'pattern', 'hollow');
+    for (const side of [-1, 1])
+      sheet.block(
+        (side * (lower.size - 1.5)) / 2,
+        bottom * (0.68 + 0.08 * at),
+        1.5,
+        bottom * 0.03,
+        'pattern',
+        'hollow',
+      );
   return sheet
     .at('flange', -flange.size / 2, -height.size / 2, true)
     .at('flangeHeight', flange.size / 2, -height.size / 2, true)
@@ -94,11 +118,19 @@ function shellOutline(part: Part, sizes: typeof mainShell.parameters | typeof ro
   const housing = sizeDrawn(part, sizes['housing.diameter'], 60);
   const wall = sizeDrawn(part, sizes.wall, housing.size * 0.035);
   const width = sizeDrawn(part, sizes.width, housing.size * 0.35);
-  const flange = 'flangeWidth' in sizes && part.values[sizes.flangeWidth.id] ? sizeDrawn(part, sizes.flangeWidth, width.size) : undefined;
+  const flange =
+    'flangeWidth' in sizes && part.values[sizes.flangeWidth.id]
+      ? sizeDrawn(part, sizes.flangeWidth, width.size)
+      : undefined;
   const outer = housing.size / 2;
   const inner = outer - wall.size;
   const x = outer * 1.7;
-  const sheet = new Sheet().polygon([...arc(0, 0, outer, 180, 360), ...arc(0, 0, inner, 360, 180)], worse(housing.known, wall.known), 'bright', 'shellWall');
+  const sheet = new Sheet().polygon(
+    [...arc(0, 0, outer, 180, 360), ...arc(0, 0, inner, 360, 180)],
+    worse(housing.known, wall.known),
+    'bright',
+    'shellWall',
+  );
   sheet.block(x, -outer / 2, width.size, outer, width.known, 'metal', 'shellWidth');
   if (flange)
     for (const side of [-1, 1])
@@ -131,8 +163,24 @@ export function rollingBearingOutline(part: Part): Outline {
   const roller = part.looks[rollingBearing.features.form.id]?.option !== 'ball';
   const sheet = new Sheet();
   for (const side of [-1, 1]) {
-    sheet.block(0, side * (bore.size / 2 + ring * 0.15), width.size, ring * 0.3, worse(bore.known, width.known), 'metal', 'bore');
-    sheet.block(0, side * (outside.size / 2 - ring * 0.15), width.size, ring * 0.3, worse(outside.known, width.known), 'metal', 'outside');
+    sheet.block(
+      0,
+      side * (bore.size / 2 + ring * 0.15),
+      width.size,
+      ring * 0.3,
+      worse(bore.known, width.known),
+      'metal',
+      'bore',
+    );
+    sheet.block(
+      0,
+      side * (outside.size / 2 - ring * 0.15),
+      width.size,
+      ring * 0.3,
+      worse(outside.known, width.known),
+      'metal',
+      'outside',
+    );
     const middleOfRing = side * (bore.size + ring) * 0.5;
     if (roller) sheet.block(0, middleOfRing, width.size * 0.6, ring * 0.42, 'guessed', 'bright');
     else sheet.circle(0, middleOfRing, Math.min(ring * 0.58, width.size * 0.8), 'guessed', 'bright');
@@ -153,7 +201,15 @@ export function sealOutline(part: Part): Outline {
   const ring = (housing.size - shaft.size) / 2;
   const sheet = new Sheet();
   for (const side of [-1, 1]) {
-    sheet.block(0, side * (housing.size / 2 - ring * 0.14), width.size, ring * 0.28, worse(housing.known, width.known), 'metal', 'housing');
+    sheet.block(
+      0,
+      side * (housing.size / 2 - ring * 0.14),
+      width.size,
+      ring * 0.28,
+      worse(housing.known, width.known),
+      'metal',
+      'housing',
+    );
     sheet.polygon(
       [
         [-width.size / 2, side * (housing.size / 2 - ring * 0.28)],

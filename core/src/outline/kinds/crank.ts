@@ -50,10 +50,24 @@ export function crankOutline(part: Part): Outline {
     for (let at = 0; at <= here; at++) {
       const ups = [sides[at - 1], sides[at]].filter((up) => up !== undefined);
       const weighted = isWeighted(webAt++, webs, weights);
-      const { top, bottom } = webReach(ups, { stroke: stroke.size, pin: pin.size, main: main.size, swing: swing.size, weighted });
+      const { top, bottom } = webReach(ups, {
+        stroke: stroke.size,
+        pin: pin.size,
+        main: main.size,
+        swing: swing.size,
+        weighted,
+      });
       const x = left + at * (web + pinWidth);
       if (bottom > swing.size * 0.98) weightAt = x + web / 2;
-      sheet.rect(x, top, web, bottom - top, weighted ? swing.known : 'pattern', 'metal', weighted ? 'swing' : undefined);
+      sheet.rect(
+        x,
+        top,
+        web,
+        bottom - top,
+        weighted ? swing.known : 'pattern',
+        'metal',
+        weighted ? 'swing' : undefined,
+      );
     }
     sides.forEach((up, at) => {
       const x = left + web + at * (web + pinWidth) + pinWidth / 2;
@@ -63,7 +77,15 @@ export function crankOutline(part: Part): Outline {
     });
   }
   for (let at = 0; at < mains; at++)
-    sheet.block(at * pitch.size, 0, widthOf(at), main.size, main.known, 'bright', at === Math.floor(mains / 2) ? 'thrustWidth' : 'mainJournal');
+    sheet.block(
+      at * pitch.size,
+      0,
+      widthOf(at),
+      main.size,
+      main.known,
+      'bright',
+      at === Math.floor(mains / 2) ? 'thrustWidth' : 'mainJournal',
+    );
 
   const [first, last] = [pins.find((each) => each.y < 0) ?? pins[0], pins[pins.length - 1]];
   return sheet
@@ -109,7 +131,13 @@ const isWeighted = (web: number, webs: number, weights: number): boolean => Math
 /** A web reaches round its pins on one side and, where it carries a weight, to the swing on the other. */
 function webReach(
   ups: readonly number[],
-  sizes: { readonly stroke: number; readonly pin: number; readonly main: number; readonly swing: number; readonly weighted: boolean },
+  sizes: {
+    readonly stroke: number;
+    readonly pin: number;
+    readonly main: number;
+    readonly swing: number;
+    readonly weighted: boolean;
+  },
 ): { readonly top: number; readonly bottom: number } {
   const { stroke, pin, main, swing, weighted } = sizes;
   const shoulder = main * 0.6;

@@ -26,7 +26,8 @@ export function rodOutline(part: Part): Outline {
     'length',
   );
   if (part.looks[rod.features.capSplit.id]?.option !== 'onePiece')
-    for (const side of [-1, 1]) sheet.block(side * bigOut * 0.54, 0, bolt.size * 1.6, bigOut * 0.7, bolt.known, 'metal', 'bolt');
+    for (const side of [-1, 1])
+      sheet.block(side * bigOut * 0.54, 0, bolt.size * 1.6, bigOut * 0.7, bolt.known, 'metal', 'bolt');
   return sheet
     .circle(0, 0, bigOut, 'guessed')
     .circle(0, -length.size, smallOut, 'guessed')
@@ -78,7 +79,15 @@ export function pistonOutline(part: Part): Outline {
   const across = bore.size * (deep === 'bowl' || deep === 'reentrant' ? 0.55 : 0.8);
   /** Depth that a round hollow or dome of this breadth needs to hold the volume. */
   const depth = (volume: number) => (volume * PER_CC) / ((Math.PI / 4) * across ** 2);
-  const sheet = new Sheet().rect(-skirt.size / 2, 0, skirt.size, height.size, worse(skirt.known, height.known), 'metal', 'skirt');
+  const sheet = new Sheet().rect(
+    -skirt.size / 2,
+    0,
+    skirt.size,
+    height.size,
+    worse(skirt.known, height.known),
+    'metal',
+    'skirt',
+  );
   if (dome.size > 0) sheet.block(0, -depth(dome.size) / 2, across, depth(dome.size), dome.known, 'metal', 'crown');
   if (bowl.size > 0) sheet.block(0, depth(bowl.size) / 2, across, depth(bowl.size), bowl.known, 'hollow', 'crown');
   const lands = compression.size - pinBore.size / 2;
@@ -123,7 +132,9 @@ export function ringsOutline(part: Part): Outline {
   const second = sizeDrawn(part, sizes['second.height'], 2);
   const oil = sizeDrawn(part, sizes['oil.height'], 4);
   const count = countDrawn(part, rings.features.count, 3);
-  const sheet = new Sheet().circle(0, 0, bore.size, bore.known, 'bright', 'bore').circle(0, 0, bore.size - 2 * radial.size, radial.known, 'hollow', 'radial');
+  const sheet = new Sheet()
+    .circle(0, 0, bore.size, bore.known, 'bright', 'bore')
+    .circle(0, 0, bore.size - 2 * radial.size, radial.known, 'hollow', 'radial');
   let y = bore.size / 2 + bore.size * 0.12;
   for (let at = 0; at < count; at++) {
     const ring = at === 0 ? top : at === count - 1 && count > 2 ? oil : second;

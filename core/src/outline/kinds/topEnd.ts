@@ -20,7 +20,10 @@ export function camOutline(part: Part): Outline {
   const exhaust = sizeDrawn(part, sizes['lift.exhaust'], intake.size);
   const radius = base.size / 2;
   /** A lobe with its nose up: base circle, flanks, and a nose of a third of the base. */
-  const lobe = (lift: number): [number, number][] => [...arc(0, 0, radius, -10, 190), ...arc(0, -radius - lift + radius * 0.35, radius * 0.35, 200, 340)];
+  const lobe = (lift: number): [number, number][] => [
+    ...arc(0, 0, radius, -10, 190),
+    ...arc(0, -radius - lift + radius * 0.35, radius * 0.35, 200, 340),
+  ];
   const turned = (points: readonly (readonly [number, number])[], degrees: number): [number, number][] => {
     const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
     return points.map(([x, y]) => [x * c - y * s, x * s + y * c]);
@@ -58,10 +61,21 @@ export function lifterOutline(part: Part): Outline {
     'bright',
     'body',
   );
-  sheet.block(0, -(length.size + seat.size) / 2, body.size * 0.45, Math.max(0.5, length.size - seat.size), seat.known, 'hollow', 'seat');
+  sheet.block(
+    0,
+    -(length.size + seat.size) / 2,
+    body.size * 0.45,
+    Math.max(0.5, length.size - seat.size),
+    seat.known,
+    'hollow',
+    'seat',
+  );
   if (rolls) sheet.circle(0, -roller.size / 2, roller.size, roller.known, 'metal', 'roller');
-  if (part.looks[lifter.features.oilFeed.id]?.option === 'waist') sheet.block(0, -length.size * 0.5, body.size, length.size * 0.12, 'guessed', 'hollow');
-  if (form === 'deactivating') for (const side of [-1, 1]) sheet.circle(side * body.size * 0.32, -length.size * 0.4, body.size * 0.14, 'guessed', 'hollow');
+  if (part.looks[lifter.features.oilFeed.id]?.option === 'waist')
+    sheet.block(0, -length.size * 0.5, body.size, length.size * 0.12, 'guessed', 'hollow');
+  if (form === 'deactivating')
+    for (const side of [-1, 1])
+      sheet.circle(side * body.size * 0.32, -length.size * 0.4, body.size * 0.14, 'guessed', 'hollow');
   return sheet
     .at('body', -body.size / 2, -length.size * 0.7, true)
     .at('seat', 0, -seat.size, true)
@@ -85,24 +99,49 @@ export function headOutline(part: Part): Outline {
   const across = Math.min((intake.size + exhaust.size) * 1.08, spacing.size * 0.92);
   /** A roof with straight sides over this breadth has two thirds of the volume of the box about it. */
   const depth = (chamber.size * PER_CC) / ((Math.PI / 4) * across ** 2 * 0.67);
-  const sheet = new Sheet().rect(-spacing.size / 2, -height.size, spacing.size, height.size, worse(height.known, spacing.known), 'metal', 'height').polygon(
-    [
-      [-across / 2, 0],
-      [-across * 0.2, -depth],
-      [across * 0.2, -depth],
-      [across / 2, 0],
-    ],
-    chamber.known,
-    'hollow',
-    'chamber',
-  );
+  const sheet = new Sheet()
+    .rect(
+      -spacing.size / 2,
+      -height.size,
+      spacing.size,
+      height.size,
+      worse(height.known, spacing.known),
+      'metal',
+      'height',
+    )
+    .polygon(
+      [
+        [-across / 2, 0],
+        [-across * 0.2, -depth],
+        [across * 0.2, -depth],
+        [across / 2, 0],
+      ],
+      chamber.known,
+      'hollow',
+      'chamber',
+    );
   for (const [side, one, place] of [
     [-1, intake, 'intakeValve'],
     [1, exhaust, 'exhaustValve'],
   ] as const)
     sheet
-      .block(side * across * 0.25, -depth * 0.8, one.size, Math.max(1.5, height.size * 0.03), one.known, 'bright', place)
-      .block(side * across * 0.25, -(depth + height.size) / 2, one.size * 0.2, height.size - depth, 'guessed', 'bright');
+      .block(
+        side * across * 0.25,
+        -depth * 0.8,
+        one.size,
+        Math.max(1.5, height.size * 0.03),
+        one.known,
+        'bright',
+        place,
+      )
+      .block(
+        side * across * 0.25,
+        -(depth + height.size) / 2,
+        one.size * 0.2,
+        height.size - depth,
+        'guessed',
+        'bright',
+      );
   if (camBore) sheet.circle(0, -height.size * 0.8, camBore.size, camBore.known, 'hollow', 'camBore');
   return sheet
     .at('height', -spacing.size / 2, -height.size, true)
@@ -126,7 +165,8 @@ export function headGasketOutline(part: Part): Outline {
   const breadth = bore.size * 1.55;
   const left = -length / 2 + bore.size * 0.65;
   const sheet = new Sheet().block(0, 0, length, breadth, 'guessed');
-  for (let at = 0; at < openings; at++) sheet.circle(left + at * spacing.size, 0, bore.size, worse(bore.known, spacing.known), 'hollow', 'bore');
+  for (let at = 0; at < openings; at++)
+    sheet.circle(left + at * spacing.size, 0, bore.size, worse(bore.known, spacing.known), 'hollow', 'bore');
   sheet.block(0, breadth * 0.62, length, thickness.size, thickness.known, 'bright', 'thickness');
   return sheet
     .at('bore', left, -bore.size / 2, true)
@@ -177,7 +217,15 @@ export function valveSpringOutline(part: Part): Outline {
   const sheet = new Sheet();
   for (let at = 0; at < coils; at++) {
     const y = -installed.size + wire.size / 2 + ((installed.size - wire.size) * at) / (coils - 1);
-    for (const side of [-1, 1]) sheet.circle((side * (outside.size - wire.size)) / 2, y, wire.size, worse(wire.known, installed.known), 'bright', 'wire');
+    for (const side of [-1, 1])
+      sheet.circle(
+        (side * (outside.size - wire.size)) / 2,
+        y,
+        wire.size,
+        worse(wire.known, installed.known),
+        'bright',
+        'wire',
+      );
   }
   const x = outside.size * 0.85;
   const bar = wire.size * 0.6;
@@ -204,14 +252,26 @@ export function frontCoverOutline(part: Part): Outline {
   const half = height.size * 0.36;
   const bolts = countDrawn(part, frontCover.features.bolts, 8);
   const sheet = new Sheet().polygon(
-    [[-half, 0], [-half, -height.size * 0.55], ...arc(0, -height.size + half * 0.7, half * 0.7, 180, 360), [half, -height.size * 0.55], [half, 0]],
+    [
+      [-half, 0],
+      [-half, -height.size * 0.55],
+      ...arc(0, -height.size + half * 0.7, half * 0.7, 180, 360),
+      [half, -height.size * 0.55],
+      [half, 0],
+    ],
     height.known,
     'metal',
     'height',
   );
   for (let at = 0; at < bolts; at++) {
     const angle = Math.PI * (at / Math.max(1, bolts - 1));
-    sheet.circle(-Math.cos(angle) * half * 0.88, -height.size * 0.08 - Math.sin(angle) * height.size * 0.85, height.size * 0.03, 'guessed', 'hollow');
+    sheet.circle(
+      -Math.cos(angle) * half * 0.88,
+      -height.size * 0.08 - Math.sin(angle) * height.size * 0.85,
+      height.size * 0.03,
+      'guessed',
+      'hollow',
+    );
   }
   return sheet
     .circle(0, -height.size * 0.3, seal.size, seal.known, 'hollow', 'seal')
@@ -230,10 +290,18 @@ export function flywheelOutline(part: Part): Outline {
   const pilot = sizeDrawn(part, sizes.pilot, circle.size * 0.5);
   const thickness = sizeDrawn(part, sizes.thickness, diameter.size * 0.09);
   const bolts = Math.max(1, countDrawn(part, flywheel.features.bolts, 6));
-  const sheet = new Sheet().circle(0, 0, diameter.size, diameter.known, 'metal', 'diameter').circle(0, 0, circle.size, circle.known, 'room', 'boltCircle');
+  const sheet = new Sheet()
+    .circle(0, 0, diameter.size, diameter.known, 'metal', 'diameter')
+    .circle(0, 0, circle.size, circle.known, 'room', 'boltCircle');
   for (let at = 0; at < bolts; at++) {
     const angle = (2 * Math.PI * at) / bolts;
-    sheet.circle((Math.cos(angle) * circle.size) / 2, (Math.sin(angle) * circle.size) / 2, circle.size * 0.1, 'guessed', 'hollow');
+    sheet.circle(
+      (Math.cos(angle) * circle.size) / 2,
+      (Math.sin(angle) * circle.size) / 2,
+      circle.size * 0.1,
+      'guessed',
+      'hollow',
+    );
   }
   const x = diameter.size * 0.62;
   return sheet
@@ -253,7 +321,15 @@ export function fastenerOutline(part: Part): Outline {
   const length = sizeDrawn(part, sizes.length, thread.size * 6);
   const flats = sizeDrawn(part, sizes['head.width'], thread.size * 1.6);
   const stud = part.looks[fastener.features.form.id]?.option === 'stud';
-  const sheet = new Sheet().block(0, length.size / 2, thread.size, length.size, worse(thread.known, length.known), 'metal', 'thread');
+  const sheet = new Sheet().block(
+    0,
+    length.size / 2,
+    thread.size,
+    length.size,
+    worse(thread.known, length.known),
+    'metal',
+    'thread',
+  );
   sheet.block(0, length.size * 0.8, thread.size * 0.9, length.size * 0.4, thread.known, 'bright', 'pitch');
   if (!stud) sheet.block(0, -thread.size * 0.35, flats.size, thread.size * 0.7, flats.known, 'metal', 'head');
   return sheet

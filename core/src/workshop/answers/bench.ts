@@ -3,7 +3,15 @@ import type { CatalogueLookup } from '../../catalogue/lookup.js';
 import type { AdviceTold, CheckTold, LineUpTold } from '../../contract/index.js';
 import { identifyEngine, type PartInEngine } from '../../engine/index.js';
 import { checkReadings, DataError } from '../../formats/index.js';
-import { advise, calculationOf, checkKey, sayStatus, type Advice, type Advised, type LineUp } from '../../identify/index.js';
+import {
+  advise,
+  calculationOf,
+  checkKey,
+  sayStatus,
+  type Advice,
+  type Advised,
+  type LineUp,
+} from '../../identify/index.js';
 import { readEntry, type Understood } from '../../readings/index.js';
 import type { Answering } from './answering.js';
 
@@ -19,7 +27,10 @@ const patternNaming = (catalogue: CatalogueLookup): Naming => ({
   name: (id) => catalogue.pattern(id)?.name ?? id,
   under: (id) => {
     const pattern = catalogue.pattern(id);
-    return [...(pattern?.family === undefined ? [] : [catalogue.familyLabel(pattern.family)]), ...(pattern?.years ? [sayYears(pattern.years)] : [])].join(', ');
+    return [
+      ...(pattern?.family === undefined ? [] : [catalogue.familyLabel(pattern.family)]),
+      ...(pattern?.years ? [sayYears(pattern.years)] : []),
+    ].join(', ');
   },
 });
 
@@ -28,7 +39,9 @@ const variantNaming = (catalogue: CatalogueLookup): Naming => ({
   name: (id) => catalogue.variantLabel(id),
   under: (id) => {
     const variant = catalogue.variant(id);
-    return [...(variant?.years ? [sayYears(variant.years)] : []), ...(variant?.rating ? [variant.rating] : [])].join(', ');
+    return [...(variant?.years ? [sayYears(variant.years)] : []), ...(variant?.rating ? [variant.rating] : [])].join(
+      ', ',
+    );
   },
 });
 
@@ -36,7 +49,12 @@ function lineUpTold(lineUp: LineUp, { label, name, under }: Naming, readings: re
   return {
     ...lineUp,
     says: sayStatus(lineUp, label),
-    candidates: lineUp.candidates.map((each) => ({ ...each, label: label(each.pattern), name: name(each.pattern), under: under(each.pattern) })),
+    candidates: lineUp.candidates.map((each) => ({
+      ...each,
+      label: label(each.pattern),
+      name: name(each.pattern),
+      under: under(each.pattern),
+    })),
     readings,
   };
 }
@@ -79,7 +97,12 @@ export const identify: Answering<'identify'> = (workshop, request) => {
   const { catalogue, circumstances } = workshop;
   const identification = workshop.identification(kind).read(readings);
   const naming = patternNaming(catalogue);
-  const advice = advise(identification, { readings, ...circumstances, ...(state ? { state } : {}), ...(skipped ? { skipped } : {}) });
+  const advice = advise(identification, {
+    readings,
+    ...circumstances,
+    ...(state ? { state } : {}),
+    ...(skipped ? { skipped } : {}),
+  });
   return { ...lineUpTold(identification.lineUp(most), naming, readings), next: adviceTold(advice, naming.label) };
 };
 
@@ -101,7 +124,14 @@ export const engine: Answering<'engine'> = (workshop, { entry, readings = [], sp
     ),
   ]);
   const { catalogue, circumstances } = workshop;
-  const found = identifyEngine(catalogue, workshop.engines, (kind) => workshop.index(kind), all, specimens, circumstances);
+  const found = identifyEngine(
+    catalogue,
+    workshop.engines,
+    (kind) => workshop.index(kind),
+    all,
+    specimens,
+    circumstances,
+  );
   const part = ({ lineUp, belongs, ...rest }: PartInEngine) => {
     const [first] = lineUp.candidates;
     return {
@@ -112,5 +142,9 @@ export const engine: Answering<'engine'> = (workshop, { entry, readings = [], sp
       ...(belongs === undefined ? {} : { belongs }),
     };
   };
-  return { engine: lineUpTold(found.engine, variantNaming(catalogue), all), parts: found.parts.map(part), mixed: found.mixed };
+  return {
+    engine: lineUpTold(found.engine, variantNaming(catalogue), all),
+    parts: found.parts.map(part),
+    mixed: found.mixed,
+  };
 };

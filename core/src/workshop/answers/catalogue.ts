@@ -17,10 +17,14 @@ export const search: Answering<'search'> = (workshop, { text, most }) => {
 export const audit: Answering<'audit'> = (workshop, { rule, from = 0, most = FINDINGS }) => {
   const found = workshop.findings();
   if (rule !== undefined && !RULES.some(({ id }) => id === rule))
-    throw new DataError('There is no such rule.', [{ where: 'body.rule', what: `the audit has ${RULES.map(({ id }) => id).join(', ')}.` }]);
+    throw new DataError('There is no such rule.', [
+      { where: 'body.rule', what: `the audit has ${RULES.map(({ id }) => id).join(', ')}.` },
+    ]);
   return {
     rules: RULES.map(({ id, name, checks }) => ({ id, name, checks, count: found.get(id)?.length ?? 0 })),
-    findings: RULES.filter(({ id }) => rule === undefined || id === rule).flatMap(({ id }) => (found.get(id) ?? []).slice(from, from + most)),
+    findings: RULES.filter(({ id }) => rule === undefined || id === rule).flatMap(({ id }) =>
+      (found.get(id) ?? []).slice(from, from + most),
+    ),
   };
 };
 
@@ -30,7 +34,9 @@ export const compare: Answering<'compare'> = (workshop, { subjects }) => {
     if (variant !== undefined) return { sort: 'variant', id: variant };
     if (specimen === undefined) throw new UnknownRecordError('Each subject names a pattern, a variant or a specimen.');
     if (typeof specimen === 'string')
-      throw new UnknownRecordError(`body.subjects[${at}].specimen: there is no specimen ${specimen} here: it was never saved, or it was deleted.`);
+      throw new UnknownRecordError(
+        `body.subjects[${at}].specimen: there is no specimen ${specimen} here: it was never saved, or it was deleted.`,
+      );
     return { sort: 'specimen', specimen, ...(as === undefined ? {} : { as }) };
   });
   const { columns, rows } = compareSubjects(workshop.catalogue, asked);
@@ -52,7 +58,10 @@ export const compare: Answering<'compare'> = (workshop, { subjects }) => {
 
 export const decode: Answering<'decode'> = ({ catalogue }, { scheme: given, numbers }) => {
   const scheme = typeof given === 'string' ? catalogue.scheme(given) : given;
-  if (!scheme) throw new UnknownRecordError(`There is no mark scheme “${typeof given === 'string' ? given : given.id}” in the catalogue.`);
+  if (!scheme)
+    throw new UnknownRecordError(
+      `There is no mark scheme “${typeof given === 'string' ? given : given.id}” in the catalogue.`,
+    );
   const within = scheme.family === undefined ? undefined : catalogue.yearsOf(scheme.family);
   return numbers.map((number) => {
     const { readings, more, problem } = decodeNumber(scheme, number, within);
@@ -96,11 +105,20 @@ export const readNumber: Answering<'readNumber'> = ({ catalogue }, { number: tex
   if (!/[A-Z]/i.test(number) || number.length > 60) return { says };
   for (const scheme of catalogue.catalogue.schemes) {
     if (says.length >= MOST_SAID) break;
-    const { readings } = decodeNumber(scheme, number, scheme.family === undefined ? undefined : catalogue.yearsOf(scheme.family));
+    const { readings } = decodeNumber(
+      scheme,
+      number,
+      scheme.family === undefined ? undefined : catalogue.yearsOf(scheme.family),
+    );
     const [reading] = readings;
     if (!reading) continue;
-    const segments = reading.segments.map(({ segment, meaning }) => `${segment.name.toLowerCase()} ${meaning}`).join(', ');
-    says.push({ by: `${scheme.name}:`, says: reading.years.length === 0 ? segments : `${segments}; ${reading.years.join(' or ')}` });
+    const segments = reading.segments
+      .map(({ segment, meaning }) => `${segment.name.toLowerCase()} ${meaning}`)
+      .join(', ');
+    says.push({
+      by: `${scheme.name}:`,
+      says: reading.years.length === 0 ? segments : `${segments}; ${reading.years.join(' or ')}`,
+    });
   }
   return { says };
 };

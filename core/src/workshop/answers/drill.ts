@@ -31,13 +31,17 @@ class Drill {
     this.next = random(seed);
     const pattern = patterns[Math.floor(this.next() * patterns.length)];
     if (!found || !pattern)
-      throw new DataError('There is nothing to drill on.', [{ where: 'body.kind', what: `the catalogue has no ${kind}; choose another kind of part.` }]);
+      throw new DataError('There is nothing to drill on.', [
+        { where: 'body.kind', what: `the catalogue has no ${kind}; choose another kind of part.` },
+      ]);
     this.level = found;
-    this.part = this.next() < found.strangers ? drawStranger(pattern, this.next) : drawPart(pattern, this.next, found.hardship);
+    this.part =
+      this.next() < found.strangers ? drawStranger(pattern, this.next) : drawPart(pattern, this.next, found.hardship);
     this.sheet = sheetOf(kind, workshop.index(kind), workshop.circumstances.drawer);
     for (const key of asked) {
       const line = this.sheet.find((each) => checkKey(each) === key);
-      if (!line) throw new DataError('That is not on the sheet.', [{ where: 'body.asked', what: `“${key}” is no line of it.` }]);
+      if (!line)
+        throw new DataError('That is not on the sheet.', [{ where: 'body.asked', what: `“${key}” is no line of it.` }]);
       const reading = ask(this.part, line, this.next, found.reader);
       this.steps.push({ asked: line, name: line.name, minutes: line.minutes, reading });
     }
@@ -52,9 +56,15 @@ const lineTold = ({ sort, id, name, minutes, tool }: SheetLine): SheetLineTold =
   ...(tool ? { tool: { sort: tool.sort, name: tool.name } } : {}),
 });
 
-const stepTold = ({ name, minutes, reading }: Pick<TraineeStep, 'name' | 'minutes' | 'reading'>) => ({ name, minutes, reading });
+const stepTold = ({ name, minutes, reading }: Pick<TraineeStep, 'name' | 'minutes' | 'reading'>) => ({
+  name,
+  minutes,
+  reading,
+});
 
-export const drillSheet: Answering<'drillSheet'> = (workshop, request) => ({ lines: new Drill(workshop, request, []).sheet.map(lineTold) });
+export const drillSheet: Answering<'drillSheet'> = (workshop, request) => ({
+  lines: new Drill(workshop, request, []).sheet.map(lineTold),
+});
 
 export const drillAsk: Answering<'drillAsk'> = (workshop, request) => {
   const last = new Drill(workshop, request, request.asked).steps.at(-1);
@@ -64,7 +74,10 @@ export const drillAsk: Answering<'drillAsk'> = (workshop, request) => {
 export const drillEnd: Answering<'drillEnd'> = (workshop, request) => {
   const { catalogue, circumstances } = workshop;
   const { part, steps, next, level } = new Drill(workshop, request, request.asked);
-  const end = debrief(part, workshop.index(request.kind), steps, request.named, next, { ...circumstances, reader: level.reader });
+  const end = debrief(part, workshop.index(request.kind), steps, request.named, next, {
+    ...circumstances,
+    reader: level.reader,
+  });
   const engineStep = ({ first, probability, ...step }: Step) => ({
     ...stepTold(step),
     ...(first === undefined ? {} : { first: catalogue.label(first) }),
@@ -75,7 +88,11 @@ export const drillEnd: Answering<'drillEnd'> = (workshop, request) => {
     right: end.right,
     minutes: end.minutes,
     score: end.score,
-    steps: end.steps.map(({ step, better, ...rest }) => ({ ...rest, step: stepTold(step), ...(better ? { better } : {}) })),
+    steps: end.steps.map(({ step, better, ...rest }) => ({
+      ...rest,
+      step: stepTold(step),
+      ...(better ? { better } : {}),
+    })),
     engine: { minutes: end.engine.minutes, steps: end.engine.steps.map(engineStep) },
   };
 };

@@ -23,7 +23,8 @@ describe('the page of a record', () => {
     for (const { id } of CATALOGUE.patterns) {
       const { excerpt } = workshop.ask('page', { type: 'pattern', id });
       const [families, makers] = [new Set(idsOf(excerpt.families)), new Set(idsOf(excerpt.makers))];
-      for (const { family } of excerpt.patterns) if (family !== undefined) expect(families).withContext(`${id}: ${family}`).toContain(family);
+      for (const { family } of excerpt.patterns)
+        if (family !== undefined) expect(families).withContext(`${id}: ${family}`).toContain(family);
       for (const { maker } of excerpt.families) expect(makers).withContext(`${id}: ${maker}`).toContain(maker);
     }
   });
@@ -31,7 +32,9 @@ describe('the page of a record', () => {
   it('of a pattern has every engine it is fitted in, every known swap of it and what replaced it', () => {
     for (const pattern of CATALOGUE.patterns) {
       const { excerpt } = workshop.ask('page', { type: 'pattern', id: pattern.id });
-      const fitted = CATALOGUE.variants.filter(({ fitments }) => fitments.some((fitment) => fitment.pattern === pattern.id));
+      const fitted = CATALOGUE.variants.filter(({ fitments }) =>
+        fitments.some((fitment) => fitment.pattern === pattern.id),
+      );
       expect(idsOf(excerpt.variants))
         .withContext(pattern.id)
         .toEqual(jasmine.arrayContaining([...idsOf(fitted)]));
@@ -61,7 +64,8 @@ describe('the page of a record', () => {
 
   it('is a small part of the catalogue', () => {
     const whole = size(CATALOGUE);
-    for (const { id } of CATALOGUE.patterns) expect(size(workshop.ask('page', { type: 'pattern', id }))).toBeLessThan(whole / 4);
+    for (const { id } of CATALOGUE.patterns)
+      expect(size(workshop.ask('page', { type: 'pattern', id }))).toBeLessThan(whole / 4);
   });
 });
 
@@ -108,7 +112,9 @@ describe('a picker', () => {
     if (!pattern) throw new Error('the demo is empty');
     changing.ask('pick', { of: 'pattern', words: 'zeppelin' });
     changing.change([{ type: 'pattern', id: pattern.id, record: { ...pattern, name: 'Zeppelin part' } }]);
-    expect(changing.ask('pick', { of: 'pattern', words: 'zeppelin' }).choices.map(({ id }) => id)).toEqual([pattern.id]);
+    expect(changing.ask('pick', { of: 'pattern', words: 'zeppelin' }).choices.map(({ id }) => id)).toEqual([
+      pattern.id,
+    ]);
   });
 });
 
@@ -116,13 +122,17 @@ describe('the tree of the catalogue', () => {
   it('comes a screenful at a time, and all of it in the end', () => {
     const whole = workshop.ask('tree', {});
     expect(whole.count).toBe(CATALOGUE.makers.length);
-    const byTwos = Array.from({ length: Math.ceil(whole.count / 2) }, (_, at) => workshop.ask('tree', { from: 2 * at, most: 2 }).makers).flat();
+    const byTwos = Array.from(
+      { length: Math.ceil(whole.count / 2) },
+      (_, at) => workshop.ask('tree', { from: 2 * at, most: 2 }).makers,
+    ).flat();
     expect(byTwos).toEqual([...whole.makers]);
   });
 
   it('counts the variants that a family then opens with', () => {
     for (const { families } of workshop.ask('tree', {}).makers)
-      for (const { id, variants } of families) expect(workshop.ask('variantsOf', { family: id }).variants.length).toBe(variants);
+      for (const { id, variants } of families)
+        expect(workshop.ask('variantsOf', { family: id }).variants.length).toBe(variants);
   });
 
   it('counts in its overview what the catalogue has', () => {
@@ -137,7 +147,10 @@ describe('the audit, a page at a time', () => {
     const { rules, findings } = workshop.ask('audit', { most: 500 });
     expect(findings.length).toBe(rules.reduce((sum, { count }) => sum + count, 0));
     for (const { id, count } of rules) {
-      const byOnes = Array.from({ length: count + 1 }, (_, from) => workshop.ask('audit', { rule: id, from, most: 1 }).findings).flat();
+      const byOnes = Array.from(
+        { length: count + 1 },
+        (_, from) => workshop.ask('audit', { rule: id, from, most: 1 }).findings,
+      ).flat();
       expect(byOnes)
         .withContext(id)
         .toEqual(findings.filter(({ rule }) => rule === id));

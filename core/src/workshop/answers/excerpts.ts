@@ -33,7 +33,8 @@ class Gathering {
     if ('family' in record) this.add('family', record.family);
     if ('maker' in record) this.add('maker', record.maker);
     // A known swap is called by the patterns in it.
-    if (type === 'swap') for (const reference of referencesOf(type, record as never)) this.add(reference.type, reference.id);
+    if (type === 'swap')
+      for (const reference of referencesOf(type, record as never)) this.add(reference.type, reference.id);
   }
 
   /** The first of many; the rest is counted. */
@@ -50,7 +51,9 @@ class Gathering {
   }
 
   get excerpt(): Excerpt {
-    return Object.fromEntries(RECORD_TYPES.map((type) => [LIST_OF[type], [...this.found[type].values()]])) as unknown as Excerpt;
+    return Object.fromEntries(
+      RECORD_TYPES.map((type) => [LIST_OF[type], [...this.found[type].values()]]),
+    ) as unknown as Excerpt;
   }
 }
 
@@ -101,7 +104,10 @@ function familyPage(catalogue: CatalogueLookup, gathering: Gathering, family: st
 export const page: Answering<'page'> = ({ catalogue }, { type, id }) => {
   const gathering = new Gathering(catalogue);
   gathering.add(type, id);
-  const [pattern, variant] = [type === 'pattern' ? catalogue.pattern(id) : undefined, type === 'variant' ? catalogue.variant(id) : undefined];
+  const [pattern, variant] = [
+    type === 'pattern' ? catalogue.pattern(id) : undefined,
+    type === 'variant' ? catalogue.variant(id) : undefined,
+  ];
   if (pattern) patternPage(catalogue, gathering, pattern);
   if (variant) gathering.addNamed('variant', variant);
   if (type === 'family' && catalogue.family(id)) familyPage(catalogue, gathering, id);
@@ -131,7 +137,9 @@ export const tree: Answering<'tree'> = ({ catalogue }, { from = 0, most = MAKERS
     makers: makers.slice(from, from + most).map(({ id, name }) => ({
       id,
       name,
-      families: catalogue.familiesOf(id).map((family) => ({ id: family.id, name: family.name, variants: catalogue.variantsOf(family.id).length })),
+      families: catalogue
+        .familiesOf(id)
+        .map((family) => ({ id: family.id, name: family.name, variants: catalogue.variantsOf(family.id).length })),
     })),
   };
 };
@@ -150,6 +158,8 @@ export const pick: Answering<'pick'> = (workshop, { of, kinds, words = '', most 
 export const faces: Answering<'faces'> = ({ catalogue }, { kind }) => ({
   faces: Object.values(KINDS[kind].interfaces).map(({ id }) => ({
     id,
-    known: [...new Set(catalogue.ofKind(kind).flatMap((pattern) => pattern.interfaces[id] ?? []))].sort().slice(0, MOST_OF_A_SORT),
+    known: [...new Set(catalogue.ofKind(kind).flatMap((pattern) => pattern.interfaces[id] ?? []))]
+      .sort()
+      .slice(0, MOST_OF_A_SORT),
   })),
 });

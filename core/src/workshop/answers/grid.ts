@@ -12,16 +12,27 @@ const LETTERS = { fits: 'f', fitsWithWork: 'w', cannotTell: '?', doesNotFit: 'x'
 /** So many pairs are worked out in one turn, then who asked gets them, may show them, and may stop. */
 const PAIRS_A_TURN = 16_000;
 
-function chosen(workshop: Holdings, { kind, patterns }: GridRequest['donors'], first: boolean, where: string): readonly Part[] {
+function chosen(
+  workshop: Holdings,
+  { kind, patterns }: GridRequest['donors'],
+  first: boolean,
+  where: string,
+): readonly Part[] {
   const all = workshop.partsOf(kind);
   const wanted = patterns && new Set(patterns);
   const some = wanted ? all.filter(({ pattern }) => pattern !== undefined && wanted.has(pattern)) : all;
   const known = new Set(some.map(({ pattern }) => pattern));
   const unknown = patterns?.find((id) => !known.has(id));
-  if (unknown !== undefined) throw new UnknownRecordError(`${where}.patterns: there is no ${kind} "${unknown}" in the catalogue.`);
-  if (some.length === 0) throw new DataError('The grid would be empty.', [{ where: `${where}.kind`, what: `the catalogue has no ${kind}.` }]);
+  if (unknown !== undefined)
+    throw new UnknownRecordError(`${where}.patterns: there is no ${kind} "${unknown}" in the catalogue.`);
+  if (some.length === 0)
+    throw new DataError('The grid would be empty.', [
+      { where: `${where}.kind`, what: `the catalogue has no ${kind}.` },
+    ]);
   if (some.length > MOST_A_SIDE && !first)
-    throw new DataError('The grid is too large.', [{ where, what: `choose at most ${MOST_A_SIDE} patterns; these are ${some.length}.` }]);
+    throw new DataError('The grid is too large.', [
+      { where, what: `choose at most ${MOST_A_SIDE} patterns; these are ${some.length}.` },
+    ]);
   return some.slice(0, MOST_A_SIDE);
 }
 
@@ -29,7 +40,15 @@ function chosen(workshop: Holdings, { kind, patterns }: GridRequest['donors'], f
 export function opened(workshop: Holdings, request: GridRequest): OpenGrid {
   const { donors, recipients, first = false } = request;
   return workshop.openGrid(request, () =>
-    placed('body', () => new Grid(chosen(workshop, donors, first, 'body.donors'), chosen(workshop, recipients, first, 'body.recipients'), workshop.setting)),
+    placed(
+      'body',
+      () =>
+        new Grid(
+          chosen(workshop, donors, first, 'body.donors'),
+          chosen(workshop, recipients, first, 'body.recipients'),
+          workshop.setting,
+        ),
+    ),
   );
 }
 
@@ -51,7 +70,9 @@ export const grid: Answering<'grid'> = (workshop, request) => {
     recipients: ids(open.grid.recipients),
     joints: jointsOf(open),
     verdicts: rows.map((row) => Array.from(row, (cell) => LETTERS[verdictOf(cell)]).join('')),
-    refusedBy: rows.map((row) => Array.from(row, (cell) => [...open.grid.joints.keys()].filter((at) => verdictOfJoint(cell, at) === 'doesNotFit'))),
+    refusedBy: rows.map((row) =>
+      Array.from(row, (cell) => [...open.grid.joints.keys()].filter((at) => verdictOfJoint(cell, at) === 'doesNotFit')),
+    ),
   };
 };
 
@@ -61,7 +82,9 @@ export const gridSides: Answering<'gridSides'> = (workshop, request) => {
   const onSide = ({ pattern = '', label }: Part): OnSide => ({
     id: pattern,
     name: label,
-    short: [catalogue.family(catalogue.pattern(pattern)?.family)?.name, catalogue.pattern(pattern)?.name].filter(Boolean).join(', '),
+    short: [catalogue.family(catalogue.pattern(pattern)?.family)?.name, catalogue.pattern(pattern)?.name]
+      .filter(Boolean)
+      .join(', '),
   });
   const all = ({ kind, patterns }: GridRequest['donors']) => patterns?.length ?? catalogue.ofKind(kind).length;
   return {
@@ -74,7 +97,10 @@ export const gridSides: Answering<'gridSides'> = (workshop, request) => {
 
 export const gridRows: Answering<'gridRows'> = (workshop, request) => {
   const open = opened(workshop, request);
-  const until = Math.min(open.grid.donors.length, request.from + Math.max(1, Math.floor(PAIRS_A_TURN / open.grid.recipients.length)));
+  const until = Math.min(
+    open.grid.donors.length,
+    request.from + Math.max(1, Math.floor(PAIRS_A_TURN / open.grid.recipients.length)),
+  );
   const rows: (readonly number[])[] = [];
   for (let at = request.from; at < until; at++) rows.push(Array.from(rowAt(open, at)));
   return { rows };
@@ -85,4 +111,6 @@ export const gridOrder: Answering<'gridOrder'> = (workshop, request) => {
   return orderOf(whole(open), open.grid.recipients.length);
 };
 
-export const gridGroups: Answering<'gridGroups'> = (workshop, request) => ({ groups: groupsOf(whole(opened(workshop, request)), request.into) });
+export const gridGroups: Answering<'gridGroups'> = (workshop, request) => ({
+  groups: groupsOf(whole(opened(workshop, request)), request.into),
+});

@@ -8,7 +8,8 @@ import { Workshop } from '../workshop';
 
 const workshop = new Workshop(CATALOGUE);
 const CRANK = 'sluice-crank-3375-forged';
-const total = (counts: Readonly<Record<Verdict, number>>): number => VERDICTS.reduce((sum, verdict) => sum + counts[verdict], 0);
+const total = (counts: Readonly<Record<Verdict, number>>): number =>
+  VERDICTS.reduce((sum, verdict) => sum + counts[verdict], 0);
 const whatElse = (request: Requests['whatElse']): Answers['whatElse'] => workshop.ask('whatElse', request);
 const refusal = (ask: () => unknown) => {
   try {
@@ -41,7 +42,10 @@ describe('what else takes a part', () => {
     const { best } = whatElse({ part: { pattern: CRANK }, kind: 'block', side: 'recipient', most: 100 });
     expect(best.length).toBeGreaterThan(3);
     for (const { ref, verdict, hours } of best) {
-      const { swaps } = workshop.ask('interchange', { donors: [{ pattern: CRANK }], recipients: [{ pattern: ref.replace('pattern:', '') }] });
+      const { swaps } = workshop.ask('interchange', {
+        donors: [{ pattern: CRANK }],
+        recipients: [{ pattern: ref.replace('pattern:', '') }],
+      });
       expect([ref, swaps[0]?.verdict, swaps[0]?.hours]).toEqual([ref, verdict, hours]);
     }
   });
@@ -54,7 +58,9 @@ describe('what else takes a part', () => {
         side,
       });
       const ranks = best.map(price);
-      const sorted = [...ranks].sort((a, b) => (a[0] ?? 0) - (b[0] ?? 0) || (a[1] ?? 0) - (b[1] ?? 0) || (a[2] ?? 0) - (b[2] ?? 0));
+      const sorted = [...ranks].sort(
+        (a, b) => (a[0] ?? 0) - (b[0] ?? 0) || (a[1] ?? 0) - (b[1] ?? 0) || (a[2] ?? 0) - (b[2] ?? 0),
+      );
       expect(ranks).toEqual(sorted);
     }
   });
@@ -71,7 +77,9 @@ describe('what else takes a part', () => {
 
   it('tells what is refused only where that is asked for, and after all others', () => {
     const verdicts = (refused: boolean) =>
-      whatElse({ part: { pattern: CRANK }, kind: 'block', side: 'recipient', most: 100, refused }).best.map(({ verdict }) => verdict);
+      whatElse({ part: { pattern: CRANK }, kind: 'block', side: 'recipient', most: 100, refused }).best.map(
+        ({ verdict }) => verdict,
+      );
     expect(verdicts(false)).not.toContain('doesNotFit');
     expect(verdicts(true).slice(0, verdicts(false).length)).toEqual(verdicts(false));
     expect(new Set(verdicts(true).slice(verdicts(false).length))).toEqual(new Set(['doesNotFit']));
@@ -79,7 +87,14 @@ describe('what else takes a part', () => {
 
   it('looks on the shelf as well, and never offers a part to itself', () => {
     const blocks = SPECIMENS.filter(({ kind }) => kind === 'block');
-    const { best, counts } = whatElse({ part: { pattern: CRANK }, kind: 'block', side: 'recipient', most: 100, refused: true, shelf: blocks });
+    const { best, counts } = whatElse({
+      part: { pattern: CRANK },
+      kind: 'block',
+      side: 'recipient',
+      most: 100,
+      refused: true,
+      shelf: blocks,
+    });
     expect(total(counts)).toBe(LOOKUP.ofKind('block').length + blocks.length);
     expect(new Set(best.flatMap(({ specimenId }) => specimenId ?? []))).toEqual(new Set(blocks.map(({ id }) => id)));
     const [own] = SPECIMENS.filter(({ kind }) => kind === 'crank');
@@ -95,7 +110,9 @@ describe('what else takes a part', () => {
     for (const kind of strangers)
       expect(refusal(() => whatElse({ part: { pattern: CRANK }, kind, side: 'recipient' })))
         .withContext(kind)
-        .toEqual(jasmine.objectContaining({ refused: 'bad', problems: [jasmine.objectContaining({ where: 'body.kind' })] }));
+        .toEqual(
+          jasmine.objectContaining({ refused: 'bad', problems: [jasmine.objectContaining({ where: 'body.kind' })] }),
+        );
   });
 });
 
@@ -153,7 +170,10 @@ describe('a reference to a part', () => {
     const crank = SPECIMENS.find(({ id }) => id === '88768045-8cf8-49ee-84a1-d8aa2c430629');
     if (!crank) throw new Error('the demo is not as it was');
     const judged = (as?: string) =>
-      workshop.ask('interchange', { donors: [{ specimen: crank, ...(as === undefined ? {} : { as }) }], recipients: [into] }).swaps[0];
+      workshop.ask('interchange', {
+        donors: [{ specimen: crank, ...(as === undefined ? {} : { as }) }],
+        recipients: [into],
+      }).swaps[0];
     expect(workshop.takenFor(crank)).toBe(CRANK);
     expect(judged()).toEqual(judged(CRANK));
     // Only what was measured leaves more open.
@@ -163,11 +183,16 @@ describe('a reference to a part', () => {
 
   it('of two that never meet says so as the joints do', () => {
     const stranger = KIND_IDS.find(
-      (kind) => !recipientsFor('crank').includes(kind) && !recipientsFor(kind).includes('crank') && LOOKUP.ofKind(kind).length > 0,
+      (kind) =>
+        !recipientsFor('crank').includes(kind) &&
+        !recipientsFor(kind).includes('crank') &&
+        LOOKUP.ofKind(kind).length > 0,
     );
     const [other] = stranger ? LOOKUP.ofKind(stranger) : [];
     if (!stranger || !other) throw new Error('a crank meets everything');
-    const refused = refusal(() => workshop.ask('interchange', { donors: [{ pattern: CRANK }], recipients: [{ pattern: other.id }] }));
+    const refused = refusal(() =>
+      workshop.ask('interchange', { donors: [{ pattern: CRANK }], recipients: [{ pattern: other.id }] }),
+    );
     expect(refused?.problems?.[0]?.where).toBe('body.recipients[0]');
     expect(refused?.error).toBe(new NoJointError('crank', stranger).message);
   });

@@ -59,11 +59,10 @@ export const interchange: Answering<'interchange'> = (workshop, { donors, recipi
 
 const noCounts = (): Record<Verdict, number> => ({ fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 });
 
-const rank = ({ verdict, price }: Pick<Swap, 'verdict' | 'price'>, partPrice: number | undefined): readonly [number, number, number] => [
-  VERDICTS.indexOf(verdict),
-  price,
-  partPrice ?? Number.MAX_SAFE_INTEGER,
-];
+const rank = (
+  { verdict, price }: Pick<Swap, 'verdict' | 'price'>,
+  partPrice: number | undefined,
+): readonly [number, number, number] => [VERDICTS.indexOf(verdict), price, partPrice ?? Number.MAX_SAFE_INTEGER];
 
 /** One of the many in a list. */
 interface Listed {
@@ -79,8 +78,11 @@ interface Listed {
 function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, self: string | undefined, most: number) {
   const { kind, side } = request;
   const { catalogue, circumstances, setting } = workshop;
-  const shelf = typeof request.shelf === 'object' ? request.shelf.filter(({ id }) => id !== request.part.specimen?.id) : [];
-  const onShelf = shelf.map((specimen) => partFromShelf(catalogue, specimen, workshop.takenFor(specimen), circumstances.drawer));
+  const shelf =
+    typeof request.shelf === 'object' ? request.shelf.filter(({ id }) => id !== request.part.specimen?.id) : [];
+  const onShelf = shelf.map((specimen) =>
+    partFromShelf(catalogue, specimen, workshop.takenFor(specimen), circumstances.drawer),
+  );
   const patterns = workshop.partsOf(kind);
   const except = self === undefined ? -1 : patterns.findIndex(({ pattern }) => pattern === self);
   const none: Takers = { best: [], counts: noCounts(), refused: [] };
@@ -90,9 +92,14 @@ function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, s
     (many: readonly Part[], specimens: boolean) =>
     (taker: Taker): readonly Listed[] => {
       const [mine, id] = [many[taker.at], shelf[taker.at]?.id];
-      return mine ? [{ part: mine, swap: taker.swap, ...(specimens && id !== undefined ? { specimenId: id } : {}) }] : [];
+      return mine
+        ? [{ part: mine, swap: taker.swap, ...(specimens && id !== undefined ? { specimenId: id } : {}) }]
+        : [];
     };
-  const best = [...fromShelf.best.flatMap(listed(onShelf, true)), ...fromCatalogue.best.flatMap(listed(patterns, false))]
+  const best = [
+    ...fromShelf.best.flatMap(listed(onShelf, true)),
+    ...fromCatalogue.best.flatMap(listed(patterns, false)),
+  ]
     .map((each) => ({ each, rank: rank(each.swap, each.part.price) }))
     .sort((a, b) => a.rank[0] - b.rank[0] || a.rank[1] - b.rank[1] || a.rank[2] - b.rank[2])
     .map(({ each }) => each)
@@ -106,16 +113,29 @@ function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, s
   return { best, counts, refused };
 }
 
-function takingTold(workshop: Holdings, part: Part, judged: Pick<Swap, 'verdict' | 'says' | 'hours' | 'price'>, specimenId: string | undefined): TakingTold {
+function takingTold(
+  workshop: Holdings,
+  part: Part,
+  judged: Pick<Swap, 'verdict' | 'says' | 'hours' | 'price'>,
+  specimenId: string | undefined,
+): TakingTold {
   const { catalogue } = workshop;
   const pattern = catalogue.pattern(part.pattern);
   return {
-    ref: specimenId === undefined ? writeAddress({ sort: 'pattern', id: part.pattern ?? '' }) : writeAddress({ sort: 'specimen', id: specimenId }),
+    ref:
+      specimenId === undefined
+        ? writeAddress({ sort: 'pattern', id: part.pattern ?? '' })
+        : writeAddress({ sort: 'specimen', id: specimenId }),
     ...(part.pattern === undefined ? {} : { pattern: part.pattern }),
     ...(specimenId === undefined ? {} : { specimenId }),
     name: part.label,
     short: specimenId === undefined ? (pattern?.name ?? part.label) : part.label,
-    family: specimenId === undefined ? (pattern?.family === undefined ? '' : catalogue.familyLabel(pattern.family)) : 'On the shelf',
+    family:
+      specimenId === undefined
+        ? pattern?.family === undefined
+          ? ''
+          : catalogue.familyLabel(pattern.family)
+        : 'On the shelf',
     verdict: judged.verdict,
     says: judged.says,
     hours: judged.hours,
@@ -128,23 +148,37 @@ export const whatElse: Answering<'whatElse'> = (workshop, request) => {
   const { kind, side, most = 50 } = request;
   const asked = partyRef(workshop, request.part, 'body.part');
   const [first] = placed('body.part', () => partyOf(workshop.catalogue, asked, workshop.circumstances.drawer)).parts;
-  if (!first) throw new DataError('There is no part to ask about.', [{ where: 'body.part', what: 'name a pattern or a specimen.' }]);
+  if (!first)
+    throw new DataError('There is no part to ask about.', [
+      { where: 'body.part', what: 'name a pattern or a specimen.' },
+    ]);
   const { part } = first;
   const meet = side === 'recipient' ? recipientsFor(part.kind).includes(kind) : recipientsFor(kind).includes(part.kind);
   if (!meet)
     placed('body.kind', () => {
       throw new NoJointError(side === 'recipient' ? part.kind : kind, side === 'recipient' ? kind : part.kind);
     });
-  const { best, counts, refused } = askAll(workshop, request, part, 'pattern' in asked ? asked.pattern : undefined, most);
+  const { best, counts, refused } = askAll(
+    workshop,
+    request,
+    part,
+    'pattern' in asked ? asked.pattern : undefined,
+    most,
+  );
   const told = best.map((each) => takingTold(workshop, each.part, each.swap, each.specimenId));
   const room = request.refused ? Math.max(0, most - told.length) : 0;
   const out = { verdict: 'doesNotFit', says: [], hours: 0, price: 0 } as const;
-  return { counts, best: [...told, ...refused.slice(0, room).map((each) => takingTold(workshop, each.part, out, each.specimenId))] };
+  return {
+    counts,
+    best: [...told, ...refused.slice(0, room).map((each) => takingTold(workshop, each.part, out, each.specimenId))],
+  };
 };
 
 export const engines: Answering<'engines'> = (workshop, request) => {
   const { catalogue, setting, circumstances } = workshop;
-  const coming = partyRefs(workshop, request.donors, 'body.donors').map((ref) => placed('body.donors', () => partyOf(catalogue, ref, circumstances.drawer)));
+  const coming = partyRefs(workshop, request.donors, 'body.donors').map((ref) =>
+    placed('body.donors', () => partyOf(catalogue, ref, circumstances.drawer)),
+  );
   const donors = coming.flatMap(({ parts }) => parts);
   const most = request.most ?? MOST_LISTED;
   const counts = noCounts();
@@ -176,9 +210,13 @@ export const engines: Answering<'engines'> = (workshop, request) => {
   const out = { verdict: 'doesNotFit', says: [], hours: 0, price: 0 } as const;
   return {
     counts,
-    best: [...goes.map(({ variant, judged }) => told(variant, judged)), ...refused.map((variant) => told(variant, out))].sort(bestFirst).slice(0, most),
+    best: [...goes.map(({ variant, judged }) => told(variant, judged)), ...refused.map((variant) => told(variant, out))]
+      .sort(bestFirst)
+      .slice(0, most),
   };
 };
 
 const bestFirst = (a: TakingTold, b: TakingTold): number =>
-  VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.price - b.price || (a.short < b.short ? -1 : a.short > b.short ? 1 : 0);
+  VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) ||
+  a.price - b.price ||
+  (a.short < b.short ? -1 : a.short > b.short ? 1 : 0);

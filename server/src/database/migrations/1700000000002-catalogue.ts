@@ -3,10 +3,12 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 const ID = `CHECK (id ~ '^[a-z0-9][a-z0-9-]{1,79}$')`;
 
 /** A column that PostgreSQL itself takes from the document, so that the two can never differ. */
-const taken = (column: string, key: string, constraint: string) => `${column} text GENERATED ALWAYS AS (document ->> '${key}') STORED ${constraint}`;
+const taken = (column: string, key: string, constraint: string) =>
+  `${column} text GENERATED ALWAYS AS (document ->> '${key}') STORED ${constraint}`;
 const named = (column: string, key: string) => taken(column, key, `NOT NULL CHECK (${column} <> '')`);
 /** A reference to another record. Checked at the end of a transaction, so that records may be written in any order. */
-const refers = (column: string, key: string, table: string, must = '') => taken(column, key, `${must} REFERENCES ${table} (id) DEFERRABLE INITIALLY DEFERRED`);
+const refers = (column: string, key: string, table: string, must = '') =>
+  taken(column, key, `${must} REFERENCES ${table} (id) DEFERRABLE INITIALLY DEFERRED`);
 
 const RECORDS: Readonly<Record<string, readonly string[]>> = {
   maker: [named('name', 'name'), refers('licensed_from', 'licensedFrom', 'maker')],
@@ -146,7 +148,10 @@ export class Catalogue1700000000002 implements MigrationInterface {
     await this.takeOver(runner);
   }
 
-  /** Brings the families and patterns of the first format into the second: makers become records, numbers and years are written out. */
+  /**
+   * Brings the families and patterns of the first format into the second: makers become records, numbers and years are
+   * written out.
+   */
   private async takeOver(runner: QueryRunner): Promise<void> {
     await runner.query(`
       SET LOCAL which_bore.who = 'migration';

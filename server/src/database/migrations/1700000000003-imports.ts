@@ -1,8 +1,8 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /**
- * Imports: what was uploaded and what is to become of each of its records. Rows and references are only a working table,
- * which a crash of the database may empty; the import is then read again from its file.
+ * Imports: what was uploaded and what is to become of each of its records. Rows and references are only a working
+ * table, which a crash of the database may empty; the import is then read again from its file.
  */
 export class Imports1700000000003 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {

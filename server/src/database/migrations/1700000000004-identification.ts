@@ -1,6 +1,9 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** Claims and service sizes among the readings; jobs, the shop's own instruments and rules, photographs, what became of readings, and drills. */
+/**
+ * Claims and service sizes among the readings; jobs, the shop's own instruments and rules, photographs, what became of
+ * readings, and drills.
+ */
 export class Identification1700000000004 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`

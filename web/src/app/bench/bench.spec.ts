@@ -56,22 +56,37 @@ describe('the next check', () => {
 
   it('says that nothing is needed once the part is named, and what cannot be told', async () => {
     setUp();
-    const settled = await show(NextCheck, inputs('cast 4187 main 2.3495in mic pin 2.0495in mic stroke 3.375in caliper forged 8 weights'));
+    const settled = await show(
+      NextCheck,
+      inputs('cast 4187 main 2.3495in mic pin 2.0495in mic stroke 3.375in caliper forged 8 weights'),
+    );
     expect(text(settled.page)).toContain('nothing more needs checking');
     const twins = inputs('forged');
-    const alike = { between: ['a', 'b'], names: ['the a', 'the b'], state: 'alike' as const, blockedBy: [], tooClose: [] };
+    const alike = {
+      between: ['a', 'b'],
+      names: ['the a', 'the b'],
+      state: 'alike' as const,
+      blockedBy: [],
+      tooClose: [],
+    };
     const { page } = await show(NextCheck, { ...twins, advice: { ...twins.advice, separation: alike } });
     expect(text(page)).toContain('tells the a from the b: as far as the catalogue knows they may be one part');
     const blocked = await show(NextCheck, {
       ...twins,
-      advice: { ...twins.advice, separation: { ...alike, state: 'blocked' as const, blockedBy: ['Stroke, by caliper'] } },
+      advice: {
+        ...twins.advice,
+        separation: { ...alike, state: 'blocked' as const, blockedBy: ['Stroke, by caliper'] },
+      },
     });
     expect(text(blocked.page)).toContain('Only this could still tell the a from the b: Stroke, by caliper.');
   });
 
   it('lists what cannot be reached, to be brought back', async () => {
     setUp();
-    const { fixture, page } = await show(NextCheck, inputs('forged', { skipped: ['size crank.stroke', 'mark crank.web'] }));
+    const { fixture, page } = await show(
+      NextCheck,
+      inputs('forged', { skipped: ['size crank.stroke', 'mark crank.web'] }),
+    );
     const back: string[] = [];
     fixture.componentInstance.unskip.subscribe((each) => back.push(each));
     expect(text(page)).toContain('Can’t be reached: 2');
@@ -103,8 +118,12 @@ describe('the bench', () => {
     await fixture.whenStable();
     expect(text(page)).toContain(`None of the ${VIEW.ofKind('crank').length} cranks`);
     await click(fixture, button(page, 'Add it as a new pattern'));
-    const request = server().expectOne((each) => each.method === 'PUT' && each.url.startsWith('/api/records/pattern/crank-from-the-river-pump'));
-    const { record } = request.request.body as { record: { dimensions: Record<string, { low: string }>; source: { kind: string } } };
+    const request = server().expectOne(
+      (each) => each.method === 'PUT' && each.url.startsWith('/api/records/pattern/crank-from-the-river-pump'),
+    );
+    const { record } = request.request.body as {
+      record: { dimensions: Record<string, { low: string }>; source: { kind: string } };
+    };
     expect(record.dimensions['crank.mainJournal.diameter']?.low).toBe('58.12');
     expect(record.source.kind).toBe('measuredHere');
     request.flush({ record, version: 1 });
@@ -151,10 +170,21 @@ describe('the tray', () => {
       photographs.add(new File(['x'], name, { type: 'image/png' }), readings('forged')[0]?.id);
       return server().expectOne((request) => request.method === 'POST' && request.url.endsWith('/photographs'));
     };
-    send('web.png').flush({ id: 'p1', reading: readings('forged')[0]?.id, name: 'web.png', width: 9, height: 9, at: '2026-03-02T08:10:00.000Z', who: 'Tilda' });
+    send('web.png').flush({
+      id: 'p1',
+      reading: readings('forged')[0]?.id,
+      name: 'web.png',
+      width: 9,
+      height: 9,
+      at: '2026-03-02T08:10:00.000Z',
+      who: 'Tilda',
+    });
     await fixture.whenStable();
     expect(page.querySelector('img')?.getAttribute('src')).toBe('/api/photographs/p1/thumbnail');
-    send('program.png').flush({ error: '“program.png” cannot be opened as a picture, whatever its name says.' }, { status: 415, statusText: 'no' });
+    send('program.png').flush(
+      { error: '“program.png” cannot be opened as a picture, whatever its name says.' },
+      { status: 415, statusText: 'no' },
+    );
     await fixture.whenStable();
     expect(text(page.querySelector('[role=alert]'))).toContain('cannot be opened as a picture');
   });
@@ -188,7 +218,15 @@ describe('the bench card', () => {
     setUp(specimen('cast 41?7 main 2.3482in mic year 1962', 'Crank, bin 4'));
     const { page } = await show(BenchCard, { specimen: ID });
     const said = text(page);
-    for (const part of ['Crank, bin 4', '2.3482', '41?7', 'What it may be', 'None of these', 'Why:', 'qualified machinist'])
+    for (const part of [
+      'Crank, bin 4',
+      '2.3482',
+      '41?7',
+      'What it may be',
+      'None of these',
+      'Why:',
+      'qualified machinist',
+    ])
       expect(said).withContext(part).toContain(part);
   });
 });

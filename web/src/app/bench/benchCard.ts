@@ -17,7 +17,9 @@ import { shownAs } from '../ui/understood';
 /** How many candidates are printed. */
 const PRINTED = 4;
 
-/** A part on one sheet, to lie with it or to be handed to a customer: what was read, what it is, why, and what is open. */
+/**
+ * A part on one sheet, to lie with it or to be handed to a customer: what was read, what it is, why, and what is open.
+ */
 @Component({
   selector: 'wb-bench-card',
   imports: [DatePipe, NzButtonModule, NzIconModule, PartDrawing, RouterLink, Said],
@@ -51,7 +53,13 @@ export class BenchCard {
     ),
   );
   protected readonly rows = computed(() =>
-    (this.part()?.readings ?? []).map((reading) => ({ ...shownAs(reading.is), sort: reading.is.sort, at: reading.at, id: reading.id, typed: reading.is.text })),
+    (this.part()?.readings ?? []).map((reading) => ({
+      ...shownAs(reading.is),
+      sort: reading.is.sort,
+      at: reading.at,
+      id: reading.id,
+      typed: reading.is.text,
+    })),
   );
   protected readonly candidates = computed(() => this.identified()?.candidates ?? []);
   protected readonly first = computed(() => {

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { Drawer, featureOf, idFrom, markPlaceOf, partFromSpecimen, patternFromReadings, sayLook, type Specimen } from '@which-bore/core';
+import {
+  Drawer,
+  featureOf,
+  idFrom,
+  markPlaceOf,
+  partFromSpecimen,
+  patternFromReadings,
+  sayLook,
+  type Specimen,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
@@ -24,7 +33,18 @@ import { Tray } from './tray';
 /** The part on the bench: what was read of it, what it may be, and its picture. */
 @Component({
   selector: 'wb-bench-station',
-  imports: [CompareLink, InTurn, LineUpList, NextCheck, NzButtonModule, NzIconModule, PartDrawing, RouterLink, SizeTable, Tray],
+  imports: [
+    CompareLink,
+    InTurn,
+    LineUpList,
+    NextCheck,
+    NzButtonModule,
+    NzIconModule,
+    PartDrawing,
+    RouterLink,
+    SizeTable,
+    Tray,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './benchStation.html',
   styleUrl: './benchStation.less',
@@ -108,7 +128,12 @@ export class BenchStation {
   protected addPattern(specimen: Specimen): void {
     const name = this.preferences.name().trim();
     const id = `${idFrom(specimen.name)}-${specimen.id.slice(0, 6)}`;
-    const pattern = patternFromReadings(specimen, id, new Date().toISOString().slice(0, 10), name === '' ? undefined : name);
+    const pattern = patternFromReadings(
+      specimen,
+      id,
+      new Date().toISOString().slice(0, 10),
+      name === '' ? undefined : name,
+    );
     this.adding.set(true);
     this.refused.set(undefined);
     this.api
@@ -118,11 +143,14 @@ export class BenchStation {
         next: ({ version }) => {
           this.questions.refresh();
           this.undoBar.offer(`Added “${pattern.name}” to the catalogue.`, () =>
-            this.api.removeRecord('pattern', id, version).subscribe({ next: () => this.questions.refresh(), error: () => undefined }),
+            this.api
+              .removeRecord('pattern', id, version)
+              .subscribe({ next: () => this.questions.refresh(), error: () => undefined }),
           );
           void this.router.navigate(['/catalogue/pattern', id]);
         },
-        error: (error: unknown) => this.refused.set(error instanceof ApiError ? error.message : 'It could not be added. Try again.'),
+        error: (error: unknown) =>
+          this.refused.set(error instanceof ApiError ? error.message : 'It could not be added. Try again.'),
       });
   }
 
@@ -132,7 +160,14 @@ export class BenchStation {
   }
 
   protected noMark(place: string): void {
-    this.go(this.bench.take({ sort: 'mark', text: `no mark on ${markPlaceOf(place).words[0] ?? markPlaceOf(place).name}`, characters: '', place }));
+    this.go(
+      this.bench.take({
+        sort: 'mark',
+        text: `no mark on ${markPlaceOf(place).words[0] ?? markPlaceOf(place).name}`,
+        characters: '',
+        place,
+      }),
+    );
   }
 
   private go(specimen: string): void {

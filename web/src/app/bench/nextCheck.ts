@@ -62,7 +62,10 @@ export class NextCheck {
     const best = this.best();
     if (best?.sort !== 'look' || !best.answers || best.answers.length > PRESSED) return [];
     const feature = featureOf(best.id);
-    return best.answers.map((option) => ({ option, name: 'options' in feature.form ? sayLook(feature, option) : option }));
+    return best.answers.map((option) => ({
+      option,
+      name: 'options' in feature.form ? sayLook(feature, option) : option,
+    }));
   });
 
   /** What is said where nothing is worth checking. */
@@ -118,7 +121,8 @@ export class NextCheck {
   }
 }
 
-const percent = (share: number): string => (share > 0.995 ? 'nearly all' : share < 0.005 ? 'hardly any' : `${Math.round(share * 100)} %`);
+const percent = (share: number): string =>
+  share > 0.995 ? 'nearly all' : share < 0.005 ? 'hardly any' : `${Math.round(share * 100)} %`;
 
 /** The words with which the entry line begins what was asked for. */
 function beginning({ sort, id }: CheckTold): string {

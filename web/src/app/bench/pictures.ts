@@ -11,10 +11,19 @@ import { Photographs } from '../data/photographs';
   template: `
     @for (each of shown(); track each.id) {
       <figure>
-        <a [href]="'/api/photographs/' + each.id" target="_blank" rel="noopener" [attr.aria-label]="'Photograph ' + each.name + ', large'">
+        <a
+          [href]="'/api/photographs/' + each.id"
+          target="_blank"
+          rel="noopener"
+          [attr.aria-label]="'Photograph ' + each.name + ', large'"
+        >
           <img [src]="'/api/photographs/' + each.id + '/thumbnail'" alt="" width="56" height="56" />
         </a>
-        <button type="button" (click)="photographs.remove(each)" [attr.aria-label]="'Delete the photograph ' + each.name">
+        <button
+          type="button"
+          (click)="photographs.remove(each)"
+          [attr.aria-label]="'Delete the photograph ' + each.name"
+        >
           <nz-icon nzType="close" aria-hidden="true" />
         </button>
       </figure>
@@ -53,5 +62,7 @@ export class Pictures {
   /** The reading; undefined for the part as a whole. */
   readonly reading = input<string>();
 
-  protected readonly shown = computed((): readonly Photograph[] => this.photographs.all().filter((each) => each.reading === this.reading()));
+  protected readonly shown = computed((): readonly Photograph[] =>
+    this.photographs.all().filter((each) => each.reading === this.reading()),
+  );
 }

@@ -4,7 +4,11 @@ import { catchError, EMPTY } from 'rxjs';
 import type { ReadingChange } from '@which-bore/core';
 import { Api } from '../data/api';
 
-const SAYS: Readonly<Record<ReadingChange['operation'], string>> = { added: 'read', changed: 'corrected', removed: 'removed' };
+const SAYS: Readonly<Record<ReadingChange['operation'], string>> = {
+  added: 'read',
+  changed: 'corrected',
+  removed: 'removed',
+};
 
 /** What became of the readings: when each was made, corrected or removed, by whom, and what stood there before. */
 @Component({

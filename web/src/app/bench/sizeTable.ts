@@ -132,7 +132,9 @@ export class SizeTable {
         name: parameter.name,
         definition: parameter.definition,
         mine: found === undefined ? undefined : digitsOf(found, parameter.quantity, units),
-        theirs: theirs && `${digitsOf(theirs.interval.low, parameter.quantity, units)} – ${digitsOf(theirs.interval.high, parameter.quantity, units)}`,
+        theirs:
+          theirs &&
+          `${digitsOf(theirs.interval.low, parameter.quantity, units)} – ${digitsOf(theirs.interval.high, parameter.quantity, units)}`,
         ...this.judged(parameter, mine?.interval, theirs?.interval, off ?? 0),
         look: false,
       };
@@ -141,7 +143,8 @@ export class SizeTable {
       const mine = this.part().looks[feature.id]?.option;
       const theirs = candidate?.looks[feature.id]?.option;
       const counted = 'count' in feature.form;
-      const name = (option: string | undefined) => (option === undefined ? undefined : counted ? option : sayLook(feature, option));
+      const name = (option: string | undefined) =>
+        option === undefined ? undefined : counted ? option : sayLook(feature, option);
       return {
         id: feature.id,
         name: feature.name,
@@ -155,8 +158,15 @@ export class SizeTable {
     return [...sizes, ...looks].filter((row) => row.mine !== undefined || row.theirs !== undefined);
   });
 
-  /** Inside or outside the limits once the instrument's uncertainty is guarded in; or that it cannot tell, and what can. */
-  private judged(parameter: Parameter, mine: Interval | undefined, theirs: Interval | undefined, off: number): Pick<Row, 'differs' | 'why'> {
+  /**
+   * Inside or outside the limits once the instrument's uncertainty is guarded in; or that it cannot tell, and what can.
+   */
+  private judged(
+    parameter: Parameter,
+    mine: Interval | undefined,
+    theirs: Interval | undefined,
+    off: number,
+  ): Pick<Row, 'differs' | 'why'> {
     if (!mine || !theirs) return { differs: undefined };
     const units = this.preferences.units();
     const said = off === 0 ? 'inside' : `${off > 0 ? '+' : ''}${digitsOf(off, parameter.quantity, units)}`;

@@ -22,7 +22,19 @@ import { ReadingHistory } from './readingHistory';
 /** The readings as chips, grouped; each can be edited where it stands, and removed to see what changes. */
 @Component({
   selector: 'wb-tray',
-  imports: [FocusHere, FormsModule, InTurn, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, Pictures, ReadingHistory, ReadingWords, RouterLink],
+  imports: [
+    FocusHere,
+    FormsModule,
+    InTurn,
+    NzButtonModule,
+    NzIconModule,
+    NzInputModule,
+    NzSelectModule,
+    Pictures,
+    ReadingHistory,
+    ReadingWords,
+    RouterLink,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tray.html',
   styleUrl: './tray.less',
@@ -36,9 +48,10 @@ export class Tray {
   protected readonly kinds = KIND_IDS.map((id) => ({ id, name: KINDS[id].name }));
   protected readonly editing = signal<string | undefined>(undefined);
   protected readonly groups = computed(() =>
-    GROUPS.map((group) => ({ ...group, readings: this.bench.readings().filter((reading) => reading.is.sort === group.sort) })).filter(
-      (group) => group.readings.length > 0,
-    ),
+    GROUPS.map((group) => ({
+      ...group,
+      readings: this.bench.readings().filter((reading) => reading.is.sort === group.sort),
+    })).filter((group) => group.readings.length > 0),
   );
   protected readonly drawn = growing(this.groups, 1);
 

@@ -8,7 +8,9 @@ import { growing } from '../ui/growing';
 import { RecordLink } from '../ui/recordLink';
 import { Said } from '../ui/said';
 
-/** Findings of a rule that are shown at once, and the most a page ever shows: who has that many mends them by an import. */
+/**
+ * Findings of a rule that are shown at once, and the most a page ever shows: who has that many mends them by an import.
+ */
 const AT_ONCE = 12;
 const MOST = 500;
 
@@ -23,7 +25,10 @@ const MOST = 500;
       <p role="status">
         {{ count() === 0 ? 'The catalogue agrees with itself.' : count() + ' findings. ' }}
         @if (count() > 0) {
-          <span class="quiet"><b class="bad">wrong</b> cannot be right as it stands; <b class="warn">look</b> may be, and somebody should look.</span>
+          <span class="quiet"
+            ><b class="bad">wrong</b> cannot be right as it stands; <b class="warn">look</b> may be, and somebody should
+            look.</span
+          >
         }
       </p>
       @for (group of drawn(); track group.rule.id) {
@@ -56,7 +61,9 @@ const MOST = 500;
             }
           </ul>
           @if (group.rule.count > group.findings.length) {
-            <button nz-button type="button" (click)="shown.set(shown() + atOnce)">{{ group.rule.count - group.findings.length }} more</button>
+            <button nz-button type="button" (click)="shown.set(shown() + atOnce)">
+              {{ group.rule.count - group.findings.length }} more
+            </button>
           }
         </section>
       }
@@ -99,11 +106,15 @@ export class AuditPage {
   protected readonly atOnce = AT_ONCE;
   /** Findings of each rule that are shown; more on demand. */
   protected readonly shown = signal(AT_ONCE);
-  private readonly found = toSignal(toObservable(this.shown).pipe(switchMap((most) => this.questions.ask('audit', { most: Math.min(most, MOST) }))));
+  private readonly found = toSignal(
+    toObservable(this.shown).pipe(switchMap((most) => this.questions.ask('audit', { most: Math.min(most, MOST) }))),
+  );
   protected readonly count = computed(() => (this.found()?.rules ?? []).reduce((sum, { count }) => sum + count, 0));
   protected readonly groups = computed(() => {
     const found = this.found();
-    return found?.rules.filter(({ count }) => count > 0).map((rule) => ({ rule, findings: found.findings.filter((finding) => finding.rule === rule.id) }));
+    return found?.rules
+      .filter(({ count }) => count > 0)
+      .map((rule) => ({ rule, findings: found.findings.filter((finding) => finding.rule === rule.id) }));
   });
   /** A rule at a time, so that a large audit does not hold the page up. */
   protected readonly drawn = growing(

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { cut, RECORD_NAMES, type Sentence } from '@which-bore/core';
@@ -42,7 +51,9 @@ export class CatalogueStation {
         text.trim() === ''
           ? of(undefined)
           : // One search that fails must not be the last.
-            this.questions.ask('search', { text: cut(text, LONGEST), most: SHOWN }).pipe(catchError((error: unknown) => (console.error(error), of(undefined)))),
+            this.questions
+              .ask('search', { text: cut(text, LONGEST), most: SHOWN })
+              .pipe(catchError((error: unknown) => (console.error(error), of(undefined)))),
       ),
     ),
   );
@@ -59,7 +70,9 @@ export class CatalogueStation {
     10,
   );
 
-  /** What the line says as a number: a bearing's designation, a vehicle's number, or one of the catalogue's own schemes. */
+  /**
+   * What the line says as a number: a bearing's designation, a vehicle's number, or one of the catalogue's own schemes.
+   */
   protected readonly reads = toSignal(
     toObservable(this.find).pipe(
       debounceTime(SETTLE_MS),
@@ -80,7 +93,9 @@ export class CatalogueStation {
   /** How many makers of the tree are shown; more on demand. */
   protected readonly makersShown = signal(MAKERS);
   protected readonly makersAtOnce = MAKERS;
-  protected readonly tree = toSignal(toObservable(this.makersShown).pipe(switchMap((most) => this.questions.ask('tree', { most }))));
+  protected readonly tree = toSignal(
+    toObservable(this.makersShown).pipe(switchMap((most) => this.questions.ask('tree', { most }))),
+  );
   protected readonly makers = growing(
     computed(() => this.tree()?.makers ?? []),
     10,
@@ -91,12 +106,18 @@ export class CatalogueStation {
       switchMap((families) =>
         families.length === 0
           ? of([])
-          : combineLatest(families.map((family) => this.questions.ask('variantsOf', { family }).pipe(map(({ variants }) => ({ family, variants }))))),
+          : combineLatest(
+              families.map((family) =>
+                this.questions.ask('variantsOf', { family }).pipe(map(({ variants }) => ({ family, variants }))),
+              ),
+            ),
       ),
     ),
     { initialValue: [] },
   );
-  protected readonly variants = computed(() => new Map(this.laidOpen().map(({ family, variants }) => [family, variants])));
+  protected readonly variants = computed(
+    () => new Map(this.laidOpen().map(({ family, variants }) => [family, variants])),
+  );
 
   constructor() {
     // Another page begins at its top.
@@ -109,11 +130,17 @@ export class CatalogueStation {
   }
 
   protected toggle(family: string): void {
-    this.opened.update((opened) => (opened.has(family) ? new Set([...opened].filter((each) => each !== family)) : new Set(opened).add(family)));
+    this.opened.update((opened) =>
+      opened.has(family) ? new Set([...opened].filter((each) => each !== family)) : new Set(opened).add(family),
+    );
   }
 
   protected search(text: string): void {
-    void this.router.navigate([], { queryParams: { find: text === '' ? null : text }, queryParamsHandling: 'merge', replaceUrl: true });
+    void this.router.navigate([], {
+      queryParams: { find: text === '' ? null : text },
+      queryParamsHandling: 'merge',
+      replaceUrl: true,
+    });
   }
 
   /** Enter opens the best hit. */

@@ -38,12 +38,14 @@ const NAMED = 5;
             <b>{{ batch.who }}</b>&ngsp;<span class="quiet">{{ batch.at | date: 'd MMM y, HH:mm' }}</span>
             @for (change of batch.changes.slice(0, named); track change.id) {
               <div>
-                {{ change.operation }} the {{ names[change.type] }} <wb-record [type]="change.type" [id]="change.record" />
+                {{ change.operation }} the {{ names[change.type] }}
+                <wb-record [type]="change.type" [id]="change.record" />
                 @if (change.operation === 'changed') {
                   <ul class="what">
                     @for (each of what().get(change.id) ?? []; track each.what) {
                       <li>
-                        {{ each.what }}: <del>{{ each.before || 'nothing' }}</del> to <ins>{{ each.after || 'nothing' }}</ins>
+                        {{ each.what }}: <del>{{ each.before || 'nothing' }}</del> to
+                        <ins>{{ each.after || 'nothing' }}</ins>
                       </li>
                     }
                   </ul>
@@ -66,7 +68,9 @@ const NAMED = 5;
               <div class="quiet">and {{ batch.changes.length - named }} more in the same go</div>
             }
           </div>
-          <button nz-button type="button" (click)="undoAll(batch)">{{ batch.changes.length > 1 ? 'Take all back' : 'Take back' }}</button>
+          <button nz-button type="button" (click)="undoAll(batch)">
+            {{ batch.changes.length > 1 ? 'Take all back' : 'Take back' }}
+          </button>
         </li>
       } @empty {
         <li class="quiet">Nothing was changed yet.</li>
@@ -120,7 +124,8 @@ export class ChangesPage {
       for (const [at, { id, type, record, before }] of batch.changes.entries()) {
         const key = `${type} ${record}`;
         const found = (before ?? undefined) as CatalogueRecord | undefined;
-        if (at < NAMED) told.set(id, differences(type, found, after.has(key) ? after.get(key) : this.records.record(type, record)));
+        if (at < NAMED)
+          told.set(id, differences(type, found, after.has(key) ? after.get(key) : this.records.record(type, record)));
         after.set(key, found);
       }
     return told;
@@ -169,7 +174,9 @@ export class ChangesPage {
     this.changes.set(changes);
     const batches = new Map<string, Change[]>();
     for (const change of changes) batches.set(change.batch, [...(batches.get(change.batch) ?? []), change]);
-    this.batches.set([...batches].map(([batch, of]) => ({ batch, at: of[0]?.at ?? '', who: of[0]?.who ?? '', changes: of })));
+    this.batches.set(
+      [...batches].map(([batch, of]) => ({ batch, at: of[0]?.at ?? '', who: of[0]?.who ?? '', changes: of })),
+    );
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { Router } from '@angular/router';
 import {
   checkRecord,
@@ -37,7 +46,8 @@ interface Draft {
   readonly version: number;
 }
 
-const isDraft = (value: unknown): value is Draft => typeof value === 'object' && value !== null && 'text' in value && 'version' in value;
+const isDraft = (value: unknown): value is Draft =>
+  typeof value === 'object' && value !== null && 'text' in value && 'version' in value;
 
 /** Adds a record or changes one, by a form from the dictionary; a scheme is tried live beside it. */
 @Component({
@@ -58,14 +68,25 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
           @if (!fresh()) {
             <button nz-button nzDanger type="button" (click)="remove()">Remove</button>
           }
-          <button nz-button nzType="primary" type="button" [disabled]="saving() || count() > 0" (click)="save()">Save</button>
+          <button nz-button nzType="primary" type="button" [disabled]="saving() || count() > 0" (click)="save()">
+            Save
+          </button>
         </div>
       </header>
       <div class="state" role="status">
         <label for="who">Changes go on record under</label>
-        <input nz-input id="who" placeholder="your name" [value]="preferences.name()" #who (input)="preferences.name.set(who.value)" />
+        <input
+          nz-input
+          id="who"
+          placeholder="your name"
+          [value]="preferences.name()"
+          #who
+          (input)="preferences.name.set(who.value)"
+        />
         @if (count() > 0) {
-          <span class="bad">{{ count() === 1 ? 'One thing' : count() + ' things' }} to mend below before it can be saved.</span>
+          <span class="bad"
+            >{{ count() === 1 ? 'One thing' : count() + ' things' }} to mend below before it can be saved.</span
+          >
         } @else if (kept()) {
           <span class="quiet">Kept in this browser, not saved yet.</span>
         }
@@ -74,7 +95,9 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
         <p class="bad" role="alert">
           {{ failed.says }}
           @if (failed.theirs) {
-            <button nz-button nzSize="small" type="button" (click)="takeTheirs()">Show what they saved, without mine</button>
+            <button nz-button nzSize="small" type="button" (click)="takeTheirs()">
+              Show what they saved, without mine
+            </button>
             <button nz-button nzSize="small" type="button" (click)="keepMine()">Keep mine, to be saved over it</button>
           }
         </p>
@@ -87,7 +110,15 @@ const isDraft = (value: unknown): value is Draft => typeof value === 'object' &&
         </ul>
       }
       <div [class.beside]="scheme()">
-        <wb-record-form *wbInTurn [table]="table()" [text]="current" (textChange)="keep($event)" [problems]="read().problems" [fresh]="fresh()" [at]="at()" />
+        <wb-record-form
+          *wbInTurn
+          [table]="table()"
+          [text]="current"
+          (textChange)="keep($event)"
+          [problems]="read().problems"
+          [fresh]="fresh()"
+          [at]="at()"
+        />
         @if (scheme(); as trial) {
           <wb-scheme-trial *wbInTurn [scheme]="trial" />
         }
@@ -148,7 +179,9 @@ export class EditPage {
     const kind = (this.stored()?.record as { readonly kind?: unknown } | undefined)?.kind;
     return (typeof kind === 'string' ? kind : this.type()) as TableId;
   });
-  private readonly recordType = computed((): RecordType => (this.type() === 'pattern' ? 'pattern' : recordTypeOf(this.type() as TableId)));
+  private readonly recordType = computed((): RecordType =>
+    this.type() === 'pattern' ? 'pattern' : recordTypeOf(this.type() as TableId),
+  );
   private readonly draftName = computed(() => `edit.${this.type()}.${this.id() ?? 'new'}`);
 
   /** What was typed and kept; it outlives a reload and a server that is away. */
@@ -174,7 +207,9 @@ export class EditPage {
     if (Object.keys(problems).length > 0) return [];
     const type = this.recordType();
     const bySchema = schemaProblems(recordErrors(type, record));
-    return (bySchema.length > 0 ? bySchema : checkRecord(type, record as never, '')).map(({ where, what }) => `${where.replace(/^\./, '')}: ${what}`);
+    return (bySchema.length > 0 ? bySchema : checkRecord(type, record as never, '')).map(
+      ({ where, what }) => `${where.replace(/^\./, '')}: ${what}`,
+    );
   });
   protected readonly count = computed(() => Object.keys(this.read().problems).length + this.general().length);
 
@@ -187,7 +222,9 @@ export class EditPage {
     return name.trim() === '' ? (this.id() ?? 'Not named yet') : name;
   });
   /** The scheme as typed, as soon as it can be tried. */
-  protected readonly scheme = computed(() => (this.recordType() === 'scheme' && this.count() === 0 ? (this.read().record as unknown as Scheme) : undefined));
+  protected readonly scheme = computed(() =>
+    this.recordType() === 'scheme' && this.count() === 0 ? (this.read().record as unknown as Scheme) : undefined,
+  );
 
   constructor() {
     effect(() => {
@@ -229,7 +266,10 @@ export class EditPage {
       void this.fetch(type, record.id);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      this.failure.set({ says: `${error.message} What you typed is kept here.`, theirs: error.kind === 'changed' && error.current !== undefined });
+      this.failure.set({
+        says: `${error.message} What you typed is kept here.`,
+        theirs: error.kind === 'changed' && error.current !== undefined,
+      });
     } finally {
       this.saving.set(false);
     }

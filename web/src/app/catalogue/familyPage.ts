@@ -29,10 +29,19 @@ import { recordPage } from './recordPage';
         <p>{{ of.note }}</p>
       }
       @if (leftOut() > 0) {
-        <p class="quiet">This family is too large for one page: {{ leftOut() }} more of its records are not shown. Search for them on the left.</p>
+        <p class="quiet">
+          This family is too large for one page: {{ leftOut() }} more of its records are not shown. Search for them on
+          the left.
+        </p>
       }
       @if (catalogue(); as held) {
-        <wb-family-place *wbInTurn [catalogue]="held" [variants]="variants()" [slot]="slot()" (choose)="choose($event)" />
+        <wb-family-place
+          *wbInTurn
+          [catalogue]="held"
+          [variants]="variants()"
+          [slot]="slot()"
+          (choose)="choose($event)"
+        />
       }
       <div class="columns" *wbInTurn>
         <div>
@@ -41,7 +50,10 @@ import { recordPage } from './recordPage';
             @for (variant of drawnVariants(); track variant.id) {
               <li>
                 <wb-record type="variant" [id]="variant.id" short />
-                <span class="quiet">{{ variant.years ? ' ' + yearsOf(variant.years) : '' }}{{ variant.rating ? ', ' + variant.rating : '' }}</span>
+                <span class="quiet"
+                  >{{ variant.years ? ' ' + yearsOf(variant.years) : ''
+                  }}{{ variant.rating ? ', ' + variant.rating : '' }}</span
+                >
               </li>
             } @empty {
               <li class="quiet">No variant yet.</li>

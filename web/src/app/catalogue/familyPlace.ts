@@ -22,7 +22,9 @@ import { FitmentChart } from './fitmentChart';
             <nz-option [nzValue]="each.id" [nzLabel]="each.label" />
           }
         </nz-select>
-        <p class="key"><span class="usual">the usual part</span><span class="some">only a short time, or some engines</span></p>
+        <p class="key">
+          <span class="usual">the usual part</span><span class="some">only a short time, or some engines</span>
+        </p>
       </div>
       <wb-fitment-chart *wbInTurn [bars]="bars()" />
       <ng-container *wbInTurn>
@@ -30,7 +32,8 @@ import { FitmentChart } from './fitmentChart';
         <ul class="plain">
           @for (bar of drawnExceptions(); track $index) {
             <li>
-              <wb-record type="variant" [id]="bar.variant.id" short />: <wb-record type="pattern" [id]="bar.fitment.pattern" short />{{
+              <wb-record type="variant" [id]="bar.variant.id" short />:
+              <wb-record type="pattern" [id]="bar.fitment.pattern" short />{{
                 bar.says.slice(bar.says.indexOf(bar.name) + bar.name.length)
               }}
             </li>
@@ -86,14 +89,22 @@ export class FamilyPlace {
     const exceptions = exceptionsBySlot(this.variants());
     return SLOTS.filter((each) => exceptions.has(each.id)).map((each) => {
       const count = exceptions.get(each.id) ?? 0;
-      return { id: each.id, name: each.name, count, label: count === 0 ? each.name : `${each.name} (${counted(count, 'exception')})` };
+      return {
+        id: each.id,
+        name: each.name,
+        count,
+        label: count === 0 ? each.name : `${each.name} (${counted(count, 'exception')})`,
+      };
     });
   });
   /** The place asked for, else the one with the most exceptions. */
   protected readonly place = computed(() => {
     const asked = this.slot();
     if (asked !== undefined) return asked;
-    return this.slots().reduce<{ id: string; count: number } | undefined>((most, each) => (each.count > (most?.count ?? -1) ? each : most), undefined)?.id;
+    return this.slots().reduce<{ id: string; count: number } | undefined>(
+      (most, each) => (each.count > (most?.count ?? -1) ? each : most),
+      undefined,
+    )?.id;
   });
   protected readonly placeName = computed(
     () =>

@@ -1,4 +1,13 @@
-import { isException, monthOf, sayShare, spanOf, STILL_MADE, type CatalogueLookup, type Fitment, type Variant } from '@which-bore/core';
+import {
+  isException,
+  monthOf,
+  sayShare,
+  spanOf,
+  STILL_MADE,
+  type CatalogueLookup,
+  type Fitment,
+  type Variant,
+} from '@which-bore/core';
 
 /** A fitment as a bar of the chart: from the beginning of one year (or month) to the end of another. */
 export interface FitmentBar {
@@ -25,7 +34,10 @@ export function barsOf(catalogue: CatalogueLookup, variants: readonly Variant[],
         if (!span) return [];
         const name = catalogue.pattern(fitment.pattern)?.name ?? fitment.pattern;
         const [begins, ends] = [fitment.from ?? variant.years?.from ?? '', fitment.to ?? variant.years?.to ?? 'now'];
-        const share = fitment.share === undefined ? '' : `, ${sayShare(fitment.share)} of them (${Math.round(fitment.share * 100)} %)`;
+        const share =
+          fitment.share === undefined
+            ? ''
+            : `, ${sayShare(fitment.share)} of them (${Math.round(fitment.share * 100)} %)`;
         return [
           {
             variant,
@@ -47,10 +59,15 @@ export function exceptionsBySlot(variants: readonly Variant[]): ReadonlyMap<stri
   const counts = new Map<string, number>();
   for (const variant of variants)
     for (const fitment of variant.fitments)
-      counts.set(fitment.slot, (counts.get(fitment.slot) ?? 0) + (spanOf(variant, fitment, until) && isException(variant, fitment) ? 1 : 0));
+      counts.set(
+        fitment.slot,
+        (counts.get(fitment.slot) ?? 0) + (spanOf(variant, fitment, until) && isException(variant, fitment) ? 1 : 0),
+      );
   return counts;
 }
 
 /** The month up to which what is still made is drawn. */
 const untilOf = (variants: readonly Variant[]): number =>
-  Math.max(...variants.flatMap((variant) => spanOf(variant, {}, variant.years ? monthOf(variant.years.from) : 0)?.to ?? [])) + STILL_MADE;
+  Math.max(
+    ...variants.flatMap((variant) => spanOf(variant, {}, variant.years ? monthOf(variant.years.from) : 0)?.to ?? []),
+  ) + STILL_MADE;

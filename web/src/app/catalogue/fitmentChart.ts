@@ -1,5 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, input, viewChild } from '@angular/core';
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartDataset, type Plugin } from 'chart.js';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  LinearScale,
+  Tooltip,
+  type ChartDataset,
+  type Plugin,
+} from 'chart.js';
 import { Preferences } from '../data/preferences';
 import { Turns } from '../ui/turns';
 import type { FitmentBar } from './fitmentBars';
@@ -74,7 +93,9 @@ export class FitmentChart {
     const font = { family: colour('--words') || 'sans-serif', size: 14 };
     const inBar = `600 13px ${colour('--narrow') || 'sans-serif'}`;
     // A canvas draws with the letters it has and never again: they are fetched first. Where they cannot be, others do.
-    await Promise.allSettled([`14px ${font.family}`, `600 14px ${font.family}`, inBar].map((each) => canvas.ownerDocument.fonts.load(each)));
+    await Promise.allSettled(
+      [`14px ${font.family}`, `600 14px ${font.family}`, inBar].map((each) => canvas.ownerDocument.fonts.load(each)),
+    );
     if (drawing !== this.drawing) return;
     const names = [...new Set(bars.map((bar) => bar.name))];
     const datasets = names.flatMap((name, at): ChartDataset<'bar', Point[]>[] => {
@@ -164,7 +185,11 @@ const named = (look: { readonly ink: string; readonly ground: string; readonly f
     chart.data.datasets.forEach((dataset, at) => {
       if (dataset.barThickness !== USUAL) return;
       for (const element of chart.getDatasetMeta(at).data) {
-        const { x, base, y } = element.getProps(['x', 'base', 'y'], true) as unknown as { readonly x: number; readonly base: number; readonly y: number };
+        const { x, base, y } = element.getProps(['x', 'base', 'y'], true) as unknown as {
+          readonly x: number;
+          readonly base: number;
+          readonly y: number;
+        };
         const room = Math.abs(x - base) - 10;
         const text = fitted(ctx, dataset.label ?? '', room);
         if (text === '') continue;

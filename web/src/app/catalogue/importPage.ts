@@ -84,7 +84,9 @@ export class ImportPage {
   protected readonly tally = computed(() =>
     OUTCOMES.map((each) => ({
       ...each,
-      count: (this.current()?.counts ?? []).filter((count) => count.outcome === each.id).reduce((sum, count) => sum + count.count, 0),
+      count: (this.current()?.counts ?? [])
+        .filter((count) => count.outcome === each.id)
+        .reduce((sum, count) => sum + count.count, 0),
     })),
   );
   protected readonly refused = computed(() => this.tally().find((each) => each.id === 'refused')?.count ?? 0);
@@ -95,11 +97,15 @@ export class ImportPage {
   );
   /** Tables with a column or a name that a person should look at. */
   protected readonly doubtful = computed(() =>
-    (this.current()?.tables ?? []).filter((table) => table.problem !== undefined || table.headers.some((each) => each.how !== 'exactly')),
+    (this.current()?.tables ?? []).filter(
+      (table) => table.problem !== undefined || table.headers.some((each) => each.how !== 'exactly'),
+    ),
   );
 
   /** A change of a choice that is not read yet. */
-  protected readonly choicesChanged = computed(() => JSON.stringify(this.choices()) !== JSON.stringify(this.current()?.choices ?? {}));
+  protected readonly choicesChanged = computed(
+    () => JSON.stringify(this.choices()) !== JSON.stringify(this.current()?.choices ?? {}),
+  );
 
   constructor() {
     // Asked again and again while it is at work, and once more when it has ended.
@@ -124,7 +130,8 @@ export class ImportPage {
         },
       });
     effect(() => {
-      if (this.id() === undefined) void this.attempt(async () => this.earlier.set(await firstValueFrom(this.api.imports())));
+      if (this.id() === undefined)
+        void this.attempt(async () => this.earlier.set(await firstValueFrom(this.api.imports())));
     });
   }
 
@@ -172,8 +179,13 @@ export class ImportPage {
     return allColumns(as).flatMap((column) => {
       if (column.holds !== 'size') return [{ id: headerOf(column), label: columnLabel(column) }];
       const { quantity } = column.parameter;
-      const units = (['metric', 'inch'] as const).map((system) => shownUnit(quantity, system)).filter((unit): unit is UnitId => unit !== undefined);
-      return [...new Set(units)].map((unit) => ({ id: headerOf({ ...column, unit }), label: `${column.parameter.name} [${UNITS[unit].words[0]}]` }));
+      const units = (['metric', 'inch'] as const)
+        .map((system) => shownUnit(quantity, system))
+        .filter((unit): unit is UnitId => unit !== undefined);
+      return [...new Set(units)].map((unit) => ({
+        id: headerOf({ ...column, unit }),
+        label: `${column.parameter.name} [${UNITS[unit].words[0]}]`,
+      }));
     });
   }
 
@@ -237,7 +249,8 @@ export class ImportPage {
     if (now.state === 'applied' && before?.id === now.id && before.state !== 'applied') {
       this.questions.refresh();
       const { batch } = now;
-      if (batch !== undefined) this.undoBar.offer(`${now.fileName} is in the catalogue.`, () => void this.takeBack(batch));
+      if (batch !== undefined)
+        this.undoBar.offer(`${now.fileName} is in the catalogue.`, () => void this.takeBack(batch));
     }
   }
 

@@ -13,8 +13,10 @@ import { Questions } from '../data/questions';
     <h1>Catalogue</h1>
     @if (held(); as view) {
       <p class="sum">
-        <b class="figures">{{ view.counts.pattern }}</b> patterns in <b class="figures">{{ view.counts.variant }}</b> variants of
-        <b class="figures">{{ view.counts.family }}</b> families by <b class="figures">{{ view.counts.maker }}</b> makers.
+        <b class="figures">{{ view.counts.pattern }}</b> patterns in
+        <b class="figures">{{ view.counts.variant }}</b> variants of
+        <b class="figures">{{ view.counts.family }}</b> families by
+        <b class="figures">{{ view.counts.maker }}</b> makers.
       </p>
     }
     <table>
@@ -40,7 +42,9 @@ import { Questions } from '../data/questions';
             <td class="figures number">{{ kind.looks }}</td>
             <td class="figures number">{{ kind.places }}</td>
             <td class="figures number">{{ kind.faces }}</td>
-            <td><a [routerLink]="['/catalogue/new', kind.id]" [attr.aria-label]="'Add one: ' + kind.name">Add one</a></td>
+            <td>
+              <a [routerLink]="['/catalogue/new', kind.id]" [attr.aria-label]="'Add one: ' + kind.name">Add one</a>
+            </td>
           </tr>
         }
       </tbody>
@@ -121,7 +125,10 @@ import { Questions } from '../data/questions';
 })
 export class OverviewPage {
   protected readonly held = toSignal(inject(Questions).ask('overview', {}));
-  protected readonly others = RECORD_TYPES.filter((type) => type !== 'pattern').map((type) => ({ type, name: RECORD_NAMES[type] }));
+  protected readonly others = RECORD_TYPES.filter((type) => type !== 'pattern').map((type) => ({
+    type,
+    name: RECORD_NAMES[type],
+  }));
   protected readonly kinds = computed(() =>
     KIND_IDS.map((id) => {
       const kind = KINDS[id];

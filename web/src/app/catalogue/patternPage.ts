@@ -78,7 +78,9 @@ export class PatternPage {
     return [
       slotOf(fitment.slot)?.name ?? fitment.slot,
       from === undefined ? '' : sayYears(to === undefined ? { from } : { from, to }),
-      fitment.serialFrom === undefined && fitment.serialTo === undefined ? '' : `serials ${fitment.serialFrom ?? ''}–${fitment.serialTo ?? ''}`,
+      fitment.serialFrom === undefined && fitment.serialTo === undefined
+        ? ''
+        : `serials ${fitment.serialFrom ?? ''}–${fitment.serialTo ?? ''}`,
       fitment.share === undefined ? '' : `${sayShare(fitment.share)} (${Math.round(fitment.share * 100)} %)`,
       fitment.note ?? '',
     ]

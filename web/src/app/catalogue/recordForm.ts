@@ -1,4 +1,13 @@
-import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, model } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  model,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
 import { FormsModule } from '@angular/forms';
@@ -61,7 +70,10 @@ export class RecordForm {
     computed(() =>
       Object.values(this.kind()?.features ?? {}).map((feature) => ({
         ...feature,
-        options: 'options' in feature.form ? feature.form.options.map(({ id }): Choice => ({ id, name: sayLook(feature, id) })) : undefined,
+        options:
+          'options' in feature.form
+            ? feature.form.options.map(({ id }): Choice => ({ id, name: sayLook(feature, id) }))
+            : undefined,
       })),
     ),
     2,
@@ -69,11 +81,16 @@ export class RecordForm {
   );
   /** Faces with the names that others of the catalogue have, so that the same face is written the same. */
   private readonly known = toSignal(
-    toObservable(this.table).pipe(switchMap((table) => (isKindId(table) ? this.questions.ask('faces', { kind: table }) : of({ faces: [] })))),
+    toObservable(this.table).pipe(
+      switchMap((table) => (isKindId(table) ? this.questions.ask('faces', { kind: table }) : of({ faces: [] }))),
+    ),
   );
   protected readonly faces = growing(
     computed(() =>
-      Object.values(this.kind()?.interfaces ?? {}).map((face) => ({ ...face, known: this.known()?.faces.find(({ id }) => id === face.id)?.known ?? [] })),
+      Object.values(this.kind()?.interfaces ?? {}).map((face) => ({
+        ...face,
+        known: this.known()?.faces.find(({ id }) => id === face.id)?.known ?? [],
+      })),
     ),
     2,
     this.looks,
@@ -86,9 +103,13 @@ export class RecordForm {
   protected readonly about = computed((): readonly Choice[] => {
     const kind = this.kind();
     if (!kind) return [];
-    return [...Object.values(kind.parameters), ...Object.values(kind.features), ...Object.values(kind.interfaces)].map(({ id, name }) => ({ id, name }));
+    return [...Object.values(kind.parameters), ...Object.values(kind.features), ...Object.values(kind.interfaces)].map(
+      ({ id, name }) => ({ id, name }),
+    );
   });
-  protected readonly places = computed((): readonly Choice[] => Object.values(this.kind()?.markPlaces ?? {}).map(({ id, name }) => ({ id, name })));
+  protected readonly places = computed((): readonly Choice[] =>
+    Object.values(this.kind()?.markPlaces ?? {}).map(({ id, name }) => ({ id, name })),
+  );
 
   /** The place that was gone to, so that it is gone to once. */
   private begunAt: string | undefined;
@@ -179,8 +200,14 @@ export class RecordForm {
 
   protected readonly say = sayEntry;
 
-  private alter(list: FieldList, change: (items: readonly Readonly<Record<string, string>>[]) => readonly Readonly<Record<string, string>>[]): void {
-    this.text.update((text) => ({ ...text, lists: { ...text.lists, [list.path]: change(text.lists[list.path] ?? []) } }));
+  private alter(
+    list: FieldList,
+    change: (items: readonly Readonly<Record<string, string>>[]) => readonly Readonly<Record<string, string>>[],
+  ): void {
+    this.text.update((text) => ({
+      ...text,
+      lists: { ...text.lists, [list.path]: change(text.lists[list.path] ?? []) },
+    }));
   }
 }
 

@@ -13,7 +13,10 @@ export interface RecordPage {
   readonly leftOut: Signal<number>;
 }
 
-/** Asks for the page of a record, again for another record and whenever the catalogue changes. To be called where a component is made. */
+/**
+ * Asks for the page of a record, again for another record and whenever the catalogue changes. To be called where a
+ * component is made.
+ */
 export function recordPage(type: Requests['page']['type'], id: Signal<string>): RecordPage {
   const questions = inject(Questions);
   const page = toSignal(

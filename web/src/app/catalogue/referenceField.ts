@@ -55,7 +55,12 @@ export class ReferenceField {
       }),
     ).pipe(
       switchMap(({ kinds, chosen, ...asked }) =>
-        this.questions.ask('pick', { ...asked, most: SHOWN, ...(kinds ? { kinds: [...kinds] } : {}), ...(chosen === '' ? {} : { chosen }) }),
+        this.questions.ask('pick', {
+          ...asked,
+          most: SHOWN,
+          ...(kinds ? { kinds: [...kinds] } : {}),
+          ...(chosen === '' ? {} : { chosen }),
+        }),
       ),
       map(({ choices }) => choices),
     ),

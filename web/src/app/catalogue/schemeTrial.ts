@@ -126,19 +126,25 @@ export class SchemeTrial {
   protected readonly more = signal('');
 
   private readonly numbers = computed(() =>
-    [this.more(), ...(this.scheme().samples ?? [])].filter((number) => number.trim() !== '').map((number) => cut(number, LONGEST)),
+    [this.more(), ...(this.scheme().samples ?? [])]
+      .filter((number) => number.trim() !== '')
+      .map((number) => cut(number, LONGEST)),
   );
   private readonly decoded = toSignal(
     toObservable(computed(() => ({ scheme: this.scheme(), numbers: this.numbers() }))).pipe(
       // Without a number to try it still says to which years it is cut.
       switchMap(({ scheme, numbers }) =>
-        this.questions.ask('decode', { scheme, numbers: numbers.length === 0 ? ['?'] : numbers }).pipe(map((all) => ({ numbers, all }))),
+        this.questions
+          .ask('decode', { scheme, numbers: numbers.length === 0 ? ['?'] : numbers })
+          .pipe(map((all) => ({ numbers, all }))),
       ),
     ),
   );
   protected readonly within = computed(() => {
     const years = this.decoded()?.all[0]?.within;
-    return years ? `Years are cut to those of the family, ${sayYears(years)}.` : 'No family is chosen, so every century stays open.';
+    return years
+      ? `Years are cut to those of the family, ${sayYears(years)}.`
+      : 'No family is chosen, so every century stays open.';
   });
   protected readonly tried = computed(() =>
     (this.decoded()?.numbers ?? []).map((number, at) => ({ number, ...(this.decoded()?.all[at] ?? { readings: [] }) })),

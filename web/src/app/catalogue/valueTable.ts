@@ -33,7 +33,11 @@ interface Row {
   readonly voices: readonly SaidBy[];
 }
 
-const STANDING: Readonly<Record<Voice<unknown>['standing'], string>> = { used: 'used', agrees: 'agrees', contradicts: 'says otherwise' };
+const STANDING: Readonly<Record<Voice<unknown>['standing'], string>> = {
+  used: 'used',
+  agrees: 'agrees',
+  contradicts: 'says otherwise',
+};
 
 /** Every value of a record with who says so: disputes lie open, the rest answers when asked. */
 @Component({
@@ -58,7 +62,8 @@ const STANDING: Readonly<Record<Voice<unknown>['standing'], string>> = { used: '
                 <ul>
                   @for (voice of row.voices; track $index) {
                     <li [class]="voice.standing">
-                      <b class="figures">{{ voice.says }}</b> {{ voice.who }}, <i>{{ standing[voice.standing] }}</i>.&ngsp;
+                      <b class="figures">{{ voice.says }}</b> {{ voice.who }},
+                      <i>{{ standing[voice.standing] }}</i>.&ngsp;
                       @if (voice.more) {
                         <span class="quiet">{{ voice.more }}</span>
                       }
@@ -149,9 +154,13 @@ export class ValueTable {
       case 'sizes':
         return this.sizes();
       case 'looks':
-        return Object.values(kind.features).flatMap((feature) => this.option(feature.id, feature.name, feature.tell, (option) => sayLook(feature, option)));
+        return Object.values(kind.features).flatMap((feature) =>
+          this.option(feature.id, feature.name, feature.tell, (option) => sayLook(feature, option)),
+        );
       case 'faces':
-        return Object.values(kind.interfaces).flatMap((face) => this.option(face.id, face.name, face.definition, (option) => option));
+        return Object.values(kind.interfaces).flatMap((face) =>
+          this.option(face.id, face.name, face.definition, (option) => option),
+        );
     }
   });
 
@@ -163,20 +172,28 @@ export class ValueTable {
       const show = (range: typeof derived.value.limits) => showInterval(range, parameter.quantity, units);
       const { limits, service, wearLimit, toleranceAssumed } = derived.value;
       const stated = this.described().dimensions[parameter.id];
-      const given = stated && `${stated.low}${stated.high === stated.low ? '' : ` to ${stated.high}`} ${UNITS[stated.unit].symbol}`;
+      const given =
+        stated && `${stated.low}${stated.high === stated.low ? '' : ` to ${stated.high}`} ${UNITS[stated.unit].symbol}`;
       return [
         {
           id: parameter.id,
           name: parameter.name,
           definition: parameter.definition,
           // One figure is shown as it was given; the tolerance taken with it is said, not mixed in.
-          value: toleranceAssumed && !derived.disputed ? showValue((limits.low + limits.high) / 2, parameter.quantity, units) : show(limits),
+          value:
+            toleranceAssumed && !derived.disputed
+              ? showValue((limits.low + limits.high) / 2, parameter.quantity, units)
+              : show(limits),
           given: given === undefined ? '' : `Given as ${given}.`,
           more: [
             ...(wearLimit === undefined ? [] : [`worn out at ${showValue(wearLimit, parameter.quantity, units)}`]),
             ...(stated?.service === undefined
               ? []
-              : [service.length === 0 ? 'no service sizes' : `service ${stated.service.join(', ')} ${UNITS[stated.unit].symbol}`]),
+              : [
+                  service.length === 0
+                    ? 'no service sizes'
+                    : `service ${stated.service.join(', ')} ${UNITS[stated.unit].symbol}`,
+                ]),
             ...(stated?.note === undefined ? [] : [stated.note]),
           ],
           disputed: derived.disputed,

@@ -1,6 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { engineVariant, fitmentsInOrder, isException, sayShare, sayYears, slotOf, type Fitment } from '@which-bore/core';
+import {
+  engineVariant,
+  fitmentsInOrder,
+  isException,
+  sayShare,
+  sayYears,
+  slotOf,
+  type Fitment,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { CompareLink } from '../ui/compareLink';
 import { RecordLink } from '../ui/recordLink';

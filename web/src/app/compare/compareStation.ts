@@ -64,7 +64,9 @@ export class CompareStation {
 
   protected readonly texts = computed(() => this.of().split(',').filter(Boolean));
   private readonly subjects = toSignal<readonly Named[], readonly Named[]>(
-    toObservable(this.texts).pipe(switchMap((texts) => (texts.length === 0 ? of([]) : combineLatest(texts.map((text) => this.named(text)))))),
+    toObservable(this.texts).pipe(
+      switchMap((texts) => (texts.length === 0 ? of([]) : combineLatest(texts.map((text) => this.named(text))))),
+    ),
     { initialValue: [] },
   );
 
@@ -114,7 +116,9 @@ export class CompareStation {
     return { differ, equal, alone };
   });
   protected readonly overlaid = computed((): readonly Overlaid[] =>
-    (this.comparison()?.columns ?? []).flatMap((column, at) => (column.part ? [{ column: at, label: column.label, part: column.part }] : [])),
+    (this.comparison()?.columns ?? []).flatMap((column, at) =>
+      column.part ? [{ column: at, label: column.label, part: column.part }] : [],
+    ),
   );
   protected readonly place = computed(() => this.lit()?.parameter?.drawing);
 
@@ -122,7 +126,9 @@ export class CompareStation {
   protected readonly found = toSignal(
     toObservable(this.finding).pipe(
       debounceTime(SETTLE_MS),
-      switchMap((text) => (text.trim() === '' ? of(undefined) : this.questions.ask('search', { text: cut(text, 200), most: 40 }))),
+      switchMap((text) =>
+        text.trim() === '' ? of(undefined) : this.questions.ask('search', { text: cut(text, 200), most: 40 }),
+      ),
       map((result) => result?.hits.filter((hit) => hit.type === 'pattern' || hit.type === 'variant')),
     ),
   );
@@ -184,8 +190,11 @@ export class CompareStation {
     const [sort = '', id = '', as] = text.split(':');
     if (sort === 'pattern' || sort === 'variant') return of<Named>({ text, subject: { sort, id } });
     void this.specimens.open(id);
-    return this.specimens
-      .watch(id)
-      .pipe(map((specimen): Named => ({ text, subject: specimen && { sort: 'specimen', specimen, ...(as === undefined ? {} : { as }) } })));
+    return this.specimens.watch(id).pipe(
+      map((specimen): Named => ({
+        text,
+        subject: specimen && { sort: 'specimen', specimen, ...(as === undefined ? {} : { as }) },
+      })),
+    );
   }
 }

@@ -12,7 +12,9 @@ describe('the API as the browser sees it', () => {
   let http: HttpTestingController;
 
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()] });
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
+    });
     api = TestBed.inject(Api);
     http = TestBed.inject(HttpTestingController);
   });
@@ -33,7 +35,10 @@ describe('the API as the browser sees it', () => {
     const part = specimen('main 59.67 mic');
     const asked = firstValueFrom(api.save(part, 3));
     const { request } = http.expectOne(`/api/specimens/${part.id}`);
-    expect([request.method, request.body]).toEqual(['PUT', { name: part.name, kind: 'crank', readings: part.readings, version: 3 }]);
+    expect([request.method, request.body]).toEqual([
+      'PUT',
+      { name: part.name, kind: 'crank', readings: part.readings, version: 3 },
+    ]);
     http.match(() => true);
     await Promise.race([asked, Promise.resolve()]);
   });
@@ -42,10 +47,19 @@ describe('the API as the browser sees it', () => {
     expect((await failure(503, { error: 'The database is away.' })).kind).toBe('away');
     expect((await failure(502, null)).kind).toBe('away');
     expect((await failure(404, { error: 'There is none.' })).kind).toBe('missing');
-    const changed = await failure(409, { error: 'Changed.', current: { ...specimen('forged'), version: 2, updatedAt: '' } });
+    const changed = await failure(409, {
+      error: 'Changed.',
+      current: { ...specimen('forged'), version: 2, updatedAt: '' },
+    });
     expect([changed.kind, changed.current]).toEqual(['changed', jasmine.objectContaining({ version: 2 })]);
-    const refused = await failure(400, { error: 'Some readings cannot be kept.', problems: [{ where: 'body.readings[0]', what: 'no such size.' }] });
-    expect([refused.kind, refused.message]).toEqual(['refused', 'Some readings cannot be kept. body.readings[0]: no such size.']);
+    const refused = await failure(400, {
+      error: 'Some readings cannot be kept.',
+      problems: [{ where: 'body.readings[0]', what: 'no such size.' }],
+    });
+    expect([refused.kind, refused.message]).toEqual([
+      'refused',
+      'Some readings cannot be kept. body.readings[0]: no such size.',
+    ]);
   });
 
   it('takes no answer at all for a server that is away', async () => {

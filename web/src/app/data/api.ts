@@ -46,8 +46,8 @@ export class ApiError extends Error {
 }
 
 /**
- * No answer at all, or that of a proxy without a server and of a server without its database (RFC 9110, 15.6.3 to 15.6.5).
- * A server that failed over this one request (500) is not away: sent again, it would fail again.
+ * No answer at all, or that of a proxy without a server and of a server without its database (RFC 9110, 15.6.3 to
+ * 15.6.5). A server that failed over this one request (500) is not away: sent again, it would fail again.
  */
 const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504]);
 
@@ -66,7 +66,9 @@ export class Api {
   private readonly http = inject(HttpClient);
   private readonly preferences = inject(Preferences);
 
-  /** Puts a question to a workshop of the server. Its sentences come in pieces, to be said in whatever units are read. */
+  /**
+   * Puts a question to a workshop of the server. Its sentences come in pieces, to be said in whatever units are read.
+   */
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
     const { path, says }: QuestionRoute = ROUTES[name];
     return this.asked(this.http.post<Answers[N]>(`/api${path}`, { ...request, ...(says ? { units: 'pieces' } : {}) }));
@@ -87,9 +89,13 @@ export class Api {
   /** The grid of two kinds as a file. */
   grid(ending: 'csv' | 'xlsx', donors: KindId, recipients: KindId): Observable<Blob> {
     return this.asked(
-      this.http.post(`/api/interchange/grid.${ending}`, { donors: { kind: donors }, recipients: { kind: recipients }, first: true } satisfies GridRequest, {
-        responseType: 'blob',
-      }),
+      this.http.post(
+        `/api/interchange/grid.${ending}`,
+        { donors: { kind: donors }, recipients: { kind: recipients }, first: true } satisfies GridRequest,
+        {
+          responseType: 'blob',
+        },
+      ),
     );
   }
 
@@ -107,7 +113,10 @@ export class Api {
     const form = new FormData();
     form.append('file', file, file.name);
     return this.asked(
-      this.http.post<Photograph>(`/api/specimens/${specimen}/photographs`, form, { params: reading === undefined ? {} : { reading }, ...this.signed() }),
+      this.http.post<Photograph>(`/api/specimens/${specimen}/photographs`, form, {
+        params: reading === undefined ? {} : { reading },
+        ...this.signed(),
+      }),
     );
   }
 
@@ -171,14 +180,21 @@ export class Api {
 
   /** Adds a record (version 0) or changes it. */
   putRecord<T extends RecordType>(type: T, record: RecordOf[T], version: number): Observable<StoredRecord<T>> {
-    return this.asked(this.http.put<StoredRecord<T>>(`/api/records/${type}/${record.id}`, { record, version }, this.signed()));
+    return this.asked(
+      this.http.put<StoredRecord<T>>(`/api/records/${type}/${record.id}`, { record, version }, this.signed()),
+    );
   }
 
   removeRecord(type: RecordType, id: string, version: number): Observable<unknown> {
     return this.asked(this.http.delete(`/api/records/${type}/${id}`, { params: { version }, ...this.signed() }));
   }
 
-  changes(of: { readonly type?: RecordType; readonly id?: string; readonly batch?: string; readonly before?: string }): Observable<Change[]> {
+  changes(of: {
+    readonly type?: RecordType;
+    readonly id?: string;
+    readonly batch?: string;
+    readonly before?: string;
+  }): Observable<Change[]> {
     return this.asked(this.http.get<Change[]>('/api/changes', { params: { ...of } }));
   }
 
@@ -219,7 +235,9 @@ export class Api {
 
   importRows(id: string, outcome: Outcome | undefined, after: number | undefined): Observable<ImportRow[]> {
     return this.asked(
-      this.http.get<ImportRow[]>(`/api/imports/${id}/rows`, { params: { ...(outcome ? { outcome } : {}), ...(after === undefined ? {} : { after }) } }),
+      this.http.get<ImportRow[]>(`/api/imports/${id}/rows`, {
+        params: { ...(outcome ? { outcome } : {}), ...(after === undefined ? {} : { after }) },
+      }),
     );
   }
 
@@ -230,6 +248,8 @@ export class Api {
   }
 
   private asked<T>(request: Observable<T>): Observable<T> {
-    return request.pipe(catchError((error: unknown) => throwError(() => (error instanceof HttpErrorResponse ? told(error) : error))));
+    return request.pipe(
+      catchError((error: unknown) => throwError(() => (error instanceof HttpErrorResponse ? told(error) : error))),
+    );
   }
 }

@@ -19,7 +19,11 @@ describe('the bench', () => {
     TestBed.resetTestingModule();
     specimens = new FakeSpecimens(...onShelf.map((each) => specimen(...each)));
     TestBed.configureTestingModule({
-      providers: [provideZonelessChangeDetection(), { provide: Specimens, useValue: specimens }, { provide: Questions, useClass: FakeQuestions }],
+      providers: [
+        provideZonelessChangeDetection(),
+        { provide: Specimens, useValue: specimens },
+        { provide: Questions, useClass: FakeQuestions },
+      ],
     });
     return TestBed.inject(Bench);
   }

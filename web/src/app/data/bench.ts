@@ -49,7 +49,11 @@ export class Bench {
   /** The kind of part while nothing says otherwise. */
   private readonly emptyKind = signal<KindId>('crank');
 
-  readonly specimen = toSignal(toObservable(this.specimenId).pipe(switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id)))));
+  readonly specimen = toSignal(
+    toObservable(this.specimenId).pipe(
+      switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id))),
+    ),
+  );
   readonly kind = computed<KindId>(() => this.draftEntry().kind ?? this.specimen()?.kind ?? this.emptyKind());
   readonly readings = computed<readonly Reading[]>(() => this.specimen()?.readings ?? []);
 
@@ -76,14 +80,16 @@ export class Bench {
     toObservable(this.asked).pipe(
       debounceTime(SETTLE_MS),
       switchMap((asked) =>
-        this.questions.ask('identify', { kind: asked.kind, readings: asked.readings, most: SHOWN, ...asked.lying }).pipe(
-          // The first candidate is drawn: it is fetched before the line-up is shown, so that both come together.
-          switchMap((identified) =>
-            this.records
-              .ready(identified.candidates.slice(0, 1).map(({ pattern }) => ({ type: 'pattern', id: pattern })))
-              .pipe(map(() => ({ asked, identified }))),
+        this.questions
+          .ask('identify', { kind: asked.kind, readings: asked.readings, most: SHOWN, ...asked.lying })
+          .pipe(
+            // The first candidate is drawn: it is fetched before the line-up is shown, so that both come together.
+            switchMap((identified) =>
+              this.records
+                .ready(identified.candidates.slice(0, 1).map(({ pattern }) => ({ type: 'pattern', id: pattern })))
+                .pipe(map(() => ({ asked, identified }))),
+            ),
           ),
-        ),
       ),
     ),
   );
@@ -96,7 +102,9 @@ export class Bench {
   /** The pattern the specimen is taken for: the first of the line-up, once that is at least probable. */
   readonly takenFor = computed(() => {
     const lineUp = this.lineUp();
-    return lineUp && (lineUp.status === 'settled' || lineUp.status === 'probable') ? lineUp.candidates[0]?.pattern : undefined;
+    return lineUp && (lineUp.status === 'settled' || lineUp.status === 'probable')
+      ? lineUp.candidates[0]?.pattern
+      : undefined;
   });
 
   constructor() {
@@ -141,7 +149,9 @@ export class Bench {
   replace(id: string, text: string): void {
     this.alter((readings, kind) => {
       const words = text.trim() === '' ? [] : readEntry(text, kind).words;
-      return readings.flatMap((each) => (each.id === id ? words.map((is, at) => (at === 0 ? { ...each, is } : reading(is))) : [each]));
+      return readings.flatMap((each) =>
+        each.id === id ? words.map((is, at) => (at === 0 ? { ...each, is } : reading(is))) : [each],
+      );
     });
   }
 
@@ -203,7 +213,12 @@ export class Bench {
   }
 
   private begin(kind: KindId): Specimen {
-    const day = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+    const day = new Date().toLocaleDateString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+    });
     return { id: crypto.randomUUID(), name: `${KINDS[kind].name} of ${day}`, kind, readings: [] };
   }
 }
@@ -211,7 +226,9 @@ export class Bench {
 /** The specimen as another kind of part: what was typed is read again in its words, so that "main" means its main. */
 function inKind(specimen: Specimen, kind: KindId = specimen.kind): Specimen {
   if (kind === specimen.kind) return specimen;
-  const readings = specimen.readings.flatMap((each) => readEntry(each.is.text, kind).words.map((is, at) => (at === 0 ? { ...each, is } : reading(is))));
+  const readings = specimen.readings.flatMap((each) =>
+    readEntry(each.is.text, kind).words.map((is, at) => (at === 0 ? { ...each, is } : reading(is))),
+  );
   return { ...specimen, kind, readings };
 }
 

@@ -12,7 +12,9 @@ describe('the stock of the catalogue', () => {
     }) as typeof fetch;
     return { stock: new CatalogueStock(fetching), asked };
   };
-  const whole = { '/api/catalogue': () => new Response(JSON.stringify(CATALOGUE), { headers: { etag: 'W/"1a2b3c4d-7"' } }) };
+  const whole = {
+    '/api/catalogue': () => new Response(JSON.stringify(CATALOGUE), { headers: { etag: 'W/"1a2b3c4d-7"' } }),
+  };
   /** Keeping goes on in the background: waited for by asking for it. */
   const keptBy = async (of: CatalogueStock, tag: string) => {
     for (let tries = 0; tries < 200; tries++) {

@@ -39,7 +39,9 @@ export class CatalogueStock {
 
   /** What became of the catalogue since a state of it. Rejects while the server is away. */
   async changesSince(tag: string): Promise<CatalogueChanges> {
-    return (await this.fetched(`/api/catalogue/changes?since=${encodeURIComponent(tag)}`)).json() as Promise<CatalogueChanges>;
+    return (
+      await this.fetched(`/api/catalogue/changes?since=${encodeURIComponent(tag)}`)
+    ).json() as Promise<CatalogueChanges>;
   }
 
   /** The whole of it, kept for the next visit. Rejects while the server is away. */

@@ -17,7 +17,10 @@ export class Compared {
     effect(() => this.kept.write('compared', this.subjects()));
   }
 
-  /** The list with these added at its end; what is of another kind makes room, as does the first where there are too many. */
+  /**
+   * The list with these added at its end; what is of another kind makes room, as does the first where there are too
+   * many.
+   */
   with(...added: readonly string[]): readonly string[] {
     const kind = this.kindOf(added[0] ?? '');
     const stay = this.subjects().filter((each) => !added.includes(each) && this.kindOf(each) === kind);
@@ -32,4 +35,5 @@ export class Compared {
   }
 }
 
-const textsOf = (value: unknown): readonly string[] => (Array.isArray(value) ? value.filter((each) => typeof each === 'string') : []);
+const textsOf = (value: unknown): readonly string[] =>
+  Array.isArray(value) ? value.filter((each) => typeof each === 'string') : [];

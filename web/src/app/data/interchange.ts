@@ -10,7 +10,22 @@ import {
   type Specimen,
   type Verdict,
 } from '@which-bore/core';
-import { catchError, concatMap, EMPTY, expand, from, map, mergeMap, of, scan, switchMap, take, throwError, toArray, type Observable } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  EMPTY,
+  expand,
+  from,
+  map,
+  mergeMap,
+  of,
+  scan,
+  switchMap,
+  take,
+  throwError,
+  toArray,
+  type Observable,
+} from 'rxjs';
 import { ApiError } from './api';
 import { Questions } from './questions';
 import { Specimens } from './specimens';
@@ -38,11 +53,17 @@ const AT_ONCE = 3;
 /** A question that cannot be asked so is answered otherwise; anything else goes wrong as before. */
 const orRefused = <T, U>(otherwise: (why: string) => U) =>
   catchError<T, Observable<U>>((error: unknown) =>
-    error instanceof ApiError && (error.kind === 'refused' || error.kind === 'missing') ? of(otherwise(error.message)) : throwError(() => error),
+    error instanceof ApiError && (error.kind === 'refused' || error.kind === 'missing')
+      ? of(otherwise(error.message))
+      : throwError(() => error),
   );
 
 /** The grid of two kinds: the first thousand of each. */
-const gridOf = (donor: KindId, recipient: KindId): GridRequest => ({ donors: { kind: donor }, recipients: { kind: recipient }, first: true });
+const gridOf = (donor: KindId, recipient: KindId): GridRequest => ({
+  donors: { kind: donor },
+  recipients: { kind: recipient },
+  first: true,
+});
 
 /** The counts with some more rows in them: the rows before are not gone over again. */
 function counted(sofar: GridProgress['counts'], rows: readonly Uint32Array[]): GridProgress['counts'] {
@@ -73,7 +94,9 @@ export class Interchange {
   /** What of a kind, of the catalogue and of the shelf, takes a part or goes where it is. */
   whatElse(part: PartRef, kind: KindId, side: 'donor' | 'recipient'): Observable<Takings> {
     return this.shelf(kind).pipe(
-      switchMap((shelf) => this.questions.ask('whatElse', { part, kind, side, most: LISTED, refused: true, shelf: [...shelf] })),
+      switchMap((shelf) =>
+        this.questions.ask('whatElse', { part, kind, side, most: LISTED, refused: true, shelf: [...shelf] }),
+      ),
       orRefused(() => NOTHING),
     );
   }
@@ -91,11 +114,18 @@ export class Interchange {
             .pipe(map(({ rows }) => ({ first: from + rows.length, rows: rows.map((row) => Uint32Array.from(row)) })));
         return more(0).pipe(
           expand(({ first, rows }) => (rows.length === 0 || first >= sides.donors.length ? EMPTY : more(first))),
-          scan((sofar: GridProgress, { rows }) => ({ sides, rows: [...sofar.rows, ...rows], counts: counted(sofar.counts, rows) }), {
-            sides,
-            rows: [],
-            counts: NOTHING.counts,
-          }),
+          scan(
+            (sofar: GridProgress, { rows }) => ({
+              sides,
+              rows: [...sofar.rows, ...rows],
+              counts: counted(sofar.counts, rows),
+            }),
+            {
+              sides,
+              rows: [],
+              counts: NOTHING.counts,
+            },
+          ),
         );
       }),
     );
@@ -108,7 +138,9 @@ export class Interchange {
 
   /** Groups that are drop-in for one another, of all or of those that drop into one recipient. */
   gridGroups(donor: KindId, recipient: KindId, into: number | undefined): Observable<Answers['gridGroups']['groups']> {
-    return this.questions.askOnce('gridGroups', { ...gridOf(donor, recipient), ...(into === undefined ? {} : { into }) }).pipe(map(({ groups }) => groups));
+    return this.questions
+      .askOnce('gridGroups', { ...gridOf(donor, recipient), ...(into === undefined ? {} : { into }) })
+      .pipe(map(({ groups }) => groups));
   }
 
   /** The specimens of a kind on the shelf, with their readings. */

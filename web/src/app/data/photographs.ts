@@ -40,7 +40,11 @@ export class Photographs {
         catchError((error: unknown) => {
           this.sending.set(false);
           if (!(error instanceof ApiError)) throw error;
-          this.refused.set(error.kind === 'away' ? 'The server is away, so the photograph could not be kept. Send it again when it is back.' : error.message);
+          this.refused.set(
+            error.kind === 'away'
+              ? 'The server is away, so the photograph could not be kept. Send it again when it is back.'
+              : error.message,
+          );
           return EMPTY;
         }),
       )
@@ -54,7 +58,9 @@ export class Photographs {
     this.quietly(this.api.removePhotograph(photograph.id).pipe(map(() => true))).subscribe(() => {
       this.list.update((all) => all.filter(({ id }) => id !== photograph.id));
       this.undoBar.offer(`Deleted the photograph “${photograph.name}”.`, () =>
-        this.quietly(this.api.restorePhotograph(photograph.id)).subscribe((back) => this.list.update((all) => [...all, back])),
+        this.quietly(this.api.restorePhotograph(photograph.id)).subscribe((back) =>
+          this.list.update((all) => [...all, back]),
+        ),
       );
     });
   }

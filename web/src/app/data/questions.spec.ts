@@ -45,7 +45,9 @@ describe('questions of the page', () => {
         defer(() => {
           log.push('server');
           if (server === 'there') return of(overview('server'));
-          return throwError(() => (server === 'away' ? new ApiError('away', 'away') : new ApiError('refused', 'It cannot be asked so.')));
+          return throwError(() =>
+            server === 'away' ? new ApiError('away', 'away') : new ApiError('refused', 'It cannot be asked so.'),
+          );
         }),
     };
     TestBed.resetTestingModule();

@@ -49,7 +49,9 @@ export class InWorker extends WorkshopPlace {
       const worker = new Worker(new URL('./workshop.worker', import.meta.url), { type: 'module' });
       const remote = wrap<WorkshopWorker>(worker);
       // The server may be gone before the code has come: it is asked again.
-      const failed = new Promise<false>((resolve) => worker.addEventListener('error', () => resolve(false), { once: true }));
+      const failed = new Promise<false>((resolve) =>
+        worker.addEventListener('error', () => resolve(false), { once: true }),
+      );
       if (await Promise.race([remote.isThere(), failed])) return remote;
       worker.terminate();
       await wait(RETRY_MS);
@@ -118,7 +120,10 @@ export class Questions {
     return worker;
   }
 
-  /** The answer, and another whenever the catalogue or the shop is changed. A question that is refused fails with an ApiError. */
+  /**
+   * The answer, and another whenever the catalogue or the shop is changed. A question that is refused fails with an
+   * ApiError.
+   */
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
     return this.changed$.pipe(
       scan((times) => times + 1, 0),

@@ -20,7 +20,9 @@ describe('records at hand', () => {
         return of(workshop.ask(name, request));
       },
     };
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), { provide: Questions, useValue: questions }] });
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), { provide: Questions, useValue: questions }],
+    });
     records = TestBed.inject(Records);
   });
 

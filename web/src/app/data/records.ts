@@ -21,7 +21,8 @@ const MOST_HELD = 3000;
 const keyOf = (type: RecordType, id: string): string => `${type} ${id}`;
 
 /** An excerpt as a catalogue with its records at hand. */
-export const lookupOf = (excerpt: Excerpt): CatalogueLookup => new CatalogueLookup({ ...EMPTY_CATALOGUE, ...(excerpt as unknown as Partial<Catalogue>) });
+export const lookupOf = (excerpt: Excerpt): CatalogueLookup =>
+  new CatalogueLookup({ ...EMPTY_CATALOGUE, ...(excerpt as unknown as Partial<Catalogue>) });
 
 /**
  * Single records, for their names and what little else a page shows of them. Read where they are needed, like a signal:
@@ -86,7 +87,9 @@ export class Records {
   }
 
   private fetched(refs: readonly { readonly type: RecordType; readonly id: string }[]): Observable<void> {
-    const goes = Array.from({ length: Math.ceil(refs.length / AT_ONCE) }, (_, at) => refs.slice(at * AT_ONCE, (at + 1) * AT_ONCE));
+    const goes = Array.from({ length: Math.ceil(refs.length / AT_ONCE) }, (_, at) =>
+      refs.slice(at * AT_ONCE, (at + 1) * AT_ONCE),
+    );
     return forkJoin(goes.map((some) => this.questions.askOnce('records', { refs: [...some] }))).pipe(
       map((excerpts) => this.take(excerpts)),
       catchError((error: unknown) => {
@@ -98,7 +101,9 @@ export class Records {
 
   private take(excerpts: readonly Excerpt[]): void {
     const changes = excerpts.flatMap((excerpt) =>
-      RECORD_TYPES.flatMap((type) => (excerpt[LIST_OF[type]] as readonly CatalogueRecord[]).map((record) => ({ type, id: record.id, record }))),
+      RECORD_TYPES.flatMap((type) =>
+        (excerpt[LIST_OF[type]] as readonly CatalogueRecord[]).map((record) => ({ type, id: record.id, record })),
+      ),
     );
     const before = untracked(this.held);
     const full = before.catalogue.patterns.length > MOST_HELD;
@@ -109,10 +114,14 @@ export class Records {
   /** The catalogue is another: what is at hand is looked at again, and stays to be seen until that has come. */
   private askAgain(): void {
     const { catalogue } = untracked(this.held);
-    const refs = RECORD_TYPES.flatMap((type) => (catalogue[LIST_OF[type]] as readonly CatalogueRecord[]).map(({ id }) => ({ type, id })));
+    const refs = RECORD_TYPES.flatMap((type) =>
+      (catalogue[LIST_OF[type]] as readonly CatalogueRecord[]).map(({ id }) => ({ type, id })),
+    );
     this.asked = new Set(refs.map(({ type, id }) => keyOf(type, id)));
     if (refs.length === 0) return;
-    const goes = Array.from({ length: Math.ceil(refs.length / AT_ONCE) }, (_, at) => refs.slice(at * AT_ONCE, (at + 1) * AT_ONCE));
+    const goes = Array.from({ length: Math.ceil(refs.length / AT_ONCE) }, (_, at) =>
+      refs.slice(at * AT_ONCE, (at + 1) * AT_ONCE),
+    );
     forkJoin(goes.map((some) => this.questions.askOnce('records', { refs: some })))
       .pipe(catchError(() => EMPTY))
       .subscribe((excerpts) => {

@@ -11,7 +11,11 @@ const SHOP = '00000000-0000-4000-8000-000000000001';
 
 type ShopDocument = Shop & { readonly id: string };
 
-const sentOf = ({ version, ...shop }: StoredShop): Sent<ShopDocument> => ({ document: { ...shop, id: SHOP }, version, updatedAt: '' });
+const sentOf = ({ version, ...shop }: StoredShop): Sent<ShopDocument> => ({
+  document: { ...shop, id: SHOP },
+  version,
+  updatedAt: '',
+});
 
 /** The shop's instruments and house rules: as they were held here, then as the server has them. */
 @Injectable({ providedIn: 'root' })
@@ -23,7 +27,9 @@ export class ShopData extends OfflineDocuments<ShopDocument> {
   );
 
   /** The instruments, as they stand today. */
-  readonly drawer$: Observable<Drawer> = this.shop$.pipe(map((shop) => drawerOf(shop, new Date().toISOString().slice(0, 10))));
+  readonly drawer$: Observable<Drawer> = this.shop$.pipe(
+    map((shop) => drawerOf(shop, new Date().toISOString().slice(0, 10))),
+  );
 
   constructor() {
     const api = inject(Api);

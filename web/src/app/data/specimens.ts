@@ -9,7 +9,11 @@ import type { Sent } from './documents/outbox';
 
 const LIST = 'specimen';
 
-const sentOf = ({ version, updatedAt, ...document }: StoredSpecimen): Sent<Specimen> => ({ document, version, updatedAt });
+const sentOf = ({ version, updatedAt, ...document }: StoredSpecimen): Sent<Specimen> => ({
+  document,
+  version,
+  updatedAt,
+});
 
 /** The specimens, kept here first and then on the server. */
 @Injectable({ providedIn: 'root' })
@@ -18,7 +22,9 @@ export class Specimens extends OfflineDocuments<Specimen> {
   private readonly listed = new BehaviorSubject<readonly SpecimenSummary[]>([]);
 
   /** All that are known, those changed here as they stand here. Last changed first. */
-  readonly all$: Observable<readonly SpecimenSummary[]> = combineLatest([this.listed, this.outbox.held$]).pipe(map(([listed, held]) => together(listed, held)));
+  readonly all$: Observable<readonly SpecimenSummary[]> = combineLatest([this.listed, this.outbox.held$]).pipe(
+    map(([listed, held]) => together(listed, held)),
+  );
 
   constructor() {
     const api = inject(Api);
@@ -74,9 +80,20 @@ function together(listed: readonly SpecimenSummary[], held: ReadonlyMap<string, 
   const known = new Map(listed.map((each) => [each.id, each.version]));
   const mine = [...held.values()].filter(({ sort }) => sort === 'specimen') as Held<Specimen>[];
   const newer = mine
-    .filter(({ document, pending, gone, version }) => !gone && (pending === 'save' || pending === 'restore' || version > (known.get(document.id) ?? 0)))
-    .map((each) => ({ ...summaryOf(each), updatedAt: each.pending === 'save' && each.version === 0 ? '' : each.updatedAt }));
+    .filter(
+      ({ document, pending, gone, version }) =>
+        !gone && (pending === 'save' || pending === 'restore' || version > (known.get(document.id) ?? 0)),
+    )
+    .map((each) => ({
+      ...summaryOf(each),
+      updatedAt: each.pending === 'save' && each.version === 0 ? '' : each.updatedAt,
+    }));
   const here = new Set(newer.map(({ id }) => id));
-  const gone = new Set(mine.filter(({ pending, gone: left }) => pending === 'remove' || left).map(({ document }) => document.id));
-  return [...newer.sort((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1)), ...listed.filter(({ id }) => !here.has(id) && !gone.has(id))];
+  const gone = new Set(
+    mine.filter(({ pending, gone: left }) => pending === 'remove' || left).map(({ document }) => document.id),
+  );
+  return [
+    ...newer.sort((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1)),
+    ...listed.filter(({ id }) => !here.has(id) && !gone.has(id)),
+  ];
 }

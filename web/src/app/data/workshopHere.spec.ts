@@ -23,7 +23,9 @@ class FakeStock extends CatalogueStock {
   }
   override changesSince(tag: string): Promise<CatalogueChanges> {
     this.log.push(`changes since ${tag}`);
-    return this.away ? Promise.reject(new Error('away')) : Promise.resolve(this.changes ?? { tag: this.server.tag, changed: [] });
+    return this.away
+      ? Promise.reject(new Error('away'))
+      : Promise.resolve(this.changes ?? { tag: this.server.tag, changed: [] });
   }
   override whole(): Promise<Tagged> {
     this.log.push('whole');
@@ -83,7 +85,10 @@ describe('the workshop of the browser', () => {
   it('fetches it anew where too much was changed, or it is another catalogue', async () => {
     await opened();
     stock.changes = { tag: 'b-7', whole: true };
-    stock.server = { tag: 'b-7', catalogue: { ...CATALOGUE, makers: [], families: [], patterns: [], variants: [], schemes: [], swaps: [] } };
+    stock.server = {
+      tag: 'b-7',
+      catalogue: { ...CATALOGUE, makers: [], families: [], patterns: [], variants: [], schemes: [], swaps: [] },
+    };
     here.refresh();
     await settled();
     expect(stock.log).toEqual(['whole', 'changes since a-1', 'whole']);
@@ -110,7 +115,10 @@ describe('the workshop of the browser', () => {
 
   it('says why a question is refused, as plain data', async () => {
     await opened();
-    expect(here.ask('decode', { scheme: 'no-such', numbers: ['1'] }, true)).toEqual({ refused: 'missing', error: jasmine.stringContaining('no-such') });
+    expect(here.ask('decode', { scheme: 'no-such', numbers: ['1'] }, true)).toEqual({
+      refused: 'missing',
+      error: jasmine.stringContaining('no-such'),
+    });
   });
 
   it('keeps what was changed once there is much of it, so that the next visit begins there', async () => {

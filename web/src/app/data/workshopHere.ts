@@ -1,4 +1,13 @@
-import { drawerOf, refusalOf, Workshop, type Answers, type QuestionName, type Refusal, type Requests, type Shop } from '@which-bore/core';
+import {
+  drawerOf,
+  refusalOf,
+  Workshop,
+  type Answers,
+  type QuestionName,
+  type Refusal,
+  type Requests,
+  type Shop,
+} from '@which-bore/core';
 import { CatalogueStock } from './catalogueStock';
 import type { NotYet, WorkshopState } from './workshopState';
 
@@ -6,7 +15,9 @@ const RETRY_MS = 3000;
 /** After so many changed records the copy that is kept is written anew. */
 const MANY_CHANGES = 200;
 
-/** A workshop over the catalogue as this browser has it: loaded, kept up with the server, and asked. Runs in a worker. */
+/**
+ * A workshop over the catalogue as this browser has it: loaded, kept up with the server, and asked. Runs in a worker.
+ */
 export class WorkshopHere {
   private workshop: Workshop | undefined;
   private state: WorkshopState = { tag: '', current: false, busy: false };
@@ -56,7 +67,8 @@ export class WorkshopHere {
 
   /**
    * Answers a question.
-   * @param patient whether it may take as long as it takes; otherwise *not yet* is said where much is to be laid out first
+   * @param patient whether it may take as long as it takes; otherwise *not yet* is said where much is to be laid out
+   * first
    */
   ask<N extends QuestionName>(name: N, request: Requests[N], patient: boolean): Answers[N] | Refusal | NotYet {
     const { workshop } = this;

@@ -15,4 +15,5 @@ export interface NotYet {
   readonly notYet: true;
 }
 
-export const isNotYet = (said: unknown): said is NotYet => typeof said === 'object' && said !== null && 'notYet' in said && !isRefusal(said);
+export const isNotYet = (said: unknown): said is NotYet =>
+  typeof said === 'object' && said !== null && 'notYet' in said && !isRefusal(said);

@@ -47,7 +47,9 @@ describe('the drill', () => {
     expect(text(page)).toMatch(/(Right|Wrong) ?It was/);
     expect(text(page)).toContain('By the next check');
     const request = server().expectOne((each) => each.method === 'POST' && each.url === '/api/drills');
-    expect(request.request.body).toEqual(jasmine.objectContaining({ level: 'clean', kind: 'crank', named: 'ambit-crank-3' }));
+    expect(request.request.body).toEqual(
+      jasmine.objectContaining({ level: 'clean', kind: 'crank', named: 'ambit-crank-3' }),
+    );
     request.flush(null);
     await settled();
     server()
@@ -59,7 +61,9 @@ describe('the drill', () => {
 
   it('shows progress level by level', async () => {
     setUp();
-    const { page } = await show(DrillProgress, { record: [drill({}), drill({ right: false, score: 0, minutes: 12 }), drill({ level: 'worn' })] });
+    const { page } = await show(DrillProgress, {
+      record: [drill({}), drill({ right: false, score: 0, minutes: 12 }), drill({ level: 'worn' })],
+    });
     const rows = [...page.querySelectorAll('tbody tr')].map((row) => [...row.children].map(text).join(' '));
     expect(rows[0]).toBe('Used 2 50 % 3.0 times 1.0 35');
     expect(rows[1]).toContain('Worn 1 100 %');

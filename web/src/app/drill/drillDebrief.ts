@@ -24,7 +24,8 @@ import { ReadingWords } from '../ui/readingWords';
               It could be expected to tell {{ each.bits.toFixed(2) }} bits.
             }
             @if (each.better; as better) {
-              Better then: {{ better.name.toLowerCase() }}, {{ better.bits.toFixed(2) }} bits in {{ better.minutes }} min.
+              Better then: {{ better.name.toLowerCase() }}, {{ better.bits.toFixed(2) }} bits in
+              {{ better.minutes }} min.
             }
           </p>
         </li>

@@ -12,7 +12,9 @@ const SHOWN = 12;
   template: `
     <h2>Progress</h2>
     @if (record().length === 0) {
-      <p class="quiet">Drills you have finished are kept here, with how often you were right and how your minutes compare.</p>
+      <p class="quiet">
+        Drills you have finished are kept here, with how often you were right and how your minutes compare.
+      </p>
     } @else {
       <table>
         <thead>
@@ -42,8 +44,8 @@ const SHOWN = 12;
       <ul class="last">
         @for (each of last(); track each.id) {
           <li>
-            <time>{{ each.at | date: 'd MMM, HH:mm' }}</time> {{ kind(each) }}, {{ level(each) }}: {{ each.right ? 'right' : 'wrong' }} in
-            {{ each.minutes }} min, {{ each.score }} points
+            <time>{{ each.at | date: 'd MMM, HH:mm' }}</time> {{ kind(each) }}, {{ level(each) }}:
+            {{ each.right ? 'right' : 'wrong' }} in {{ each.minutes }} min, {{ each.score }} points
           </li>
         }
       </ul>

@@ -48,7 +48,17 @@ const OFFERED = 60;
 /** A trainer: a part is hidden, each question costs minutes, and in the end it is named. */
 @Component({
   selector: 'wb-drill-station',
-  imports: [DrillDebrief, DrillProgress, FormsModule, InTurn, NzButtonModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink],
+  imports: [
+    DrillDebrief,
+    DrillProgress,
+    FormsModule,
+    InTurn,
+    NzButtonModule,
+    NzInputModule,
+    NzSelectModule,
+    ReadingWords,
+    RouterLink,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './drillStation.html',
   styleUrl: './drill.less',
@@ -63,7 +73,9 @@ export class DrillStation {
   protected readonly level = signal<DrillLevel['id']>('clean');
   protected readonly kind = signal<KindId>('crank');
   protected readonly kinds = computed(() =>
-    enoughToDrill(KIND_IDS, (kind) => this.held()?.kinds.find((each) => each.kind === kind)?.patterns ?? 0).map((id) => ({ id, name: KINDS[id].plural })),
+    enoughToDrill(KIND_IDS, (kind) => this.held()?.kinds.find((each) => each.kind === kind)?.patterns ?? 0).map(
+      (id) => ({ id, name: KINDS[id].plural }),
+    ),
   );
 
   /** The drill that is going on: whoever asks with these gets the same part. */
@@ -78,14 +90,22 @@ export class DrillStation {
 
   protected readonly minutes = computed(() => this.asked().reduce((sum, { line }) => sum + line.minutes, 0));
   protected readonly groups = computed(() =>
-    GROUPS.map((group) => ({ ...group, lines: this.sheet().filter(({ sort }) => sort === group.sort) })).filter(({ lines }) => lines.length > 0),
+    GROUPS.map((group) => ({ ...group, lines: this.sheet().filter(({ sort }) => sort === group.sort) })).filter(
+      ({ lines }) => lines.length > 0,
+    ),
   );
   /** What is typed to find the part among those of its kind. */
   protected readonly wanted = signal('');
   protected readonly answers = toSignal(
     toObservable(computed(() => ({ kind: this.kind(), words: this.wanted(), named: this.named() }))).pipe(
       switchMap(({ kind, words, named }) =>
-        this.questions.ask('pick', { of: 'pattern', kinds: [kind], words, most: OFFERED, ...(named === undefined || named === NONE ? {} : { chosen: named }) }),
+        this.questions.ask('pick', {
+          of: 'pattern',
+          kinds: [kind],
+          words,
+          most: OFFERED,
+          ...(named === undefined || named === NONE ? {} : { chosen: named }),
+        }),
       ),
       map(({ choices }) => choices),
     ),
@@ -138,11 +158,13 @@ export class DrillStation {
   protected finish(): void {
     const named = this.named();
     if (named === undefined) return;
-    this.questions.askOnce('drillEnd', { ...this.drill, asked: this.keys(), ...(named === NONE ? {} : { named }) }).subscribe((end) => {
-      this.ended.set(end);
-      this.running.set(false);
-      this.put(end, named === NONE ? undefined : named);
-    });
+    this.questions
+      .askOnce('drillEnd', { ...this.drill, asked: this.keys(), ...(named === NONE ? {} : { named }) })
+      .subscribe((end) => {
+        this.ended.set(end);
+        this.running.set(false);
+        this.put(end, named === NONE ? undefined : named);
+      });
   }
 
   private put(end: DrillEndTold, named: string | undefined): void {
@@ -161,7 +183,11 @@ export class DrillStation {
       .subscribe({
         next: () => this.fetchRecord(),
         error: (error: unknown) =>
-          this.failure.set(error instanceof ApiError && error.kind !== 'away' ? error.message : 'The server is away: this drill is not on record.'),
+          this.failure.set(
+            error instanceof ApiError && error.kind !== 'away'
+              ? error.message
+              : 'The server is away: this drill is not on record.',
+          ),
       });
   }
 

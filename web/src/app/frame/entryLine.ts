@@ -40,12 +40,24 @@ const OFFERED = 6;
         aria-describedby="entry-understood"
       />
       <kbd aria-hidden="true">/</kbd>
-      <button nz-button nzType="primary" type="submit" [disabled]="!canEnter()"><nz-icon nzType="enter" aria-hidden="true" /> Enter</button>
+      <button nz-button nzType="primary" type="submit" [disabled]="!canEnter()">
+        <nz-icon nzType="enter" aria-hidden="true" /> Enter
+      </button>
     </form>
     <div class="below" [hidden]="bench.draft().trim() === ''">
-      <ul id="entry-completions" role="listbox" aria-label="Words that go on from here" [hidden]="completions().length === 0">
+      <ul
+        id="entry-completions"
+        role="listbox"
+        aria-label="Words that go on from here"
+        [hidden]="completions().length === 0"
+      >
         @for (each of completions(); track each.phrase; let at = $index) {
-          <li [id]="'completion-' + at" role="option" [attr.aria-selected]="at === marked()" (mousedown)="complete(each, $event)">
+          <li
+            [id]="'completion-' + at"
+            role="option"
+            [attr.aria-selected]="at === marked()"
+            (mousedown)="complete(each, $event)"
+          >
             <b>{{ each.phrase }}</b> <span>{{ each.says }}</span>
           </li>
         }
@@ -220,7 +232,8 @@ export class EntryLine {
   });
 
   protected readonly canEnter = computed(
-    () => this.bench.draft().length <= LONGEST_ENTRY && (this.entry().words.length > 0 || this.entry().kind !== undefined),
+    () =>
+      this.bench.draft().length <= LONGEST_ENTRY && (this.entry().words.length > 0 || this.entry().kind !== undefined),
   );
 
   protected readonly kindName = (kind: keyof typeof KINDS): string => KINDS[kind].name;
@@ -309,7 +322,9 @@ export class EntryLine {
   protected type(text: string): void {
     this.bench.draft.set(text);
     this.marked.set(-1);
-    this.completions.set(completeEntry(text, this.field().nativeElement.selectionStart ?? text.length, this.bench.kind(), OFFERED));
+    this.completions.set(
+      completeEntry(text, this.field().nativeElement.selectionStart ?? text.length, this.bench.kind(), OFFERED),
+    );
   }
 
   /** Puts what was meant in the place of what was typed. */
@@ -324,6 +339,7 @@ export class EntryLine {
     this.completions.set([]);
     if (event.target instanceof HTMLInputElement) this.bench.draft.set(event.target.value);
     const id = this.bench.enter();
-    if (id !== undefined && !this.router.url.startsWith('/swap')) void this.router.navigate(['/bench', id], { queryParamsHandling: 'preserve' });
+    if (id !== undefined && !this.router.url.startsWith('/swap'))
+      void this.router.navigate(['/bench', id], { queryParamsHandling: 'preserve' });
   }
 }

@@ -5,7 +5,21 @@ export interface KeyBinding {
   readonly action: Action;
 }
 
-export type Action = 'entry' | 'bench' | 'compare' | 'swap' | 'jobs' | 'shelf' | 'catalogue' | 'rules' | 'drill' | 'help' | 'undo' | 'new' | 'ground' | 'units';
+export type Action =
+  | 'entry'
+  | 'bench'
+  | 'compare'
+  | 'swap'
+  | 'jobs'
+  | 'shelf'
+  | 'catalogue'
+  | 'rules'
+  | 'drill'
+  | 'help'
+  | 'undo'
+  | 'new'
+  | 'ground'
+  | 'units';
 
 export const KEYS: readonly KeyBinding[] = [
   { keys: '/', does: 'To the entry line', action: 'entry' },
@@ -37,7 +51,9 @@ export class KeyFollower {
       return undefined;
     }
     const before = this.first && now - this.first.at <= WITHIN_MS ? `${this.first.key} ` : '';
-    const hit = KEYS.find((binding) => binding.keys === before + key) ?? (before ? undefined : KEYS.find((binding) => binding.keys === key));
+    const hit =
+      KEYS.find((binding) => binding.keys === before + key) ??
+      (before ? undefined : KEYS.find((binding) => binding.keys === key));
     this.first = !hit && KEYS.some((binding) => binding.keys.startsWith(`${key} `)) ? { key, at: now } : undefined;
     return hit?.action;
   }

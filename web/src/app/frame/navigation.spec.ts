@@ -20,7 +20,11 @@ describe('where one lands', () => {
             { path: 'shelf', component: Station },
             { path: 'catalogue', component: Station },
             { path: 'catalogue/audit', component: Station },
-            { path: 'away', loadComponent: () => Promise.reject(new TypeError('Failed to fetch dynamically imported module: chunk.js')) },
+            {
+              path: 'away',
+              loadComponent: () =>
+                Promise.reject(new TypeError('Failed to fetch dynamically imported module: chunk.js')),
+            },
           ],
           withNavigationErrorHandler((failed) => inject(Navigation).failed(failed)),
         ),

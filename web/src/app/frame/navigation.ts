@@ -30,8 +30,8 @@ export class Navigation {
   }
 
   /**
-   * Follows the router. Whoever lands on another page finds the focus in its first field, else on the page itself, and not
-   * on a link behind; one who is typing somewhere is left there.
+   * Follows the router. Whoever lands on another page finds the focus in its first field, else on the page itself, and
+   * not on a link behind; one who is typing somewhere is left there.
    */
   follow(router: Router, page: () => HTMLElement): void {
     this.land = (path) => {
@@ -49,8 +49,8 @@ export class Navigation {
   }
 
   /**
-   * Offers fields that stand outside the pages and come later than the first of them: who landed there meanwhile finds the
-   * focus in it.
+   * Offers fields that stand outside the pages and come later than the first of them: who landed there meanwhile finds
+   * the focus in it.
    *
    * @param fieldOf the first field of a path, where that is one of these
    */

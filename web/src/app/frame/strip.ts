@@ -1,4 +1,12 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { Bench } from '../data/bench';
@@ -33,13 +41,18 @@ export class Strip {
   constructor() {
     const navigation = inject(Navigation);
     // A clear bench waits for what is read.
-    afterNextRender(() => navigation.offerField((path) => (path === '/bench' && this.bench.specimenId() === undefined ? this.entryLine().element : undefined)));
+    afterNextRender(() =>
+      navigation.offerField((path) =>
+        path === '/bench' && this.bench.specimenId() === undefined ? this.entryLine().element : undefined,
+      ),
+    );
   }
 
   protected readonly saving = computed(() => {
     const { waiting, away, refused } = this.sync();
     const not = refused.length === 0 ? '' : `${refused.length} refused`;
-    if (away) return [waiting > 0 ? `Server away: ${waiting} kept here` : 'Server away', not].filter(Boolean).join(', ');
+    if (away)
+      return [waiting > 0 ? `Server away: ${waiting} kept here` : 'Server away', not].filter(Boolean).join(', ');
     if (waiting > 0) return waiting === 1 ? 'Saving' : `Saving ${waiting}`;
     return not || 'Saved';
   });
@@ -47,7 +60,8 @@ export class Strip {
   protected key(event: KeyboardEvent): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const target = event.target instanceof Element ? event.target : undefined;
-    const inField = target?.closest('input, textarea, select, [contenteditable], nz-select') !== null && target !== undefined;
+    const inField =
+      target?.closest('input, textarea, select, [contenteditable], nz-select') !== null && target !== undefined;
     const action = this.follower.press(event.key, inField, event.timeStamp);
     if (action === undefined) return;
     event.preventDefault();

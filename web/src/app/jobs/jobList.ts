@@ -50,6 +50,8 @@ export class JobList {
 
   protected remove(job: StoredJob): void {
     this.jobs.remove(job.id);
-    this.undoBar.offer(`Deleted the job “${job.name}”. Its parts stay on the shelf.`, () => this.jobs.bringBack(job.id));
+    this.undoBar.offer(`Deleted the job “${job.name}”. Its parts stay on the shelf.`, () =>
+      this.jobs.bringBack(job.id),
+    );
   }
 }

@@ -33,14 +33,29 @@ import { shownAs } from '../ui/understood';
 
 type Belonging = 'belongs' | 'foreign' | 'open';
 
-const BELONGING_SAYS: Readonly<Record<Belonging, string>> = { belongs: 'belongs', foreign: 'does not belong', open: 'not told yet' };
+const BELONGING_SAYS: Readonly<Record<Belonging, string>> = {
+  belongs: 'belongs',
+  foreign: 'does not belong',
+  open: 'not told yet',
+};
 /** From here a part is said to belong. */
 const BELONGS_FROM = 0.5;
 
 /** One engine: what it is said to be, what it may be, and whether its parts came with it. */
 @Component({
   selector: 'wb-job-station',
-  imports: [FormsModule, InTurn, LineUpList, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, ReadingWords, RouterLink, Said],
+  imports: [
+    FormsModule,
+    InTurn,
+    LineUpList,
+    NzButtonModule,
+    NzIconModule,
+    NzInputModule,
+    NzSelectModule,
+    ReadingWords,
+    RouterLink,
+    Said,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './jobStation.html',
   styleUrl: './jobs.less',
@@ -68,7 +83,11 @@ export class JobStation {
   private readonly parts = toSignal(
     toObservable(computed(() => this.mine().map((each) => each.id))).pipe(
       switchMap((ids): Observable<Specimen[]> =>
-        ids.length === 0 ? of([]) : combineLatest(ids.map((id) => this.specimens.watch(id))).pipe(map((parts) => parts.filter((part) => part !== undefined))),
+        ids.length === 0
+          ? of([])
+          : combineLatest(ids.map((id) => this.specimens.watch(id))).pipe(
+              map((parts) => parts.filter((part) => part !== undefined)),
+            ),
       ),
     ),
     { initialValue: [] },
@@ -76,15 +95,22 @@ export class JobStation {
 
   /** What stands in the line and is not entered yet. It outlives a reload. */
   protected readonly draft = signal('');
-  protected readonly draftWords = computed(() => (this.draft().trim() === '' ? [] : readEntry(this.draft(), 'variant').words));
+  protected readonly draftWords = computed(() =>
+    this.draft().trim() === '' ? [] : readEntry(this.draft(), 'variant').words,
+  );
 
   protected readonly found = toSignal(
-    toObservable(computed(() => ({ readings: [...(this.job()?.readings ?? []).map(({ is }) => is), ...this.draftWords()], parts: this.parts() }))).pipe(
-      switchMap(({ readings, parts }) => this.questions.ask('engine', { readings, specimens: parts })),
-    ),
+    toObservable(
+      computed(() => ({
+        readings: [...(this.job()?.readings ?? []).map(({ is }) => is), ...this.draftWords()],
+        parts: this.parts(),
+      })),
+    ).pipe(switchMap(({ readings, parts }) => this.questions.ask('engine', { readings, specimens: parts }))),
   );
   /** Parts are known by name, and not yet looked at. */
-  protected readonly waiting = computed(() => (this.found()?.parts.length ?? 0) < this.mine().length || this.found() === undefined);
+  protected readonly waiting = computed(
+    () => (this.found()?.parts.length ?? 0) < this.mine().length || this.found() === undefined,
+  );
   protected readonly chosen = computed(() => {
     const engine = this.found()?.engine;
     return this.candidate() ?? (engine?.status === 'nothingFits' ? undefined : engine?.candidates[0]?.pattern);
@@ -119,7 +145,10 @@ export class JobStation {
     const { words } = readEntry(text, 'variant');
     if (text.trim() === '' || words.length === 0) return;
     const at = new Date().toISOString();
-    this.jobs.alter(this.id(), (job) => ({ ...job, readings: [...job.readings, ...words.map((is) => ({ id: crypto.randomUUID(), at, is }))] }));
+    this.jobs.alter(this.id(), (job) => ({
+      ...job,
+      readings: [...job.readings, ...words.map((is) => ({ id: crypto.randomUUID(), at, is }))],
+    }));
     this.type('');
   }
 
@@ -131,7 +160,9 @@ export class JobStation {
   protected removeReading(reading: Reading): void {
     const before = this.job()?.readings ?? [];
     this.jobs.alter(this.id(), (job) => ({ ...job, readings: job.readings.filter(({ id }) => id !== reading.id) }));
-    this.undoBar.offer(`Removed “${cut(reading.is.text, 60)}”.`, () => this.jobs.alter(this.id(), (job) => ({ ...job, readings: [...before] })));
+    this.undoBar.offer(`Removed “${cut(reading.is.text, 60)}”.`, () =>
+      this.jobs.alter(this.id(), (job) => ({ ...job, readings: [...before] })),
+    );
   }
 
   protected begin(kind: KindId): void {
@@ -149,7 +180,9 @@ export class JobStation {
     if (!part) return;
     const { job: _job, ...rest } = part;
     this.specimens.change(rest);
-    this.undoBar.offer(`“${part.name}” is out of this engine; it stays on the shelf.`, () => this.specimens.undo(specimen));
+    this.undoBar.offer(`“${part.name}” is out of this engine; it stays on the shelf.`, () =>
+      this.specimens.undo(specimen),
+    );
   }
 
   protected belonging({ belongs }: PartInEngineTold): Belonging {

@@ -10,7 +10,13 @@ import { JobStation } from './jobStation';
 
 const JOB = '5d2f9f52-6c1e-4d0e-8f0b-2a7c3b1d9e10';
 const at = '2026-03-02T08:10:00.000Z';
-const part = (id: string, name: string, kind: KindId, words: string) => ({ id, name, kind, readings: readings(words, kind), job: JOB });
+const part = (id: string, name: string, kind: KindId, words: string) => ({
+  id,
+  name,
+  kind,
+  readings: readings(words, kind),
+  job: JOB,
+});
 const stored = { id: JOB, name: 'Frost fan', readings: [], version: 1, updatedAt: at };
 
 async function open(...parts: ReturnType<typeof part>[]) {
@@ -28,7 +34,12 @@ async function open(...parts: ReturnType<typeof part>[]) {
 const ENGINE = [
   part('00000000-0000-4000-8000-000000000001', 'Block', 'block', 'cast B2903 bore 3.802in bore gauge'),
   part('00000000-0000-4000-8000-000000000002', 'Rod', 'rod', 'length 5.700in caliper machined'),
-  part('00000000-0000-4000-8000-000000000003', 'Crank', 'crank', 'main 53.99 mic pin 44.44 mic stroke 73 caliper 5 mains cast'),
+  part(
+    '00000000-0000-4000-8000-000000000003',
+    'Crank',
+    'crank',
+    'main 53.99 mic pin 44.44 mic stroke 73 caliper 5 mains cast',
+  ),
 ];
 
 describe('a job', () => {

@@ -31,7 +31,15 @@ export interface FiguresChanged {
   template: `
     <div class="find">
       <label class="seen-by-readers" for="figure-find">Find a figure of thumb</label>
-      <input nz-input id="figure-find" type="search" placeholder="Part or figure" [value]="wanted()" #words (input)="wanted.set(words.value)" />
+      <input
+        nz-input
+        id="figure-find"
+        type="search"
+        placeholder="Part or figure"
+        [value]="wanted()"
+        #words
+        (input)="wanted.set(words.value)"
+      />
     </div>
     @for (subject of drawn(); track subject.name) {
       <table>
@@ -54,7 +62,14 @@ export interface FiguresChanged {
               <th scope="row">{{ figure.name }}</th>
               <td>
                 <span class="field">
-                  <input nz-input class="figures" [value]="here(figure)" [attr.aria-label]="figure.name" #field (change)="write(figure, field)" />
+                  <input
+                    nz-input
+                    class="figures"
+                    [value]="here(figure)"
+                    [attr.aria-label]="figure.name"
+                    #field
+                    (change)="write(figure, field)"
+                  />
                   <span class="unit">{{ unit(figure) }}</span>
                 </span>
                 @if (failure(); as failed) {
@@ -63,7 +78,15 @@ export interface FiguresChanged {
                   }
                 }
                 @if (isOwn(figure)) {
-                  <button nz-button nzSize="small" type="button" (click)="asUsual(figure)" [attr.aria-label]="'As usual: ' + figure.name">As usual</button>
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    (click)="asUsual(figure)"
+                    [attr.aria-label]="'As usual: ' + figure.name"
+                  >
+                    As usual
+                  </button>
                 }
               </td>
               <td>
@@ -165,8 +188,11 @@ export class FiguresOfThumb {
   protected readonly failure = signal<{ readonly id: string; readonly why: string } | undefined>(undefined);
   private readonly found = computed(() => {
     const words = this.wanted().toLowerCase().split(/\s+/).filter(Boolean);
-    const bears = ({ name, says, id }: FigureOfThumb) => words.every((word) => `${name} ${says} ${id}`.toLowerCase().includes(word));
-    return THUMB_SUBJECTS.flatMap(({ name, figures }) => figures.filter(bears).map((figure) => ({ subject: name, figure })));
+    const bears = ({ name, says, id }: FigureOfThumb) =>
+      words.every((word) => `${name} ${says} ${id}`.toLowerCase().includes(word));
+    return THUMB_SUBJECTS.flatMap(({ name, figures }) =>
+      figures.filter(bears).map((figure) => ({ subject: name, figure })),
+    );
   });
   private readonly rows = growing(this.found, 3);
   /** The rows that are drawn, under their subjects. */

@@ -14,7 +14,11 @@ async function open() {
     .flush({ ...USUAL_SHOP, version: 3 });
   const shown = await show(RulesStation);
   const rows = (table: string) => shown.page.querySelectorAll(`${table} tbody tr`).length;
-  await until(() => rows('table.work') === OPERATION_IDS.length && rows('section[aria-labelledby=instruments-title] table') === USUAL_SHOP.instruments.length);
+  await until(
+    () =>
+      rows('table.work') === OPERATION_IDS.length &&
+      rows('section[aria-labelledby=instruments-title] table') === USUAL_SHOP.instruments.length,
+  );
   return shown;
 }
 
@@ -35,7 +39,9 @@ describe('house rules and instruments', () => {
 
   it('save a choice, with the version seen and the way back', async () => {
     const { fixture, page } = await open();
-    const choice = [...page.querySelectorAll<HTMLInputElement>('input[type=radio]')].find((each) => each.value === 'measure');
+    const choice = [...page.querySelectorAll<HTMLInputElement>('input[type=radio]')].find(
+      (each) => each.value === 'measure',
+    );
     choice?.click();
     await fixture.whenStable();
     await settled();
@@ -89,7 +95,10 @@ describe('house rules and instruments', () => {
     await click(fixture, button(page, 'Another instrument'));
     server()
       .expectOne((each) => each.method === 'PUT')
-      .flush({ error: 'Changed meanwhile.', current: { ...USUAL_SHOP, instruments: [], version: 9 } }, { status: 409, statusText: 'changed' });
+      .flush(
+        { error: 'Changed meanwhile.', current: { ...USUAL_SHOP, instruments: [], version: 9 } },
+        { status: 409, statusText: 'changed' },
+      );
     await settled();
     const again = server().expectOne((each) => each.method === 'PUT');
     const { instruments, version } = again.request.body as StoredShop;
@@ -111,9 +120,13 @@ describe('house rules and instruments', () => {
     const alert = page.querySelector('td [role=alert]');
     expect(text(alert?.closest('tr')?.querySelector('th') ?? null)).toBe('Squish');
     expect(text(alert)).toContain('“tight” is no figure: write one figure, like 0.900 mm.');
-    [...page.querySelectorAll('button')].find((each) => each.getAttribute('aria-label') === 'As usual: End float of the crank')?.click();
+    [...page.querySelectorAll('button')]
+      .find((each) => each.getAttribute('aria-label') === 'As usual: End float of the crank')
+      ?.click();
     await settled();
-    expect(server().expectOne((each) => each.method === 'PUT').request.body).toEqual(jasmine.objectContaining({ rules: { figures: {} } }));
+    expect(server().expectOne((each) => each.method === 'PUT').request.body).toEqual(
+      jasmine.objectContaining({ rules: { figures: {} } }),
+    );
   });
 
   it('find a figure of thumb by its words', async () => {
@@ -123,6 +136,9 @@ describe('house rules and instruments', () => {
     find.value = 'spacing';
     find.dispatchEvent(new Event('input'));
     await settled();
-    expect([...page.querySelectorAll('wb-figures-of-thumb tbody th')].map(text)).toEqual(['Main spacing', 'Bore spacing']);
+    expect([...page.querySelectorAll('wb-figures-of-thumb tbody th')].map(text)).toEqual([
+      'Main spacing',
+      'Bore spacing',
+    ]);
   });
 });

@@ -35,7 +35,16 @@ type NumberField = 'resolution' | 'permissibleError' | 'from' | 'to' | 'everyMon
 /** Where practitioners disagree the shop chooses; and what it measures with. */
 @Component({
   selector: 'wb-rules-station',
-  imports: [FigureField, FiguresOfThumb, FormsModule, InTurn, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule],
+  imports: [
+    FigureField,
+    FiguresOfThumb,
+    FormsModule,
+    InTurn,
+    NzButtonModule,
+    NzIconModule,
+    NzInputModule,
+    NzSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rulesStation.html',
   styleUrl: './rulesStation.less',
@@ -47,7 +56,10 @@ export class RulesStation {
   protected readonly failure = signal<string | undefined>(undefined);
   protected readonly today = new Date().toISOString().slice(0, 10);
   protected readonly rules = HOUSE_RULE_IDS.map((id) => ({ id, ...HOUSE_RULES[id] }));
-  protected readonly sorts = INSTRUMENT_IDS.filter((id) => id !== 'sheet').map((id) => ({ id, name: INSTRUMENTS[id].name }));
+  protected readonly sorts = INSTRUMENT_IDS.filter((id) => id !== 'sheet').map((id) => ({
+    id,
+    name: INSTRUMENTS[id].name,
+  }));
   protected readonly operations = OPERATION_IDS.map((id) => ({ id, ...OPERATIONS[id] }));
   protected readonly instruments = growing(
     computed(() => this.shop().instruments),
@@ -82,7 +94,13 @@ export class RulesStation {
       );
     if (number === this.takes(id, what)) return;
     this.save(
-      { ...this.shop(), rules: { ...this.chosen(), work: { ...this.chosen().work, [id]: { ...this.chosen().work?.[id], [what]: number } } } },
+      {
+        ...this.shop(),
+        rules: {
+          ...this.chosen(),
+          work: { ...this.chosen().work, [id]: { ...this.chosen().work?.[id], [what]: number } },
+        },
+      },
       `Changed “${OPERATIONS[id].name}”.`,
     );
   }
@@ -120,7 +138,9 @@ export class RulesStation {
       return this.put(own, rest);
     }
     if (!Number.isFinite(number) || number < 0 || (field !== 'from' && number === 0)) {
-      return this.failure.set(`“${value}” is no ${field === 'everyMonths' ? 'number of months' : 'size'}: write a number above nothing, like 0.02.`);
+      return this.failure.set(
+        `“${value}” is no ${field === 'everyMonths' ? 'number of months' : 'size'}: write a number above nothing, like 0.02.`,
+      );
     }
     this.put(own, { ...own, [field]: field === 'everyMonths' ? Math.round(number) : number });
   }
@@ -147,12 +167,18 @@ export class RulesStation {
   }
 
   protected remove(own: OwnInstrument): void {
-    this.save({ ...this.shop(), instruments: this.shop().instruments.filter(({ id }) => id !== own.id) }, `Removed “${own.name}”.`);
+    this.save(
+      { ...this.shop(), instruments: this.shop().instruments.filter(({ id }) => id !== own.id) },
+      `Removed “${own.name}”.`,
+    );
   }
 
   private put(own: OwnInstrument, next: OwnInstrument): void {
     if (JSON.stringify(own) === JSON.stringify(next)) return;
-    this.save({ ...this.shop(), instruments: this.shop().instruments.map((each) => (each.id === own.id ? next : each)) }, `Changed “${next.name}”.`);
+    this.save(
+      { ...this.shop(), instruments: this.shop().instruments.map((each) => (each.id === own.id ? next : each)) },
+      `Changed “${next.name}”.`,
+    );
   }
 
   private save(next: Shop, says: string): void {

@@ -27,7 +27,12 @@ export interface Place {
   readonly column: number;
 }
 
-const NAMES: Readonly<Record<Verdict, string>> = { fits: '--fits', fitsWithWork: '--work', cannotTell: '--unknown', doesNotFit: '--never' };
+const NAMES: Readonly<Record<Verdict, string>> = {
+  fits: '--fits',
+  fitsWithWork: '--work',
+  cannotTell: '--unknown',
+  doesNotFit: '--never',
+};
 
 /** Draws the part of a grid that shows. Each verdict has its shape as everywhere else. */
 export function drawGrid(
@@ -41,10 +46,14 @@ export function drawGrid(
   if (!context) return;
   const style = getComputedStyle(canvas);
   const colour = (name: string) => style.getPropertyValue(name);
-  if (canvas.width !== width * ratio || canvas.height !== height * ratio) [canvas.width, canvas.height] = [width * ratio, height * ratio];
+  if (canvas.width !== width * ratio || canvas.height !== height * ratio)
+    [canvas.width, canvas.height] = [width * ratio, height * ratio];
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.clearRect(0, 0, width, height);
-  const colours = Object.fromEntries(VERDICTS.map((verdict) => [verdict, colour(NAMES[verdict])])) as Record<Verdict, string>;
+  const colours = Object.fromEntries(VERDICTS.map((verdict) => [verdict, colour(NAMES[verdict])])) as Record<
+    Verdict,
+    string
+  >;
   const ground = colour('--ground');
   const [firstRow, firstColumn] = [Math.floor(scroll.y / cell), Math.floor(scroll.x / cell)];
   const [lastRow, lastColumn] = [

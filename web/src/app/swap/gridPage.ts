@@ -14,7 +14,17 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { isKindId, KINDS, MOST_A_SIDE, VERDICT_WORDS, VERDICTS, verdictOf, verdictOfJoint, type KindId, type Order } from '@which-bore/core';
+import {
+  isKindId,
+  KINDS,
+  MOST_A_SIDE,
+  VERDICT_WORDS,
+  VERDICTS,
+  verdictOf,
+  verdictOfJoint,
+  type KindId,
+  type Order,
+} from '@which-bore/core';
 import { DONOR_KINDS, recipientsFor } from '@which-bore/core/meetings';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
@@ -65,7 +75,9 @@ export class GridPage {
   protected readonly verdicts = VERDICTS;
   protected readonly donorKinds = DONOR_KINDS.map((id) => ({ id, name: KINDS[id].plural }));
   protected readonly donorKind = computed((): KindId => kindOr(this.donors(), 'crank'));
-  protected readonly recipientKinds = computed(() => recipientsFor(this.donorKind()).map((id) => ({ id, name: KINDS[id].plural })));
+  protected readonly recipientKinds = computed(() =>
+    recipientsFor(this.donorKind()).map((id) => ({ id, name: KINDS[id].plural })),
+  );
   protected readonly recipientKind = computed((): KindId => {
     const kinds = recipientsFor(this.donorKind());
     const wanted = kindOr(this.recipients(), kinds[0] ?? 'block');
@@ -98,7 +110,9 @@ export class GridPage {
 
   private readonly sorted = toSignal<Order | undefined>(
     toObservable(computed(() => (this.done() && this.grouped() ? this.progress() : undefined))).pipe(
-      switchMap((progress) => (progress ? this.interchange.gridOrder(this.donorKind(), this.recipientKind()) : of(undefined))),
+      switchMap((progress) =>
+        progress ? this.interchange.gridOrder(this.donorKind(), this.recipientKind()) : of(undefined),
+      ),
     ),
   );
 
@@ -109,7 +123,9 @@ export class GridPage {
   /** Whether a cell is looked for. */
   protected readonly wanted = computed(() => {
     const [verdict, joint] = [this.verdict(), this.jointAt()];
-    return (cell: number) => (verdict === undefined || verdictOf(cell) === verdict) && (joint === undefined || verdictOfJoint(cell, joint) === 'doesNotFit');
+    return (cell: number) =>
+      (verdict === undefined || verdictOf(cell) === verdict) &&
+      (joint === undefined || verdictOfJoint(cell, joint) === 'doesNotFit');
   });
   private readonly filtering = computed(() => this.verdict() !== undefined || this.jointAt() !== undefined);
 
@@ -170,7 +186,9 @@ export class GridPage {
       donor: sides.donors[donor],
       recipient: sides.recipients[recipient],
       verdict: verdictOf(cell),
-      joints: sides.joints.map(({ name }, at) => ({ name, verdict: verdictOfJoint(cell, at) })).filter(({ verdict }) => verdict !== 'fits'),
+      joints: sides.joints
+        .map(({ name }, at) => ({ name, verdict: verdictOfJoint(cell, at) }))
+        .filter(({ verdict }) => verdict !== 'fits'),
     };
   });
 
@@ -180,7 +198,9 @@ export class GridPage {
   });
   protected readonly groups = toSignal(
     toObservable(computed(() => (this.groupsShown() && this.done() ? { into: this.intoAt() } : undefined))).pipe(
-      switchMap((asked) => (asked ? this.interchange.gridGroups(this.donorKind(), this.recipientKind(), asked.into) : NEVER)),
+      switchMap((asked) =>
+        asked ? this.interchange.gridGroups(this.donorKind(), this.recipientKind(), asked.into) : NEVER,
+      ),
     ),
   );
 
@@ -201,7 +221,13 @@ export class GridPage {
       this.preferences.ground();
       this.width();
       this.height();
-      const [picture, cell, left, scroll, focus] = [this.picture(), this.cell(), this.left(), this.scroll(), this.focus()];
+      const [picture, cell, left, scroll, focus] = [
+        this.picture(),
+        this.cell(),
+        this.left(),
+        this.scroll(),
+        this.focus(),
+      ];
       if (!canvas) return;
       requestAnimationFrame(() => {
         const size = { width: canvas.clientWidth, height: canvas.clientHeight, ratio: devicePixelRatio };
@@ -274,12 +300,16 @@ export class GridPage {
   protected open(): void {
     const looked = this.looked();
     if (looked?.donor && looked.recipient)
-      void this.router.navigate(['/swap'], { queryParams: { donor: `pattern:${looked.donor.id}`, into: looked.recipient.id } });
+      void this.router.navigate(['/swap'], {
+        queryParams: { donor: `pattern:${looked.donor.id}`, into: looked.recipient.id },
+      });
   }
 
   /** Sheets are laid out for the printer only, however printing is begun. */
   protected readonly printing = signal(false);
-  protected readonly title = computed(() => `${KINDS[this.donorKind()].plural} into ${KINDS[this.recipientKind()].plural.toLowerCase()}`);
+  protected readonly title = computed(
+    () => `${KINDS[this.donorKind()].plural} into ${KINDS[this.recipientKind()].plural.toLowerCase()}`,
+  );
 
   protected layOut(printing: boolean): void {
     this.printing.set(printing);
@@ -300,7 +330,8 @@ export class GridPage {
         link.click();
         setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
       },
-      error: (error: unknown) => this.failure.set(error instanceof ApiError ? error.message : 'The file could not be made. Try again.'),
+      error: (error: unknown) =>
+        this.failure.set(error instanceof ApiError ? error.message : 'The file could not be made. Try again.'),
     });
   }
 
@@ -326,7 +357,10 @@ export class GridPage {
     const bounds = canvas.getBoundingClientRect();
     const [x, y] = [event.clientX - bounds.left - this.left(), event.clientY - bounds.top - TOP];
     if (x < 0 || y < 0) return undefined;
-    const [row, column] = [Math.floor((y + this.scroll().y) / this.cell()), Math.floor((x + this.scroll().x) / this.cell())];
+    const [row, column] = [
+      Math.floor((y + this.scroll().y) / this.cell()),
+      Math.floor((x + this.scroll().x) / this.cell()),
+    ];
     return row < this.shown().donors.length && column < this.shown().recipients.length ? { row, column } : undefined;
   }
 
@@ -335,7 +369,8 @@ export class GridPage {
     const element = this.scroller()?.nativeElement;
     if (!element) return;
     const cell = this.cell();
-    const into = (at: number, from: number, room: number) => (at < from ? at : at + cell > from + room ? at + cell - room : from);
+    const into = (at: number, from: number, room: number) =>
+      at < from ? at : at + cell > from + room ? at + cell - room : from;
     element.scrollTo({
       left: into(column * cell, element.scrollLeft, element.clientWidth - this.left()),
       top: into(row * cell, element.scrollTop, element.clientHeight - TOP),
@@ -343,4 +378,5 @@ export class GridPage {
   }
 }
 
-const kindOr = (text: string | undefined, otherwise: KindId): KindId => (text !== undefined && isKindId(text) ? text : otherwise);
+const kindOr = (text: string | undefined, otherwise: KindId): KindId =>
+  text !== undefined && isKindId(text) ? text : otherwise;

@@ -44,7 +44,12 @@ describe('a grid on paper', () => {
   it('tells the verdicts by their shapes, which print without colour', async () => {
     setUp();
     const { page } = await show(GridSheets, { picture: picture(2, 2), title: 'Cranks into blocks' });
-    expect([...page.querySelectorAll('p wb-verdict')].map(text)).toEqual(['fits', 'fits with work', 'cannot tell', 'does not fit']);
+    expect([...page.querySelectorAll('p wb-verdict')].map(text)).toEqual([
+      'fits',
+      'fits with work',
+      'cannot tell',
+      'does not fit',
+    ]);
   });
 });
 
@@ -53,7 +58,12 @@ describe('the drawing of a grid', () => {
 
   function drawn(of: GridPicture, scroll = { x: 0, y: 0 }) {
     const canvas = document.createElement('canvas');
-    for (const [name, colour] of Object.entries({ '--fits': '#00ff00', '--never': '#ff0000', '--ground': '#ffffff', '--ink': '#000000' }))
+    for (const [name, colour] of Object.entries({
+      '--fits': '#00ff00',
+      '--never': '#ff0000',
+      '--ground': '#ffffff',
+      '--ink': '#000000',
+    }))
       canvas.style.setProperty(name, colour);
     document.body.append(canvas);
     drawGrid(canvas, of, MEASURES, scroll, undefined);
@@ -61,7 +71,10 @@ describe('the drawing of a grid', () => {
     const context = canvas.getContext('2d');
     return (x: number, y: number) => [...(context?.getImageData(x, y, 1, 1).data ?? [])];
   }
-  const middleOf = (row: number, column: number): readonly [number, number] => [100 + column * 20 + 10, 50 + row * 20 + 10];
+  const middleOf = (row: number, column: number): readonly [number, number] => [
+    100 + column * 20 + 10,
+    50 + row * 20 + 10,
+  ];
 
   it('puts a verdict into the middle of its cell, and nothing where none is worked out yet', () => {
     const at = drawn(picture(3, 3, (row, column) => (row === 1 && column === 2 ? 0 : undefined)));

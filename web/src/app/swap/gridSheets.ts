@@ -1,4 +1,12 @@
-import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, ElementRef, input, viewChildren } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  input,
+  viewChildren,
+} from '@angular/core';
 import { VERDICTS } from '@which-bore/core';
 import { VerdictMark } from '../ui/verdictMark';
 import { drawGrid, type GridPicture } from './gridCanvas';
@@ -38,7 +46,10 @@ interface Sheet {
       </section>
     }
     @if (sheets().length > shown().length) {
-      <p>The grid has {{ sheets().length }} sheets; only {{ shown().length }} are printed. Narrow it by a filter, or take the CSV or XLSX for all of it.</p>
+      <p>
+        The grid has {{ sheets().length }} sheets; only {{ shown().length }} are printed. Narrow it by a filter, or take
+        the CSV or XLSX for all of it.
+      </p>
     }
   `,
   styles: `
@@ -98,7 +109,14 @@ export class GridSheets {
       const sheets = this.shown();
       this.canvases().forEach(({ nativeElement }, at) => {
         const sheet = sheets[at];
-        if (sheet) drawGrid(nativeElement, sheet.picture, { ...MEASURES, width: sheet.width, height: sheet.height, ratio: SHARP }, { x: 0, y: 0 }, undefined);
+        if (sheet)
+          drawGrid(
+            nativeElement,
+            sheet.picture,
+            { ...MEASURES, width: sheet.width, height: sheet.height, ratio: SHARP },
+            { x: 0, y: 0 },
+            undefined,
+          );
       });
     });
   }

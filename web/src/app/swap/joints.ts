@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { showInterval, showValue, VERDICT_WORDS, type JudgedCheckTold, type JudgedJointTold, type OptionTold } from '@which-bore/core';
+import {
+  showInterval,
+  showValue,
+  VERDICT_WORDS,
+  type JudgedCheckTold,
+  type JudgedJointTold,
+  type OptionTold,
+} from '@which-bore/core';
 import { Preferences } from '../data/preferences';
 import { BandStrip } from '../ui/bandStrip';
 import { growing } from '../ui/growing';
@@ -29,7 +36,9 @@ export class Joints {
     const range = check[which];
     const units = this.preferences.units();
     if (!range) return '';
-    return which === 'required' && check.atLeast ? `${showValue(range.low, check.quantity, units)} or more` : showInterval(range, check.quantity, units);
+    return which === 'required' && check.atLeast
+      ? `${showValue(range.low, check.quantity, units)} or more`
+      : showInterval(range, check.quantity, units);
   }
 
   /** What an option takes, in words; nothing where it takes nothing worth naming. */

@@ -43,7 +43,19 @@ type Asked = KindId | 'engine';
 /** Donors into a recipient: joint by joint, both directions, and what else there is. */
 @Component({
   selector: 'wb-swap-station',
-  imports: [FormsModule, InTurn, Joints, NzButtonModule, NzIconModule, NzInputModule, NzSelectModule, PartPicker, RouterLink, Said, VerdictMark],
+  imports: [
+    FormsModule,
+    InTurn,
+    Joints,
+    NzButtonModule,
+    NzIconModule,
+    NzInputModule,
+    NzSelectModule,
+    PartPicker,
+    RouterLink,
+    Said,
+    VerdictMark,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swapStation.html',
   styleUrl: './swapStation.less',
@@ -79,20 +91,32 @@ export class SwapStation {
   protected readonly donors = computed(() => (this.donor() ?? '').split(',').filter(Boolean));
   private readonly refs = computed(() => this.donors().map(readAddress));
   private readonly specimenId = computed(() => this.refs().find(({ sort }) => sort === 'specimen')?.id);
-  protected readonly specimen = toSignal(toObservable(this.specimenId).pipe(switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id)))));
+  protected readonly specimen = toSignal(
+    toObservable(this.specimenId).pipe(
+      switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id))),
+    ),
+  );
   private readonly intoRef = computed(() => {
     const into = this.into();
     return into === undefined ? undefined : readAddress(into);
   });
   private readonly intoSpecimen = toSignal(
-    toObservable(this.intoRef).pipe(switchMap((ref) => (ref?.sort === 'specimen' ? this.specimens.watch(ref.id) : of(undefined)))),
+    toObservable(this.intoRef).pipe(
+      switchMap((ref) => (ref?.sort === 'specimen' ? this.specimens.watch(ref.id) : of(undefined))),
+    ),
   );
 
   /** What the specimen is, by the same line-up as on the Bench. */
   private readonly identified = toSignal(
     toObservable(this.specimen).pipe(
       switchMap((specimen) =>
-        specimen ? this.questions.ask('identify', { kind: specimen.kind, readings: specimen.readings.map((reading) => reading.is), most: 1 }) : of(undefined),
+        specimen
+          ? this.questions.ask('identify', {
+              kind: specimen.kind,
+              readings: specimen.readings.map((reading) => reading.is),
+              most: 1,
+            })
+          : of(undefined),
       ),
     ),
   );
@@ -119,11 +143,17 @@ export class SwapStation {
   });
   protected readonly intoKind = computed((): KindId | undefined => {
     const ref = this.intoRef();
-    return ref?.sort === 'specimen' ? this.intoSpecimen()?.kind : ref?.sort === 'pattern' ? this.records.record('pattern', ref.id)?.kind : undefined;
+    return ref?.sort === 'specimen'
+      ? this.intoSpecimen()?.kind
+      : ref?.sort === 'pattern'
+        ? this.records.record('pattern', ref.id)?.kind
+        : undefined;
   });
 
   /** Whether the list is of what goes into the recipient. */
-  protected readonly fitting = computed(() => this.list() === 'fits' && this.into() !== undefined && this.intoKind() !== undefined);
+  protected readonly fitting = computed(
+    () => this.list() === 'fits' && this.into() !== undefined && this.intoKind() !== undefined,
+  );
 
   /** What may be listed: kinds that the part meets, and engines. */
   protected readonly kinds = computed((): readonly { readonly id: Asked; readonly name: string }[] => {
@@ -145,7 +175,9 @@ export class SwapStation {
   });
 
   private readonly takings = toSignal(
-    toObservable(computed(() => ({ coming: this.coming(), into: this.recipient(), asked: this.asked(), fitting: this.fitting() }))).pipe(
+    toObservable(
+      computed(() => ({ coming: this.coming(), into: this.recipient(), asked: this.asked(), fitting: this.fitting() })),
+    ).pipe(
       switchMap(({ coming, into, asked, fitting }): Observable<Takings | undefined> => {
         const one = fitting ? into : coming?.[0];
         if (!one) return of(undefined);
@@ -158,12 +190,18 @@ export class SwapStation {
   protected readonly rows = growing(
     computed(() => {
       const wanted = this.filter().toLowerCase();
-      return (this.takings()?.best ?? []).filter(({ short, family }) => `${family} ${short}`.toLowerCase().includes(wanted));
+      return (this.takings()?.best ?? []).filter(({ short, family }) =>
+        `${family} ${short}`.toLowerCase().includes(wanted),
+      );
     }),
     10,
   );
   protected readonly tally = computed(() =>
-    VERDICTS.map((verdict) => ({ verdict, words: VERDICT_WORDS[verdict], count: this.takings()?.counts[verdict] ?? 0 })),
+    VERDICTS.map((verdict) => ({
+      verdict,
+      words: VERDICT_WORDS[verdict],
+      count: this.takings()?.counts[verdict] ?? 0,
+    })),
   );
 
   /** The one that is looked at: from the address, or the best of the list. */
@@ -185,7 +223,11 @@ export class SwapStation {
   });
 
   private readonly judged = toSignal<Judged | undefined>(
-    toObservable(this.pair).pipe(switchMap((pair): Observable<Judged | undefined> => (pair ? this.interchange.judge(pair.coming, pair.into) : of(undefined)))),
+    toObservable(this.pair).pipe(
+      switchMap((pair): Observable<Judged | undefined> =>
+        pair ? this.interchange.judge(pair.coming, pair.into) : of(undefined),
+      ),
+    ),
   );
   protected readonly judgement = computed(() => {
     const judged = this.judged();
@@ -248,18 +290,29 @@ export class SwapStation {
 
   protected ask(list: 'takes' | 'fits'): void {
     const into = this.shown();
-    this.go({ list: list === 'fits' ? 'fits' : null, kind: null, ...(list === 'fits' && this.into() === undefined && into ? { into } : {}) });
+    this.go({
+      list: list === 'fits' ? 'fits' : null,
+      kind: null,
+      ...(list === 'fits' && this.into() === undefined && into ? { into } : {}),
+    });
   }
 
   /** Turns the direction round. */
   protected turn(): void {
     const reverse = this.judgement()?.reverse;
     if (!reverse) return;
-    this.go({ donor: reverse.donors.join(','), into: reverse.into.replace(/^pattern:/, ''), as: null, list: null, kind: null });
+    this.go({
+      donor: reverse.donors.join(','),
+      into: reverse.into.replace(/^pattern:/, ''),
+      as: null,
+      list: null,
+      kind: null,
+    });
   }
 
   protected key(event: KeyboardEvent): void {
-    const typing = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]') !== null;
+    const typing =
+      event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]') !== null;
     if (event.key === 'x' && !typing && !event.ctrlKey && !event.metaKey && !event.altKey) this.turn();
   }
 

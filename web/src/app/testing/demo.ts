@@ -21,14 +21,24 @@ export const VIEW = new CatalogueLookup(CATALOGUE);
 export const ID = '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11';
 
 export const readings = (text: string, kind: KindId = 'crank'): Reading[] =>
-  readEntry(text, kind).words.map((is, at) => ({ id: `7a0d5a1e-3f7f-4f43-8f25-0000000000${String(at).padStart(2, '0')}`, at: '2026-03-02T08:10:00.000Z', is }));
+  readEntry(text, kind).words.map((is, at) => ({
+    id: `7a0d5a1e-3f7f-4f43-8f25-0000000000${String(at).padStart(2, '0')}`,
+    at: '2026-03-02T08:10:00.000Z',
+    is,
+  }));
 
-export const specimen = (text: string, name = 'On the bench', kind: KindId = 'crank'): Specimen => ({ id: ID, name, kind, readings: readings(text, kind) });
+export const specimen = (text: string, name = 'On the bench', kind: KindId = 'crank'): Specimen => ({
+  id: ID,
+  name,
+  kind,
+  readings: readings(text, kind),
+});
 
 const WORKSHOP = new Workshop(CATALOGUE);
 
 /** A line-up as the workshop tells it. */
-export const lineUp = (text: string): Answers['identify'] => WORKSHOP.ask('identify', { kind: 'crank', entry: text, most: 6 });
+export const lineUp = (text: string): Answers['identify'] =>
+  WORKSHOP.ask('identify', { kind: 'crank', entry: text, most: 6 });
 
 /** The workshop over the demo at once, without a worker and without a server. */
 export class FakeQuestions {

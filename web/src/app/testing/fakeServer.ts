@@ -52,7 +52,8 @@ export class FakeServer {
   save(document: Specimen, version: number): Observable<StoredSpecimen> {
     return this.changed(`put specimen ${document.name}`, () => {
       const job = document.job === undefined ? undefined : this.jobsStored.get(document.job);
-      if (document.job !== undefined && (!job || job.deleted)) throw new ApiError('refused', 'There is no job that this specimen could belong to.');
+      if (document.job !== undefined && (!job || job.deleted))
+        throw new ApiError('refused', 'There is no job that this specimen could belong to.');
       return put(this.specimensStored, document, version, this.refuses);
     });
   }
@@ -115,7 +116,12 @@ function there<T>(shelf: Shelf<T>, id: string): Stored<T> {
   return found;
 }
 
-function put<T extends { readonly id: string; readonly name: string }>(shelf: Shelf<T>, document: T, version: number, refuses: ReadonlyMap<string, string>) {
+function put<T extends { readonly id: string; readonly name: string }>(
+  shelf: Shelf<T>,
+  document: T,
+  version: number,
+  refuses: ReadonlyMap<string, string>,
+) {
   const why = refuses.get(document.name);
   if (why !== undefined) throw new ApiError('refused', why);
   const found = shelf.get(document.id);

@@ -59,7 +59,10 @@ export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
   return specimens;
 }
 
-export async function show<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<{ fixture: ComponentFixture<T>; page: HTMLElement }> {
+export async function show<T>(
+  component: Type<T>,
+  inputs: Record<string, unknown> = {},
+): Promise<{ fixture: ComponentFixture<T>; page: HTMLElement }> {
   const fixture = TestBed.createComponent(component);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
   await fixture.whenStable();
@@ -68,7 +71,10 @@ export async function show<T>(component: Type<T>, inputs: Record<string, unknown
   return { fixture, page: fixture.nativeElement as HTMLElement };
 }
 
-/** Waits until a state is there that comes by itself, as a list that is drawn bit by bit; the test's own time-out ends it. */
+/**
+ * Waits until a state is there that comes by itself, as a list that is drawn bit by bit; the test's own time-out ends
+ * it.
+ */
 export async function until(state: () => boolean): Promise<void> {
   while (!state()) await new Promise((resolve) => setTimeout(resolve));
 }
@@ -80,6 +86,8 @@ export const click = async (fixture: ComponentFixture<unknown>, element: Element
   await settled();
 };
 export const button = (page: HTMLElement, label: string) =>
-  [...page.querySelectorAll('button')].find((each) => text(each).includes(label) || each.getAttribute('aria-label')?.includes(label));
+  [...page.querySelectorAll('button')].find(
+    (each) => text(each).includes(label) || each.getAttribute('aria-label')?.includes(label),
+  );
 
 export const server = (): HttpTestingController => TestBed.inject(HttpTestingController);

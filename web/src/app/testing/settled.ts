@@ -1,6 +1,11 @@
-/** A timer that goes off within this, ms, is part of what the page is doing now: a word that settles, a list that is drawn on. */
+/**
+ * A timer that goes off within this, ms, is part of what the page is doing now: a word that settles, a list that is
+ * drawn on.
+ */
 const SOON = 1000;
-/** Turns without any such timer after which nothing more comes by itself: promises that wait for one another take a few. */
+/**
+ * Turns without any such timer after which nothing more comes by itself: promises that wait for one another take a few.
+ */
 const QUIET_TURNS = 3;
 
 type Work = (...given: unknown[]) => void;
@@ -40,9 +45,12 @@ export function countTimers(): void {
   });
 }
 // Jasmine's own clock takes the place of the browser's timers only, so they are put back.
-afterEach(() => Object.assign(globalThis, { setTimeout: later, setInterval: often, clearTimeout: noLater, clearInterval: noMore }));
+afterEach(() =>
+  Object.assign(globalThis, { setTimeout: later, setInterval: often, clearTimeout: noLater, clearInterval: noMore }),
+);
 
 /** Waits until the page does nothing more by itself: a state, however long the machine takes to come to it. */
 export async function settled(): Promise<void> {
-  for (let quiet = 0; quiet < QUIET_TURNS; quiet = due.size === 0 ? quiet + 1 : 0) await new Promise((resolve) => later(resolve));
+  for (let quiet = 0; quiet < QUIET_TURNS; quiet = due.size === 0 ? quiet + 1 : 0)
+    await new Promise((resolve) => later(resolve));
 }

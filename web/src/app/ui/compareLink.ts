@@ -8,7 +8,13 @@ import { Compared } from '../data/compared';
   selector: 'wb-compare-link',
   imports: [NzButtonModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<a nz-button routerLink="/compare" [queryParams]="{ of: of() }" [attr.aria-label]="label() ? 'Compare ' + label() : null">Compare</a>`,
+  template: `<a
+    nz-button
+    routerLink="/compare"
+    [queryParams]="{ of: of() }"
+    [attr.aria-label]="label() ? 'Compare ' + label() : null"
+    >Compare</a
+  >`,
 })
 export class CompareLink {
   private readonly compared = inject(Compared);

@@ -5,8 +5,9 @@ import { Turns } from './turns';
 export type Growing<T> = Signal<readonly T[]> & { readonly isWhole: Signal<boolean> };
 
 /**
- * A list that is drawn bit by bit: its first entries at once, then some more with each turn of the page, so that no turn
- * takes long however many there are. What was drawn stays when the list changes. To be called where a component is made.
+ * A list that is drawn bit by bit: its first entries at once, then some more with each turn of the page, so that no
+ * turn takes long however many there are. What was drawn stays when the list changes. To be called where a component is
+ * made.
  *
  * @param atOnce entries that are drawn in one turn
  * @param after a list that is drawn to its end before this one begins

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { narrowed, wordsOf } from './narrowed';
 
 const NAMES = ['Sluice crank, forged', 'Sluice crank, cast', 'Skerry crank', 'Skerry block', 'Ambit crank, late'];
-const among = (typed: string, chosen = '', most = 10) => narrowed(NAMES, wordsOf(typed), { textOf: (each) => each, isChosen: (each) => each === chosen, most });
+const among = (typed: string, chosen = '', most = 10) =>
+  narrowed(NAMES, wordsOf(typed), { textOf: (each) => each, isChosen: (each) => each === chosen, most });
 
 describe('a narrowed list', () => {
   it('bears all the words, in any order and in any letters', () => {

@@ -11,7 +11,11 @@ export const wordsOf = (typed: string): readonly string[] => typed.toLowerCase()
 export function narrowed<T>(
   all: Iterable<T>,
   words: readonly string[],
-  { textOf, isChosen, most }: { readonly textOf: (each: T) => string; readonly isChosen: (each: T) => boolean; readonly most: number },
+  {
+    textOf,
+    isChosen,
+    most,
+  }: { readonly textOf: (each: T) => string; readonly isChosen: (each: T) => boolean; readonly most: number },
 ): readonly T[] {
   const some: T[] = [];
   for (const each of all) {

@@ -7,7 +7,9 @@ import { PartPicker } from './partPicker';
 function offered(): Readonly<Record<string, readonly string[]>> {
   const groups: Record<string, string[]> = {};
   let name = '';
-  for (const each of document.querySelectorAll('.cdk-overlay-container nz-option-item-group, .cdk-overlay-container nz-option-item')) {
+  for (const each of document.querySelectorAll(
+    '.cdk-overlay-container nz-option-item-group, .cdk-overlay-container nz-option-item',
+  )) {
     if (each.tagName === 'NZ-OPTION-ITEM-GROUP') groups[(name = text(each))] = [];
     else groups[name]?.push(text(each));
   }
@@ -56,7 +58,9 @@ describe('the picker of parts', () => {
     await typed(shown, 'forged crank 3.375');
     const [names = []] = Object.values(offered());
     expect(names.length).toBeGreaterThan(0);
-    expect(names.every((name) => name.includes('3.375') && name.includes('forged') && name.includes('crank'))).toBeTrue();
+    expect(
+      names.every((name) => name.includes('3.375') && name.includes('forged') && name.includes('crank')),
+    ).toBeTrue();
     await typed(shown, 'no such thing');
     expect(offered()).toEqual({});
   });
@@ -81,7 +85,8 @@ describe('the picker of parts', () => {
     const shown = await opened({ kinds: ['crank'], value: 'pattern:ambit-crank-3' });
     const told: string[] = [];
     shown.fixture.componentInstance.chosen.subscribe((each) => told.push(each));
-    const choice = (name: string) => [...document.querySelectorAll('.cdk-overlay-container nz-option-item')].find((each) => text(each) === name);
+    const choice = (name: string) =>
+      [...document.querySelectorAll('.cdk-overlay-container nz-option-item')].find((each) => text(each) === name);
     await typed(shown, 'ambit');
     await click(shown.fixture, choice(VIEW.label('ambit-crank-5-late')));
     expect(told).toEqual(['pattern:ambit-crank-5-late']);

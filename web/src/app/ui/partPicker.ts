@@ -1,4 +1,13 @@
-import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  booleanAttribute,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { KINDS, readAddress, writeAddress, type KindId } from '@which-bore/core';
@@ -74,12 +83,19 @@ export class PartPicker {
   /** Patterns and engines that bear the words, as the workshop finds them. */
   private readonly found = toSignal(
     toObservable(
-      computed(() => ({ words: this.wanted(), kinds: this.kinds(), engines: this.engines(), chosen: this.chosenAddress() }), {
-        equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
-      }),
+      computed(
+        () => ({ words: this.wanted(), kinds: this.kinds(), engines: this.engines(), chosen: this.chosenAddress() }),
+        {
+          equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+        },
+      ),
     ).pipe(
       switchMap(({ words, kinds, engines, chosen }) => {
-        const asked = (sort: 'pattern' | 'variant') => ({ words, most: SHOWN, ...(chosen?.sort === sort ? { chosen: chosen.id } : {}) });
+        const asked = (sort: 'pattern' | 'variant') => ({
+          words,
+          most: SHOWN,
+          ...(chosen?.sort === sort ? { chosen: chosen.id } : {}),
+        });
         return combineLatest([
           this.questions.ask('pick', { of: 'pattern', ...asked('pattern'), ...(kinds ? { kinds: [...kinds] } : {}) }),
           engines ? this.questions.ask('pick', { of: 'variant', ...asked('variant') }) : of({ choices: [] }),
@@ -96,13 +112,28 @@ export class PartPicker {
     const { patterns = [], variants = [] } = this.found() ?? {};
     const shelf = this.shelf()
       .filter(({ kind }) => !kinds || kinds.includes(kind))
-      .map(({ id, name, kind }): Choice => ({ value: writeAddress({ sort: 'specimen', id }), label: name, hint: KINDS[kind].name.toLowerCase() }));
+      .map(({ id, name, kind }): Choice => ({
+        value: writeAddress({ sort: 'specimen', id }),
+        label: name,
+        hint: KINDS[kind].name.toLowerCase(),
+      }));
     return [
       {
         name: 'On the shelf',
-        choices: narrowed(shelf, words, { textOf: ({ label, hint }) => `${label} ${hint}`, isChosen: (each) => each.value === value, most: SHOWN }),
+        choices: narrowed(shelf, words, {
+          textOf: ({ label, hint }) => `${label} ${hint}`,
+          isChosen: (each) => each.value === value,
+          most: SHOWN,
+        }),
       },
-      { name: 'Engines', choices: variants.map(({ id, label }): Choice => ({ value: writeAddress({ sort: 'variant', id }), label, hint: '' })) },
+      {
+        name: 'Engines',
+        choices: variants.map(({ id, label }): Choice => ({
+          value: writeAddress({ sort: 'variant', id }),
+          label,
+          hint: '',
+        })),
+      },
       {
         name: 'From the catalogue, new',
         choices: patterns.map(({ id, label, kind }): Choice => ({

@@ -5,7 +5,9 @@ import { Records } from '../data/records';
 
 /** The page of a record in the Catalogue; those without one are opened for editing. */
 export function pageOf(type: RecordType, id: string): readonly string[] {
-  return type === 'pattern' || type === 'variant' || type === 'family' ? ['/catalogue', type, id] : ['/catalogue', 'edit', type, id];
+  return type === 'pattern' || type === 'variant' || type === 'family'
+    ? ['/catalogue', type, id]
+    : ['/catalogue', 'edit', type, id];
 }
 
 /** A record of the catalogue by its full name, leading to its page. */
@@ -23,5 +25,7 @@ export class RecordLink {
   readonly short = input(false, { transform: booleanAttribute });
 
   protected readonly page = computed(() => pageOf(this.type(), this.id()));
-  protected readonly label = computed(() => (this.short() ? this.records.shortLabel(this.type(), this.id()) : this.records.label(this.type(), this.id())));
+  protected readonly label = computed(() =>
+    this.short() ? this.records.shortLabel(this.type(), this.id()) : this.records.label(this.type(), this.id()),
+  );
 }

@@ -1,6 +1,8 @@
 import { DestroyRef, Directive, inject, Injectable, TemplateRef, ViewContainerRef } from '@angular/core';
 
-/** Pieces of work done one after the other, each in a turn of the page of its own, so that none holds up what is typed. */
+/**
+ * Pieces of work done one after the other, each in a turn of the page of its own, so that none holds up what is typed.
+ */
 @Injectable({ providedIn: 'root' })
 export class Turns {
   private readonly waiting = new Set<() => void>();

@@ -13,8 +13,15 @@ const shown = (text: string) => {
 
 describe('a reading in words', () => {
   it('stays as it was typed, with the other unit at hand', () => {
-    expect(shown('main 2.3482in mic')).toEqual({ of: 'Main journal', read: '2.3482 in', note: 'micrometer', more: '= 59.644 mm' });
-    expect(shown('pin 52.05').more).toBe('= 2.0492 in; no unit written, read as mm; no instrument named, taken for a micrometer');
+    expect(shown('main 2.3482in mic')).toEqual({
+      of: 'Main journal',
+      read: '2.3482 in',
+      note: 'micrometer',
+      more: '= 59.644 mm',
+    });
+    expect(shown('pin 52.05').more).toBe(
+      '= 2.0492 in; no unit written, read as mm; no instrument named, taken for a micrometer',
+    );
     expect(shown('pin 52.05').note).toBe('micrometer?');
   });
 

@@ -36,9 +36,14 @@ export function shownAs(is: Understood): Shown {
   switch (is.sort) {
     case 'mark': {
       const where = is.place ? ` on ${markPlaceOf(is.place).name}` : '';
-      if (is.characters === '') return { of: `No mark${where}`, read: '', more: 'That nothing stands there is a reading too.' };
+      if (is.characters === '')
+        return { of: `No mark${where}`, read: '', more: 'That nothing stands there is a reading too.' };
       const doubts = /[?[]/.test(is.characters) ? '? could not be read; [..] may be either.' : '';
-      return { of: `${is.making ?? 'Mark'}${where}`, read: is.characters, more: doubts || 'Compared with the marks and numbers of the catalogue.' };
+      return {
+        of: `${is.making ?? 'Mark'}${where}`,
+        read: is.characters,
+        more: doubts || 'Compared with the marks and numbers of the catalogue.',
+      };
     }
     case 'size':
       return shownSize(is);
@@ -49,7 +54,11 @@ export function shownAs(is: Understood): Shown {
     case 'step':
       return shownStep(is);
     case 'claim':
-      return { of: CLAIMS[is.about], read: is.value.replace('/', ' to '), more: 'A claim: weak beside what the part shows, and weighed by the house rule.' };
+      return {
+        of: CLAIMS[is.about],
+        read: is.value.replace('/', ' to '),
+        more: 'A claim: weak beside what the part shows, and weighed by the house rule.',
+      };
     case 'unread':
       return { of: '', read: is.text.length > 80 ? `${cut(is.text, 80)}…` : is.text, more: is.reason };
   }
@@ -59,7 +68,12 @@ function shownStep(is: Extract<Understood, { sort: 'step' }>): Shown {
   const parameter = parameterOf(is.parameter);
   const size = Math.abs(is.offset);
   const way = is.offset < 0 ? 'under' : 'over';
-  const read = size === 0 ? 'standard' : is.unit === 'in' ? `${Number((size * 1000).toFixed(1))} thou ${way}` : `${size.toFixed(2)} mm ${way}`;
+  const read =
+    size === 0
+      ? 'standard'
+      : is.unit === 'in'
+        ? `${Number((size * 1000).toFixed(1))} thou ${way}`
+        : `${size.toFixed(2)} mm ${way}`;
   const inside = toInside(size, is.unit);
   return {
     of: parameter.name,
@@ -76,7 +90,10 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const instrument = INSTRUMENTS[is.instrument].name.toLowerCase();
   const values = is.figures ?? is.values.join(' / ');
   const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
-  const other = is.unit === 'mm' ? showValue(mean, parameter.quantity, 'inch') : showValue(fromInside(mean, 'mm'), parameter.quantity, 'metric');
+  const other =
+    is.unit === 'mm'
+      ? showValue(mean, parameter.quantity, 'inch')
+      : showValue(fromInside(mean, 'mm'), parameter.quantity, 'metric');
   const assumed = [
     is.unitAssumed ? `no unit written, read as ${UNITS[is.unit].symbol}` : '',
     is.instrumentAssumed ? `no instrument named, taken for a ${instrument}` : '',

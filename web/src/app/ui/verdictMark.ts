@@ -6,7 +6,13 @@ import { VERDICT_WORDS, type Verdict } from '@which-bore/core';
   selector: 'wb-verdict',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg viewBox="0 0 20 20" [class]="verdict()" role="img" [attr.aria-label]="wordless() ? words() : null" [attr.aria-hidden]="wordless() ? null : true">
+    <svg
+      viewBox="0 0 20 20"
+      [class]="verdict()"
+      role="img"
+      [attr.aria-label]="wordless() ? words() : null"
+      [attr.aria-hidden]="wordless() ? null : true"
+    >
       @switch (verdict()) {
         @case ('fits') {
           <circle cx="10" cy="10" r="8" fill="currentColor" />
@@ -15,7 +21,15 @@ import { VERDICT_WORDS, type Verdict } from '@which-bore/core';
           <path d="M10 10 L10 2 A8 8 0 1 0 18 10 Z" fill="currentColor" />
         }
         @case ('cannotTell') {
-          <circle cx="10" cy="10" r="7" fill="none" stroke="currentColor" stroke-width="2.4" stroke-dasharray="3.2 2.3" />
+          <circle
+            cx="10"
+            cy="10"
+            r="7"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="2.4"
+            stroke-dasharray="3.2 2.3"
+          />
         }
         @case ('doesNotFit') {
           <rect x="2.5" y="2.5" width="15" height="15" fill="currentColor" />

@@ -21,7 +21,8 @@ describe('what the browser holds', () => {
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
     return TestBed.inject(HeldStore);
   };
-  const nameIn = async (store: HeldStore) => ((await store.load()).held.get('specimen a')?.document as { name?: string } | undefined)?.name;
+  const nameIn = async (store: HeldStore) =>
+    ((await store.load()).held.get('specimen a')?.document as { name?: string } | undefined)?.name;
   beforeEach(async () => {
     localStorage.clear();
     await forget();

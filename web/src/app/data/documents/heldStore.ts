@@ -47,7 +47,8 @@ export class HeldStore {
       (store) => set(key, held, store),
       () => {
         // Only if nothing newer has been written since.
-        if (held.pending === 'nothing' || JSON.stringify(this.kept.read(name)) === JSON.stringify(held)) this.kept.write(name, undefined);
+        if (held.pending === 'nothing' || JSON.stringify(this.kept.read(name)) === JSON.stringify(held))
+          this.kept.write(name, undefined);
       },
     );
   }

@@ -1,9 +1,14 @@
 import type { Reading, Specimen } from '@which-bore/core';
 import { mergeRead } from './merge';
 
-const reading = (id: string, text = id): Reading => ({ id, at: '2026-03-02T08:10:00.000Z', is: { sort: 'unread', text, reason: 'x' } });
+const reading = (id: string, text = id): Reading => ({
+  id,
+  at: '2026-03-02T08:10:00.000Z',
+  is: { sort: 'unread', text, reason: 'x' },
+});
 const specimen = (name: string, ...readings: Reading[]): Specimen => ({ id: 'one', name, kind: 'crank', readings });
-const ids = (of: Specimen) => of.readings.map((each) => (each.is.text === each.id ? each.id : `${each.id}:${each.is.text}`));
+const ids = (of: Specimen) =>
+  of.readings.map((each) => (each.is.text === each.id ? each.id : `${each.id}:${each.is.text}`));
 
 describe('merging a specimen edited in two places', () => {
   const base = specimen('Crank', reading('a'), reading('b'));
@@ -22,11 +27,18 @@ describe('merging a specimen edited in two places', () => {
   });
 
   it('keeps an edit against a removal, and the own edit against another', () => {
-    expect(ids(mergeRead(base, specimen('Crank', reading('a', 'new'), reading('b')), specimen('Crank', reading('b'))))).toEqual(['a:new', 'b']);
-    expect(ids(mergeRead(base, specimen('Crank', reading('a', 'mine'), reading('b')), specimen('Crank', reading('a', 'theirs'), reading('b'))))).toEqual([
-      'a:mine',
-      'b',
-    ]);
+    expect(
+      ids(mergeRead(base, specimen('Crank', reading('a', 'new'), reading('b')), specimen('Crank', reading('b')))),
+    ).toEqual(['a:new', 'b']);
+    expect(
+      ids(
+        mergeRead(
+          base,
+          specimen('Crank', reading('a', 'mine'), reading('b')),
+          specimen('Crank', reading('a', 'theirs'), reading('b')),
+        ),
+      ),
+    ).toEqual(['a:mine', 'b']);
   });
 
   it('takes the other’s edit and name where nothing was changed here', () => {
@@ -41,7 +53,11 @@ describe('merging a specimen edited in two places', () => {
 
   it('keeps the job, the teardown and what was skipped: mine where changed here, else theirs', () => {
     const job = '8298c813-593c-4153-81ca-3b9414c8478e';
-    const merged = mergeRead(base, { ...base, skipped: ['size crank.stroke'] }, { ...base, job, state: 'headOff', skipped: [] });
+    const merged = mergeRead(
+      base,
+      { ...base, skipped: ['size crank.stroke'] },
+      { ...base, job, state: 'headOff', skipped: [] },
+    );
     expect(merged.job).toBe(job);
     expect(merged.state).toBe('headOff');
     expect(merged.skipped).toEqual(['size crank.stroke']);
@@ -49,7 +65,10 @@ describe('merging a specimen edited in two places', () => {
 
   it('lets a part be taken out of its job while somebody else reads on it', () => {
     const job = '8298c813-593c-4153-81ca-3b9414c8478e';
-    const merged = mergeRead({ ...base, job }, base, { ...specimen('Crank', reading('a'), reading('b'), reading('c')), job });
+    const merged = mergeRead({ ...base, job }, base, {
+      ...specimen('Crank', reading('a'), reading('b'), reading('c')),
+      job,
+    });
     expect(merged.job).toBeUndefined();
     expect(ids(merged)).toEqual(['a', 'b', 'c']);
   });

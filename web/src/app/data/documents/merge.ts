@@ -3,10 +3,16 @@ import type { Job, OwnInstrument, Shop, Specimen } from '@which-bore/core';
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
- * Brings together two lists that were both changed, item by item. Everything changed here stays; what was added elsewhere
- * comes in; what was removed elsewhere goes, unless it was changed here.
+ * Brings together two lists that were both changed, item by item. Everything changed here stays; what was added
+ * elsewhere comes in; what was removed elsewhere goes, unless it was changed here.
  */
-function mergeLists<T>(base: readonly T[], mine: readonly T[], theirs: readonly T[], idOf: (item: T) => string, contentOf: (item: T) => unknown): T[] {
+function mergeLists<T>(
+  base: readonly T[],
+  mine: readonly T[],
+  theirs: readonly T[],
+  idOf: (item: T) => string,
+  contentOf: (item: T) => unknown,
+): T[] {
   const before = new Map(base.map((item) => [idOf(item), contentOf(item)]));
   const here = new Set(mine.map(idOf));
   const there = new Map(theirs.map((item) => [idOf(item), item]));
@@ -56,7 +62,15 @@ export function mergeShops<T extends Shop>(base: T | undefined, mine: T, theirs:
     (own) => own,
   );
   const rules = mergeFields<Shop['rules']>(base?.rules, mine.rules, theirs.rules);
-  const work = mergeFields<NonNullable<Shop['rules']['work']>>(base?.rules.work, mine.rules.work ?? {}, theirs.rules.work ?? {});
+  const work = mergeFields<NonNullable<Shop['rules']['work']>>(
+    base?.rules.work,
+    mine.rules.work ?? {},
+    theirs.rules.work ?? {},
+  );
   const { work: _work, ...others } = rules;
-  return { ...theirs, instruments, rules: { ...others, ...(Object.keys(work).length > 0 || mine.rules.work !== undefined ? { work } : {}) } };
+  return {
+    ...theirs,
+    instruments,
+    rules: { ...others, ...(Object.keys(work).length > 0 || mine.rules.work !== undefined ? { work } : {}) },
+  };
 }

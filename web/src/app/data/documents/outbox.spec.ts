@@ -48,7 +48,12 @@ describe('documents in the browser', () => {
         { provide: Live, useValue: { events$: live } },
       ],
     });
-    [specimens, jobs, shop, outbox] = [TestBed.inject(Specimens), TestBed.inject(Jobs), TestBed.inject(ShopData), TestBed.inject(Outbox)];
+    [specimens, jobs, shop, outbox] = [
+      TestBed.inject(Specimens),
+      TestBed.inject(Jobs),
+      TestBed.inject(ShopData),
+      TestBed.inject(Outbox),
+    ];
     await settled();
   }
   /** What is asked and answered at once is through. */
@@ -122,7 +127,10 @@ describe('documents in the browser', () => {
     await settled();
     server.away = false;
     await pass(MINUTE);
-    expect(server.log.filter((each) => each.startsWith('put'))).toEqual(['put job New job, renamed', 'put specimen Part']);
+    expect(server.log.filter((each) => each.startsWith('put'))).toEqual([
+      'put job New job, renamed',
+      'put specimen Part',
+    ]);
     expect(stored()?.document.job).toBe(job);
     expect(await sync()).toEqual({ waiting: 0, away: false, refused: [] });
   });
@@ -151,7 +159,11 @@ describe('documents in the browser', () => {
     specimens.change({ ...specimen('Even'), id: OTHER });
     await settled();
     expect(stored(OTHER)).toBeDefined();
-    expect(await sync()).toEqual({ waiting: 0, away: false, refused: [{ key: `specimen ${ID}`, name: 'Odd', why: 'A name like that is not taken.' }] });
+    expect(await sync()).toEqual({
+      waiting: 0,
+      away: false,
+      refused: [{ key: `specimen ${ID}`, name: 'Odd', why: 'A name like that is not taken.' }],
+    });
     expect(specimens.peek(ID)?.readings.length).toBe(1);
     server.refuses.clear();
     outbox.tryAgain();
@@ -176,7 +188,11 @@ describe('documents in the browser', () => {
   it('are merged when somebody else was faster', async () => {
     specimens.change(specimen('Crank', ['main']));
     await settled();
-    server.specimensStored.set(ID, { document: { ...specimen('Crank', ['main', 'theirs']) }, version: 2, deleted: false });
+    server.specimensStored.set(ID, {
+      document: { ...specimen('Crank', ['main', 'theirs']) },
+      version: 2,
+      deleted: false,
+    });
     specimens.change(specimen('My crank', ['main']));
     await settled();
     expect(stored()?.document.name).toBe('My crank');
@@ -251,7 +267,11 @@ describe('documents in the browser', () => {
     live.next({ of: 'specimen', id: ID, version: 2 });
     await settled();
     expect(specimens.peek(ID)?.name).toBe('Renamed elsewhere');
-    server.jobsStored.set(OTHER, { document: { id: OTHER, name: 'A job of theirs', readings: [] }, version: 1, deleted: false });
+    server.jobsStored.set(OTHER, {
+      document: { id: OTHER, name: 'A job of theirs', readings: [] },
+      version: 1,
+      deleted: false,
+    });
     live.next({ of: 'job', id: OTHER, version: 1 });
     await settled();
     expect((await firstValueFrom(jobs.all$)).map(({ name }) => name)).toEqual(['A job of theirs']);
@@ -273,7 +293,11 @@ describe('documents in the browser', () => {
     const { instruments } = server.shopStored;
     shop.alter({ instruments, rules: { marks: 'measure' } });
     await settled();
-    server.shopStored = { instruments: instruments.slice(1), rules: { marks: 'measure', cylinders: 'liner' }, version: 2 };
+    server.shopStored = {
+      instruments: instruments.slice(1),
+      rules: { marks: 'measure', cylinders: 'liner' },
+      version: 2,
+    };
     shop.alter({ instruments, rules: { marks: 'measure', claims: 'never' } as never });
     await settled();
     expect(server.shopStored.rules).toEqual({ marks: 'measure', cylinders: 'liner', claims: 'never' } as never);

@@ -1,6 +1,21 @@
 import { DOCUMENT, inject, Injectable } from '@angular/core';
 import type { DocumentSort } from '@which-bore/core';
-import { BehaviorSubject, concatMap, defer, EMPTY, expand, firstValueFrom, fromEvent, map, merge, race, retry, Subject, timer, type Observable } from 'rxjs';
+import {
+  BehaviorSubject,
+  concatMap,
+  defer,
+  EMPTY,
+  expand,
+  firstValueFrom,
+  fromEvent,
+  map,
+  merge,
+  race,
+  retry,
+  Subject,
+  timer,
+  type Observable,
+} from 'rxjs';
 import { ApiError } from '../api';
 import { Live } from '../live';
 import { isThere, keyOf, type Doc, type Held } from './held';
@@ -43,9 +58,9 @@ const BACKOFF = [1000, 2000, 4000, 8000, 15_000, 30_000];
 const backoff = (times: number): number => BACKOFF[Math.min(times, BACKOFF.length) - 1] ?? 1000;
 
 /**
- * All documents this browser holds and the one queue by which their changes go up: in the order in which they were made,
- * what others need before those; one that is refused stays and blocks no other. Every change is written down before
- * anything else happens.
+ * All documents this browser holds and the one queue by which their changes go up: in the order in which they were
+ * made, what others need before those; one that is refused stays and blocks no other. Every change is written down
+ * before anything else happens.
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox {
@@ -123,7 +138,13 @@ export class Outbox {
 
   /** Deletes a document, of which no more may be known than this. */
   remove<T extends Doc>(sort: DocumentSort, known: Sent<T>): void {
-    const mine: Held = this.peek(sort, known.document.id) ?? { sort, ...known, base: known.document, pending: 'nothing', since: 0 };
+    const mine: Held = this.peek(sort, known.document.id) ?? {
+      sort,
+      ...known,
+      base: known.document,
+      pending: 'nothing',
+      since: 0,
+    };
     const { refused: _refused, ...rest } = mine;
     this.hold({ ...rest, pending: 'remove', since: this.sinceOf(mine) });
     this.turn.next();
@@ -143,7 +164,8 @@ export class Outbox {
   /** Takes what the server says of a document, unless changes of it wait here. */
   take<T extends Doc>(sort: DocumentSort, sent: Sent<T>): void {
     const mine = this.peek(sort, sent.document.id);
-    if (!mine || (mine.pending === 'nothing' && (mine.gone === undefined || mine.version < sent.version))) this.hold(settled(sort, sent));
+    if (!mine || (mine.pending === 'nothing' && (mine.gone === undefined || mine.version < sent.version)))
+      this.hold(settled(sort, sent));
   }
 
   /** A document that is deleted elsewhere goes here, unless changes of it wait: those outrank the deletion. */
@@ -175,7 +197,9 @@ export class Outbox {
     for (const [name, list] of lists) this.lists.set(name, list);
     this.order = Math.max(0, ...[...held.values()].map(({ since }) => since));
     // What was entered before this had come stands.
-    this.held.next(new Map([...[...held].map(([key, { refused: _refused, ...rest }]) => [key, rest] as const), ...this.held.value]));
+    this.held.next(
+      new Map([...[...held].map(([key, { refused: _refused, ...rest }]) => [key, rest] as const), ...this.held.value]),
+    );
   }
 
   private sinceOf(mine: Held | undefined): number {
@@ -188,7 +212,15 @@ export class Outbox {
       waiting: all.filter(({ pending, refused }) => pending !== 'nothing' && refused === undefined).length,
       away: this.away.value,
       refused: all.flatMap(({ sort, document, refused }) =>
-        refused === undefined ? [] : [{ key: keyOf(sort, document.id), name: this.kinds.get(sort)?.nameOf(document) ?? document.id, why: refused }],
+        refused === undefined
+          ? []
+          : [
+              {
+                key: keyOf(sort, document.id),
+                name: this.kinds.get(sort)?.nameOf(document) ?? document.id,
+                why: refused,
+              },
+            ],
       ),
     };
   }
@@ -203,7 +235,10 @@ export class Outbox {
         .filter(({ pending, version }) => pending === 'restore' || (pending === 'save' && version === 0))
         .map(({ sort, document }) => keyOf(sort, document.id)),
     );
-    return waiting.find((held) => held.pending !== 'save' || !this.needsOf(held).some((key) => notThereYet.has(key))) ?? waiting[0];
+    return (
+      waiting.find((held) => held.pending !== 'save' || !this.needsOf(held).some((key) => notThereYet.has(key))) ??
+      waiting[0]
+    );
   }
 
   private needsOf({ sort, document }: Held): readonly string[] {
@@ -246,7 +281,12 @@ export class Outbox {
         const theirs = await firstValueFrom(kind.restore(id));
         const now = this.peek(held.sort, id) ?? held;
         const merged = kind.merge(now.base, now.document, theirs.document);
-        this.hold({ ...settled(held.sort, theirs), document: merged, pending: same(merged, theirs.document) ? 'nothing' : 'save', since: now.since });
+        this.hold({
+          ...settled(held.sort, theirs),
+          document: merged,
+          pending: same(merged, theirs.document) ? 'nothing' : 'save',
+          since: now.since,
+        });
         this.released(held);
         return;
       }
@@ -264,7 +304,8 @@ export class Outbox {
   /** What was refused for want of this document may go now. */
   private released({ sort, document }: Held): void {
     for (const held of this.snapshot())
-      if (held.refused !== undefined && this.needsOf(held).includes(keyOf(sort, document.id))) this.tryAgain(keyOf(held.sort, held.document.id));
+      if (held.refused !== undefined && this.needsOf(held).includes(keyOf(sort, document.id)))
+        this.tryAgain(keyOf(held.sort, held.document.id));
   }
 
   private removed(sent: Held): void {
@@ -281,10 +322,18 @@ export class Outbox {
       const { version, updatedAt = '', ...document } = theirs;
       const merged = kind.merge(now.base, now.document, { ...document, id: now.document.id });
       const base = { ...document, id: now.document.id };
-      this.hold({ ...now, document: merged, base, version, updatedAt, pending: same(merged, base) ? 'nothing' : 'save' });
+      this.hold({
+        ...now,
+        document: merged,
+        base,
+        version,
+        updatedAt,
+        pending: same(merged, base) ? 'nothing' : 'save',
+      });
     } else if (error instanceof ApiError && error.kind === 'missing' && now.pending === 'remove') this.removed(now);
     // Deleted elsewhere while it was worked on here: the work outranks the deletion.
-    else if (error instanceof ApiError && error.kind === 'missing' && now.pending === 'save') this.hold({ ...now, pending: 'restore' });
+    else if (error instanceof ApiError && error.kind === 'missing' && now.pending === 'save')
+      this.hold({ ...now, pending: 'restore' });
     else {
       if (!(error instanceof ApiError)) console.error(error);
       this.hold({

@@ -1,4 +1,12 @@
-import { KIND_IDS, KINDS, partFromPattern, partFromSpecimen, readEntry, type KindId, type Part } from '@which-bore/core';
+import {
+  KIND_IDS,
+  KINDS,
+  partFromPattern,
+  partFromSpecimen,
+  readEntry,
+  type KindId,
+  type Part,
+} from '@which-bore/core';
 import { CATALOGUE } from '../../testing/demo';
 import { sheetOf } from './callouts';
 
@@ -11,7 +19,9 @@ const measured = (text: string, kind: KindId = 'crank', id?: string): Part =>
 describe('the drawing of a part', () => {
   for (const kind of KIND_IDS)
     it(`is whole for every ${kind} of the demo, and calls out what the dictionary places on it`, () => {
-      const placed = Object.values(KINDS[kind].parameters).flatMap((parameter) => (parameter.drawing === undefined ? [] : [parameter.drawing]));
+      const placed = Object.values(KINDS[kind].parameters).flatMap((parameter) =>
+        parameter.drawing === undefined ? [] : [parameter.drawing],
+      );
       expect(placed.length).withContext('places in the dictionary').toBeGreaterThan(0);
       for (const pattern of CATALOGUE.patterns.filter((each) => each.kind === kind)) {
         const { outline, view, callouts } = sheetOf(partFromPattern(pattern, ''));
@@ -33,8 +43,11 @@ describe('the drawing of a part', () => {
   });
 
   it('shows what was measured as measured, and what is only guessed as guessed', () => {
-    const known = (part: Part) => Object.fromEntries(sheetOf(part).callouts.map((callout) => [callout.parameter.id, callout.known]));
-    expect(known(measured('main 59.67 mic'))).toEqual(jasmine.objectContaining({ 'crank.mainJournal.diameter': 'measured', 'crank.stroke': 'guessed' }));
+    const known = (part: Part) =>
+      Object.fromEntries(sheetOf(part).callouts.map((callout) => [callout.parameter.id, callout.known]));
+    expect(known(measured('main 59.67 mic'))).toEqual(
+      jasmine.objectContaining({ 'crank.mainJournal.diameter': 'measured', 'crank.stroke': 'guessed' }),
+    );
     expect(known(measured('main 59.67 mic', 'crank', 'sluice-crank-3590'))).toEqual(
       jasmine.objectContaining({ 'crank.mainJournal.diameter': 'measured', 'crank.stroke': 'pattern' }),
     );

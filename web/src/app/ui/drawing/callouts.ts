@@ -61,7 +61,11 @@ function calloutsOf(part: Part, drawn: Outline, from: number, width: number, wan
   return [true, false].flatMap((above) => {
     const row = found
       .filter((each) => each.above === above)
-      .sort((a, b) => Number(b.place === wanted) - Number(a.place === wanted) || KNOWN_FIRST.indexOf(a.known) - KNOWN_FIRST.indexOf(b.known))
+      .sort(
+        (a, b) =>
+          Number(b.place === wanted) - Number(a.place === wanted) ||
+          KNOWN_FIRST.indexOf(a.known) - KNOWN_FIRST.indexOf(b.known),
+      )
       .slice(0, MOST_IN_A_ROW)
       .sort((a, b) => a.x - b.x);
     return row.map((each, at) => ({ ...each, labelX: from + (width * (at + 0.5)) / row.length }));

@@ -98,7 +98,9 @@ export class Overlay {
   /** The place of the drawing that a row is about. */
   readonly place = input<string>();
 
-  protected readonly drawn = computed(() => this.parts().map((each) => ({ ...each, outline: outlineToCompare(each.part) })));
+  protected readonly drawn = computed(() =>
+    this.parts().map((each) => ({ ...each, outline: outlineToCompare(each.part) })),
+  );
   protected readonly viewBox = computed(() => {
     const boxes = this.drawn().map((each) => each.outline.box);
     const left = Math.min(...boxes.map((box) => box.x));

@@ -38,7 +38,9 @@ export class PartDrawing {
   });
 
   protected figure(callout: Callout): string {
-    return callout.value === undefined ? '?' : digitsOf(callout.value, callout.parameter.quantity, this.preferences.units());
+    return callout.value === undefined
+      ? '?'
+      : digitsOf(callout.value, callout.parameter.quantity, this.preferences.units());
   }
 
   /** From the label straight towards the part, then over to what it speaks of. */

@@ -9,10 +9,21 @@ import type { Shape } from '@which-bore/core';
   template: `
     @switch (shape().form) {
       @case ('rect') {
-        <svg:rect [attr.x]="rect.x" [attr.y]="rect.y" [attr.width]="rect.width" [attr.height]="rect.height" vector-effect="non-scaling-stroke" />
+        <svg:rect
+          [attr.x]="rect.x"
+          [attr.y]="rect.y"
+          [attr.width]="rect.width"
+          [attr.height]="rect.height"
+          vector-effect="non-scaling-stroke"
+        />
       }
       @case ('circle') {
-        <svg:circle [attr.cx]="circle.x" [attr.cy]="circle.y" [attr.r]="circle.radius" vector-effect="non-scaling-stroke" />
+        <svg:circle
+          [attr.cx]="circle.x"
+          [attr.cy]="circle.y"
+          [attr.r]="circle.radius"
+          vector-effect="non-scaling-stroke"
+        />
       }
       @case ('polygon') {
         <svg:polygon [attr.points]="points" vector-effect="non-scaling-stroke" />
