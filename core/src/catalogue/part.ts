@@ -4,7 +4,7 @@ import { estimate, expanded } from '../quantity/instrument.js';
 import { apart, width, type Interval } from '../quantity/interval.js';
 import { toInside } from '../quantity/unit.js';
 import type { Specimen } from '../readings/reading.js';
-import { Drawer } from '../shop/ownInstrument.js';
+import { ToolDrawer } from '../shop/ownInstrument.js';
 import { sizesMeasured } from '../readings/measured.js';
 import { classedSizes } from './classMarks.js';
 import type { Companion, Pattern } from './pattern.js';
@@ -47,7 +47,7 @@ export interface Part {
   readonly price?: number;
 }
 
-const USUAL_DRAWER = new Drawer();
+const USUAL_DRAWER = new ToolDrawer();
 
 /** A new part of this pattern, within its limits. */
 export function partFromPattern(pattern: Pattern, label: string, source: 'pattern' | 'identified' = 'pattern'): Part {
@@ -112,7 +112,7 @@ function byClass(positions: readonly Interval[], known: Value | undefined): Valu
 export function partFromSpecimen(
   specimen: Specimen,
   identifiedAs?: Pattern,
-  drawer: Drawer = USUAL_DRAWER,
+  drawer: ToolDrawer = USUAL_DRAWER,
   schemes: readonly Scheme[] = [],
 ): Part {
   const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;

@@ -7,7 +7,7 @@ import {
   type Circumstances,
 } from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
-import { Drawer } from '../shop/ownInstrument.js';
+import { ToolDrawer } from '../shop/ownInstrument.js';
 import type { Asked } from './ask.js';
 import type { HiddenPart } from './hiddenPart.js';
 import { solve, type Solution } from './solve.js';
@@ -59,7 +59,7 @@ export function debrief(
   next: () => number,
   circumstances: Circumstances & { readonly reader?: Reader } = {},
 ): Debrief {
-  const { drawer = new Drawer() } = circumstances;
+  const { drawer = new ToolDrawer() } = circumstances;
   const identification = new Identification(index, circumstances);
   const judged = steps.map((step, at): StepJudged => {
     const readings = steps.slice(0, at).map(({ reading }) => reading);

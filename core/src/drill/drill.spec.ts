@@ -3,7 +3,7 @@ import { parameterOf } from '../dictionary/dictionary';
 import { ASSUMED } from '../identify/assumptions';
 import { indexCatalogue } from '../identify/catalogueIndex';
 import { INSTRUMENTS } from '../quantity/instrument';
-import { Drawer } from '../shop/ownInstrument';
+import { ToolDrawer } from '../shop/ownInstrument';
 import { CATALOGUE, demoPattern } from '../testing/demo';
 import { ask } from './ask';
 import { drawPart, drawStranger } from './hiddenPart';
@@ -38,7 +38,7 @@ describe('a hidden part', () => {
     const truth = part.sizes[MAIN] ?? NaN;
     let slips = 0;
     for (let at = 0; at < 300; at++) {
-      const reading = ask(part, { sort: 'size', id: MAIN, tool: new Drawer().take('caliper', truth) }, next);
+      const reading = ask(part, { sort: 'size', id: MAIN, tool: new ToolDrawer().take('caliper', truth) }, next);
       if (reading.sort !== 'size') throw new Error('no size');
       const off = Math.abs((reading.values[0] ?? NaN) - truth);
       if (off > INSTRUMENTS.caliper.permissibleError + INSTRUMENTS.caliper.resolution) slips++;

@@ -10,7 +10,7 @@ import {
   type Status,
 } from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
-import { Drawer } from '../shop/ownInstrument.js';
+import { ToolDrawer } from '../shop/ownInstrument.js';
 import { ask, USUAL_READER, type Asked, type Reader } from './ask.js';
 import type { HiddenPart } from './hiddenPart.js';
 
@@ -48,7 +48,7 @@ const ended = ({ status }: LineUp, steps: number): boolean =>
  * Asks a hidden part for what gains the most a minute, until it is settled, nothing fits, or nothing is left to ask.
  */
 export function solve(part: HiddenPart, index: CatalogueIndex, next: () => number, asking: Asking = {}): Solution {
-  const { drawer = new Drawer() } = asking;
+  const { drawer = new ToolDrawer() } = asking;
   return run(
     part,
     index,
@@ -71,7 +71,7 @@ const MINUTES_A_MARK = 2;
  * A sheet for a kind of part that asks for everything any pattern of it states, in the order of the dictionary: marks,
  * looks, then sizes.
  */
-export function sheetOf(kind: KindId, index: CatalogueIndex, drawer: Drawer = new Drawer()): SheetLine[] {
+export function sheetOf(kind: KindId, index: CatalogueIndex, drawer: ToolDrawer = new ToolDrawer()): SheetLine[] {
   const { markPlaces, features, parameters } = KINDS[kind];
   const places = new Set(index.marks.distinct.map(({ place }) => place));
   const set = new Set<string>();

@@ -6,7 +6,7 @@ import type { Sentence } from '../quantity/sentence.js';
 import { toInside } from '../quantity/unit.js';
 import { sizesMeasured } from '../readings/measured.js';
 import type { ClaimAbout, Understood } from '../readings/reading.js';
-import { Drawer, type Tool } from '../shop/ownInstrument.js';
+import { ToolDrawer, type Tool } from '../shop/ownInstrument.js';
 
 export interface SizeEvidence {
   readonly sort: 'size';
@@ -55,7 +55,7 @@ export interface PartEvidence {
 /** One independent piece of evidence, with the words it came from. */
 export type Evidence = SizeEvidence | LookEvidence | MarkEvidence | StepEvidence | ClaimEvidence | PartEvidence;
 
-const USUAL_DRAWER = new Drawer();
+const USUAL_DRAWER = new ToolDrawer();
 
 /**
  * The evidence in some readings, by a key that is the same whenever the evidence is. The same thing seen twice counts
@@ -64,7 +64,7 @@ const USUAL_DRAWER = new Drawer();
  */
 export function evidenceByKey(
   readings: readonly Understood[],
-  drawer: Drawer = USUAL_DRAWER,
+  drawer: ToolDrawer = USUAL_DRAWER,
 ): ReadonlyMap<string, Evidence> {
   const byKey = new Map<string, Evidence>();
   /** Of the same thing said in two ways the words that come first in the alphabet stay, whichever was typed first. */
@@ -130,7 +130,7 @@ export function evidenceByKey(
   return new Map([...byKey].sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)));
 }
 
-export const evidenceFrom = (readings: readonly Understood[], drawer?: Drawer): Evidence[] => [
+export const evidenceFrom = (readings: readonly Understood[], drawer?: ToolDrawer): Evidence[] => [
   ...evidenceByKey(readings, drawer).values(),
 ];
 
@@ -150,7 +150,7 @@ const AGREE_WITHIN = 3;
  * The measurements, with only the finest of several that agree on one size: a caliper before a micrometer tells nothing
  * more once the micrometer has spoken, and counting both would count the part's own spread twice.
  */
-function finest(readings: readonly Understood[], drawer: Drawer): Measured[] {
+function finest(readings: readonly Understood[], drawer: ToolDrawer): Measured[] {
   const all = sizesMeasured(readings).map((size): Measured => {
     const inside = size.values.map((value) => toInside(value, size.unit)).sort((a, b) => a - b);
     return {

@@ -3,7 +3,7 @@ import type { KindId } from '../dictionary/dictionary';
 import { say } from '../quantity/sentence';
 import { readEntry } from '../readings/entryLine';
 import type { Understood } from '../readings/reading';
-import { Drawer, USUAL_INSTRUMENTS } from '../shop/ownInstrument';
+import { ToolDrawer, USUAL_INSTRUMENTS } from '../shop/ownInstrument';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { indexCatalogue } from './catalogueIndex';
 import { Identification, identify, type LineUp } from './identify';
@@ -151,7 +151,9 @@ describe('the identification of a part while it is read', () => {
   });
 
   it('says where the instrument does not reach what it is said to have measured', () => {
-    const small = new Drawer(USUAL_INSTRUMENTS.map((each) => (each.sort === 'caliper' ? { ...each, to: 50 } : each)));
+    const small = new ToolDrawer(
+      USUAL_INSTRUMENTS.map((each) => (each.sort === 'caliper' ? { ...each, to: 50 } : each)),
+    );
     const { doubts } = identify(indexOf('crank'), read('crank', 'stroke 85.7 mm caliper'), 1, { drawer: small });
     expect(say(doubts[0]?.says ?? [], 'metric')).toContain('does not reach 85.700 mm');
   });

@@ -1,7 +1,7 @@
 import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
-import type { Drawer } from '../shop/ownInstrument.js';
+import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { CORROBORATES, decibans, PROBABLE_FROM, SETTLED_FROM, STRONG_CONTRADICTION } from './assumptions.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
 import { evidenceByKey, type Evidence } from './evidence.js';
@@ -53,7 +53,7 @@ export interface LineUp {
 
 /** Whose instruments and rules count; the usual ones where nothing is said. */
 export interface Circumstances {
-  readonly drawer?: Drawer;
+  readonly drawer?: ToolDrawer;
   readonly rules?: HouseRules;
 }
 

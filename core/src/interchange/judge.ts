@@ -1,7 +1,7 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { KnownSwap } from '../catalogue/pattern.js';
 import { slotOf } from '../dictionary/slots.js';
-import type { Drawer } from '../shop/ownInstrument.js';
+import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { partyOf, type PartyRef } from './parties.js';
 import type { Setting } from './setting.js';
 import { NoJointError, swap, type Swap } from './swap.js';
@@ -38,7 +38,7 @@ export function judgeSwap(
   donors: readonly PartyRef[],
   recipient: PartyRef,
   setting: Setting,
-  drawer?: Drawer,
+  drawer?: ToolDrawer,
 ): Judgement {
   const judged = swapOf(catalogue, donors, recipient, setting, drawer);
   const back = turnedRound(catalogue, donors, recipient);
@@ -57,7 +57,7 @@ function swapOf(
   donors: readonly PartyRef[],
   recipient: PartyRef,
   setting: Setting,
-  drawer?: Drawer,
+  drawer?: ToolDrawer,
 ): Swap {
   const [coming, into] = [
     donors.map((donor) => partyOf(catalogue, donor, drawer)),

@@ -5,7 +5,7 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { valve } from '../dictionary/kinds/valve.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
-import type { Drawer } from '../shop/ownInstrument.js';
+import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { STOCKED } from './setting.js';
 
 /** A part, and the place of the engine it is for. */
@@ -114,7 +114,7 @@ export const partOfSpecimen = (
   catalogue: CatalogueLookup,
   specimen: Specimen,
   as: Pattern | undefined,
-  drawer?: Drawer,
+  drawer?: ToolDrawer,
 ): Part => partFromSpecimen(specimen, as, drawer, catalogue.catalogue.schemes);
 
 /** The same from the shelf: it has not to be bought. */
@@ -122,7 +122,7 @@ export const partFromShelf = (
   catalogue: CatalogueLookup,
   specimen: Specimen,
   as: string | undefined,
-  drawer?: Drawer,
+  drawer?: ToolDrawer,
 ): Part => ({
   ...partOfSpecimen(catalogue, specimen, catalogue.pattern(as), drawer),
   price: 0,
@@ -132,7 +132,7 @@ export const partFromShelf = (
 export function partyOf(
   catalogue: CatalogueLookup,
   ref: PartyRef,
-  drawer?: Drawer,
+  drawer?: ToolDrawer,
 ): { readonly label: string; readonly parts: readonly PlacedPart[] } {
   const patternOf = (id: string): Pattern => {
     const pattern = catalogue.pattern(id);

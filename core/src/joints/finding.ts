@@ -1,7 +1,8 @@
 import { listed } from '../quantity/phrase.js';
 import type { Part, Value } from '../catalogue/part.js';
 import type { Feature, Parameter } from '../dictionary/definition.js';
-import { apart, contains, interval, margin, type Interval } from '../quantity/interval.js';
+import { decideWithin } from '../quantity/decision.js';
+import { interval, margin, type Interval } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import type { HouseRules } from '../shop/houseRules.js';
@@ -81,6 +82,8 @@ export function seeing<const T extends readonly Feature[]>(
   return open.length > 0 ? missing(open, 'count') : judge(...(seen as unknown as { readonly [K in keyof T]: string }));
 }
 
+const DECIDED = { inside: 'fits', outside: 'doesNotFit', cannotTell: 'cannotTell' } as const;
+
 /**
  * Holds a found interval against the band it must lie in, guarded by all that is uncertain (ISO 14253-1): inside
  * altogether fits, outside altogether does not, astride an end cannot be told until it is measured closer.
@@ -93,8 +96,7 @@ export function hold(
   required: Interval,
   leeway: Interval = required,
 ): { readonly verdict: Extract<Verdict, 'fits' | 'cannotTell' | 'doesNotFit'>; readonly margin: number } {
-  const verdict = contains(required, found) ? 'fits' : apart(found, leeway) ? 'doesNotFit' : 'cannotTell';
-  return { verdict, margin: margin(found, required) };
+  return { verdict: DECIDED[decideWithin(found, required, leeway)], margin: margin(found, required) };
 }
 
 /** What a work option is made from. Its undoing and its cautions follow from its steps. */

@@ -1,5 +1,5 @@
 import { COVERAGE, expanded, type Estimate, type Precision } from './instrument.js';
-import type { Interval } from './interval.js';
+import { apart, contains, type Interval } from './interval.js';
 
 /** Where a measured size lies to its limits, once what the instrument cannot tell is guarded in. */
 export type Decision = 'inside' | 'outside' | 'cannotTell';
@@ -10,11 +10,14 @@ export type Decision = 'inside' | 'outside' | 'cannotTell';
  */
 export const decide = (measured: Estimate, limits: Interval): Decision => decideWithin(expanded(measured), limits);
 
-/** The same for a size that is known as an interval already: the estimate give or take its expanded uncertainty. */
-export function decideWithin(measured: Interval, limits: Interval): Decision {
-  if (measured.low >= limits.low && measured.high <= limits.high) return 'inside';
-  if (measured.high < limits.low || measured.low > limits.high) return 'outside';
-  return 'cannotTell';
+/**
+ * The same for a size that is known as an interval already: the estimate give or take its expanded uncertainty.
+ *
+ * @param leeway limits past which alone it is surely outside, where those given are only a rule of thumb
+ */
+export function decideWithin(measured: Interval, limits: Interval, leeway: Interval = limits): Decision {
+  if (contains(limits, measured)) return 'inside';
+  return apart(measured, leeway) ? 'outside' : 'cannotTell';
 }
 
 /** Standard uncertainty of one reading with an instrument: JCGM 100:2008, 4.3.7, as in `estimate`. Inside unit. */

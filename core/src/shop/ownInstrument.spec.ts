@@ -1,7 +1,7 @@
 import { INSTRUMENT_IDS, INSTRUMENTS } from '../quantity/instrument';
 import { say } from '../quantity/sentence';
 import { HOUSE_RULES, HOUSE_RULE_IDS, weightAllowed } from './houseRules';
-import { Drawer, finerTool, overdue, OVERDUE_TIMES, USUAL_INSTRUMENTS, type OwnInstrument } from './ownInstrument';
+import { ToolDrawer, finerTool, overdue, OVERDUE_TIMES, USUAL_INSTRUMENTS, type OwnInstrument } from './ownInstrument';
 
 const own = (more: Partial<OwnInstrument>): OwnInstrument => ({
   id: 'mic-a',
@@ -23,7 +23,7 @@ describe('the shop’s own instruments', () => {
   });
 
   it('are taken by reach: a 150 mm caliper cannot go round a 200 mm liner', () => {
-    const drawer = new Drawer();
+    const drawer = new ToolDrawer();
     expect(drawer.take('caliper', 120).reaches).toBeTrue();
     const round = drawer.take('caliper', 200);
     expect(round.reaches).toBeFalse();
@@ -39,12 +39,15 @@ describe('the shop’s own instruments', () => {
       everyMonths: 12,
     });
     const fine = own({ calibrated: '2024-10-01', everyMonths: 12 });
-    expect(new Drawer([coarse, fine]).take('micrometer', 20).name).toBe('Micrometer A');
-    expect(new Drawer([coarse, fine], '2026-11-25').take('micrometer', 20).name).toBe('Micrometer B');
+    expect(new ToolDrawer([coarse, fine]).take('micrometer', 20).name).toBe('Micrometer A');
+    expect(new ToolDrawer([coarse, fine], '2026-11-25').take('micrometer', 20).name).toBe('Micrometer B');
   });
 
   it('count for half when their calibration has run out, and say so', () => {
-    const late = new Drawer([own({ calibrated: '2024-10-01', everyMonths: 12 })], '2026-11-25').take('micrometer', 20);
+    const late = new ToolDrawer([own({ calibrated: '2024-10-01', everyMonths: 12 })], '2026-11-25').take(
+      'micrometer',
+      20,
+    );
     expect(late.permissibleError).toBeCloseTo(0.002 * OVERDUE_TIMES, 12);
     expect(say(late.doubt ?? [], 'metric')).toContain('past its calibration');
   });
@@ -58,14 +61,14 @@ describe('the shop’s own instruments', () => {
   });
 
   it('fall back on the usual values where the shop has none of a sort, and say so', () => {
-    const tool = new Drawer([own({})]).take('caliper', 50);
+    const tool = new ToolDrawer([own({})]).take('caliper', 50);
     expect(tool.permissibleError).toBe(INSTRUMENTS.caliper.permissibleError);
     expect(say(tool.doubt ?? [], 'metric')).toContain('has no caliper');
     expect(tool.reaches).toBeFalse();
   });
 
   it('are named where a finer one would tell what a coarse one cannot', () => {
-    const drawer = new Drawer();
+    const drawer = new ToolDrawer();
     // A caliper is uncertain by some 0.037 mm, a micrometer by 0.005.
     expect(finerTool(drawer, ['micrometer', 'caliper'], 60, 0.037)?.sort).toBe('micrometer');
     expect(finerTool(drawer, ['micrometer', 'caliper'], 60, 0.005)).toBeUndefined();
@@ -73,7 +76,7 @@ describe('the shop’s own instruments', () => {
   });
 
   it('need nothing for what a sheet says', () => {
-    expect(new Drawer([]).take('sheet', 8.5)).toEqual(jasmine.objectContaining({ reaches: true, name: 'Sheet' }));
+    expect(new ToolDrawer([]).take('sheet', 8.5)).toEqual(jasmine.objectContaining({ reaches: true, name: 'Sheet' }));
   });
 });
 

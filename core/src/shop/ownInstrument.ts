@@ -74,7 +74,7 @@ export interface Tool extends Precision {
 }
 
 /** The instruments of a shop on a day. */
-export class Drawer {
+export class ToolDrawer {
   constructor(
     readonly owned: readonly OwnInstrument[] = USUAL_INSTRUMENTS,
     private readonly today = '',
@@ -136,7 +136,7 @@ const WORTH_FETCHING = 1.5;
 
 /** The first of some sorts of which the shop has one that reaches a size and is finer than an expanded uncertainty. */
 export function finerTool(
-  drawer: Drawer,
+  drawer: ToolDrawer,
   sorts: readonly InstrumentId[],
   size: number,
   uncertainty: number,

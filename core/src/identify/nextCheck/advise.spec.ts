@@ -1,7 +1,7 @@
 import { KIND_IDS, type KindId } from '../../dictionary/dictionary';
 import { say } from '../../quantity/sentence';
 import { readEntry } from '../../readings/entryLine';
-import { Drawer, USUAL_INSTRUMENTS } from '../../shop/ownInstrument';
+import { ToolDrawer, USUAL_INSTRUMENTS } from '../../shop/ownInstrument';
 import { CATALOGUE } from '../../testing/demo';
 import { indexCatalogue } from '../catalogueIndex';
 import { Identification } from '../identify';
@@ -115,11 +115,11 @@ describe('the next check', () => {
   });
 
   it('does not ask for an instrument that the shop has not, or that does not reach', () => {
-    const noMicrometer = new Drawer(USUAL_INSTRUMENTS.filter(({ sort }) => sort !== 'micrometer'));
+    const noMicrometer = new ToolDrawer(USUAL_INSTRUMENTS.filter(({ sort }) => sort !== 'micrometer'));
     expect(
       advice('crank', '', { drawer: noMicrometer }).checks.some(({ tool }) => tool?.sort === 'micrometer'),
     ).toBeFalse();
-    const shortCaliper = new Drawer(
+    const shortCaliper = new ToolDrawer(
       USUAL_INSTRUMENTS.map((each) => (each.sort === 'caliper' ? { ...each, to: 20 } : each)),
     );
     for (const { tool, id } of advice('liner', '', { drawer: shortCaliper }).checks)

@@ -5,7 +5,7 @@ import { readMark } from '../../marks/markText.js';
 import { INSTRUMENTS } from '../../quantity/instrument.js';
 import { toInside } from '../../quantity/unit.js';
 import type { Understood } from '../../readings/reading.js';
-import { Drawer, type Tool } from '../../shop/ownInstrument.js';
+import { ToolDrawer, type Tool } from '../../shop/ownInstrument.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
 import { listAt } from '../columns.js';
 import { answersIn, foreseeLook, foreseeMark, foreseeSize } from './foresee.js';
@@ -35,7 +35,7 @@ export interface Check {
 /** How the part lies there, and what has been tried. */
 export interface Situation {
   readonly readings: readonly Understood[];
-  readonly drawer?: Drawer;
+  readonly drawer?: ToolDrawer;
   /** How far the engine is apart. */
   readonly state?: Reach;
   /** Keys of checks that cannot be got at. */
@@ -150,7 +150,7 @@ function sizeChecks(
   index: CatalogueIndex,
   hypotheses: Hypotheses,
   parameter: Parameter,
-  { readings, drawer = new Drawer() }: Situation,
+  { readings, drawer = new ToolDrawer() }: Situation,
   state: Reach,
 ): Foreseen[] {
   const column = index.sizes.get(parameter.id);

@@ -4,7 +4,7 @@ import { COVERAGE, INSTRUMENTS } from '../../quantity/instrument.js';
 import { separable, uncertaintyOf } from '../../quantity/decision.js';
 import { width } from '../../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
-import { Drawer } from '../../shop/ownInstrument.js';
+import { ToolDrawer } from '../../shop/ownInstrument.js';
 import { PROBABLE_FROM } from '../assumptions.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
 import { foreseen, type Foreseen, type Situation } from './checks.js';
@@ -69,7 +69,7 @@ const pairOf = (a: number, b: number): Hypotheses => ({ rows: [a, b], weights: F
 
 /** What could be done with nothing skipped and every instrument at hand. */
 function everything(index: CatalogueIndex, pair: Hypotheses, { readings, state }: Situation): Foreseen[] {
-  return foreseen(index, pair, { readings, ...(state ? { state } : {}), drawer: new Drawer() });
+  return foreseen(index, pair, { readings, ...(state ? { state } : {}), drawer: new ToolDrawer() });
 }
 
 /** Sizes measured too coarsely to tell the two apart. */
@@ -77,7 +77,7 @@ function closeSizes(
   index: CatalogueIndex,
   a: number,
   b: number,
-  { readings, drawer = new Drawer() }: Situation,
+  { readings, drawer = new ToolDrawer() }: Situation,
 ): Sentence[] {
   return Object.values(describedAs(index.kind).parameters).flatMap((parameter): Sentence[] => {
     const taken = readings
@@ -107,7 +107,7 @@ function closeSizes(
 
 function finerFor(
   parameter: Parameter,
-  drawer: Drawer,
+  drawer: ToolDrawer,
   a: { readonly low: number; readonly high: number },
   b: { readonly low: number; readonly high: number },
 ): string | undefined {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Router, RouterLink } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
-  Drawer,
+  ToolDrawer,
   featureOf,
   idFrom,
   markPlaceOf,
@@ -81,7 +81,7 @@ export class BenchStation {
   });
   protected readonly pattern = computed(() => this.records.record('pattern', this.shownCandidate()));
 
-  protected readonly drawer = toSignal(inject(ShopData).drawer$, { initialValue: new Drawer() });
+  protected readonly drawer = toSignal(inject(ShopData).drawer$, { initialValue: new ToolDrawer() });
 
   /** The specimen with the words being typed, so that the drawing follows them. */
   private readonly asTyped = computed((): Specimen => {

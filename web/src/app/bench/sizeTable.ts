@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import {
   decideWithin,
   digitsOf,
-  Drawer,
+  ToolDrawer,
   finerTool,
   KINDS,
   middle,
@@ -106,7 +106,7 @@ export class SizeTable {
   readonly part = input.required<Part>();
   readonly against = input<Pattern>();
   /** The shop's instruments, of which a finer one may be named. */
-  readonly drawer = input(new Drawer());
+  readonly drawer = input(new ToolDrawer());
 
   protected readonly units = computed(() => (this.preferences.units() === 'inch' ? 'inches' : 'mm'));
 

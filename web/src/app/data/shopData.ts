@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { drawerOf, USUAL_SHOP, type Drawer, type Shop, type StoredShop } from '@which-bore/core';
+import { drawerOf, USUAL_SHOP, type ToolDrawer, type Shop, type StoredShop } from '@which-bore/core';
 import { distinctUntilChanged, map, of, type Observable } from 'rxjs';
 import { Api } from './api';
 import { mergeShops } from './documents/merge';
@@ -27,7 +27,7 @@ export class ShopData extends OfflineDocuments<ShopDocument> {
   );
 
   /** The instruments, as they stand today. */
-  readonly drawer$: Observable<Drawer> = this.shop$.pipe(
+  readonly drawer$: Observable<ToolDrawer> = this.shop$.pipe(
     map((shop) => drawerOf(shop, new Date().toISOString().slice(0, 10))),
   );
 
