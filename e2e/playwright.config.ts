@@ -4,8 +4,9 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   // Longer than anything takes here by itself: other work may share the machine.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  timeout: 600_000,
+  // A walk ends by the state it waits for; machines have stood still for half a minute.
+  expect: { timeout: 120_000 },
   // Each with a server and a database of its own, which some tests stop and start.
   workers: 2,
   forbidOnly: true,

@@ -228,6 +228,6 @@ export const heldHere = (page: Page) =>
             };
           }).catch(() => 0),
         ),
-      { timeout: 60_000 },
+      { timeout: 120_000 },
     )
     .toBeGreaterThan(0);
