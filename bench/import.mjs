@@ -14,6 +14,7 @@ import { MessageChannel } from 'node:worker_threads';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { randomUUID } from 'node:crypto';
+import { LIST_OF } from '@which-bore/core';
 import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
 import { Database } from '../server/dist/database/database.js';
@@ -40,16 +41,8 @@ try {
   const out = createWriteStream(file);
   const put = async (text) => out.write(text) || once(out, 'drain');
   await put('{"format":"which-bore-catalogue","version":2');
-  const lists = {
-    maker: 'makers',
-    family: 'families',
-    pattern: 'patterns',
-    variant: 'variants',
-    scheme: 'schemes',
-    swap: 'swaps',
-  };
   let rows = 0;
-  for (const [type, list] of Object.entries(lists)) {
+  for (const [type, list] of Object.entries(LIST_OF)) {
     let before = '';
     await put(`,"${list}":[`);
     for (const records of madeUp(patterns))
@@ -96,7 +89,7 @@ try {
   // The lines are made beforehand, so that only COPY itself is timed.
   const lines = [];
   for (const records of madeUp(patterns))
-    for (const type of Object.keys(lists))
+    for (const type of Object.keys(LIST_OF))
       for (const record of records[type]) lines.push(`${record.id}\t${escaped(JSON.stringify(record))}\n`);
   const chunks = [];
   for (let at = 0; at < lines.length; at += 500) chunks.push(lines.slice(at, at + 500).join(''));

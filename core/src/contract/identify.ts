@@ -12,6 +12,16 @@ const Entry = Type.Optional(Type.String({ maxLength: 20_000, description: 'Words
 const Readings = Type.Array(UnderstoodSchema, { maxItems: 500 });
 const DescribedSchema = Type.Unsafe<DescribedId>({ type: 'string', description: 'Kind of part, or variant' });
 
+/** A reading of the examples. */
+const MAIN_READ = {
+  sort: 'size',
+  text: 'main 2.3482in mic',
+  parameter: 'crank.mainJournal.diameter',
+  values: [2.3482],
+  unit: 'in',
+  instrument: 'micrometer',
+};
+
 /** How the words of a line are understood. */
 export const read = question({
   ...ROUTES.read,
@@ -143,16 +153,7 @@ export const calculation = question({
   answer: Type.Object({ steps: list(SentenceSchema) }),
   example: {
     kind: 'crank',
-    readings: [
-      {
-        sort: 'size',
-        text: 'main 2.3482in mic',
-        parameter: 'crank.mainJournal.diameter',
-        values: [2.3482],
-        unit: 'in',
-        instrument: 'micrometer',
-      },
-    ],
+    readings: [MAIN_READ],
     pattern: 'sluice-crank-3375-forged',
     text: 'main 2.3482in mic',
   },
@@ -213,14 +214,7 @@ export const engine = question({
           {
             id: '0b3c0a52-5a9c-4b51-9d0e-0f6b1c2d3e4f',
             at: '2026-03-02T08:10:00.000Z',
-            is: {
-              sort: 'size',
-              text: 'main 2.3482in mic',
-              parameter: 'crank.mainJournal.diameter',
-              values: [2.3482],
-              unit: 'in',
-              instrument: 'micrometer',
-            },
+            is: MAIN_READ,
           },
         ],
       },
