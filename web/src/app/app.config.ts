@@ -1,4 +1,4 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withNoXsrfProtection } from '@angular/common/http';
 import { inject, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import {
   PreloadAllModules,
@@ -28,7 +28,8 @@ import { Navigation } from './frame/navigation';
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    // The server looks at the origin of every request; the cookie that Angular would read each time is never there.
+    provideHttpClient(withFetch(), withNoXsrfProtection()),
     // The code of every station is fetched once the first one stands, so that all open while the server is away.
     provideRouter(
       routes,

@@ -13,6 +13,8 @@ import { Said } from '../ui/said';
  */
 const AT_ONCE = 12;
 const MOST = 500;
+/** Findings that are drawn in one turn of the page. */
+const DRAWN_AT_ONCE = 4;
 
 /** What in the catalogue does not agree with itself, rule by rule, each with the place to mend it. */
 @Component({
@@ -21,7 +23,7 @@ const MOST = 500;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1>Audit</h1>
-    @if (groups()) {
+    @if (found()) {
       <p role="status">
         {{ count() === 0 ? 'The catalogue agrees with itself.' : count() + ' findings. ' }}
         @if (count() > 0) {
@@ -31,7 +33,7 @@ const MOST = 500;
           >
         }
       </p>
-      @for (group of drawn(); track group.rule.id) {
+      @for (group of groups(); track group.rule.id) {
         <section [attr.data-rule]="group.rule.id">
           <h2>
             {{ group.rule.name }} <span class="figures quiet">{{ group.rule.count }}</span>
@@ -60,10 +62,16 @@ const MOST = 500;
               </li>
             }
           </ul>
-          @if (group.rule.count > group.findings.length) {
-            <button nz-button type="button" (click)="shown.set(shown() + atOnce)">
-              {{ group.rule.count - group.findings.length }} more
-            </button>
+          @if (group.isWhole && group.rule.count > group.findings.length) {
+            @if (shown() < most) {
+              <button nz-button type="button" (click)="shown.set(shown() + atOnce)">
+                {{ group.rule.count - group.findings.length }} more
+              </button>
+            } @else {
+              <p class="quiet">
+                And {{ group.rule.count - group.findings.length }} more: so many are mended best by an import.
+              </p>
+            }
           }
         </section>
       }
@@ -104,22 +112,26 @@ const MOST = 500;
 export class AuditPage {
   private readonly questions = inject(Questions);
   protected readonly atOnce = AT_ONCE;
+  protected readonly most = MOST;
   /** Findings of each rule that are shown; more on demand. */
   protected readonly shown = signal(AT_ONCE);
-  private readonly found = toSignal(
+  protected readonly found = toSignal(
     toObservable(this.shown).pipe(switchMap((most) => this.questions.ask('audit', { most: Math.min(most, MOST) }))),
   );
   protected readonly count = computed(() => (this.found()?.rules ?? []).reduce((sum, { count }) => sum + count, 0));
-  protected readonly groups = computed(() => {
-    const found = this.found();
-    return found?.rules
-      .filter(({ count }) => count > 0)
-      .map((rule) => ({ rule, findings: found.findings.filter((finding) => finding.rule === rule.id) }));
-  });
-  /** A rule at a time, so that a large audit does not hold the page up. */
-  protected readonly drawn = growing(
-    computed(() => this.groups() ?? []),
-    1,
+  /** Some at a time, so that a large audit does not hold the page up. */
+  private readonly drawn = growing(
+    computed(() => this.found()?.findings ?? []),
+    DRAWN_AT_ONCE,
   );
+  /** The rules that found something, as far as their findings are drawn. */
+  protected readonly groups = computed(() => {
+    const [drawn, found] = [this.drawn(), this.found()];
+    return (found?.rules ?? []).flatMap((rule) => {
+      const findings = drawn.filter((finding) => finding.rule === rule.id);
+      const here = found?.findings.filter((finding) => finding.rule === rule.id).length;
+      return findings.length === 0 ? [] : [{ rule, findings, isWhole: findings.length === here }];
+    });
+  });
   protected readonly clean = computed(() => (this.found()?.rules ?? []).filter(({ count }) => count === 0));
 }

@@ -17,6 +17,7 @@ import { Questions } from '../data/questions';
 import { pageOf } from '../ui/recordLink';
 import { growing } from '../ui/growing';
 import { Said } from '../ui/said';
+import { Turns } from '../ui/turns';
 
 const SHOWN = 40;
 /** A line longer than this is no name, number or size. */
@@ -39,6 +40,7 @@ const SETTLE_MS = 80;
 export class CatalogueStation {
   private readonly router = inject(Router);
   private readonly questions = inject(Questions);
+  private readonly turns = inject(Turns);
   private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
 
   /** What is searched for, from the address. */
@@ -120,13 +122,13 @@ export class CatalogueStation {
   );
 
   constructor() {
-    // Another page begins at its top.
+    // Another page begins at its top, in a turn of its own: scrolling makes the browser lay everything out.
     this.router.events
       .pipe(
         filter((event) => event instanceof NavigationEnd),
         takeUntilDestroyed(),
       )
-      .subscribe(() => this.page().nativeElement.scrollTo({ top: 0 }));
+      .subscribe(() => this.turns.next(() => this.page().nativeElement.scrollTo({ top: 0 })));
   }
 
   protected toggle(family: string): void {

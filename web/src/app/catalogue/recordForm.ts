@@ -95,10 +95,22 @@ export class RecordForm {
     2,
     this.looks,
   );
-  protected readonly lists = growing(
-    computed(() => this.form().lists),
+  /** Every list, and after it each of its entries. */
+  private readonly entries = growing(
+    computed(() =>
+      this.form().lists.flatMap((list) => [
+        { list, entry: undefined },
+        ...(this.text().lists[list.path] ?? []).map((entry) => ({ list, entry })),
+      ]),
+    ),
     1,
     this.faces,
+  );
+  protected readonly lists = computed(() =>
+    this.form().lists.flatMap((list) => {
+      const drawn = this.entries().filter((each) => each.list === list);
+      return drawn.length === 0 ? [] : [{ ...list, entries: drawn.flatMap(({ entry }) => (entry ? [entry] : [])) }];
+    }),
   );
   protected readonly about = computed((): readonly Choice[] => {
     const kind = this.kind();

@@ -1,10 +1,12 @@
-import { DestroyRef, Directive, inject, Injectable, TemplateRef, ViewContainerRef } from '@angular/core';
+import { ApplicationRef, DestroyRef, Directive, inject, Injectable, TemplateRef, ViewContainerRef } from '@angular/core';
 
 /**
  * Pieces of work done one after the other, each in a turn of the page of its own, so that none holds up what is typed.
+ * What a piece changes is drawn in its turn: left to itself the page would draw several pieces in one go.
  */
 @Injectable({ providedIn: 'root' })
 export class Turns {
+  private readonly page = inject(ApplicationRef);
   private readonly waiting = new Set<() => void>();
   private timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -29,6 +31,7 @@ export class Turns {
       // The next one comes, however this one ends.
       if (this.waiting.size > 0) this.goOn();
       first();
+      this.page.tick();
     });
   }
 }
