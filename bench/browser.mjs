@@ -94,13 +94,16 @@ const longest = (page) =>
     globalThis.longTasks = [];
     return worst;
   });
+/** Looked at now and then only, and without laying the page out for it: the looking is not to be what takes long. */
 const quiet = (page) =>
   page.waitForFunction(
-    () => !/Fetching|Going over|Looking at/.test(globalThis.document.querySelector('main')?.innerText ?? 'Fetching'),
-    null,
-    {
-      timeout: 120_000,
+    () => {
+      const main = globalThis.document.querySelector('main');
+      const says = [...(main?.querySelectorAll('[role=status]') ?? [])].map((each) => each.textContent);
+      return main !== null && !says.some((each) => /^\s*(Fetching|Going over|Looking at)/.test(each));
     },
+    null,
+    { timeout: 120_000, polling: 100 },
   );
 
 /** From the address to the first answer: what a typed line is. */

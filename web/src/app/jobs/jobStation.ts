@@ -25,6 +25,7 @@ import { Kept } from '../data/kept';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
+import { growing } from '../ui/growing';
 import { LineUpList } from '../ui/lineUp/lineUpList';
 import { ReadingWords } from '../ui/readingWords';
 import { Said } from '../ui/said';
@@ -106,6 +107,10 @@ export class JobStation {
         parts: this.parts(),
       })),
     ).pipe(switchMap(({ readings, parts }) => this.questions.ask('engine', { readings, specimens: parts }))),
+  );
+  protected readonly drawnParts = growing(
+    computed(() => this.found()?.parts ?? []),
+    3,
   );
   /** Parts are known by name, and not yet looked at. */
   protected readonly waiting = computed(

@@ -34,92 +34,137 @@ const NAMES: Readonly<Record<Verdict, string>> = {
   doesNotFit: '--never',
 };
 
+/** Names that are kept cut, at the most. */
+const MOST_NAMES = 4000;
+
+/** How the verdicts look at one size and on one ground: each is drawn once and set down wherever it stands. */
+interface Stamps {
+  readonly key: string;
+  readonly of: Readonly<Record<Verdict, HTMLCanvasElement>>;
+}
+
 /** Draws the part of a grid that shows. Each verdict has its shape as everywhere else. */
-export function drawGrid(
-  canvas: HTMLCanvasElement,
-  picture: GridPicture,
-  { cell, left, top, width, height, ratio }: GridMeasures,
-  scroll: { readonly x: number; readonly y: number },
-  focus: Place | undefined,
-): void {
-  const context = canvas.getContext('2d');
-  if (!context) return;
-  const style = getComputedStyle(canvas);
-  const colour = (name: string) => style.getPropertyValue(name);
-  if (canvas.width !== width * ratio || canvas.height !== height * ratio)
-    [canvas.width, canvas.height] = [width * ratio, height * ratio];
-  context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  context.clearRect(0, 0, width, height);
-  const colours = Object.fromEntries(VERDICTS.map((verdict) => [verdict, colour(NAMES[verdict])])) as Record<
-    Verdict,
-    string
-  >;
-  const ground = colour('--ground');
-  const [firstRow, firstColumn] = [Math.floor(scroll.y / cell), Math.floor(scroll.x / cell)];
-  const [lastRow, lastColumn] = [
-    Math.min(picture.rows.length, firstRow + Math.ceil((height - top) / cell) + 1),
-    Math.min(picture.columns.length, firstColumn + Math.ceil((width - left) / cell) + 1),
-  ];
-  const x = (column: number) => left + column * cell - scroll.x;
-  const y = (row: number) => top + row * cell - scroll.y;
+export class GridPainter {
+  private stamps: Stamps | undefined;
+  /** Names cut to the room they have, by font, room and name. */
+  private readonly cutNames = new Map<string, string>();
 
-  context.save();
-  context.beginPath();
-  context.rect(left, top, width - left, height - top);
-  context.clip();
-  for (let row = firstRow; row < lastRow; row++)
-    for (let column = firstColumn; column < lastColumn; column++) {
-      const value = picture.cell(row, column);
-      if (value === undefined) continue;
-      context.globalAlpha = picture.wanted(value) ? 1 : 0.12;
-      drawVerdict(context, verdictOf(value), x(column) + cell / 2, y(row) + cell / 2, cell * 0.34, colours, ground);
-    }
-  context.globalAlpha = 1;
-  context.restore();
+  constructor(private readonly canvas: HTMLCanvasElement) {}
 
-  context.font = `600 ${Math.min(14, Math.max(10, cell - 6))}px ${style.getPropertyValue('--narrow')}`;
-  context.textBaseline = 'middle';
-  context.save();
-  context.beginPath();
-  context.rect(0, top, left, height - top);
-  context.clip();
-  for (let row = firstRow; row < lastRow; row++) {
-    context.fillStyle = colour(row === focus?.row ? '--dye' : '--ink');
-    context.fillText(shortened(context, picture.rows[row] ?? '', left - 12), 4, y(row) + cell / 2);
-  }
-  context.restore();
-  context.save();
-  context.beginPath();
-  context.rect(left - 40, 0, width - left + 40, top);
-  context.clip();
-  for (let column = firstColumn; column < lastColumn; column++) {
+  draw(
+    picture: GridPicture,
+    { cell, left, top, width, height, ratio }: GridMeasures,
+    scroll: { readonly x: number; readonly y: number },
+    focus: Place | undefined,
+  ): void {
+    const { canvas } = this;
+    const context = canvas.getContext('2d');
+    if (!context) return;
+    const style = getComputedStyle(canvas);
+    const colour = (name: string) => style.getPropertyValue(name);
+    const [ink, dye, rule] = [colour('--ink'), colour('--dye'), colour('--rule-strong')];
+    if (canvas.width !== width * ratio || canvas.height !== height * ratio)
+      [canvas.width, canvas.height] = [width * ratio, height * ratio];
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
+    context.clearRect(0, 0, width, height);
+    const stamps = this.stampsFor(cell, ratio, colour);
+    const [firstRow, firstColumn] = [Math.floor(scroll.y / cell), Math.floor(scroll.x / cell)];
+    const [lastRow, lastColumn] = [
+      Math.min(picture.rows.length, firstRow + Math.ceil((height - top) / cell) + 1),
+      Math.min(picture.columns.length, firstColumn + Math.ceil((width - left) / cell) + 1),
+    ];
+    const x = (column: number) => left + column * cell - scroll.x;
+    const y = (row: number) => top + row * cell - scroll.y;
+
     context.save();
-    context.translate(x(column) + cell / 2, top - 6);
-    context.rotate(-Math.PI / 3.2);
-    context.fillStyle = colour(column === focus?.column ? '--dye' : '--ink');
-    context.fillText(shortened(context, picture.columns[column] ?? '', top * 1.14), 0, 0);
+    context.beginPath();
+    context.rect(left, top, width - left, height - top);
+    context.clip();
+    for (let row = firstRow; row < lastRow; row++)
+      for (let column = firstColumn; column < lastColumn; column++) {
+        const value = picture.cell(row, column);
+        if (value === undefined) continue;
+        context.globalAlpha = picture.wanted(value) ? 1 : 0.12;
+        context.drawImage(stamps[verdictOf(value)], x(column), y(row), cell, cell);
+      }
+    context.globalAlpha = 1;
     context.restore();
-  }
-  context.restore();
 
-  context.strokeStyle = colour('--rule-strong');
-  context.beginPath();
-  context.moveTo(left - 0.5, top);
-  context.lineTo(left - 0.5, height);
-  context.moveTo(left, top - 0.5);
-  context.lineTo(width, top - 0.5);
-  context.stroke();
-  if (focus && x(focus.column) >= left - cell && y(focus.row) >= top - cell) {
-    context.strokeStyle = colour('--dye');
-    context.lineWidth = 2;
-    context.strokeRect(x(focus.column) + 1, y(focus.row) + 1, cell - 2, cell - 2);
+    context.font = `600 ${Math.min(14, Math.max(10, cell - 6))}px ${colour('--narrow')}`;
+    context.textBaseline = 'middle';
+    context.save();
+    context.beginPath();
+    context.rect(0, top, left, height - top);
+    context.clip();
+    for (let row = firstRow; row < lastRow; row++) {
+      context.fillStyle = row === focus?.row ? dye : ink;
+      context.fillText(this.cutName(context, picture.rows[row] ?? '', left - 12), 4, y(row) + cell / 2);
+    }
+    context.restore();
+    context.save();
+    context.beginPath();
+    context.rect(left - 40, 0, width - left + 40, top);
+    context.clip();
+    for (let column = firstColumn; column < lastColumn; column++) {
+      context.save();
+      context.translate(x(column) + cell / 2, top - 6);
+      context.rotate(-Math.PI / 3.2);
+      context.fillStyle = column === focus?.column ? dye : ink;
+      context.fillText(this.cutName(context, picture.columns[column] ?? '', top * 1.14), 0, 0);
+      context.restore();
+    }
+    context.restore();
+
+    context.strokeStyle = rule;
+    context.beginPath();
+    context.moveTo(left - 0.5, top);
+    context.lineTo(left - 0.5, height);
+    context.moveTo(left, top - 0.5);
+    context.lineTo(width, top - 0.5);
+    context.stroke();
+    if (focus && x(focus.column) >= left - cell && y(focus.row) >= top - cell) {
+      context.strokeStyle = dye;
+      context.lineWidth = 2;
+      context.strokeRect(x(focus.column) + 1, y(focus.row) + 1, cell - 2, cell - 2);
+    }
+  }
+
+  private stampsFor(cell: number, ratio: number, colour: (name: string) => string): Stamps['of'] {
+    const ground = colour('--ground');
+    const key = [cell, ratio, ground, ...Object.values(NAMES).map(colour)].join(' ');
+    if (this.stamps?.key !== key) {
+      const of = Object.fromEntries(
+        VERDICTS.map((verdict) => {
+          const stamp = document.createElement('canvas');
+          stamp.width = stamp.height = Math.round(cell * ratio);
+          const context = stamp.getContext('2d');
+          context?.setTransform(ratio, 0, 0, ratio, 0, 0);
+          if (context) drawVerdict(context, verdict, cell / 2, cell / 2, cell * 0.34, colour(NAMES[verdict]), ground);
+          return [verdict, stamp];
+        }),
+      ) as Record<Verdict, HTMLCanvasElement>;
+      this.stamps = { key, of };
+    }
+    return this.stamps.of;
+  }
+
+  /** A name, cut short where it does not fit. */
+  private cutName(context: CanvasRenderingContext2D, name: string, room: number): string {
+    const key = `${context.font} ${room} ${name}`;
+    let cut = this.cutNames.get(key);
+    if (cut === undefined) {
+      if (this.cutNames.size > MOST_NAMES) this.cutNames.clear();
+      this.cutNames.set(key, (cut = shortened(context, name, room)));
+    }
+    return cut;
   }
 }
 
 /** A text that is cut short where it does not fit. */
 function shortened(context: CanvasRenderingContext2D, text: string, room: number): string {
-  if (context.measureText(text).width <= room) return text;
-  const letters = Math.floor((text.length * room) / context.measureText(text).width) - 1;
+  const { width } = context.measureText(text);
+  if (width <= room) return text;
+  const letters = Math.floor((text.length * room) / width) - 1;
   return `${text.slice(0, Math.max(1, letters))}…`;
 }
 
@@ -129,10 +174,10 @@ function drawVerdict(
   x: number,
   y: number,
   r: number,
-  colours: Readonly<Record<Verdict, string>>,
+  colour: string,
   ground: string,
 ): void {
-  context.fillStyle = context.strokeStyle = colours[verdict];
+  context.fillStyle = context.strokeStyle = colour;
   context.beginPath();
   switch (verdict) {
     case 'fits':

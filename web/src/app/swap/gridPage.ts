@@ -9,6 +9,7 @@ import {
   inject,
   input,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -34,8 +35,8 @@ import { Api, ApiError } from '../data/api';
 import { Interchange, type GridProgress } from '../data/interchange';
 import { Preferences } from '../data/preferences';
 import { VerdictMark } from '../ui/verdictMark';
-import { InTurn } from '../ui/turns';
-import { drawGrid, type GridPicture, type Place } from './gridCanvas';
+import { InTurn, Turns } from '../ui/turns';
+import { GridPainter, type GridPicture, type Place } from './gridCanvas';
 import { GridSheets } from './gridSheets';
 
 /** Cells are no smaller and no larger than this, CSS pixels. */
@@ -61,6 +62,7 @@ export class GridPage {
   private readonly router = inject(Router);
   private readonly preferences = inject(Preferences);
   private readonly application = inject(ApplicationRef);
+  private readonly turns = inject(Turns);
 
   /** Kinds, filter and view, from the address. */
   readonly donors = input<string>();
@@ -129,17 +131,19 @@ export class GridPage {
   });
   private readonly filtering = computed(() => this.verdict() !== undefined || this.jointAt() !== undefined);
 
+  private readonly listed = computed((): Order => {
+    const sides = this.sides();
+    return { donors: [...(sides?.donors.keys() ?? [])], recipients: [...(sides?.recipients.keys() ?? [])] };
+  });
   /** Rows and columns in the order shown, those with nothing that is looked for left out. */
   protected readonly shown = computed((): Order => {
-    const progress = this.progress();
-    if (!progress) return { donors: [], recipients: [] };
-    const { sides, rows } = progress;
-    const order = this.sorted() ?? { donors: [...sides.donors.keys()], recipients: [...sides.recipients.keys()] };
+    const order = this.sorted() ?? this.listed();
     if (!this.filtering()) return order;
+    const rows = this.progress()?.rows;
     const wanted = this.wanted();
     const columns = new Set<number>();
     const kept = order.donors.filter((donor) => {
-      const row = rows[donor] ?? new Uint32Array();
+      const row = rows?.[donor] ?? new Uint32Array();
       row.forEach((cell, recipient) => wanted(cell) && columns.add(recipient));
       return row.some(wanted);
     });
@@ -159,6 +163,10 @@ export class GridPage {
   }));
 
   private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly painter = computed(() => {
+    const canvas = this.canvas()?.nativeElement;
+    return canvas && new GridPainter(canvas);
+  });
   private readonly scroller = viewChild<ElementRef<HTMLElement>>('scroller');
   private readonly width = signal(900);
   private readonly height = signal(500);
@@ -174,6 +182,34 @@ export class GridPage {
       wanted: this.wanted(),
     };
   });
+
+  /**
+   * What is in sight. Most rows that come while the grid fills are not: they change nothing here, and nothing is drawn
+   * for them.
+   */
+  private readonly sight = computed(
+    () => {
+      const [cell, scroll, shown, height] = [this.cell(), this.scroll(), this.shown(), this.height()];
+      const rows = this.progress()?.rows.length ?? 0;
+      const last = Math.ceil((scroll.y + height) / cell);
+      // Ground and width as well: a change of either draws again.
+      const [ground, width] = [this.preferences.ground(), this.width()];
+      const filled = shown === this.listed() ? Math.min(rows, last) : rows;
+      return {
+        shown,
+        wanted: this.wanted(),
+        cell,
+        left: this.left(),
+        scroll,
+        focus: this.focus(),
+        ground,
+        width,
+        height,
+        filled,
+      };
+    },
+    { equal: (a, b) => (Object.keys(a) as (keyof typeof a)[]).every((key) => a[key] === b[key]) },
+  );
 
   /** The cell in focus, in words. */
   protected readonly looked = computed(() => {
@@ -215,24 +251,16 @@ export class GridPage {
       watch.observe(element);
       onCleanup(() => watch.disconnect());
     });
-    afterRenderEffect(() => {
-      const canvas = this.canvas()?.nativeElement;
-      // Read so that a change of ground or size draws again.
-      this.preferences.ground();
-      this.width();
-      this.height();
-      const [picture, cell, left, scroll, focus] = [
-        this.picture(),
-        this.cell(),
-        this.left(),
-        this.scroll(),
-        this.focus(),
-      ];
-      if (!canvas) return;
-      requestAnimationFrame(() => {
+    afterRenderEffect((onCleanup) => {
+      const [canvas, painter] = [this.canvas()?.nativeElement, this.painter()];
+      const { cell, left, scroll, focus } = this.sight();
+      if (!canvas || !painter) return;
+      const draw = () => {
         const size = { width: canvas.clientWidth, height: canvas.clientHeight, ratio: devicePixelRatio };
-        drawGrid(canvas, picture, { cell, left, top: TOP, ...size }, scroll, focus);
-      });
+        painter.draw(untracked(this.picture), { cell, left, top: TOP, ...size }, scroll, focus);
+      };
+      // Whatever comes before its turn is drawn once, as it then stands.
+      onCleanup(this.turns.next(draw));
     });
   }
 

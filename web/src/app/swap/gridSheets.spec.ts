@@ -1,6 +1,5 @@
 import { setUp, show, text } from '../testing/setUp';
-import type { GridPicture } from './gridCanvas';
-import { drawGrid } from './gridCanvas';
+import { GridPainter, type GridPicture } from './gridCanvas';
 import { GridSheets } from './gridSheets';
 
 const names = (count: number, of: string) => Array.from({ length: count }, (_, at) => `${of} ${at + 1}`);
@@ -66,7 +65,7 @@ describe('the drawing of a grid', () => {
     }))
       canvas.style.setProperty(name, colour);
     document.body.append(canvas);
-    drawGrid(canvas, of, MEASURES, scroll, undefined);
+    new GridPainter(canvas).draw(of, MEASURES, scroll, undefined);
     canvas.remove();
     const context = canvas.getContext('2d');
     return (x: number, y: number) => [...(context?.getImageData(x, y, 1, 1).data ?? [])];
@@ -93,6 +92,26 @@ describe('the drawing of a grid', () => {
       { x: 80, y: 100 },
     );
     expect(at(...middleOf(0, 0))).toEqual([0, 255, 0, 255]);
+  });
+
+  it('draws again with the colours and the cells of now', () => {
+    const canvas = document.createElement('canvas');
+    document.body.append(canvas);
+    const painter = new GridPainter(canvas);
+    const at = (colour: string, verdict: number) => {
+      canvas.style.setProperty('--fits', colour);
+      canvas.style.setProperty('--never', '#ff0000');
+      painter.draw(
+        picture(1, 1, () => verdict),
+        MEASURES,
+        { x: 0, y: 0 },
+        undefined,
+      );
+      return [...(canvas.getContext('2d')?.getImageData(...middleOf(0, 0), 1, 1).data ?? [])];
+    };
+    expect(at('#00ff00', 0)).toEqual([0, 255, 0, 255]);
+    expect(at('#0000ff', 0)).toEqual([0, 0, 255, 255]);
+    canvas.remove();
   });
 
   it('asks for no cell that does not show', () => {

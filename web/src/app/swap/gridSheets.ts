@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { VERDICTS } from '@which-bore/core';
 import { VerdictMark } from '../ui/verdictMark';
-import { drawGrid, type GridPicture } from './gridCanvas';
+import { GridPainter, type GridPicture } from './gridCanvas';
 
 /** Rows and columns that a sheet of A4 takes at a size that is still read. */
 const ROWS = 34;
@@ -110,8 +110,7 @@ export class GridSheets {
       this.canvases().forEach(({ nativeElement }, at) => {
         const sheet = sheets[at];
         if (sheet)
-          drawGrid(
-            nativeElement,
+          new GridPainter(nativeElement).draw(
             sheet.picture,
             { ...MEASURES, width: sheet.width, height: sheet.height, ratio: SHARP },
             { x: 0, y: 0 },
