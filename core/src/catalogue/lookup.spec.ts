@@ -1,6 +1,9 @@
 import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { monthOf, sayYears } from './figure';
-import { fitmentsInOrder, sayShare } from './lookup';
+import { CatalogueLookup, fitmentsInOrder, sayShare } from './lookup';
+
+const inOrder = <T extends { readonly id: string }>(records: readonly T[]) =>
+  [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
 
 describe('a catalogue at hand', () => {
   it('names records in full, and by their ids where they are not there', () => {
@@ -72,5 +75,27 @@ describe('dates and shares', () => {
       sayYears({ from: '1990', to: '1990' }),
       sayYears({ from: '1986-09', to: '1996' }),
     ]).toEqual(['from 1990', '1990', '1986-09–1996']);
+  });
+
+  it('goes on with records added, altered and removed as if it had been made of them', () => {
+    const patterns = inOrder(CATALOGUE.patterns);
+    const [first, second, ...rest] = patterns;
+    const lookup = new CatalogueLookup({ ...CATALOGUE, patterns });
+    if (!first || !second) throw new Error('The demo has patterns.');
+    const altered = { ...second, name: 'another name' };
+    const added = [
+      { ...first, id: 'zz-last' },
+      { ...first, id: '0-first' },
+    ];
+    const after = lookup.with([
+      { type: 'pattern', id: first.id },
+      ...[altered, ...added].map((record) => ({ type: 'pattern' as const, id: record.id, record })),
+    ]);
+    expect(after.catalogue.patterns).toEqual(inOrder([...rest, altered, ...added]));
+    expect(after.catalogue.variants).toBe(CATALOGUE.variants);
+    expect(after.pattern(first.id)).toBeUndefined();
+    expect(after.pattern('zz-last')).toBe(added[0]);
+    expect(after.label(altered.id)).toContain('another name');
+    expect(lookup.pattern(first.id)).toBe(first);
   });
 });

@@ -1,7 +1,7 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { normaliseMark } from '../marks/markText.js';
-import { LIST_OF, RECORD_TYPES, type Catalogue, type CatalogueRecord, type RecordType } from './catalogue.js';
+import { LIST_OF, type Catalogue, type CatalogueRecord, type RecordType } from './catalogue.js';
 import { monthOf, type Years } from './figure.js';
 import type { Companion, Family, Fitment, KnownSwap, Maker, PartNumber, Pattern, Variant } from './pattern.js';
 import type { Scheme } from './scheme.js';
@@ -40,14 +40,29 @@ export interface RecordChange {
   readonly record?: CatalogueRecord;
 }
 
-/** A list of records, in the order of their ids, with some of them changed. */
-function changedList<T extends { readonly id: string }>(
-  list: readonly T[],
-  changes: ReadonlyMap<string, T | undefined>,
-): T[] {
-  const kept = list.filter(({ id }) => !changes.has(id));
-  const added = [...changes.values()].filter((record) => record !== undefined);
-  return [...kept, ...added].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+type Changes<T> = ReadonlyMap<string, T | undefined>;
+
+/** A list of records with some of them changed. One in the order of its ids stays so. */
+function changedList<T extends { readonly id: string }>(list: readonly T[], changes: Changes<T>): readonly T[] {
+  const added = [...changes.values()]
+    .filter((record) => record !== undefined)
+    .sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+  const changed: T[] = [];
+  let next = 0;
+  for (const record of list) {
+    for (let before = added[next]; before && before.id < record.id; before = added[++next]) changed.push(before);
+    if (!changes.has(record.id)) changed.push(record);
+  }
+  return [...changed, ...added.slice(next)];
+}
+
+function changedMap<T>(map: ReadonlyMap<string, T>, changes: Changes<T> | undefined): ReadonlyMap<string, T> {
+  if (!changes) return map;
+  const changed = new Map(map);
+  for (const [id, record] of changes)
+    if (record === undefined) changed.delete(id);
+    else changed.set(id, record);
+  return changed;
 }
 
 /** A catalogue with its records at hand by id, and the ways between them. */
@@ -72,18 +87,27 @@ export class CatalogueLookup {
     readonly { readonly pattern: Pattern; readonly number: PartNumber }[]
   >;
 
-  /** @param before an earlier state: what was made of lists that have not changed since is taken over from it */
+  /**
+   * @param before an earlier state: what was made of lists that have not changed since is taken over from it
+   * @param changes what is another than before, by type and id
+   */
   constructor(
     readonly catalogue: Catalogue,
     before?: CatalogueLookup,
+    changes?: ReadonlyMap<RecordType, Changes<CatalogueRecord>>,
   ) {
     const { makers, families, patterns, variants, schemes, swaps } = catalogue;
     const was = before?.catalogue;
-    this.makers = was?.makers === makers && before ? before.makers : byId(makers);
-    this.families = was?.families === families && before ? before.families : byId(families);
-    this.patterns = was?.patterns === patterns && before ? before.patterns : byId(patterns);
-    this.variants = was?.variants === variants && before ? before.variants : byId(variants);
-    this.schemes = was?.schemes === schemes && before ? before.schemes : byId(schemes);
+    const atHand = <T extends CatalogueRecord>(
+      type: RecordType,
+      records: readonly T[],
+      known: ReadonlyMap<string, T> | undefined,
+    ) => (known ? changedMap(known, changes?.get(type) as Changes<T> | undefined) : byId(records));
+    this.makers = atHand('maker', makers, before?.makers);
+    this.families = atHand('family', families, before?.families);
+    this.patterns = atHand('pattern', patterns, before?.patterns);
+    this.variants = atHand('variant', variants, before?.variants);
+    this.schemes = atHand('scheme', schemes, before?.schemes);
     const ofVariants = was?.variants === variants ? before : undefined;
     const ofPatterns = was?.patterns === patterns ? before : undefined;
     this.fitted =
@@ -131,19 +155,16 @@ export class CatalogueLookup {
           });
   }
 
-  /** The catalogue after some changes. Lists that are changed are afterwards in the order of their ids. */
+  /** The catalogue after some changes. Lists in the order of their ids stay so. */
   with(changes: readonly RecordChange[]): CatalogueLookup {
-    const catalogue: Record<string, unknown> = { ...this.catalogue };
-    for (const type of RECORD_TYPES) {
-      const mine = changes.filter((change) => change.type === type);
-      const list = LIST_OF[type];
-      if (mine.length > 0)
-        catalogue[list] = changedList<CatalogueRecord>(
-          this.catalogue[list],
-          new Map(mine.map(({ id, record }) => [id, record])),
-        );
-    }
-    return new CatalogueLookup(catalogue as unknown as Catalogue, this);
+    const byType = new Map(
+      [...grouped(changes, ({ type }) => type)].map(([type, mine]): [RecordType, Changes<CatalogueRecord>] => [
+        type,
+        new Map(mine.map(({ id, record }) => [id, record])),
+      ]),
+    );
+    const lists = [...byType].map(([type, mine]) => [LIST_OF[type], changedList(this.catalogue[LIST_OF[type]], mine)]);
+    return new CatalogueLookup({ ...this.catalogue, ...(Object.fromEntries(lists) as object) }, this, byType);
   }
 
   /** Any record by its type and id. */

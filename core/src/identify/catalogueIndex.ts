@@ -210,21 +210,28 @@ const serialSchemes = ({ schemes = [], families = [] }: Indexed): CatalogueIndex
 const inOrder = <T extends { readonly id: string }>(records: readonly T[]): T[] =>
   [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
 
-/** Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks. */
-export function indexCatalogue(kind: KindId, catalogue: Indexed): CatalogueIndex {
+/**
+ * Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks.
+ *
+ * @param before the index of an earlier state that had the same families, variants and schemes: what it tells of them
+ *   is taken over where the patterns are the same by their ids
+ */
+export function indexCatalogue(kind: KindId, catalogue: Indexed, before?: CatalogueIndex): CatalogueIndex {
   // In the order of their ids, so that sums come out the same wherever the catalogue was loaded.
   const rows = inOrder(catalogue.patterns.filter((pattern) => pattern.kind === kind));
+  const same =
+    before?.patterns.length === rows.length && rows.every(({ id }, row) => id === before.patterns[row])
+      ? before
+      : undefined;
   return {
     ...described(kind, rows),
     marks: markColumn(rows),
-    fitments: fitmentColumn(
-      new Map(rows.map((pattern, row) => [pattern.id, row])),
-      rows.length,
-      catalogue.variants ?? [],
-    ),
+    fitments:
+      same?.fitments ??
+      fitmentColumn(new Map(rows.map((pattern, row) => [pattern.id, row])), rows.length, catalogue.variants ?? []),
     schemes: schemeColumns(kind, rows, catalogue),
-    serials: serialSchemes(catalogue),
-    families: familyNames(catalogue),
+    serials: before?.serials ?? serialSchemes(catalogue),
+    families: before?.families ?? familyNames(catalogue),
   };
 }
 

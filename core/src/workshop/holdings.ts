@@ -48,6 +48,8 @@ export class Holdings {
   private lookup: CatalogueLookup;
   private around: Circumstances;
   private readonly indexes = new Map<KindId, CatalogueIndex>();
+  /** Indexes of before some patterns were changed. */
+  private readonly earlier = new Map<KindId, CatalogueIndex>();
   private readonly identifications = new Map<KindId, Identification>();
   private readonly parts = new Map<KindId, readonly Part[]>();
   private readonly takers = new Map<string, WhatElse>();
@@ -83,6 +85,12 @@ export class Holdings {
     }
     const only = changes.every(({ type }) => type === 'pattern');
     this.lookup = this.lookup.with(changes);
+    if (!only) this.earlier.clear();
+    else
+      for (const kind of kinds) {
+        const index = this.indexes.get(kind);
+        if (index) this.earlier.set(kind, index);
+      }
     for (const kept of [this.indexes, this.identifications, this.parts] as Map<KindId, unknown>[])
       for (const kind of [...kept.keys()]) if (!only || kinds.has(kind)) kept.delete(kind);
     // Engines are known by the patterns that speak for them, and by themselves.
@@ -110,7 +118,11 @@ export class Holdings {
 
   /** The patterns of a kind, laid out for identification. */
   index(kind: KindId): CatalogueIndex {
-    return kept(this.indexes, kind, () => indexCatalogue(kind, this.lookup.catalogue));
+    return kept(this.indexes, kind, () => {
+      const before = this.earlier.get(kind);
+      this.earlier.delete(kind);
+      return indexCatalogue(kind, this.lookup.catalogue, before);
+    });
   }
 
   /** Whether the patterns of a kind are laid out already. */

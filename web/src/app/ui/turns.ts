@@ -1,4 +1,12 @@
-import { ApplicationRef, DestroyRef, Directive, inject, Injectable, TemplateRef, ViewContainerRef } from '@angular/core';
+import {
+  ApplicationRef,
+  DestroyRef,
+  Directive,
+  inject,
+  Injectable,
+  TemplateRef,
+  ViewContainerRef,
+} from '@angular/core';
 
 /**
  * Pieces of work done one after the other, each in a turn of the page of its own, so that none holds up what is typed.
