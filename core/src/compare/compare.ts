@@ -6,6 +6,7 @@ import { normaliseMark } from '../marks/markText.js';
 import type { Interval } from '../quantity/interval.js';
 import { columnOf, type CompareColumn, type Subject } from './column.js';
 import { judgeSize, type SizeJudgement } from './judge.js';
+import { one } from '../quantity/phrase.js';
 
 export const FEWEST_COMPARED = 2;
 export const MOST_COMPARED = 6;
@@ -70,7 +71,7 @@ export function compare(catalogue: CatalogueLookup, subjects: readonly Subject[]
   const other = columns.find((column) => column.kind !== kind);
   if (!kind || other)
     throw new CompareError(
-      `Only parts of one kind can be compared: “${columns[0]?.label ?? ''}” is a ${kind?.name.toLowerCase() ?? ''}, “${other?.label ?? ''}” a ${other?.kind.name.toLowerCase() ?? ''}.`,
+      `Only parts of one kind can be compared: “${columns[0]?.label ?? ''}” is ${one(kind?.name.toLowerCase() ?? '')}, “${other?.label ?? ''}” ${one(other?.kind.name.toLowerCase() ?? '')}.`,
     );
   const rows = [
     ...Object.values(kind.parameters).map((parameter) => sizeRow(parameter, columns)),

@@ -5,6 +5,7 @@ import type { Status, HeldBy } from '../identify/index.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
+import { ReadingToldSchema } from './reading.js';
 import { ROUTES } from './routes.js';
 import { KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
@@ -28,12 +29,12 @@ export const read = question({
   summary: 'How the entry line understands some words',
   subject: 'bench',
   request: Type.Object(
-    { kind: KindSchema, entry: Type.String({ maxLength: 20_000 }) },
+    { kind: KindSchema, entry: Type.String({ maxLength: 20_000 }), units: Type.Optional(WordingSchema) },
     { additionalProperties: false },
   ),
   answer: Type.Object({
     kind: KindSchema,
-    words: list(UnderstoodSchema, { description: 'As the readings of a specimen' }),
+    words: list(ReadingToldSchema, { description: 'As the readings of a specimen' }),
   }),
   example: { kind: 'crank', entry: 'cast 41?7 main 2.349 mm' },
 });
@@ -64,7 +65,7 @@ export const LineUpSchema = Type.Object({
   none: Type.Number({ description: 'Probability that the part is in no catalogue' }),
   weighed: Type.Integer({ description: 'How many patterns were weighed' }),
   candidates: list(CandidateSchema),
-  readings: list(UnderstoodSchema, { description: 'The readings as understood' }),
+  readings: list(ReadingToldSchema, { description: 'The readings as understood' }),
   unused: list(Type.String(), { description: 'Readings the catalogue has nothing to hold against' }),
   doubts: list(Type.Object({ text: Type.String(), says: SentenceSchema }), {
     description: 'What is doubtful about how something was measured',

@@ -11,7 +11,7 @@ export interface QuestionRoute {
  * QUESTIONS.
  */
 export const ROUTES = {
-  read: { path: '/read' },
+  read: { path: '/read', says: true },
   identify: { path: '/identify', says: true },
   calculation: { path: '/identify/calculation', says: true },
   engine: { path: '/engine', says: true },

@@ -41,6 +41,9 @@ interface SchemaNode {
   readonly properties?: Readonly<Record<string, SchemaNode>>;
   readonly patternProperties?: Readonly<Record<string, SchemaNode>>;
   readonly items?: SchemaNode;
+  readonly discriminator?: { readonly propertyName: string };
+  readonly oneOf?: readonly SchemaNode[];
+  readonly const?: unknown;
 }
 
 /**
@@ -63,6 +66,12 @@ function shape(schema: SchemaNode, value: unknown, units: UnitSystem | undefined
       : value;
   }
   if (typeof value !== 'object' || value === null) return value;
+  const { discriminator: by, oneOf: ways } = schema;
+  if (by && ways) {
+    const is = (value as Record<string, unknown>)[by.propertyName];
+    const way = ways.find(({ properties }) => properties?.[by.propertyName]?.const === is);
+    return way ? shape(way, value, units) : value;
+  }
   if (schema.properties) {
     const out: Record<string, unknown> = {};
     for (const [key, of] of Object.entries(schema.properties)) {

@@ -1,5 +1,16 @@
 import { toInside } from '../quantity/unit';
-import { featureOf, isOptionOf, KIND_IDS, KINDS, parameterOf, sayEntry, sayLook } from './dictionary';
+import { one } from '../quantity/phrase';
+import {
+  DESCRIBED_IDS,
+  describedAs,
+  featureOf,
+  isOptionOf,
+  KIND_IDS,
+  KINDS,
+  parameterOf,
+  sayEntry,
+  sayLook,
+} from './dictionary';
 
 describe('the dictionary', () => {
   for (const id of KIND_IDS) {
@@ -55,5 +66,12 @@ describe('the dictionary', () => {
     expect(sayEntry('block.mainHousing.diameter')).toBe('main housing of the block');
     expect(sayLook(featureOf('crank.counterweights'), '8')).toBe('8 counterweights');
     expect(sayLook(featureOf('crank.rearSeal'), 'rope')).toBe('rope seal, two-piece');
+  });
+
+  it('has one kind of part whose name takes “an”', () => {
+    const an = DESCRIBED_IDS.map((id) => one(describedAs(id).name.toLowerCase())).filter((each) =>
+      each.startsWith('an '),
+    );
+    expect(an).toEqual(['an engine variant']);
   });
 });

@@ -24,7 +24,7 @@ const specimen = (name: string, kind: KindId, text: string): Specimen => ({
   name,
   kind,
   readings: readEntry(text, kind).words.map((is, at) => {
-    if (is.sort === 'unread') throw new Error(`${is.text}: ${is.reason}`);
+    if (is.sort === 'unread') throw new Error(is.text);
     return { id: `${name} ${at}`, at: '', is };
   }),
 });

@@ -5,6 +5,7 @@ import { showInterval } from '../quantity/format.js';
 import { monthsOf } from '../readings/claim.js';
 import type { Understood } from '../readings/reading.js';
 import type { Problem } from './problem.js';
+import { one } from '../quantity/phrase.js';
 
 /** What the schema of readings cannot see: names that are not of this kind of part, and sizes no such part has. */
 export function checkReadings(kind: DescribedId, readings: readonly Understood[], where = 'readings'): Problem[] {
@@ -24,23 +25,23 @@ function problemOf(kindId: DescribedId, reading: Understood): string | undefined
       return undefined;
     case 'mark':
       if (reading.place !== undefined && !has(kind.markPlaces, reading.place))
-        return `a ${name} has no mark place "${reading.place}".`;
+        return `${one(name)} has no mark place "${reading.place}".`;
       return reading.characters ? markProblem(reading.characters) : undefined;
     case 'claim':
       return reading.about === 'year' && !monthsOf(reading.value)
         ? `"${reading.value}" is no year: write it like 1962, 1962-03 or 1962/1964.`
         : undefined;
     case 'step': {
-      if (!has(kind.parameters, reading.parameter)) return `a ${name} has no size "${reading.parameter}".`;
+      if (!has(kind.parameters, reading.parameter)) return `${one(name)} has no size "${reading.parameter}".`;
       return parameterOf(reading.parameter).service ? undefined : `${reading.parameter} is not made in service sizes.`;
     }
     case 'look':
-      if (!has(kind.features, reading.feature)) return `a ${name} has no look "${reading.feature}".`;
+      if (!has(kind.features, reading.feature)) return `${one(name)} has no look "${reading.feature}".`;
       return isOptionOf(featureOf(reading.feature), reading.option)
         ? undefined
         : `"${reading.option}" is not an option of ${reading.feature}.`;
     case 'size': {
-      if (!has(kind.parameters, reading.parameter)) return `a ${name} has no size "${reading.parameter}".`;
+      if (!has(kind.parameters, reading.parameter)) return `${one(name)} has no size "${reading.parameter}".`;
       const parameter = parameterOf(reading.parameter);
       if (UNITS[reading.unit].quantity !== parameter.quantity)
         return `${reading.unit} is no unit of ${parameter.quantity}.`;
@@ -50,7 +51,7 @@ function problemOf(kindId: DescribedId, reading: Understood): string | undefined
       );
       return wrong === undefined
         ? undefined
-        : `${wrong} ${reading.unit} cannot be a ${parameter.name.toLowerCase()}: those run from ${showInterval(parameter.plausible, parameter.quantity, 'metric')}. Check the figure and its unit.`;
+        : `${wrong} ${reading.unit} cannot be ${one(parameter.name.toLowerCase())}: those run from ${showInterval(parameter.plausible, parameter.quantity, 'metric')}. Check the figure and its unit.`;
     }
   }
 }

@@ -22,7 +22,7 @@ const indexOf = (kind: KindId) => {
 };
 const read = (kind: KindId, text: string): readonly Understood[] => {
   const { words } = readEntry(text, kind);
-  for (const word of words) if (word.sort === 'unread') throw new Error(`${word.text}: ${word.reason}`);
+  for (const word of words) if (word.sort === 'unread') throw new Error(word.text);
   return words;
 };
 const lineUp = (kind: KindId, text: string) => identify(indexOf(kind), read(kind, text));

@@ -1,4 +1,4 @@
-import { listed } from '../quantity/phrase.js';
+import { capital, listed, one } from '../quantity/phrase.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import {
@@ -75,7 +75,7 @@ export class NoJointError extends Error {
     readonly recipient: KindId,
   ) {
     super(
-      `A ${KINDS[donor].name.toLowerCase()} and a ${KINDS[recipient].name.toLowerCase()} do not meet in any joint.`,
+      `${capital(one(KINDS[donor].name.toLowerCase()))} and ${one(KINDS[recipient].name.toLowerCase())} do not meet in any joint.`,
     );
     this.name = 'NoJointError';
   }

@@ -1,4 +1,4 @@
-import { capital, counted, either, listed } from './phrase';
+import { capital, counted, either, listed, one } from './phrase';
 
 // British usage: no comma before the last (The Oxford Style Manual calls the other a serial comma; from memory).
 describe('phrases', () => {
@@ -22,4 +22,12 @@ describe('phrases', () => {
   });
 
   it('begin a sentence', () => expect(capital('pin size')).toBe('Pin size'));
+
+  // The sounds are those of any dictionary of English, from memory.
+  it('put the article before a name by how it sounds', () => {
+    for (const name of ['crank', 'unit', 'used part', 'one-piece seal', 'union', 'Halvorn'])
+      expect(one(name)).toBe(`a ${name}`);
+    for (const name of ['engine variant', 'oil pump', 'idler', 'hour', 'undersize', 'uninspected part'])
+      expect(one(name)).toBe(`an ${name}`);
+  });
 });

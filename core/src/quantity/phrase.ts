@@ -16,3 +16,11 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 
 /** With a capital, as a sentence begins. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Begins like a vowel though it is written without one, and the other way round. */
+const SILENT_H = /^(?:heir|hon|hour)/i;
+const LIKE_YOU_OR_WON = /^(?:eu|ewe|one\b|once|uni(?!n)|us[aeiu]|ut[ei])/i;
+
+/** With its indefinite article: `a crank`, `an engine variant`, `an hour`, `a unit`. */
+export const one = (name: string): string =>
+  `${SILENT_H.test(name) || (/^[aeiou]/i.test(name) && !LIKE_YOU_OR_WON.test(name)) ? 'an' : 'a'} ${name}`;

@@ -1,5 +1,6 @@
 import { cut } from '../quantity/text.js';
-import type { ClaimAbout, ClaimReading, UnreadReading } from './reading.js';
+import type { ClaimAbout, ClaimReading } from './reading.js';
+import { unread, type Unread } from './unread.js';
 
 /** A stretch of months, counted from year 0, both ends included. */
 export interface Months {
@@ -45,13 +46,11 @@ function yearValue(written: string): string | undefined {
 }
 
 /** A claim from its words, or why it is none. */
-export function claimOf(about: ClaimAbout, written: string, text: string): ClaimReading | UnreadReading {
+export function claimOf(about: ClaimAbout, written: string, text: string): ClaimReading | Unread {
   if (about !== 'year') return { sort: 'claim', text, about, value: cut(written.trim(), 120) };
   const value = yearValue(written);
   if (value !== undefined && monthsOf(value)) return { sort: 'claim', text, about, value };
-  return {
-    sort: 'unread',
-    text,
-    reason: `“${written}” is no year from ${EARLIEST} to ${LATEST}. Write it like 1962, 1962-64 or 3/1962.`,
-  };
+  return unread(text, [
+    `“${written}” is no year from ${EARLIEST} to ${LATEST}. Write it like 1962, 1962-64 or 3/1962.`,
+  ]);
 }

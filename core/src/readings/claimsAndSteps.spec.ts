@@ -1,12 +1,13 @@
 import type { DescribedId } from '../dictionary/dictionary';
 import { monthsOf } from './claim';
 import { readEntry } from './entryLine';
+import { whyNot } from '../testing/whyNot';
 import type { Understood } from './reading';
 
 const one = (text: string, kind: DescribedId = 'crank'): Understood => {
   const { words } = readEntry(text, kind);
   expect(words.length).withContext(text).toBe(1);
-  return words[0] ?? { sort: 'unread', text: '', reason: '' };
+  return words[0] ?? { sort: 'unread', text: '' };
 };
 
 describe('claims in the entry line', () => {
@@ -25,7 +26,7 @@ describe('claims in the entry line', () => {
   it('refuse what is no year, and say how to write one', () => {
     for (const text of ['year 62', 'year 1262', 'year soon']) {
       const is = one(text);
-      expect(is.sort === 'unread' ? is.reason : '')
+      expect(whyNot(is))
         .withContext(text)
         .toMatch(/Write it like 1962/);
     }
@@ -84,13 +85,13 @@ describe('service sizes in the entry line', () => {
 
   it('ask which size is meant where a kind has several', () => {
     const is = one('10 under');
-    expect(is.sort === 'unread' ? is.reason : '').toContain('Say which size is under');
+    expect(whyNot(is)).toContain('Say which size is under');
   });
 
   it('refuse a journal over and a size that is not made in steps', () => {
     expect(one('main 10 over').sort).toBe('unread');
     const is = one('stroke 10 under');
-    expect(is.sort === 'unread' ? is.reason : '').toContain('not made in service sizes');
+    expect(whyNot(is)).toContain('not made in service sizes');
   });
 
   it('leave a plain size alone', () => {

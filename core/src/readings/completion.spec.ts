@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { KIND_IDS } from '../dictionary/dictionary';
+import { whyNot } from '../testing/whyNot';
 import { completeEntry } from './completion';
 import { readEntry } from './entryLine';
 
@@ -38,7 +39,7 @@ describe('completion of the entry line', () => {
       for (const letter of 'abcdefghijklmnoprstuvw')
         for (const { phrase } of completeEntry(letter, 1, kind, 100)) {
           const { words } = readEntry(phrase, kind);
-          const reason = words.map((word) => (word.sort === 'unread' ? word.reason : '')).join('');
+          const reason = words.map((word) => whyNot(word, kind)).join('');
           expect(reason).withContext(`${kind}: ${phrase}`).not.toContain('No word of');
         }
   });

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { parameterOf } from '../dictionary/dictionary';
 import type { UnitId } from '../quantity/unit';
-import { LONGEST_ENTRY, readEntry } from './entryLine';
+import { whyNot } from '../testing/whyNot';
+import { LONGEST_ENTRY, readEntry, whyUnread } from './entryLine';
 import type { Understood } from './reading';
 
 const one = (text: string, kind: 'crank' | 'block' | 'mainShell' = 'crank'): Understood => {
   const { words } = readEntry(text, kind);
   expect(words.length).withContext(text).toBe(1);
-  return words[0] ?? { sort: 'unread', text: '', reason: '' };
+  return words[0] ?? { sort: 'unread', text: '' };
 };
 
 describe('the entry line', () => {
@@ -104,8 +105,8 @@ describe('the entry line', () => {
 
   it('asks whether inches were meant when millimetres cannot be', () => {
     const is = one('main 2.349 mm mic');
-    expect(is.sort === 'unread' ? is.reason : '').toContain('Did you mean 2.349 in?');
-    expect(is.sort === 'unread' ? is.suggestion : '').toBe('main 2.349 in mic');
+    expect(whyNot(is)).toContain('Did you mean 2.349 in?');
+    expect(whyUnread(is.text, 'crank').suggestion).toBe('main 2.349 in mic');
     expect(one('main 2.349 in mic').sort).toBe('size');
   });
 
@@ -126,7 +127,7 @@ describe('the entry line', () => {
       expect(words.every((word) => word.sort === 'unread'))
         .withContext(text)
         .toBeTrue();
-      expect(words.map((word) => (word.sort === 'unread' ? word.reason : '')).join(' '))
+      expect(words.map((word) => whyNot(word)).join(' '))
         .withContext(text)
         .toMatch(reason);
       expect(words.map((word) => word.text).join(' ')).toBe(text);
@@ -137,7 +138,7 @@ describe('the entry line', () => {
     const long = 'main 59.67 '.repeat(1000).trim();
     expect(long.length).toBeGreaterThan(LONGEST_ENTRY);
     const is = one(long);
-    expect(is.sort === 'unread' ? is.reason : '').toMatch(/10,999 characters; the line takes 2,000/);
+    expect(whyNot(is)).toMatch(/10,999 characters; the line takes 2,000/);
     expect(is.text).toBe(long);
   });
 
@@ -177,5 +178,32 @@ describe('the entry line', () => {
         for (const word of words) if (word.sort === 'size') expect(parameterOf(word.parameter).quantity).toBe('length');
       }),
     );
+  });
+
+  it('keeps of what it did not understand the words alone, and tells why from them', () => {
+    const token = fc.constantFrom(
+      ...['main', '2.349 mm', '10 over', 'cast 4[B8', 'year 62', '99 weights', '41?7', 'mic', 'wobble', '33', 'pin'],
+      ...['forged', 'web', 'rope', 'no', 'mark', 'seal', 'std', 'under', '+0.5', 'serial'],
+    );
+    fc.assert(
+      fc.property(fc.array(token, { maxLength: 8 }), (typed) => {
+        for (const is of readEntry(typed.join(' '), 'crank').words) {
+          if (is.sort !== 'unread') continue;
+          expect(Object.keys(is)).toEqual(['sort', 'text']);
+          const again = readEntry(is.text, 'crank').words.some(({ sort }) => sort === 'unread');
+          expect(whyNot(is).startsWith('By itself')).withContext(typed.join(' ')).toBe(!again);
+          expect(whyNot(is).length).toBeGreaterThan(20);
+        }
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('says of words that were not understood on another kind of part that they are by themselves', () => {
+    const [is] = readEntry('6204', 'crank').words;
+    expect(is?.sort).toBe('unread');
+    expect(whyUnread('6204', 'rollingBearing')).toEqual({
+      reason: ['By itself this is understood: enter it once more, alone.'],
+    });
   });
 });

@@ -3,8 +3,9 @@ import { claimWords } from './claimWords.js';
 import { lookWords } from './lookWords.js';
 import { looseMark, markWords } from './markWords.js';
 import { isGlue, Phrases, soleKind, type Read } from './phrases.js';
-import type { Understood } from './reading.js';
+import { asKept, type Understood } from './reading.js';
 import { figuresFirst, sizeWords } from './sizeWords.js';
+import { unread, type WhyUnread, type Words } from './unread.js';
 import { unreadReason } from './unreadReason.js';
 
 /** The most characters the entry line takes at once. */
@@ -19,18 +20,37 @@ export interface Entry {
 
 /**
  * Reads what a person types about a part: `crank cast 41?7 main 2.349in mic pin 52.05 forged 8 weights`.
- * Never throws and never drops a word: what cannot be read comes back as unread, with the reason. The grammar is
+ * Never throws and never drops a word: what cannot be read comes back as unread; `whyUnread` tells why. The grammar is
  * written out in `docs/entry-line.md`.
  *
  * @param kind the kind of part on the bench, used unless the text names another
  */
 export function readEntry(text: string, kind: DescribedId): Entry {
-  if (text.length > LONGEST_ENTRY) {
-    const reason = `That is ${text.length.toLocaleString('en')} characters; the line takes ${LONGEST_ENTRY.toLocaleString('en')} at once. Shorten it or enter it in pieces.`;
-    return { words: [{ sort: 'unread', text: text.slice(0, 20_000), reason }] };
-  }
-  const named = kindNamed(text, kind);
-  return { ...(named ? { kind: named } : {}), words: readWords(new Phrases(text, named ?? kind)) };
+  const named = text.length > LONGEST_ENTRY ? undefined : kindNamed(text, kind);
+  return {
+    ...(named ? { kind: named } : {}),
+    words: readText(text, named ?? kind).map(asKept),
+  };
+}
+
+/**
+ * Why words are not understood on a part of this kind, and what was probably meant. They are read again for it: what is
+ * kept of them is the words alone, and without what stood beside them they may be understood by now.
+ */
+export function whyUnread(text: string, kind: DescribedId): WhyUnread {
+  const words = readText(text, kind);
+  const found = words.find((is) => is.sort === 'unread');
+  return found?.why ?? { reason: ['By itself this is understood: enter it once more, alone.'] };
+}
+
+/** A reading as it is told: with words that were not understood goes why. */
+export const readingTold = (is: Understood, kind: DescribedId) =>
+  is.sort === 'unread' ? { ...asKept(is), ...whyUnread(is.text, kind) } : is;
+
+function readText(text: string, kind: DescribedId): Words[] {
+  if (text.length <= LONGEST_ENTRY) return readWords(new Phrases(text, kind));
+  const reason = `That is ${text.length.toLocaleString('en')} characters; the line takes ${LONGEST_ENTRY.toLocaleString('en')} at once. Shorten it or enter it in pieces.`;
+  return [unread(text.slice(0, 20_000), [reason])];
 }
 
 /**
@@ -64,16 +84,16 @@ function readAt(phrases: Phrases, from: number): Read | undefined {
   );
 }
 
-function readWords(phrases: Phrases): Understood[] {
-  const words: Understood[] = [];
+function readWords(phrases: Phrases): Words[] {
+  const words: Words[] = [];
   /** Where the tokens begin that are not understood so far; undefined where there are none. */
-  let unread: number | undefined;
+  let open: number | undefined;
   const leaveUnread = (to: number) => {
-    if (unread !== undefined) {
-      const text = phrases.source(unread, to).slice(0, LONGEST_UNREAD);
-      words.push({ sort: 'unread', text, reason: unreadReason(phrases, text) });
+    if (open !== undefined) {
+      const text = phrases.source(open, to).slice(0, LONGEST_UNREAD);
+      words.push(unread(text, unreadReason(phrases, text)));
     }
-    unread = undefined;
+    open = undefined;
   };
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
@@ -90,11 +110,11 @@ function readWords(phrases: Phrases): Understood[] {
     } else if (phrase && phrase.tokens > 1) {
       // A name without what belongs to it is left unread whole, so that the reason can say what is missing.
       leaveUnread(at);
-      unread = at;
+      open = at;
       at += phrase.tokens;
       leaveUnread(at);
     } else {
-      if (unread === undefined && !isGlue(phrases.tokens[at])) unread = at;
+      if (open === undefined && !isGlue(phrases.tokens[at])) open = at;
       at++;
     }
   }

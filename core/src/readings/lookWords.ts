@@ -1,6 +1,8 @@
 import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Feature } from '../dictionary/definition.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
+import { unread } from './unread.js';
+import { one } from '../quantity/phrase.js';
 
 /** A look with an answer it can have; else why it cannot. */
 export function lookOf(phrases: Phrases, feature: Feature, option: string, from: number, next: number): Read {
@@ -9,11 +11,7 @@ export function lookOf(phrases: Phrases, feature: Feature, option: string, from:
   const range = 'count' in feature.form ? `${feature.form.count.low} to ${feature.form.count.high}` : '';
   const name = describedAs(phrases.kind).name.toLowerCase();
   return {
-    is: {
-      sort: 'unread',
-      text,
-      reason: `${option} cannot be a count of ${feature.name.toLowerCase()}: a ${name} has ${range}.`,
-    },
+    is: unread(text, [`${option} cannot be a count of ${feature.name.toLowerCase()}: ${one(name)} has ${range}.`]),
     next,
   };
 }

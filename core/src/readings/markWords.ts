@@ -2,6 +2,7 @@ import type { Making, MarkPlace } from '../dictionary/definition.js';
 import { MarkTextError, normaliseMark, readMark } from '../marks/markText.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { readFigures } from './size.js';
+import { unread } from './unread.js';
 
 interface Where {
   readonly making: Making | undefined;
@@ -92,7 +93,7 @@ function markOf(phrases: Phrases, characters: string, { making, place }: Where, 
   try {
     if (characters) readMark(characters);
   } catch (error) {
-    if (error instanceof MarkTextError) return { is: { sort: 'unread', text, reason: error.message }, next };
+    if (error instanceof MarkTextError) return { is: unread(text, [error.message]), next };
     throw error;
   }
   return {

@@ -1,7 +1,7 @@
 import type { DescribedId, KindId } from '../dictionary/dictionary.js';
 import type { InstrumentId } from '../quantity/instrument.js';
-import type { Understood } from './reading.js';
 import { readFigures, type Figures } from './size.js';
+import type { Words } from './unread.js';
 import { LONGEST_PHRASE, vocabulary, type Meaning } from './vocabulary.js';
 
 /** A run of characters between spaces and separators, and where it stands in the text. */
@@ -20,7 +20,7 @@ export interface Phrase {
 
 /** A reading made of some tokens, and the first token after them. */
 export interface Read {
-  readonly is: Understood;
+  readonly is: Words;
   readonly next: number;
 }
 

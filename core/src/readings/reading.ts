@@ -103,13 +103,18 @@ export const StepReadingSchema = Type.Object(
   { additionalProperties: false },
 );
 
-/** Words that could not be understood, kept until somebody mends them. */
+/**
+ * Words that could not be understood, kept until somebody mends them. Why is worked out anew whenever they are looked
+ * at (`whyUnread`).
+ */
 export const UnreadReadingSchema = Type.Object(
   {
     sort: Type.Literal('unread'),
     text: Type.String({ minLength: 1, maxLength: 20_000 }),
-    reason: Type.String({ maxLength: 500, description: 'Why it was not understood, and what to write' }),
-    suggestion: Type.Optional(Type.String({ maxLength: 400, description: 'What was probably meant' })),
+    reason: Type.Optional(
+      Type.String({ maxLength: 500, deprecated: true, description: 'Written by earlier versions, and not looked at' }),
+    ),
+    suggestion: Type.Optional(Type.String({ maxLength: 400, deprecated: true, description: 'As `reason`' })),
   },
   { additionalProperties: false },
 );
@@ -139,6 +144,12 @@ export const UnderstoodSchema = Type.Unsafe<Understood>({
     UnreadReadingSchema,
   ],
 });
+
+/** A reading as it is kept: of words that were not understood the words alone. */
+export function asKept<T extends Understood>(is: T): T;
+export function asKept(is: Understood): Understood {
+  return is.sort === 'unread' ? { sort: is.sort, text: is.text } : is;
+}
 
 /** A reading on a specimen: what was understood, with its own id and the time at which it was made. */
 export const ReadingSchema = Type.Object(

@@ -1,9 +1,11 @@
 import type { Parameter } from '../dictionary/definition.js';
-import { showInterval } from '../quantity/format.js';
 import type { InstrumentId } from '../quantity/instrument.js';
 import { readNumber } from '../quantity/number.js';
+import { band, sentence } from '../quantity/sentence.js';
 import { toInside, unitOf, UNITS, type UnitId } from '../quantity/unit.js';
-import type { SizeReading, UnreadReading } from './reading.js';
+import type { SizeReading } from './reading.js';
+import { unread, type Unread } from './unread.js';
+import { one } from '../quantity/phrase.js';
 
 /** Figures with an optional unit, as they stand in the text. */
 export interface Figures {
@@ -60,7 +62,7 @@ export function sizeOf(
   figures: Figures,
   instrument: InstrumentId | undefined,
   text: string,
-): SizeReading | UnreadReading {
+): SizeReading | Unread {
   const { values, unit } = figures;
   const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
   if (unit ? plausibleIn(values, unit, parameter) : meant) {
@@ -80,30 +82,20 @@ export function sizeOf(
   return outOfRange(parameter, figures, meant, text);
 }
 
-function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): UnreadReading {
+function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): Unread {
   const { unit } = figures;
   const written = `${figures.written}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
   const name = parameter.name.toLowerCase();
-  const range = `${showInterval(parameter.plausible, parameter.quantity, 'metric')} or ${showInterval(parameter.plausible, parameter.quantity, 'inch')}`;
   if (unit && UNITS[unit].quantity !== parameter.quantity) {
-    return {
-      sort: 'unread',
-      text,
-      reason: `${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.`,
-    };
+    return unread(text, [`${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.`]);
   }
-  const because = `${written} cannot be a ${name}: those run from ${range}.`;
+  const because = sentence`${written} cannot be ${one(name)}: those run from ${band(parameter.plausible, parameter.quantity)}.`;
   if (meant && unit) {
     const suggestion = text.replace(
       /(\d)\s*(mm|millimet(?:er|re)s?|in\b\.?|inch(?:es)?|"|″|''|thou|µm|um|microns?)/i,
       `$1 ${UNITS[meant].symbol}`,
     );
-    return {
-      sort: 'unread',
-      text,
-      reason: `${because} Did you mean ${figures.written} ${UNITS[meant].symbol}?`,
-      suggestion,
-    };
+    return unread(text, sentence`${because} Did you mean ${figures.written} ${UNITS[meant].symbol}?`, suggestion);
   }
-  return { sort: 'unread', text, reason: `${because} Check the figure and its unit.` };
+  return unread(text, sentence`${because} Check the figure and its unit.`);
 }

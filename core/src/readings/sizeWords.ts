@@ -4,6 +4,7 @@ import { lookOf } from './lookWords.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { sizeOf, type Figures } from './size.js';
 import { stepOf } from './step.js';
+import { unread } from './unread.js';
 
 /** Figures first: `8 weights`, `59.67 mic main`, `10 under main`. */
 export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
@@ -40,7 +41,7 @@ function stepFirst(phrases: Phrases, figures: Figures, from: number, after: numb
   if (!said) return undefined;
   const text = phrases.source(from, next);
   return {
-    is: { sort: 'unread', text, reason: `Say which size is ${sign > 0 ? 'over' : 'under'}, like “main ${text}”.` },
+    is: unread(text, [`Say which size is ${sign > 0 ? 'over' : 'under'}, like “main ${text}”.`]),
     next,
   };
 }

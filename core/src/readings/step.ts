@@ -1,7 +1,8 @@
 import type { Parameter } from '../dictionary/definition.js';
 import { toInside, UNITS } from '../quantity/unit.js';
-import type { StepReading, UnreadReading } from './reading.js';
+import type { StepReading } from './reading.js';
 import type { Figures } from './size.js';
+import { unread, type Unread } from './unread.js';
 
 /** Steps that lie closer together than this are the same, mm. */
 const SAME = 0.02;
@@ -36,16 +37,12 @@ export function stepOf(
   figures: Figures | undefined,
   sign: 1 | 0 | -1,
   text: string,
-): StepReading | UnreadReading {
+): StepReading | Unread {
   const { service, name } = parameter;
-  if (!service) return { sort: 'unread', text, reason: `${name} is not made in service sizes. Give the size itself.` };
+  if (!service) return unread(text, [`${name} is not made in service sizes. Give the size itself.`]);
   if (sign === 0) return { sort: 'step', text, parameter: parameter.id, offset: 0, unit: 'mm' };
   if (!figures)
-    return {
-      sort: 'unread',
-      text,
-      reason: `Say how far ${sign > 0 ? 'over' : 'under'}, like “10 ${sign > 0 ? 'over' : 'under'}”.`,
-    };
+    return unread(text, [`Say how far ${sign > 0 ? 'over' : 'under'}, like “10 ${sign > 0 ? 'over' : 'under'}”.`]);
   const usual = [
     ...service.mm.map((step) => ({ offset: Number(step), unit: 'mm' as const })),
     ...service.in.map((step) => ({ offset: Number(step), unit: 'in' as const })),
@@ -54,11 +51,7 @@ export function stepOf(
   // A shell for a journal ten under is half of ten thicker; that is how shells are named.
   const shell = goes > 0 && sign < 0 ? 0.5 : 1;
   if (goes < 0 && sign > 0)
-    return {
-      sort: 'unread',
-      text,
-      reason: `${name} has no oversizes, only undersizes like ${service.mm[0] ?? ''} mm.`,
-    };
+    return unread(text, [`${name} has no oversizes, only undersizes like ${service.mm[0] ?? ''} mm.`]);
   const meant = meanings(figures).map(({ offset, unit }) => ({ offset: offset * shell * goes, unit }));
   const inside = (step: { readonly offset: number; readonly unit: 'mm' | 'in' }) =>
     step.offset * (step.unit === 'in' ? 25.4 : 1);
@@ -67,10 +60,8 @@ export function stepOf(
       usual.some((each) => each.unit === step.unit && Math.abs(inside(each) - inside(step)) < SAME),
     ) ?? meant.find((step) => Math.abs(inside(step)) < 3);
   if (!best)
-    return {
-      sort: 'unread',
-      text,
-      reason: `${figures.written} is no service size of ${name.toLowerCase()}: usual are ${[...service.mm, ...service.in].join(', ')}.`,
-    };
+    return unread(text, [
+      `${figures.written} is no service size of ${name.toLowerCase()}: usual are ${[...service.mm, ...service.in].join(', ')}.`,
+    ]);
   return { sort: 'step', text, parameter: parameter.id, offset: Number(best.offset.toFixed(6)), unit: best.unit };
 }

@@ -1,24 +1,26 @@
 import { describedAs } from '../dictionary/dictionary.js';
 import { INSTRUMENTS } from '../quantity/instrument.js';
+import type { Sentence } from '../quantity/sentence.js';
 import type { Phrases } from './phrases.js';
 import { readFigures } from './size.js';
 import type { Meaning } from './vocabulary.js';
+import { one } from '../quantity/phrase.js';
 
 /** Why words were not understood, and what to write instead: for each meaning they have, what is missing beside it. */
-export function unreadReason({ kind, vocabulary }: Phrases, text: string): string {
+export function unreadReason({ kind, vocabulary }: Phrases, text: string): Sentence {
   const { name, parameters, markPlaces } = describedAs(kind);
   const lower = text.toLowerCase();
   const meanings = vocabulary.get(lower) ?? [];
   const [first] = Object.values(parameters);
   if (readFigures(text))
-    return `A figure without a name: say what it is, like "${first?.synonyms[0] ?? 'main'} ${text}".`;
+    return [`A figure without a name: say what it is, like "${first?.synonyms[0] ?? 'main'} ${text}".`];
   const meant = ORDER.map((is) => meanings.find((meaning) => meaning.is === is)).find(
     (meaning) => meaning !== undefined,
   );
-  return (
+  return [
     (meant && missingBeside(meant, lower, Object.values(markPlaces)[0]?.words[0] ?? 'stamped')) ??
-    `No word of a ${name.toLowerCase()}, its sizes, marks or looks. Correct it, or remove it.`
-  );
+      `No word of ${one(name.toLowerCase())}, its sizes, marks or looks. Correct it, or remove it.`,
+  ];
 }
 
 /** Of several meanings the one that is likeliest meant comes first. */

@@ -1,11 +1,13 @@
 import { DataSource } from 'typeorm';
 import { DatabaseAwayError, isAway } from './away.js';
+import { Client } from './client.js';
 import { ENTITIES } from './entities.js';
 import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
 import { Catalogue1700000000002 } from './migrations/1700000000002-catalogue.js';
 import { Imports1700000000003 } from './migrations/1700000000003-imports.js';
 import { Identification1700000000004 } from './migrations/1700000000004-identification.js';
 import { Together1700000000005 } from './migrations/1700000000005-together.js';
+import { Unread1700000000006 } from './migrations/1700000000006-unread.js';
 
 const RETRY_AFTER_MS = 1000;
 const CONNECT_WITHIN_MS = 3000;
@@ -35,11 +37,13 @@ export class Database {
         Imports1700000000003,
         Identification1700000000004,
         Together1700000000005,
+        Unread1700000000006,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,
       logging: false,
       connectTimeoutMS: CONNECT_WITHIN_MS,
+      extra: { Client },
       poolErrorHandler: (error: unknown) => this.report('The database dropped a connection.', error),
     });
   }

@@ -1,4 +1,4 @@
-import type { Job } from '@which-bore/core';
+import { asKept, type Job } from '@which-bore/core';
 import type { Database } from '../database/database.js';
 import { JobEntity, type JobRow } from '../database/entities.js';
 import { VersionedStore, type Keeping } from './versionedStore.js';
@@ -7,7 +7,11 @@ const KEEPING: Keeping<Job, JobRow> = {
   sort: 'job',
   name: 'job',
   entity: JobEntity,
-  rowOf: ({ name, readings, note }) => ({ name, readings, note: note ?? null }),
+  rowOf: ({ name, readings, note }) => ({
+    name,
+    readings: readings.map((reading) => ({ ...reading, is: asKept(reading.is) })),
+    note: note ?? null,
+  }),
   documentOf: ({ id, name, readings, note }) => ({ id, name, readings, ...(note === null ? {} : { note }) }),
 };
 

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import createError from '@fastify/error';
-import type { Reading, ReadingChange, Specimen, SpecimenSummary } from '@which-bore/core';
+import { asKept, type Reading, type ReadingChange, type Specimen, type SpecimenSummary } from '@which-bore/core';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
 import {
@@ -56,10 +56,11 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
 async function writeReadings(
   manager: EntityManager,
   before: Specimen | undefined,
-  { id, readings }: Specimen,
+  { id, readings: given }: Specimen,
   at: Date,
   who: string,
 ): Promise<void> {
+  const readings = given.map((reading) => ({ ...reading, is: asKept(reading.is) }));
   await manager
     .getRepository(ReadingChangeEntity)
     .insert(changesBetween(before?.readings ?? [], readings).map((change) => ({ ...change, specimenId: id, at, who })));

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
 import type { StoredSpecimen } from '@which-bore/core';
-import { appWithDemo, demoSpecimens } from './testing.js';
+import pg from 'pg';
+import type { QueryRunner } from 'typeorm';
+import { Unread1700000000006 } from '../database/migrations/1700000000006-unread.js';
+import { appWithDemo, demoSpecimens, testDatabaseUrl } from './testing.js';
 
 describe('specimens', () => {
   let app: FastifyInstance;
@@ -28,6 +31,38 @@ describe('specimens', () => {
     const reversed = [...body.readings].reverse();
     await put({ ...body, readings: reversed, version: 1 });
     expect((await get()).json<StoredSpecimen>().readings).toEqual(reversed as StoredSpecimen['readings']);
+  });
+
+  it('keep of words that were not understood the words alone, those of an earlier version as well', async () => {
+    const is = { sort: 'unread', text: 'main 2.349 mm' };
+    const old = { ...is, reason: '2.349 mm cannot be a main journal diameter.', suggestion: 'main 2.349 in' };
+    const at = '2026-01-01T00:00:00.000Z';
+    const reading = randomUUID();
+    expect((await put({ ...body, readings: [{ id: reading, at, is: old }] })).statusCode).toBe(200);
+    const job = randomUUID();
+    const [, kept] = [
+      await app.inject({
+        method: 'PUT',
+        url: `/api/jobs/${job}`,
+        payload: { name: 'Old', readings: [{ id: randomUUID(), at, is: old }], version: 0 },
+      }),
+      (await get()).json<StoredSpecimen>(),
+    ];
+    expect(kept.readings.map((each) => each.is)).toEqual([is] as never);
+    // As they were written before, and then brought up to date.
+    const client = new pg.Client({ connectionString: testDatabaseUrl() });
+    await client.connect();
+    const text = JSON.stringify(old);
+    await client.query('UPDATE reading SET content = $1 WHERE id = $2', [text, reading]);
+    await client.query('UPDATE reading_change SET after = $1 WHERE reading_id = $2', [text, reading]);
+    await client.query(`UPDATE job SET readings = jsonb_set(readings, '{0,is}', $1) WHERE id = $2`, [text, job]);
+    await new Unread1700000000006().up({ query: (sql: string) => client.query(sql) } as unknown as QueryRunner);
+    await client.end();
+    expect((await get()).json<StoredSpecimen>().readings.map((each) => each.is)).toEqual([is] as never);
+    const history = await app.inject({ url: `/api/specimens/${id}/history` });
+    expect(history.body).not.toContain('cannot be');
+    const engine = (await app.inject({ url: `/api/jobs/${job}` })).json<{ readings: { is: object }[] }>();
+    expect(engine.readings.map((each) => each.is)).toEqual([is]);
   });
 
   it('are listed last changed first, with how many readings', async () => {

@@ -5,11 +5,12 @@
 import { once } from 'node:events';
 import type { MessagePort } from 'node:worker_threads';
 import { RECORD_NAMES, RECORD_TYPES, recordTypeOf, type CatalogueRecord, type RecordType } from '@which-bore/core';
-import pg from 'pg';
+import type pg from 'pg';
 import { from as copyFrom, type CopyStreamQuery } from 'pg-copy-streams';
 import { openFile } from './openFile.js';
 import { FileError, type Choices, type TableRow, type TakenTable } from './source.js';
 import { TableReader, understandWhole, type Understood } from './understand.js';
+import { Client } from '../database/client.js';
 
 export interface ImportTask {
   readonly databaseUrl: string;
@@ -49,16 +50,9 @@ const BATCH = 500;
 /** Of the time an import is read, the share that goes into reading the file; the rest is comparing. */
 const READING = 0.8;
 
-/** A connection that may be cut off while no query is under way: the next one then says so. */
-function connectionTo(databaseUrl: string): pg.Client {
-  const client = new pg.Client({ connectionString: databaseUrl });
-  client.on('error', () => undefined);
-  return client;
-}
-
 export default async function importTask({ databaseUrl, id, port, work }: ImportTask): Promise<ImportResult> {
   const tell = (message: ImportMessage) => port.postMessage(message);
-  const client = connectionTo(databaseUrl);
+  const client = new Client({ connectionString: databaseUrl });
   await client.connect();
   try {
     const { rows } = await client.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
@@ -126,7 +120,7 @@ async function read(
   await client.query('DELETE FROM import_row WHERE import_id = $1', [id]);
   await client.query('DELETE FROM import_reference WHERE import_id = $1', [id]);
   // One connection can take one COPY at a time; the third looks up what the catalogue has already.
-  const [forReferences, lookUp] = [connectionTo(databaseUrl), connectionTo(databaseUrl)];
+  const [forReferences, lookUp] = [new Client(databaseUrl), new Client(databaseUrl)];
   await Promise.all([forReferences.connect(), lookUp.connect()]);
   try {
     const revision = await revisionOf(client);

@@ -28,6 +28,7 @@ import {
 import pg from 'pg';
 import { move } from 'piscina';
 import { isAway } from '../database/away.js';
+import { Client } from '../database/client.js';
 import { changedRecords } from '../database/changedRecords.js';
 import { filledIn } from './fillIn.js';
 import { csvOf, disarmed, workbookOf } from '../transfer/writeTable.js';
@@ -56,6 +57,7 @@ export type Said = Uint8Array | Refusal | { readonly away: string } | { readonly
 const { databaseUrl } = workerData as { readonly databaseUrl: string };
 const pool = new pg.Pool({
   connectionString: databaseUrl,
+  Client,
   max: 1,
   idleTimeoutMillis: 60_000,
   connectionTimeoutMillis: 3000,

@@ -2,6 +2,7 @@ import { QUESTIONS, refusalOf, Workshop, type Catalogue, type QuestionName } fro
 import { hundredQuestions } from '@which-bore/core/hundredQuestions';
 import type { FastifyInstance } from 'fastify';
 import pg from 'pg';
+import type { Piscina } from 'piscina';
 import { appWithDemo, demoCatalogue, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
 import { Workshops } from './workshops.js';
 
@@ -137,6 +138,28 @@ describe('the workshops of the server', () => {
       well = statuses.every((each) => each === 200) ? well + 1 : 0;
       expect(statuses.filter((each) => each !== 200 && each !== 503)).toEqual([]);
       statuses = await round();
+    }
+  });
+
+  it('go on when a thread has ended in the middle of a question: that one fails, those behind it are answered', async () => {
+    const workshops = new Workshops(testDatabaseUrl(), 1);
+    try {
+      const ask = () => workshops.ask('read', { kind: 'crank', entry: 'main 2.349in' }, 'metric');
+      await ask();
+      // Whatever ends a thread from within: an error that nobody listened for, or no more memory.
+      const [bench] = (workshops as unknown as { readonly benches: readonly { readonly pool: Piscina }[] }).benches;
+      const asked = [ask(), ask(), ask()].map((each) =>
+        each.then(
+          () => 'answered',
+          () => 'failed',
+        ),
+      );
+      await bench?.pool.threads[0]?.terminate();
+      const became = await Promise.all(asked);
+      expect(became.slice(1)).toEqual(['answered', 'answered']);
+      expect(new TextDecoder().decode(await ask())).toContain('crank.mainJournal.diameter');
+    } finally {
+      await workshops.close();
     }
   });
 

@@ -33,8 +33,11 @@ export class Workshops {
       pool: new Piscina<Task, Said>({
         filename: new URL('./thread.js', import.meta.url).href,
         workerData: { databaseUrl },
-        minThreads: 0,
+        // One that has ended, whyever, is followed by another, also while questions wait.
+        minThreads: 1,
         maxThreads: 1,
+        // A thread that waits must go on hearing of its connections, which it would not while it sleeps on an atomic.
+        atomics: 'disabled',
         // What a workshop has laid out is worth more than the memory it takes.
         idleTimeout: 2_000_000_000,
       }),

@@ -12,6 +12,7 @@ import { implied } from '../shapes/implied.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 import { within } from '../shapes/within.js';
+import { one } from '../../quantity/phrase.js';
 
 const bolts = block.interfaces.headBolts;
 
@@ -92,7 +93,7 @@ const leftOf = (
     required: () => ({
       band: interval(0),
       atLeast: true,
-      ruleOfThumb: [`Below its ${least.name.toLowerCase()} a ${part} is scrap.`],
+      ruleOfThumb: [`Below its ${least.name.toLowerCase()} ${one(part)} is scrap.`],
     }),
     subject: `The height left to ${cut}`,
     tooLittle: `the ${part} is below its ${least.name.toLowerCase()}`,

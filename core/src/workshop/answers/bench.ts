@@ -12,7 +12,7 @@ import {
   type Advised,
   type LineUp,
 } from '../../identify/index.js';
-import { readEntry, type Understood } from '../../readings/index.js';
+import { readEntry, readingTold, type Understood } from '../../readings/index.js';
 import type { Answering } from './answering.js';
 
 /** How candidates of a line-up are called. */
@@ -55,7 +55,7 @@ function lineUpTold(lineUp: LineUp, { label, name, under }: Naming, readings: re
       name: name(each.pattern),
       under: under(each.pattern),
     })),
-    readings,
+    readings: readings.map((is) => readingTold(is, lineUp.kind)),
   };
 }
 
@@ -84,7 +84,8 @@ const refuse = (problems: ReturnType<typeof checked>): void => {
 
 export const read: Answering<'read'> = (_workshop, { entry, kind }) => {
   const understood = readEntry(entry, kind);
-  return { kind: understood.kind ?? kind, words: understood.words };
+  const on = understood.kind ?? kind;
+  return { kind: on, words: understood.words.map((is) => readingTold(is, on)) };
 };
 
 export const identify: Answering<'identify'> = (workshop, request) => {

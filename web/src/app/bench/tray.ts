@@ -16,6 +16,7 @@ import { ReadingWords } from '../ui/readingWords';
 import { GROUPS, shownAs } from '../ui/understood';
 import { growing } from '../ui/growing';
 import { InTurn } from '../ui/turns';
+import { WhyUnread } from '../ui/whyUnread';
 import { Pictures } from './pictures';
 import { ReadingHistory } from './readingHistory';
 
@@ -34,6 +35,7 @@ import { ReadingHistory } from './readingHistory';
     ReadingHistory,
     ReadingWords,
     RouterLink,
+    WhyUnread,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tray.html',

@@ -7,6 +7,7 @@ import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
 import { ReadingWords } from '../ui/readingWords';
 import { shownAs } from '../ui/understood';
+import { WhyUnread } from '../ui/whyUnread';
 
 /** How many words are offered to go on with. */
 const OFFERED = 6;
@@ -14,7 +15,7 @@ const OFFERED = 6;
 /** The one field for everything: marks, sizes and looks together, each word shown at once as it was understood. */
 @Component({
   selector: 'wb-entry-line',
-  imports: [NzButtonModule, NzIconModule, ReadingWords],
+  imports: [NzButtonModule, NzIconModule, ReadingWords, WhyUnread],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="enter($event)" role="search" aria-label="Read a part">
@@ -73,10 +74,7 @@ const OFFERED = 6;
               <small>{{ told }}</small>
             }
             @if (is.sort === 'unread') {
-              <span class="why">{{ is.reason }}</span>
-              @if (is.suggestion; as meant) {
-                <button nz-button nzSize="small" type="button" (click)="mend(is.text, meant)">Yes, {{ meant }}</button>
-              }
+              <wb-why-unread [text]="is.text" [kind]="bench.kind()" (meant)="mend(is.text, $event)" />
             }
           </span>
         }
@@ -211,10 +209,6 @@ const OFFERED = 6;
     small {
       color: var(--ink-soft);
       font-size: 13px;
-    }
-    .why {
-      color: var(--never);
-      font-size: 14px;
     }
   `,
 })

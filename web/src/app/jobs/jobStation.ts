@@ -31,6 +31,7 @@ import { ReadingWords } from '../ui/readingWords';
 import { Said } from '../ui/said';
 import { InTurn } from '../ui/turns';
 import { shownAs } from '../ui/understood';
+import { WhyUnread } from '../ui/whyUnread';
 
 type Belonging = 'belongs' | 'foreign' | 'open';
 
@@ -56,6 +57,7 @@ const BELONGS_FROM = 0.5;
     ReadingWords,
     RouterLink,
     Said,
+    WhyUnread,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './jobStation.html',
@@ -160,6 +162,19 @@ export class JobStation {
   protected rename(name: string): void {
     const trimmed = cut(name.trim(), 120);
     if (trimmed !== '') this.jobs.alter(this.id(), (job) => ({ ...job, name: trimmed }));
+  }
+
+  /** Puts what was meant in the place of what was entered. */
+  protected mend(reading: Reading, meant: string): void {
+    const words = readEntry(meant, 'variant').words;
+    this.jobs.alter(this.id(), (job) => ({
+      ...job,
+      readings: job.readings.flatMap((each) =>
+        each.id === reading.id
+          ? words.map((is, at) => ({ ...each, id: at === 0 ? each.id : crypto.randomUUID(), is }))
+          : [each],
+      ),
+    }));
   }
 
   protected removeReading(reading: Reading): void {

@@ -60,7 +60,7 @@ export function shownAs(is: Understood): Shown {
         more: 'A claim: weak beside what the part shows, and weighed by the house rule.',
       };
     case 'unread':
-      return { of: '', read: is.text.length > 80 ? `${cut(is.text, 80)}…` : is.text, more: is.reason };
+      return { of: '', read: is.text.length > 80 ? `${cut(is.text, 80)}…` : is.text, more: is.text };
   }
 }
 

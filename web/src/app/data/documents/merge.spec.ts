@@ -4,7 +4,7 @@ import { mergeRead } from './merge';
 const reading = (id: string, text = id): Reading => ({
   id,
   at: '2026-03-02T08:10:00.000Z',
-  is: { sort: 'unread', text, reason: 'x' },
+  is: { sort: 'unread', text },
 });
 const specimen = (name: string, ...readings: Reading[]): Specimen => ({ id: 'one', name, kind: 'crank', readings });
 const ids = (of: Specimen) =>

@@ -21,7 +21,7 @@ const specimen = (name: string, readings: readonly string[] = [], more: Partial<
   readings: readings.map((text, at) => ({
     id: `7a0d5a1e-3f7f-4f43-8f25-00000000000${at}`,
     at: '2026-03-02T08:10:00.000Z',
-    is: { sort: 'unread', text, reason: 'x' },
+    is: { sort: 'unread', text },
   })),
   ...more,
 });
