@@ -38,7 +38,7 @@ async function administering(url: URL, statements: readonly string[]): Promise<v
 }
 
 /** The real server over the test database, as ./demo starts it; it can be stopped and started again. */
-export class Shop {
+class Shop {
   private process: ChildProcess | undefined;
 
   private constructor(

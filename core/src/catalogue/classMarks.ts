@@ -5,7 +5,7 @@ import type { KindId } from '../dictionary/dictionary.js';
 import type { Scheme, Segment } from './scheme.js';
 
 /** A size that class marks narrow: what each position may be, in the order in which the mark names them. */
-export interface ClassedSize {
+interface ClassedSize {
   readonly parameter: string;
   readonly positions: readonly Interval[];
 }

@@ -2,7 +2,7 @@
 export const AS_MEASURED = 'nothing';
 
 /** Sorts of things that have an address. */
-export const ADDRESS_SORTS = ['pattern', 'specimen', 'variant'] as const;
+const ADDRESS_SORTS = ['pattern', 'specimen', 'variant'] as const;
 export type AddressSort = (typeof ADDRESS_SORTS)[number];
 
 /** What a part or engine is called in addresses, lists and links: its sort and its id. */

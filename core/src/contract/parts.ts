@@ -1,6 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { SpecimenSchema } from '../readings/reading.js';
-import { IdSchema } from './schema.js';
 
 /**
  * A part, a set of internals or an engine: exactly one of a pattern, a stored specimen, a specimen sent along, and a
@@ -38,4 +37,3 @@ export const AddressSchema = Type.String({
   description: '`pattern:`, `specimen:` or `variant:` with its id',
   examples: ['pattern:ambit-crank-3'],
 });
-export const PatternIdSchema = IdSchema;

@@ -1,4 +1,4 @@
-import type { Static, TSchema } from '@sinclair/typebox';
+import type { TSchema } from '@sinclair/typebox';
 import type { QuestionRoute } from './routes.js';
 
 /** Part of the documentation that a question stands in. */
@@ -23,6 +23,3 @@ export interface Question<Request extends TSchema = TSchema, Answer extends TSch
 export const question = <Request extends TSchema, Answer extends TSchema>(
   declared: Question<Request, Answer>,
 ): Question<Request, Answer> => declared;
-
-export type RequestOf<Q> = Q extends Question<infer Request> ? Static<Request> : never;
-export type AnswerOf<Q> = Q extends Question<TSchema, infer Answer> ? Static<Answer> : never;

@@ -31,4 +31,3 @@ export const ReadingToldSchema = Type.Unsafe<Exclude<Understood, UnreadReading> 
     UnreadToldSchema,
   ],
 });
-export type ReadingTold = Static<typeof ReadingToldSchema>;

@@ -108,7 +108,7 @@ const runningNumber = (serial: string): number | undefined => {
 };
 
 /** By variant, whether a serial is one of its. */
-export function serialMatches(fitments: FitmentColumn, schemes: CatalogueIndex['serials'], serial: string): number[] {
+function serialMatches(fitments: FitmentColumn, schemes: CatalogueIndex['serials'], serial: string): number[] {
   const text = normaliseMark(serial);
   return fitments.variants.map(({ serials = [], family, years }) => {
     const listed = serials.some(({ prefix = '', from, to }) => {

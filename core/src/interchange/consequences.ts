@@ -93,7 +93,7 @@ export const harm = (done: readonly Pick<Consequence, 'before' | 'after'>[]): nu
   Math.max(0, ...done.map(({ before, after }) => (rank(after) > rank(before) ? rank(after) : 0)));
 
 /** What is known of each place before any work. */
-export interface Before {
+interface Before {
   readonly verdict: (place: Place) => Verdict;
   readonly finding: (place: Place) => Finding;
 }

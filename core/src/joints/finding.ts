@@ -100,7 +100,7 @@ export function hold(
 }
 
 /** What a work option is made from. Its undoing and its cautions follow from its steps. */
-export interface Work {
+interface Work {
   readonly name?: string;
   readonly steps: readonly [OperationId, ...OperationId[]];
   readonly says: Sentence;
@@ -127,7 +127,7 @@ export function work({ name, steps, says, found, required, parts = [], buy = [] 
 }
 
 /** At most this many ways of mending one check are offered. */
-export const MOST_OPTIONS = 4;
+const MOST_OPTIONS = 4;
 
 /** What an option takes: by the shop's own figures where it has any. */
 export function takes(
@@ -149,7 +149,7 @@ const preferred = (option: WorkOption, rules: HouseRules): boolean =>
   (rules.cylinders === 'liner' && option.steps.includes('fitLiners'));
 
 /** The options with the least work first. */
-export const leastFirst = (options: readonly WorkOption[], rules: HouseRules): readonly WorkOption[] =>
+const leastFirst = (options: readonly WorkOption[], rules: HouseRules): readonly WorkOption[] =>
   [...options]
     .sort(
       (a, b) =>

@@ -52,7 +52,7 @@ export interface Outline {
 }
 
 /** A size as a drawing uses it. */
-export interface DrawnSize {
+interface DrawnSize {
   readonly size: number;
   readonly known: Known;
 }

@@ -5,7 +5,7 @@ import type { Words } from './unread.js';
 import { LONGEST_PHRASE, vocabulary, type Meaning } from './vocabulary.js';
 
 /** A run of characters between spaces and separators, and where it stands in the text. */
-export interface Token {
+interface Token {
   readonly text: string;
   readonly start: number;
   readonly end: number;

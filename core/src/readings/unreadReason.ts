@@ -1,10 +1,10 @@
 import { describedAs } from '../dictionary/dictionary.js';
 import { INSTRUMENTS } from '../quantity/instrument.js';
-import type { Sentence } from '../quantity/sentence.js';
+import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { Phrases } from './phrases.js';
 import { readFigures } from './size.js';
 import type { Meaning } from './vocabulary.js';
-import { one } from '../quantity/phrase.js';
+import { either, one } from '../quantity/phrase.js';
 
 /** Why words were not understood, and what to write instead: for each meaning they have, what is missing beside it. */
 export function unreadReason({ kind, vocabulary }: Phrases, text: string): Sentence {
@@ -17,10 +17,11 @@ export function unreadReason({ kind, vocabulary }: Phrases, text: string): Sente
   const meant = ORDER.map((is) => meanings.find((meaning) => meaning.is === is)).find(
     (meaning) => meaning !== undefined,
   );
-  return [
-    (meant && missingBeside(meant, lower, Object.values(markPlaces)[0]?.words[0] ?? 'stamped')) ??
+  return (
+    (meant && missingBeside(meant, lower, Object.values(markPlaces)[0]?.words[0] ?? 'stamped')) ?? [
       `No word of ${one(name.toLowerCase())}, its sizes, marks or looks. Correct it, or remove it.`,
-  ];
+    ]
+  );
 }
 
 /** Of several meanings the one that is likeliest meant comes first. */
@@ -44,27 +45,29 @@ const CLAIMED = {
   engine: '302 HD',
 } as const;
 
-function missingBeside(meaning: Meaning, typed: string, place: string): string | undefined {
+function missingBeside(meaning: Meaning, typed: string, place: string): Sentence | undefined {
   switch (meaning.is) {
     case 'parameter':
-      return `${meaning.parameter.name}: give its size after it, with a unit or without, like "${typed} ${(meaning.parameter.plausible.low * 3).toFixed(2)} mm".`;
+      return sentence`${meaning.parameter.name}: give its size after it, with a unit or without, like “${typed} ${value(3 * meaning.parameter.plausible.low, meaning.parameter.quantity)}”.`;
     case 'instrument':
-      return `${INSTRUMENTS[meaning.instrument].name}: name the instrument right after the size it measured.`;
+      return [`${INSTRUMENTS[meaning.instrument].name}: name the instrument right after the size it measured.`];
     case 'making':
     case 'place':
-      return `Give the mark after it, like "${typed} 41?7"; ? stands for a character you cannot read.`;
+      return [`Give the mark after it, like "${typed} 41?7"; ? stands for a character you cannot read.`];
     case 'claim':
-      return `Say what after it, like "${typed} ${CLAIMED[meaning.about]}".`;
+      return [`Say what after it, like "${typed} ${CLAIMED[meaning.about]}".`];
     case 'feature':
       return 'options' in meaning.feature.form
-        ? `${meaning.feature.name}: say which, ${meaning.feature.form.options.map((option) => option.words[0] ?? option.name).join(' or ')}. ${meaning.feature.tell}`
+        ? [
+            `${meaning.feature.name}: say which, ${either(meaning.feature.form.options.map((option) => option.words[0] ?? option.name))}. ${meaning.feature.tell}`,
+          ]
         : undefined;
     case 'sign':
-      return `Say where it stands, like "${place} ${typed}".`;
+      return [`Say where it stands, like "${place} ${typed}".`];
     case 'step':
-      return `Give the size and how far, like "main 10 ${typed}".`;
+      return [`Give the size and how far, like "main 10 ${typed}".`];
     case 'count':
-      return `Give the count with it, like "5 ${typed}".`;
+      return [`Give the count with it, like "5 ${typed}".`];
     case 'kind':
     case 'option':
     case 'absent':

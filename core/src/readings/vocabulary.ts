@@ -19,7 +19,7 @@ export type Meaning =
   | { readonly is: 'absent' };
 
 /** Phrases of lower-case words, each with everything it can mean. A word can be a size, a count and a place at once. */
-export type Vocabulary = ReadonlyMap<string, readonly Meaning[]>;
+type Vocabulary = ReadonlyMap<string, readonly Meaning[]>;
 
 const MAKING_WORDS: Readonly<Record<string, Making | undefined>> = {
   cast: 'cast',

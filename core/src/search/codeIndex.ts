@@ -16,7 +16,7 @@ const GRAMS = 2 * SIZE * SIZE;
 const gram = (first: number, second: number, apart: 0 | 1): number => (apart * SIZE + first) * SIZE + second;
 
 /** A code that may be the one read, with how it came to be read so. */
-export interface CodeMatch {
+interface CodeMatch {
   /** Index into the codes. */
   readonly code: number;
   readonly alignment: Alignment;

@@ -64,7 +64,7 @@ export interface WantedSize {
   readonly step?: number;
 }
 
-export interface SizeHit {
+interface SizeHit {
   readonly row: number;
   readonly id: string;
   /** 1 for inside the limits of the standard part, less where it is only near or a service size. */

@@ -1,4 +1,4 @@
-import { plus, scaled, type Interval } from '../quantity/interval.js';
+import { plus, type Interval } from '../quantity/interval.js';
 
 /** Cubic centimetres in a cubic millimetre. */
 const CC = 1 / 1000;
@@ -7,14 +7,14 @@ const CC = 1 / 1000;
  * Volume of a disc, cubic centimetres, from millimetres. Ends are worst case; a negative height gives a negative
  * volume.
  */
-export function disc(diameter: Interval, height: Interval): Interval {
+function disc(diameter: Interval, height: Interval): Interval {
   const area = (d: number) => (Math.PI / 4) * d * d * CC;
   const corners = [diameter.low, diameter.high].flatMap((d) => [area(d) * height.low, area(d) * height.high]);
   return { low: Math.min(...corners), high: Math.max(...corners) };
 }
 
 /** What stands over the piston at top dead centre. Cubic centimetres; lengths in millimetres. */
-export interface Clearance {
+interface Clearance {
   readonly chamber: Interval;
   readonly gasketBore: Interval;
   readonly gasketThickness: Interval;
@@ -45,6 +45,3 @@ export function compressionRatio(swept: Interval, clearance: Interval): Interval
     throw new RangeError('There is no room left over the piston: the clearance volume is not positive.');
   return { low: 1 + swept.low / clearance.high, high: 1 + swept.high / clearance.low };
 }
-
-/** The clearance volume that gives a ratio: swept / (ratio - 1). */
-export const clearanceFor = (swept: Interval, ratio: number): Interval => scaled(swept, 1 / (ratio - 1));

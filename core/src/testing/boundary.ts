@@ -6,7 +6,7 @@ import { bandOf, type FigureOfThumb } from '../thumb/index';
 type Outcome = (value: number, rules: HouseRules) => string;
 
 /** A figure of thumb, with what comes out just inside and just outside each of its ends. */
-export interface Boundary {
+interface Boundary {
   readonly figure: FigureOfThumb;
   readonly outcome: Outcome;
   readonly steps: readonly (readonly [value: number, outcome: string])[];

@@ -39,7 +39,7 @@ interface More {
 /** A figure that has no id yet: `subject` gives it one. */
 type Entry<B extends Bound> = Omit<FigureOfThumb, 'id' | 'bound'> & { readonly bound: B };
 
-export const COMMON_PRACTICE = 'Common practice';
+const COMMON_PRACTICE = 'Common practice';
 
 function entry<B extends Bound>(bound: B, name: string, [low, high]: Ends, says: string, more: More): Entry<B> {
   return {

@@ -1,7 +1,7 @@
 import { RECORD_TYPES, type CatalogueRecord, type RecordChange, type RecordType } from '@which-bore/core';
 
 /** Asks a database, by whichever connection. */
-export type Query = (sql: string, values: readonly unknown[]) => Promise<readonly unknown[]>;
+type Query = (sql: string, values: readonly unknown[]) => Promise<readonly unknown[]>;
 
 /**
  * The records that were changed since a revision of the catalogue, as they are now; undefined where they are more than

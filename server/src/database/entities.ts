@@ -37,7 +37,7 @@ export interface ChangeRow {
 }
 
 /** One row: which state of the catalogue stands in the tables. */
-export interface CatalogueStateRow {
+interface CatalogueStateRow {
   id: number;
   revision: number;
   /** Tells two catalogues apart that have come to the same revision by other ways. */
@@ -119,7 +119,7 @@ export interface DocumentChangeRow {
 }
 
 /** One drill that was gone through. */
-export interface DrillRow {
+interface DrillRow {
   id: string;
   at: Date;
   who: string;

@@ -19,7 +19,7 @@ const THUMBNAIL = 240;
 const QUALITY = 82;
 
 /** A file that is no photograph, or too many of them. */
-export const PhotographError = createError('NO_PHOTOGRAPH', '%s', 415);
+const PhotographError = createError('NO_PHOTOGRAPH', '%s', 415);
 
 export class PhotographTooLargeError extends createError('PHOTOGRAPH_TOO_LARGE', '%s', 413) {
   constructor(name: string) {

@@ -5,7 +5,7 @@ import { MissingError } from './errors.js';
 import { VersionedStore, type Keeping } from './versionedStore.js';
 
 /** There is one shop to a database. */
-export const SHOP_ID = '00000000-0000-4000-8000-000000000001';
+const SHOP_ID = '00000000-0000-4000-8000-000000000001';
 
 type ShopDocument = Shop & { readonly id: string };
 

@@ -28,7 +28,7 @@ import {
 import { ChangedError, MissingError } from '../documents/errors.js';
 
 /** A change that the database's own rules forbid: a record others stand on, or one that leads nowhere. */
-export const RecordInUseError = createError('RECORD_IN_USE', '%s', 409);
+const RecordInUseError = createError('RECORD_IN_USE', '%s', 409);
 
 const missing = (type: RecordType, id: string) =>
   new MissingError(`There is no ${RECORD_NAMES[type]} “${id}” in the catalogue.`);

@@ -23,7 +23,7 @@ import type { ImportMessage, ImportResult, ImportTask } from '../transfer/import
 import type { Choices } from '../transfer/source.js';
 
 /** An import cannot do now what is asked of it. */
-export const ImportStateError = createError('IMPORT_STATE', '%s', 409);
+const ImportStateError = createError('IMPORT_STATE', '%s', 409);
 
 interface Running {
   readonly abort: AbortController;

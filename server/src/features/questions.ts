@@ -13,7 +13,7 @@ import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { Workshops } from '../workshop/workshops.js';
 
 /** Tells when who asked has gone before the answer was out. */
-export function goneSignal(reply: FastifyReply): AbortSignal {
+function goneSignal(reply: FastifyReply): AbortSignal {
   const gone = new AbortController();
   reply.raw.once('close', () => {
     if (!reply.raw.writableFinished) gone.abort();

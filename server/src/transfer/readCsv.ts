@@ -39,7 +39,7 @@ function asText(): Transform {
 }
 
 /** What separates the cells: whichever stands most often in the first line, outside quotes. */
-export function separatorOf(line: string): string {
+function separatorOf(line: string): string {
   const bare = line.replace(/"[^"]*"/g, '');
   const count = (separator: string) => bare.split(separator).length - 1;
   return [',', ';', '\t', '|'].reduce((best, each) => (count(each) > count(best) ? each : best), ',');

@@ -7,7 +7,7 @@ import type { Cell, Piece } from './source.js';
 const DIGITS = 12;
 
 /** The text of a cell, or why it has none. A formula gives its stored result. */
-export function cellOf(value: ExcelJS.CellValue): Cell {
+function cellOf(value: ExcelJS.CellValue): Cell {
   if (value === null || value === undefined) return { text: '' };
   if (typeof value === 'string') return { text: undisarmed(value) };
   if (typeof value === 'number') return { text: String(Number(value.toPrecision(DIGITS))) };

@@ -49,7 +49,7 @@ const ID = /^[a-z0-9][a-z0-9-]{1,79}$/;
 const NO_ID = '(without an id)';
 
 /** Checks a record by the schema, then by the dictionary. */
-export function understandRecord(
+function understandRecord(
   type: RecordType,
   record: unknown,
   place: string,

@@ -29,7 +29,7 @@ export function after({ chances }: Outcomes, weights: Float64Array, outcome: num
   return sum > 0 ? next.map((each) => each / sum) : weights;
 }
 
-export interface Gain {
+interface Gain {
   /** Expected drop in entropy, bits: the mutual information of hypothesis and outcome. */
   readonly bits: number;
   /** Chance that one hypothesis stands at `settledFrom` or above afterwards. */

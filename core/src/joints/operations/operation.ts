@@ -12,7 +12,7 @@ export type Worked = { readonly part: Part } | { readonly refused: string; reado
 export const isDone = (worked: Worked): worked is { readonly part: Part } => 'part' in worked;
 
 /** How far and which way a cut may go. */
-export interface CutLimit {
+interface CutLimit {
   readonly way: 'larger' | 'smaller';
   /** Greatest change from new, inside unit. */
   readonly most: number;

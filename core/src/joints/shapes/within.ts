@@ -47,13 +47,13 @@ export type Sizes = Readonly<Record<string, Parameter | Of>>;
 export type Known<S extends Sizes> = { readonly [K in keyof S]: Interval };
 
 /** What a check found and wanted, for the one who mends it. */
-export interface Detail<S extends Sizes> {
+interface Detail<S extends Sizes> {
   readonly found: Interval;
   readonly required: Interval;
   readonly sizes: Known<S>;
 }
 
-export interface WithinSpec<S extends Sizes> {
+interface WithinSpec<S extends Sizes> {
   readonly id: string;
   readonly name: string;
   readonly quantity?: QuantityKind;
@@ -229,7 +229,7 @@ export function bandOfSize({ low, high }: Interval, size: Interval): Interval {
 }
 
 /** How far makers go of a size that is itself uncertain: as far as with any size it may be. */
-export const leewayOfSize = ({ low, high }: Interval, size: Interval): Interval => ({
+const leewayOfSize = ({ low, high }: Interval, size: Interval): Interval => ({
   low: scaled(size, low).low,
   high: scaled(size, high).high,
 });

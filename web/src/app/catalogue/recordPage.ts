@@ -6,7 +6,7 @@ import { Questions } from '../data/questions';
 import { lookupOf } from '../data/records';
 
 /** What a page shows of the catalogue: its record, and all that is told of it. */
-export interface RecordPage {
+interface RecordPage {
   /** Nothing until it has come. */
   readonly catalogue: Signal<CatalogueLookup | undefined>;
   /** Records that are not told because there are too many. */

@@ -27,10 +27,10 @@ const SHOWN = 6;
 const SETTLE_MS = 60;
 
 /** What a part is, and what to check next. */
-export type Identified = Answers['identify'];
+type Identified = Answers['identify'];
 
 /** How the part lies there: how far its engine is apart, and what cannot be got at. */
-export type Lying = Pick<Specimen, 'state' | 'skipped'>;
+type Lying = Pick<Specimen, 'state' | 'skipped'>;
 
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 

@@ -2,7 +2,7 @@ import { DOCUMENT, effect, inject, Injectable, signal, type WritableSignal } fro
 import type { UnitSystem } from '@which-bore/core';
 import { Kept } from './kept';
 
-export type Ground = 'light' | 'dark';
+type Ground = 'light' | 'dark';
 
 /** What this person has chosen, kept in this browser. */
 @Injectable({ providedIn: 'root' })

@@ -34,7 +34,7 @@ const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const today = () => new Date().toISOString().slice(0, 10);
 
 /** Where a workshop runs, other than on the server. */
-export abstract class WorkshopPlace {
+abstract class WorkshopPlace {
   abstract open(): Promise<WorkshopInBrowser>;
 }
 

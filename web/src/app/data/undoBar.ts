@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 
-export interface Undoable {
+interface Undoable {
   readonly says: string;
   readonly undo: () => void;
 }

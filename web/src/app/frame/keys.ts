@@ -1,5 +1,5 @@
 /** A key or pair of keys, and what it does: the `?` help lists them from here, and the frame acts on them. */
-export interface KeyBinding {
+interface KeyBinding {
   readonly keys: string;
   readonly does: string;
   readonly action: Action;

@@ -11,7 +11,7 @@ export interface GridPicture {
 }
 
 /** Sizes of the picture, CSS pixels. */
-export interface GridMeasures {
+interface GridMeasures {
   readonly cell: number;
   readonly left: number;
   readonly top: number;

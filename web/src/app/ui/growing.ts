@@ -2,7 +2,7 @@ import { computed, DestroyRef, effect, inject, signal, untracked, type Signal } 
 import { Turns } from './turns';
 
 /** What is drawn of a list, and whether that is all of it. */
-export type Growing<T> = Signal<readonly T[]> & { readonly isWhole: Signal<boolean> };
+type Growing<T> = Signal<readonly T[]> & { readonly isWhole: Signal<boolean> };
 
 /**
  * A list that is drawn bit by bit: its first entries at once, then some more with each turn of the page, so that no

@@ -14,7 +14,7 @@ import {
 } from '@which-bore/core';
 
 /** How a reading is shown: what it is of, what was read, and what was taken for granted. */
-export interface Shown {
+interface Shown {
   readonly of: string;
   readonly read: string;
   readonly note?: string;

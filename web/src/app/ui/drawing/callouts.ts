@@ -16,7 +16,7 @@ export interface Callout {
 }
 
 /** A part's outline with its sizes called out around it. */
-export interface Sheet {
+interface Sheet {
   readonly outline: Outline;
   /** Height of a label's letters, in drawing units, so that they come out alike at any scale. */
   readonly letter: number;
