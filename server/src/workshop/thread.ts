@@ -48,6 +48,8 @@ export type Task =
       readonly request: GridRequest;
       readonly stop: Int32Array;
     }
+  /** Nothing: it is there once it can say so. */
+  | { readonly does: 'begin' }
   /** Loads the catalogue and lays out what takes longest, so that the first who asks need not wait. */
   | { readonly does: 'warmUp' };
 
@@ -156,7 +158,7 @@ async function gridFile(
   return Buffer.concat(pieces);
 }
 
-async function done(client: pg.ClientBase, task: Task): Promise<Said> {
+async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }>): Promise<Said> {
   if (task.does !== 'warmUp' && isStopped(task.stop)) return { nothing: true };
   const on = await upToDate(client);
   switch (task.does) {
@@ -176,6 +178,7 @@ async function done(client: pg.ClientBase, task: Task): Promise<Said> {
 }
 
 export default async function thread(task: Task): Promise<Said | ReturnType<typeof move>> {
+  if (task.does === 'begin') return { nothing: true };
   let client: pg.PoolClient | undefined;
   let lost: Error | undefined;
   const loses = (error: Error): void => {

@@ -15,6 +15,8 @@ interface Bench {
   readonly pool: Piscina<Task, Said>;
   /** How many questions it has been given and not answered. */
   waiting: number;
+  /** Its thread has loaded what it runs; begun by the first question. */
+  begun?: Promise<void>;
 }
 
 /** Two: one for the long questions, and one that is then still there for the short ones. */
@@ -33,8 +35,7 @@ export class Workshops {
       pool: new Piscina<Task, Said>({
         filename: new URL('./thread.js', import.meta.url).href,
         workerData: { databaseUrl },
-        // One that has ended, whyever, is followed by another, also while questions wait.
-        minThreads: 1,
+        minThreads: 0,
         maxThreads: 1,
         // A thread that waits must go on hearing of its connections, which it would not while it sleeps on an atomic.
         atomics: 'disabled',
@@ -62,6 +63,8 @@ export class Workshops {
 
   async close(): Promise<void> {
     this.stopping = true;
+    // A thread that is ended while it loads its modules takes the whole server with it (seen with Node.js 20).
+    await Promise.allSettled(this.benches.flatMap(({ begun }) => begun ?? []));
     await Promise.all(this.benches.map(({ pool }) => pool.destroy()));
   }
 
@@ -87,6 +90,11 @@ export class Workshops {
   private async on(bench: Bench, task: Task): Promise<Said> {
     bench.waiting++;
     try {
+      await (bench.begun ??= begin(bench.pool).catch((error: unknown) => {
+        // The next question tries again.
+        delete bench.begun;
+        throw error;
+      }));
       return await bench.pool.run(task);
     } catch (error) {
       throw this.stopping ? new StoppingError() : error;
@@ -94,6 +102,12 @@ export class Workshops {
       bench.waiting--;
     }
   }
+}
+
+/** Has the thread of a pool begin. From then on one that has ended, whyever, is followed by another. */
+async function begin(pool: Piscina<Task, Said>): Promise<void> {
+  await pool.run({ does: 'begin' });
+  pool.options.minThreads = 1;
 }
 
 /** The bytes of an answer. Throws what is to be told where there is none. */
