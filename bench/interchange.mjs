@@ -10,7 +10,7 @@ import {
   CatalogueLookup,
   Grid,
   partFromPattern,
-  settingOf,
+  swapContextOf,
   swapParts,
   VERDICTS,
   verdictOf,
@@ -34,7 +34,7 @@ const timed = (work) => {
 const rate = (count, took) => `${Math.round(count / took).toLocaleString('en')} a second`;
 
 const catalogue = new CatalogueLookup(madeUpCatalogue(Math.ceil((side / 23) * 343)));
-const setting = settingOf(catalogue);
+const context = swapContextOf(catalogue);
 const partsOf = (kind, most) =>
   catalogue
     .ofKind(kind)
@@ -45,7 +45,7 @@ const partsOf = (kind, most) =>
 function verdictsOnly(donor, recipients) {
   const { checks } = pairingOf(donor.kind, recipients[0].kind);
   return recipients.map((recipient) => {
-    const assembly = assemblyOf(donor, recipient, setting);
+    const assembly = assemblyOf(donor, recipient, context);
     let worst = 0;
     for (const { check } of checks) {
       worst = Math.max(worst, VERDICTS.indexOf(verdictOfCheck(check, assembly)));
@@ -61,12 +61,12 @@ for (const [donor, recipient] of [
   ['piston', 'rod'],
 ]) {
   const [donors, recipients] = [partsOf(donor, side), partsOf(recipient, side)];
-  const { result: grid, took: laidOut } = timed(() => new Grid(donors, recipients, setting));
+  const { result: grid, took: laidOut } = timed(() => new Grid(donors, recipients, context));
   const { result: rows, took: filled } = timed(() => donors.map((_, at) => grid.row(at)));
   const took = laidOut + filled;
   const sample = donors.flatMap((part, at) => (at % Math.ceil(donors.length / 6) === 0 ? [at] : []));
   const { result: plain, took: plainTook } = timed(() =>
-    sample.map((at) => recipients.map((other) => swapParts(donors[at], other, setting))),
+    sample.map((at) => recipients.map((other) => swapParts(donors[at], other, context))),
   );
   const pairs = donors.length * recipients.length;
   const plainPairs = sample.length * recipients.length;
@@ -96,7 +96,7 @@ for (const [donor, recipient] of [
 const blocks = (await madeUpParts('block', patterns)).map((pattern) => partFromPattern(pattern, pattern.name));
 const cranks = (await madeUpParts('crank', 200, 3)).map((pattern) => partFromPattern(pattern, pattern.name));
 const before = process.memoryUsage();
-const { result: whatElse, took: sorted } = timed(() => new WhatElse('crank', blocks, 'recipient', setting));
+const { result: whatElse, took: sorted } = timed(() => new WhatElse('crank', blocks, 'recipient', context));
 const after = process.memoryUsage();
 console.log(`What else takes a crank, of ${blocks.length} blocks`);
 console.log(
@@ -106,7 +106,7 @@ whatElse.ask(cranks[0], 50);
 const asked = cranks.slice(1, 21);
 const { result: answers, took: asking } = timed(() => asked.map((crank) => whatElse.ask(crank, 50)));
 const [first] = asked;
-const { result: scan, took: scanned } = timed(() => blocks.map((block) => swapParts(first, block, setting).verdict));
+const { result: scan, took: scanned } = timed(() => blocks.map((block) => swapParts(first, block, context).verdict));
 const same = VERDICTS.every((verdict) => scan.filter((each) => each === verdict).length === answers[0].counts[verdict]);
 const { took: fairly } = timed(() => verdictsOnly(first, blocks));
 console.log(

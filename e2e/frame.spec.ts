@@ -86,7 +86,7 @@ test('a whole station shows at 1280 by 800 without the frame scrolling, and noth
       '/catalogue/family/sluice',
       '/jobs/8298c813-593c-4153-81ca-3b9414c8478e',
       '/rules',
-      '/drill',
+      '/practice',
       '/card/88768045-8cf8-49ee-84a1-d8aa2c430629',
       '/catalogue/pattern/skerry-crank-4-112',
     ]) {

@@ -305,14 +305,18 @@ test('a house rule changes what is settled, and a shorter caliper what is asked 
   });
 });
 
-test('a drill is gone through to its record', async ({ page }) => {
-  await page.goto('/drill');
+test('a round of practice is gone through to its record', async ({ page }) => {
+  await page.goto('/practice');
   await page.getByLabel('On record under').fill('Tilda');
   await page.getByRole('button', { name: 'Hide a part' }).click();
   await page.locator('.asking button').first().click();
   await page.locator('.asking button').nth(5).click();
   await expect(page.locator('.found ol li')).toHaveCount(2);
-  await page.getByRole('combobox', { name: 'It is' }).or(page.locator('nz-select[nzid="drill-name"]')).first().click();
+  await page
+    .getByRole('combobox', { name: 'It is' })
+    .or(page.locator('nz-select[nzid="practice-name"]'))
+    .first()
+    .click();
   await page.getByTitle('None of these: in no catalogue').click();
   await page.getByRole('button', { name: 'That is it' }).click();
   await expect(page.getByText('By the next check', { exact: false })).toBeVisible();
@@ -328,7 +332,7 @@ test('what is new has no fault that axe can find, and no reading of a part needs
     `/jobs/${idOf(jobs, 'Frost fan of the upper orchard')}`,
     '/jobs',
     '/rules',
-    '/drill',
+    '/practice',
     `/card/${idOf(specimens, 'Frost fan crank, bin 4')}`,
   ]) {
     await page.goto(path);

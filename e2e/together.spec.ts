@@ -49,7 +49,7 @@ test('with the server away every station opens that was never opened before, and
     ['Shelf', /Shelf/],
     ['Catalogue', /patterns in/],
     ['Rules', /House rules/],
-    ['Drill', /Drill/],
+    ['Practice', /Practice/],
     ['Swap', /into/],
   ] as const) {
     await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();

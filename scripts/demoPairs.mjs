@@ -12,13 +12,13 @@ import {
   record,
   recipientsFor,
   say,
-  settingOf,
+  swapContextOf,
 } from '@which-bore/core';
 
 const json = async (path) => JSON.parse(await readFile(new URL(path, import.meta.url), 'utf8'));
 const lookup = new CatalogueLookup(await json('../demo-data/catalogue.json'));
 const { specimens } = await json('../demo-data/specimens.json');
-const setting = settingOf(lookup);
+const context = swapContextOf(lookup);
 const file = new URL('../core/src/testing/demoPairs.json', import.meta.url);
 const before = JSON.parse(await readFile(file, 'utf8'));
 
@@ -26,7 +26,7 @@ const before = JSON.parse(await readFile(file, 'utf8'));
  * How a party is written in a row: a pattern's id, variant:id, or specimen:name, with =pattern where it is taken for
  * one.
  */
-function party(text) {
+function partOrEngine(text) {
   const [sort, rest] = text.split(':');
   if (sort === 'variant') return { variant: rest };
   if (sort !== 'specimen') return { pattern: text };
@@ -36,7 +36,7 @@ function party(text) {
 
 function judged(donor, recipient) {
   try {
-    const { swap } = judgeSwap(lookup, [party(donor)], party(recipient), setting);
+    const { swap } = judgeSwap(lookup, [partOrEngine(donor)], partOrEngine(recipient), context);
     return swap.joints.flatMap((joint) =>
       joint.checks.map((check) => ({ joint: joint.id, check: check.id, ...check })),
     );

@@ -83,11 +83,11 @@ await page.waitForTimeout(1000);
 await page.screenshot({ path: new URL('../docs/screenshots/import.png', import.meta.url).pathname });
 await fetch(`${address}/api/imports/${id}`, { method: 'DELETE' });
 
-// A drill in the middle of its questions.
-const drill = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
-await drill.goto(`${address}/drill`);
-await drill.getByRole('button', { name: 'Hide a part' }).click();
-for (const at of [0, 6, 12]) await drill.locator('.asking button').nth(at).click();
-await drill.waitForTimeout(600);
-await drill.screenshot({ path: new URL('../docs/screenshots/drill.png', import.meta.url).pathname });
+// A round of practice in the middle of its questions.
+const round = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+await round.goto(`${address}/practice`);
+await round.getByRole('button', { name: 'Hide a part' }).click();
+for (const at of [0, 6, 12]) await round.locator('.asking button').nth(at).click();
+await round.waitForTimeout(600);
+await round.screenshot({ path: new URL('../docs/screenshots/practice.png', import.meta.url).pathname });
 await browser.close();

@@ -1,13 +1,49 @@
 /**
  * The computation of Which Bore: no interface, no database, no clock. The same build runs in the browser's worker and
- * on the server. Lengths are millimetres.
+ * on the server. Lengths are millimetres. What stands here is what server, pages and scripts use, folder by folder; a
+ * name that is wanted outside is added to its folder's line.
  */
-export * from './quantity/index.js';
-export * from './dictionary/index.js';
-export * from './marks/index.js';
+export {
+  counted,
+  cut,
+  decideWithin,
+  digitsOf,
+  either,
+  estimate,
+  fromInside,
+  INSTRUMENT_IDS,
+  INSTRUMENTS,
+  listed,
+  middle,
+  random,
+  say,
+  showInterval,
+  shownUnit,
+  showValue,
+  toInside,
+  UNITS,
+  whyNotText,
+} from './quantity/index.js';
+export type { InstrumentId, Interval, Sentence, UnitId, UnitSystem } from './quantity/index.js';
+export {
+  engineVariant,
+  featureOf,
+  isIdOf,
+  isKindId,
+  KIND_IDS,
+  KINDS,
+  markPlaceOf,
+  parameterOf,
+  REACHES,
+  sayEntry,
+  sayLook,
+  slotOf,
+  SLOTS,
+} from './dictionary/index.js';
+export type { DescribedId, Kind, KindId, Parameter, Reach } from './dictionary/index.js';
+export { normaliseMark } from './marks/index.js';
 export {
   checkOwnFigures,
-  cite,
   FIGURES_OF_THUMB,
   readFigure,
   sayFigure,
@@ -15,20 +51,238 @@ export {
   THUMB_SUBJECTS,
   writeFigure,
 } from './thumb/index.js';
-export type { Bound, FigureOfThumb, HasFigures, OwnFigureRead, OwnFigures, ThumbSubject } from './thumb/index.js';
-export * from './shop/index.js';
-export * from './readings/index.js';
-export * from './catalogue/index.js';
-export * from './designations/index.js';
-export * from './outline/index.js';
-export * from './compare/index.js';
-export * from './search/index.js';
-export * from './identify/index.js';
-export * from './engine/index.js';
-export * from './drill/index.js';
-export * from './joints/index.js';
-export * from './interchange/index.js';
-export * from './formats/index.js';
-export * from './audit/index.js';
-export * from './contract/index.js';
-export * from './workshop/index.js';
+export type { FigureOfThumb, HasFigures, OwnFigures } from './thumb/index.js';
+export { drawerOf, finerTool, HOUSE_RULE_IDS, HOUSE_RULES, overdue, ToolDrawer, USUAL_SHOP } from './shop/index.js';
+export type { HouseRuleId, OwnInstrument, Shop } from './shop/index.js';
+export {
+  asKept,
+  CLAIMS,
+  completeEntry,
+  LONGEST_ENTRY,
+  readEntry,
+  SpecimenFileSchema,
+  SpecimenSchema,
+  whyUnread,
+} from './readings/index.js';
+export type { Completion, Entry, Reading, Specimen, SpecimenFile, Understood } from './readings/index.js';
+export {
+  CATALOGUE_FORMAT,
+  CATALOGUE_VERSION,
+  CatalogueLookup,
+  CatalogueSchema,
+  CLAIM_KIND_NAMES,
+  COMPANION_SAYS,
+  disputedIds,
+  EMPTY_CATALOGUE,
+  fitmentsInOrder,
+  idFrom,
+  isException,
+  LIST_OF,
+  monthOf,
+  optionOf,
+  partFromPattern,
+  partFromSpecimen,
+  patternFromReadings,
+  PatternSchema,
+  RECORD_NAMES,
+  RECORD_SCHEMAS,
+  RECORD_TYPES,
+  sayShare,
+  sayYears,
+  sizeOf,
+  spanOf,
+  STILL_MADE,
+  SWAP_RESULT_SAYS,
+} from './catalogue/index.js';
+export type {
+  Catalogue,
+  CatalogueRecord,
+  Claim,
+  ClaimSource,
+  Described,
+  Fitment,
+  FittedIn,
+  Maker,
+  Mark,
+  Part,
+  PartNumber,
+  Pattern,
+  RecordChange,
+  RecordOf,
+  RecordType,
+  Scheme,
+  Variant,
+  Voice,
+} from './catalogue/index.js';
+export { DesignationError, readBearing, readVehicleNumber, VehicleNumberError } from './designations/index.js';
+export { outline, outlineToCompare, sizeDrawn } from './outline/index.js';
+export type { Known, Outline, Shape } from './outline/index.js';
+export { compare, CompareError, MOST_COMPARED } from './compare/index.js';
+export type { CompareCell, CompareColumn, CompareRow, Comparison, Subject } from './compare/index.js';
+export { CodeIndex, indexSearch, searchCatalogue } from './search/index.js';
+export {
+  advise,
+  bytesOf,
+  checkKey,
+  Identification,
+  identify,
+  indexCatalogue,
+  REACH_SAYS,
+  sayProbability,
+} from './identify/index.js';
+export type { Status } from './identify/index.js';
+export { FOREIGN_BELOW, JobFileSchema } from './engine/index.js';
+export type { Job, JobFile } from './engine/index.js';
+export {
+  answer,
+  bandsOf,
+  brier,
+  byExactNumber,
+  byNearestSizes,
+  drawPart,
+  drawStranger,
+  enoughToPractise,
+  PRACTICE_LEVELS,
+  sheetOf,
+  simulatedCases,
+  solve,
+  solveBySheet,
+  STRANGERS,
+} from './practice/index.js';
+export type { PracticeLevel } from './practice/index.js';
+export { JOINTS, OPERATION_IDS, OPERATIONS, record, VERDICT_WORDS, VERDICTS } from './joints/index.js';
+export type { OperationId, Verdict } from './joints/index.js';
+export {
+  DONOR_KINDS,
+  Grid,
+  judgeSwap,
+  recipientsFor,
+  swapContextOf,
+  swapParts,
+  verdictOf,
+  verdictOfJoint,
+  WhatElse,
+} from './interchange/index.js';
+export type { Order } from './interchange/index.js';
+export {
+  allColumns,
+  checkCatalogue,
+  checkReadings,
+  checkRecord,
+  checkTexts,
+  columnLabel,
+  ColumnsInUse,
+  DataError,
+  describedBy,
+  differences,
+  emptyRecord,
+  formTextOf,
+  headerOf,
+  inOrder,
+  matchHeader,
+  readFormText,
+  readRow,
+  RECORD_FORMS,
+  recordTypeOf,
+  referencesOf,
+  schemaProblems,
+  TABLE_IDS,
+  tableLabel,
+  tableNamed,
+  writeRow,
+} from './formats/index.js';
+export type {
+  Choice,
+  Column,
+  Difference,
+  Field,
+  FieldList,
+  FormProblems,
+  FormText,
+  Problem,
+  Reference,
+  TableId,
+} from './formats/index.js';
+export { audit, voicesOf } from './audit/index.js';
+export {
+  AS_MEASURED,
+  CatalogueChangesSchema,
+  ChangeSchema,
+  DOCUMENT_SORTS,
+  DocumentChangeSchema,
+  DocumentParamsSchema,
+  GridRequestSchema,
+  IdSchema,
+  ImportChoicesSchema,
+  ImportOutcomeSchema,
+  ImportRowSchema,
+  ImportSchema,
+  JobBodySchema,
+  MOST_A_SIDE,
+  MOST_OF_SHELF,
+  PhotographSchema,
+  QUESTION_NAMES,
+  QUESTIONS,
+  readAddress,
+  ReadingChangeSchema,
+  RecordedRoundSchema,
+  RecordTypeSchema,
+  RoundRecordSchema,
+  ROUTES,
+  ServerEventSchema,
+  SpecimenBodySchema,
+  SpecimenSummarySchema,
+  StoredJobSchema,
+  storedRecordSchema,
+  StoredShopSchema,
+  StoredSpecimenSchema,
+  UuidSchema,
+  WordingSchema,
+  writeAddress,
+} from './contract/index.js';
+export type {
+  Address,
+  AdviceTold,
+  Answers,
+  CandidateTold,
+  CatalogueChanges,
+  Change,
+  CheckTold,
+  DocumentChange,
+  DocumentSort,
+  ErrorBody,
+  Excerpt,
+  GridRequest,
+  GridSides,
+  Import,
+  ImportChoices,
+  ImportOutcome,
+  ImportRow,
+  ImportTable,
+  JudgedCheckTold,
+  JudgedJointTold,
+  LineUpTold,
+  NeedTold,
+  OptionTold,
+  PartInEngineTold,
+  PartRef,
+  Photograph,
+  Question,
+  QuestionName,
+  QuestionRoute,
+  ReadingChange,
+  RecordedRound,
+  Requests,
+  RoundEndAnswer,
+  RoundRecord,
+  ServerEvent,
+  SheetLineTold,
+  SpecimenSummary,
+  StoredJob,
+  StoredRecord,
+  StoredShop,
+  StoredSpecimen,
+  Wording,
+} from './contract/index.js';
+export { isRefusal, openedGrid, refusalOf, rowAt, Workshop } from './workshop/index.js';
+export type { Refusal } from './workshop/index.js';

@@ -17,7 +17,7 @@ import { catalogue } from './features/catalogue.js';
 import { CatalogueStore } from './features/catalogueStore.js';
 import { events } from './features/events.js';
 import { exports } from './features/exports.js';
-import { drills } from './features/drills.js';
+import { practice } from './features/practice.js';
 import { health } from './features/health.js';
 import { imports } from './features/imports.js';
 import { ImportStore } from './features/importStore.js';
@@ -132,7 +132,7 @@ export async function buildApp(
         { name: 'bench', description: 'Specimens, their readings, and what they are' },
         { name: 'jobs', description: 'Engines on order, identified from their parts together' },
         { name: 'swap', description: 'What goes into what' },
-        { name: 'drill', description: 'The record of drills' },
+        { name: 'practice', description: 'The record of rounds' },
         { name: 'catalogue', description: 'Patterns, and the words for them' },
         { name: 'server', description: 'How the server is' },
       ],
@@ -155,7 +155,7 @@ export async function buildApp(
       await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, workshops });
       await api.register(shop, { shop: new ShopStore(database) });
       await api.register(photographs, { photographs: new PhotographStore(database) });
-      await api.register(drills, { database });
+      await api.register(practice, { database });
       await api.register(events, { live });
       await api.register(specimens, { specimens: specimenStore });
     },

@@ -4,7 +4,7 @@ import { CatalogueLookup } from '../catalogue/lookup';
 import type { Pattern, Variant } from '../catalogue/pattern';
 import { say } from '../quantity/sentence';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
-import { audit, RULES } from './audit';
+import { audit, AUDIT_RULES } from './audit';
 import { modifiedZScores } from './rules/farFromOthers';
 import { deckClearance, sweptVolume } from '../stack/index';
 import { interval, middle } from '../quantity/interval';
@@ -52,7 +52,7 @@ describe('the audit of the demo catalogue', () => {
   it('says each finding in a sentence, by a rule it names', () => {
     for (const finding of audit(LOOKUP)) {
       expect(say(finding.says, 'metric')).toMatch(/^[A-Z0-9].{20,}\.$/);
-      expect(RULES.map((rule) => rule.id)).toContain(finding.rule);
+      expect(AUDIT_RULES.map((rule) => rule.id)).toContain(finding.rule);
     }
   });
 

@@ -1,6 +1,6 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import type { HasFigures } from '../thumb/index.js';
-import type { AuditFinding, Rule } from './finding.js';
+import type { HouseRules } from '../shop/houseRules.js';
+import type { AuditFinding, AuditRule } from './rule.js';
 import { companions } from './rules/companions.js';
 import { displacement } from './rules/displacement.js';
 import { disputes } from './rules/disputes.js';
@@ -14,7 +14,7 @@ import { supersession } from './rules/supersession.js';
 import { unreadBySchemes } from './rules/unreadBySchemes.js';
 
 /** Everything the audit looks for, in the order in which it is told. */
-export const RULES: readonly Rule[] = [
+export const AUDIT_RULES: readonly AuditRule[] = [
   displacement,
   strokeOfCrank,
   pistonInBore,
@@ -29,5 +29,5 @@ export const RULES: readonly Rule[] = [
 ];
 
 /** Goes over a catalogue with every rule, by the shop's own figures where it has any. */
-export const audit = (catalogue: CatalogueLookup, rules: HasFigures = {}): AuditFinding[] =>
-  RULES.flatMap((rule) => rule.find(catalogue, rules));
+export const audit = (catalogue: CatalogueLookup, rules: HouseRules = {}): AuditFinding[] =>
+  AUDIT_RULES.flatMap((rule) => rule.find(catalogue, rules));

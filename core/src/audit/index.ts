@@ -1,3 +1,3 @@
-export * from './finding.js';
+export * from './rule.js';
 export * from './audit.js';
 export { voicesOf } from './rules/disputes.js';

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { oneOf } from '../quantity/oneOf.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
 
-export const Decimal = (description: string) =>
+const Decimal = (description: string) =>
   Type.String({ pattern: '^[+-]?(\\d{1,6}(\\.\\d{1,8})?|\\.\\d{1,8})$', description });
 export const Id = (description: string) => Type.String({ pattern: '^[a-z0-9][a-z0-9-]{1,79}$', description });
 export const line = (description: string) => Type.String({ minLength: 1, maxLength: 200, description });

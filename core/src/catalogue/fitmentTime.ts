@@ -3,7 +3,7 @@ import { monthOf } from './figure.js';
 import type { Fitment, Variant } from './pattern.js';
 
 /** Months from the first in which something held to the one after the last. */
-export interface Span {
+interface Span {
   readonly from: number;
   readonly to: number;
 }

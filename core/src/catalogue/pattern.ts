@@ -31,7 +31,7 @@ export type PartNumber = Static<typeof PartNumberSchema>;
 
 /** How two patterns belong together or apart, whatever their sizes say. */
 export const COMPANION_RELATIONS = ['onlyWith', 'pairWith', 'neverWith'] as const;
-export type CompanionRelation = (typeof COMPANION_RELATIONS)[number];
+type CompanionRelation = (typeof COMPANION_RELATIONS)[number];
 export const COMPANION_SAYS: Readonly<Record<CompanionRelation, string>> = {
   onlyWith: 'only valid together with',
   pairWith: 'only as a pair with',
@@ -121,7 +121,7 @@ export const FamilySchema = Type.Object(
 export type Family = Static<typeof FamilySchema>;
 
 /** Serial numbers of a variant: all with a prefix, or a run of them. */
-export const SerialsSchema = Type.Object(
+const SerialsSchema = Type.Object(
   {
     prefix: Type.Optional(
       Type.String({ minLength: 1, maxLength: 20, description: 'Letters or figures before the running number' }),
@@ -132,7 +132,6 @@ export const SerialsSchema = Type.Object(
   },
   { additionalProperties: false, minProperties: 1 },
 );
-export type Serials = Static<typeof SerialsSchema>;
 
 /** Which pattern a variant carried in which place, when, and how surely. */
 export const FitmentSchema = Type.Object(
@@ -163,7 +162,7 @@ export const VariantSchema = Type.Object(
       id: Id('Stays the same for ever'),
       family: Id('Its family'),
       code: line('Designation'),
-      name: Type.Optional(line('What it is called besides')),
+      name: Type.Optional(line('What else it is called')),
       years: Type.Optional(YearsSchema),
       serials: Type.Optional(Type.Array(SerialsSchema, { maxItems: 40 })),
       machines: Type.Optional(Type.Array(line('Machine it was fitted to'), { maxItems: 60 })),

@@ -19,7 +19,7 @@ export const SCHEME_FACTS = {
   serial: 'Running number',
   text: 'Other',
 } as const;
-export type SchemeFact = keyof typeof SCHEME_FACTS;
+type SchemeFact = keyof typeof SCHEME_FACTS;
 export const SCHEME_FACT_IDS = Object.keys(SCHEME_FACTS) as SchemeFact[];
 
 export const CHARACTERS = ['digits', 'letters', 'lettersAndDigits', 'exactly'] as const;
@@ -100,20 +100,20 @@ export const SchemeSchema = Type.Object(
 export type Scheme = Static<typeof SchemeSchema>;
 
 /** What one segment took and what that means. */
-export interface DecodedSegment {
+interface DecodedSegment {
   readonly segment: Segment;
   readonly text: string;
   readonly meaning: string;
 }
 
 /** One way to read a number by a scheme. */
-export interface Decoding {
+interface Decoding {
   readonly segments: readonly DecodedSegment[];
   /** Years that fit, in order; several where the number leaves them open, none where the number tells no year. */
   readonly years: readonly number[];
 }
 
-export interface Decoded {
+interface Decoded {
   /** The ways to read it, those that take the most characters first; empty when the number is not of this scheme. */
   readonly readings: readonly Decoding[];
   /** There are more ways than are listed: the scheme leaves too much open to say what the number means. */

@@ -8,7 +8,7 @@ import { columnOf, type CompareColumn, type Subject } from './column.js';
 import { judgeSize, type SizeJudgement } from './judge.js';
 import { one } from '../quantity/phrase.js';
 
-export const FEWEST_COMPARED = 2;
+const FEWEST_COMPARED = 2;
 export const MOST_COMPARED = 6;
 
 /** Why parts cannot be laid side by side. */

@@ -6,7 +6,7 @@ import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { question } from './question.js';
 import { ROUTES } from './routes.js';
-import { IdSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
+import { findingSchema, IdSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 export const RecordTypeSchema = oneOf<RecordType>(RECORD_TYPES, 'Type of record');
 const PlaceSchema = Type.Object({
@@ -64,14 +64,7 @@ export const search = question({
   example: { text: 'piston 116 +0.5' },
 });
 
-const FindingSchema = Type.Object({
-  rule: Type.String(),
-  weight: oneOf(['wrong', 'look'] as const),
-  where: PlaceSchema,
-  also: list(PlaceSchema),
-  says: SentenceSchema,
-});
-export type FindingTold = Static<typeof FindingSchema>;
+const FindingSchema = findingSchema(PlaceSchema);
 
 /** What does not agree with itself, a page of each rule. */
 export const audit = question({

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/catalogue.js';
-import { DRILL_LEVELS } from '../drill/index.js';
+import { PRACTICE_LEVELS } from '../practice/index.js';
 import { JobSchema } from '../engine/job.js';
 import { TABLE_IDS, type TableId } from '../formats/columns.js';
 import { oneOf } from '../quantity/oneOf.js';
@@ -11,7 +11,7 @@ import { DOCUMENT_SORTS } from './documentSort.js';
 import { KindSchema, list } from './schema.js';
 
 /** The version last seen: a change names it, so that nobody writes over what he has not seen. 0 for a new document. */
-export const VersionSchema = Type.Integer({
+const VersionSchema = Type.Integer({
   minimum: 0,
   maximum: 2_147_483_646,
   description: 'The version last seen; 0 for a new one',
@@ -20,11 +20,11 @@ export const UuidSchema = Type.String({ format: 'uuid', examples: ['7a0d5a1e-3f7
 export const DocumentParamsSchema = Type.Object({ id: UuidSchema });
 
 /** What the server adds to a document it keeps. */
-const Kept = { version: VersionSchema, updatedAt: Type.String({ description: 'When it was last changed' }) };
+const Versioned = { version: VersionSchema, updatedAt: Type.String({ description: 'When it was last changed' }) };
 
-export const StoredSpecimenSchema = Type.Object({ ...SpecimenSchema.properties, ...Kept });
+export const StoredSpecimenSchema = Type.Object({ ...SpecimenSchema.properties, ...Versioned });
 export type StoredSpecimen = Static<typeof StoredSpecimenSchema>;
-export const StoredJobSchema = Type.Object({ ...JobSchema.properties, ...Kept });
+export const StoredJobSchema = Type.Object({ ...JobSchema.properties, ...Versioned });
 export type StoredJob = Static<typeof StoredJobSchema>;
 export const StoredShopSchema = Type.Object(
   { ...ShopSchema.properties, version: VersionSchema },
@@ -85,13 +85,16 @@ export const PhotographSchema = Type.Object({
 });
 export type Photograph = Static<typeof PhotographSchema>;
 
-/** A drill as it ended. */
-export const DrillRecordSchema = Type.Object(
+/** A round of practice as it ended. */
+export const RoundRecordSchema = Type.Object(
   {
-    id: Type.String({ format: 'uuid', description: 'Chosen by the sender, so that a drill sent twice counts once' }),
+    id: Type.String({
+      format: 'uuid',
+      description: 'Chosen by the sender, so that a round of practice sent twice counts once',
+    }),
     level: Type.Unsafe<string>({
       type: 'string',
-      enum: DRILL_LEVELS.map(({ id }) => id),
+      enum: PRACTICE_LEVELS.map(({ id }) => id),
       description: 'How hard it was',
     }),
     kind: KindSchema,
@@ -108,14 +111,14 @@ export const DrillRecordSchema = Type.Object(
   },
   { additionalProperties: false },
 );
-export type DrillRecord = Static<typeof DrillRecordSchema>;
-export const RecordedDrillSchema = Type.Object({
-  ...DrillRecordSchema.properties,
+export type RoundRecord = Static<typeof RoundRecordSchema>;
+export const RecordedRoundSchema = Type.Object({
+  ...RoundRecordSchema.properties,
   at: Type.String(),
   who: Type.String(),
   right: Type.Boolean(),
 });
-export type RecordedDrill = Static<typeof RecordedDrillSchema>;
+export type RecordedRound = Static<typeof RecordedRoundSchema>;
 
 /** A record of the catalogue with the version it has on the server. */
 export interface StoredRecord<T extends RecordType = RecordType> {
@@ -139,8 +142,8 @@ export const ChangeSchema = Type.Object({
 export type Change = Static<typeof ChangeSchema>;
 
 const OUTCOMES = ['added', 'changed', 'same', 'refused'] as const;
-export const OutcomeSchema = oneOf(OUTCOMES);
-export type Outcome = (typeof OUTCOMES)[number];
+export const ImportOutcomeSchema = oneOf(OUTCOMES);
+export type ImportOutcome = (typeof OUTCOMES)[number];
 
 const HeaderSchema = Type.Object({
   header: Type.String(),
@@ -156,7 +159,6 @@ const TableSchema = Type.Object({
   rows: Type.Integer(),
   problem: Type.Optional(Type.String()),
 });
-export type ImportHeader = Static<typeof HeaderSchema>;
 export type ImportTable = Static<typeof TableSchema>;
 
 /** By the name of a table: what its rows are, and for a header what its column is. */
@@ -183,7 +185,7 @@ export const ImportSchema = Type.Object({
   problem: Type.Optional(Type.String()),
   tables: list(TableSchema),
   choices: ImportChoicesSchema,
-  counts: list(Type.Object({ type: RecordTypeSchema, outcome: OutcomeSchema, count: Type.Integer() })),
+  counts: list(Type.Object({ type: RecordTypeSchema, outcome: ImportOutcomeSchema, count: Type.Integer() })),
   batch: Type.Optional(Type.String()),
   createdAt: Type.String(),
 });

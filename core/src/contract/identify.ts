@@ -7,7 +7,7 @@ import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
 import { ReadingToldSchema } from './reading.js';
 import { ROUTES } from './routes.js';
-import { KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
+import { findingSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 const Entry = Type.Optional(Type.String({ maxLength: 20_000, description: 'Words as for the entry line' }));
 const Readings = Type.Array(UnderstoodSchema, { maxItems: 500 });
@@ -195,14 +195,7 @@ export const engine = question({
   answer: Type.Object({
     engine: LineUpSchema,
     parts: list(PartInEngineSchema),
-    mixed: list(
-      Type.Object({
-        rule: Type.String(),
-        weight: oneOf(['refuse', 'doubt'] as const),
-        says: SentenceSchema,
-        specimens: list(Type.String()),
-      }),
-    ),
+    mixed: list(findingSchema(Type.String({ description: 'Id of a specimen' }))),
   }),
   example: {
     entry: 'year 1962, machine frost fan',

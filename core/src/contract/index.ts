@@ -13,16 +13,16 @@ import {
   tree,
   variantsOf,
 } from './catalogue.js';
-import { drillAsk, drillEnd, drillSheet } from './drill.js';
+import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, read } from './identify.js';
 import { engines, grid, gridGroups, gridOrder, gridRows, gridSides, interchange, whatElse } from './interchange.js';
 import type { QuestionName } from './routes.js';
 
-export { AS_MEASURED, readAddress, writeAddress, type Address, type AddressSort } from './address.js';
-export { CatalogueChangesSchema, ExcerptSchema, RecordTypeSchema } from './catalogue.js';
-export type { CatalogueChanges, ChoiceTold, Excerpt, FindingTold } from './catalogue.js';
+export { AS_MEASURED, readAddress, writeAddress, type Address } from './address.js';
+export { CatalogueChangesSchema, RecordTypeSchema } from './catalogue.js';
+export type { CatalogueChanges, ChoiceTold, Excerpt } from './catalogue.js';
 export * from './documents.js';
-export type { DrillEndTold, SheetLineTold } from './drill.js';
+export type { RoundEndAnswer, SheetLineTold } from './practice.js';
 export type { AdviceTold, CandidateTold, CheckTold, LineUpTold, PartInEngineTold } from './identify.js';
 export { DOCUMENT_SORTS, type DocumentSort } from './documentSort.js';
 export { GridRequestSchema } from './interchange.js';
@@ -38,19 +38,10 @@ export type {
   TakingTold,
 } from './interchange.js';
 export { MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF } from './limits.js';
-export { PartRefSchema, type PartRef } from './parts.js';
+export { type PartRef } from './parts.js';
 export type { Question } from './question.js';
 export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';
-export {
-  IdSchema,
-  KindSchema,
-  list,
-  SentenceSchema,
-  shaped,
-  VerdictSchema,
-  WordingSchema,
-  type Wording,
-} from './schema.js';
+export { IdSchema, shaped, WordingSchema, type Wording } from './schema.js';
 
 /** Every question that a workshop answers. */
 export const QUESTIONS = {
@@ -78,9 +69,9 @@ export const QUESTIONS = {
   variantsOf,
   pick,
   faces,
-  drillSheet,
-  drillAsk,
-  drillEnd,
+  practiceSheet,
+  practiceAsk,
+  practiceEnd,
 } as const satisfies Readonly<Record<QuestionName, object>>;
 
 export type Requests = { readonly [N in QuestionName]: Static<(typeof QUESTIONS)[N]['request']> };

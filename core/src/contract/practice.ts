@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { DRILL_LEVELS, type DrillLevel } from '../drill/index.js';
+import { PRACTICE_LEVELS, type PracticeLevel } from '../practice/index.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { UnderstoodSchema } from '../readings/reading.js';
@@ -7,11 +7,11 @@ import { question } from './question.js';
 import { ROUTES } from './routes.js';
 import { KindSchema, list } from './schema.js';
 
-/** A drill is all in these three: who asks again with the same gets the same part and the same answers. */
-const DRILL = {
+/** A round of practice is all in these three: who asks again with the same gets the same part and the same answers. */
+const ROUND = {
   kind: KindSchema,
-  level: oneOf<DrillLevel['id']>(
-    DRILL_LEVELS.map(({ id }) => id),
+  level: oneOf<PracticeLevel['id']>(
+    PRACTICE_LEVELS.map(({ id }) => id),
     'How hard it is',
   ),
   seed: Type.Integer({ minimum: 0, maximum: 4_294_967_295, description: 'Decides which part is hidden' }),
@@ -32,21 +32,21 @@ const SheetLineSchema = Type.Object({
 export type SheetLineTold = Static<typeof SheetLineSchema>;
 
 /** What can be asked of a hidden part. */
-export const drillSheet = question({
-  ...ROUTES.drillSheet,
+export const practiceSheet = question({
+  ...ROUTES.practiceSheet,
   summary: 'Hide a part; what can be asked of it, and how long each takes',
-  subject: 'drill',
-  request: Type.Object(DRILL, { additionalProperties: false }),
+  subject: 'practice',
+  request: Type.Object(ROUND, { additionalProperties: false }),
   answer: Type.Object({ lines: list(SheetLineSchema) }),
   example: EXAMPLE,
 });
 
 /** What is found when the last of these lines is done. */
-export const drillAsk = question({
-  ...ROUTES.drillAsk,
+export const practiceAsk = question({
+  ...ROUTES.practiceAsk,
   summary: 'What is found when the last of these lines is done, after the others',
-  subject: 'drill',
-  request: Type.Object({ ...DRILL, asked: Asked }, { additionalProperties: false }),
+  subject: 'practice',
+  request: Type.Object({ ...ROUND, asked: Asked }, { additionalProperties: false }),
   answer: Type.Object({ reading: Type.Optional(UnderstoodSchema) }),
   example: { ...EXAMPLE, asked: ['look crank.counterweights'] },
 });
@@ -54,15 +54,15 @@ export const drillAsk = question({
 const StepSchema = Type.Object({ name: Type.String(), minutes: Type.Number(), reading: UnderstoodSchema });
 
 /** What the part was, and what is to be said of the way there. */
-export const drillEnd = question({
-  ...ROUTES.drillEnd,
+export const practiceEnd = question({
+  ...ROUTES.practiceEnd,
   summary:
-    'End a drill: what the part was, which questions told something, and how the engine would have gone about it',
-  subject: 'drill',
+    'End a round of practice: what the part was, which questions told something, and how the engine would have gone about it',
+  subject: 'practice',
   long: true,
   request: Type.Object(
     {
-      ...DRILL,
+      ...ROUND,
       asked: Asked,
       named: Type.Optional(Type.String({ maxLength: 80, description: 'Pattern named; absent for “in no catalogue”' })),
     },
@@ -95,4 +95,4 @@ export const drillEnd = question({
   }),
   example: { ...EXAMPLE, asked: [], named: 'ambit-crank-3' },
 });
-export type DrillEndTold = Static<typeof drillEnd.answer>;
+export type RoundEndAnswer = Static<typeof practiceEnd.answer>;

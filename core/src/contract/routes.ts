@@ -35,9 +35,9 @@ export const ROUTES = {
   variantsOf: { path: '/catalogue/variants' },
   pick: { path: '/catalogue/pick' },
   faces: { path: '/catalogue/faces' },
-  drillSheet: { path: '/drill/sheet' },
-  drillAsk: { path: '/drill/ask' },
-  drillEnd: { path: '/drill/end' },
+  practiceSheet: { path: '/practice/sheet' },
+  practiceAsk: { path: '/practice/ask' },
+  practiceEnd: { path: '/practice/end' },
 } as const satisfies Readonly<Record<string, QuestionRoute>>;
 
 export type QuestionName = keyof typeof ROUTES;

@@ -22,6 +22,16 @@ export const SentenceSchema = Type.Unsafe<Sentence>({
   ],
 });
 
+/** What a rule found, at places of this shape: see `Finding` of the rules. */
+export const findingSchema = <T extends TSchema>(place: T) =>
+  Type.Object({
+    rule: Type.String(),
+    weight: oneOf(['wrong', 'look'] as const, 'Cannot be right as it stands, or somebody should look'),
+    where: place,
+    also: list(place, { description: 'What else is concerned' }),
+    says: SentenceSchema,
+  });
+
 /** How the sentences of an answer are worded. */
 export const WordingSchema = oneOf(
   ['metric', 'inch', 'pieces'],

@@ -32,8 +32,8 @@ const FIVE_TIMES_FROM = 4;
 
 /** Radial internal clearance of the classes 2, N, 3, 4 and 5 in micrometres. */
 type ClearanceRow = readonly [over: number, to: number, ...classes: readonly (readonly [number, number])[]];
-export const CLEARANCE_CLASSES = ['C2', 'CN', 'C3', 'C4', 'C5'] as const;
-export type ClearanceClass = (typeof CLEARANCE_CLASSES)[number];
+const CLEARANCE_CLASSES = ['C2', 'CN', 'C3', 'C4', 'C5'] as const;
+type ClearanceClass = (typeof CLEARANCE_CLASSES)[number];
 
 /** Deep groove ball bearings with cylindrical bore: ISO 5753-1:2009, table 1. *From memory.* */
 const BALL_CLEARANCE: readonly ClearanceRow[] = [
@@ -93,7 +93,7 @@ const SUFFIXES: readonly {
 ];
 
 /** What a designation says of a bearing. Lengths in millimetres. */
-export interface BearingDesignation {
+interface BearingDesignation {
   readonly form: 'ball' | 'cylindrical';
   readonly bore: number;
   readonly outside: number;

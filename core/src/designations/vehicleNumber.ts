@@ -19,7 +19,7 @@ const FIRST_YEAR = 1980;
 const CYCLE = 30;
 const LAST_YEAR = 2069;
 
-export interface VehicleNumber {
+interface VehicleNumber {
   readonly number: string;
   /** The check digit that belongs to the other characters: `0` to `9` or `X`. */
   readonly checkDigit: string;

@@ -90,7 +90,6 @@ export const isIdOf = (sort: keyof typeof ENTRIES, id: string): boolean => ENTRI
 export const parameterOf = (id: string): Parameter => entry(PARAMETERS, 'parameter', id);
 export const featureOf = (id: string): Feature => entry(FEATURES, 'look', id);
 export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);
-export const interfaceOf = (id: string): Interface => entry(INTERFACES, 'interface', id);
 
 /** What an entry of any sort is called, with the part it is on: `main journal of the crank`. */
 export function sayEntry(id: string): string {

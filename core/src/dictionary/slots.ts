@@ -1,7 +1,7 @@
 import type { KindId } from './dictionary.js';
 
 /** A place in an engine that one kind of part fills. The word a fitment uses. */
-export interface Slot {
+interface Slot {
   readonly id: string;
   readonly kind: KindId;
   readonly name: string;

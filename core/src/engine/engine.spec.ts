@@ -107,7 +107,7 @@ describe('a mixed set', () => {
     expect(say(found.mixed[0]?.says ?? [], 'metric')).toContain(
       '8.5 and 10 to 1, and mixed ratios in one engine are refused',
     );
-    expect([...(found.mixed[0]?.specimens ?? [])].sort()).toEqual(['Piston 1', 'Piston 2']);
+    expect([found.mixed[0]?.where, ...(found.mixed[0]?.also ?? [])].sort()).toEqual(['Piston 1', 'Piston 2']);
     expect(rules(engine('', high))).toEqual([]);
   });
 

@@ -2,19 +2,19 @@ import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { KIND_IDS, KINDS, type KindId } from '../dictionary/dictionary.js';
 import { ASSUMED, STRONG_CONTRADICTION } from '../identify/assumptions.js';
-import { Identification, type CatalogueIndex, type Circumstances, type LineUp } from '../identify/index.js';
+import { Identification, type CatalogueIndex, type IdentifyOptions, type LineUp } from '../identify/index.js';
 import { fixed, type Weighed } from '../identify/weigh/weighed.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { Specimen, Understood } from '../readings/reading.js';
 import type { PartInEngine } from './part.js';
-import { MIX_RULES, type MixFinding } from './rules/index.js';
+import { ENGINE_RULES, type EngineFinding } from './rules/index.js';
 
-export interface EngineLineUp {
+interface EngineLineUp {
   /** Engine variants, likeliest first, with every part as a piece of evidence. */
   readonly engine: LineUp;
   readonly parts: readonly PartInEngine[];
   /** Parts that speak against each other, whatever engine it is. */
-  readonly mixed: readonly MixFinding[];
+  readonly mixed: readonly EngineFinding[];
 }
 
 /** Below this probability a part is said not to belong. */
@@ -48,9 +48,9 @@ function weighPart(
   engines: CatalogueIndex,
   index: CatalogueIndex,
   specimen: Specimen,
-  circumstances: Circumstances,
+  identifyOptions: IdentifyOptions,
 ): Weighing {
-  const identification = new Identification(index, circumstances).read(specimen.readings.map(({ is }) => is));
+  const identification = new Identification(index, identifyOptions).read(specimen.readings.map(({ is }) => is));
   const rowOf = new Map(index.patterns.map((id, row) => [id, row]));
   const nothing = ASSUMED.notInCatalogue;
   let sum = 0;
@@ -87,11 +87,11 @@ export function identifyEngine(
   indexOf: (kind: KindId) => CatalogueIndex,
   readings: readonly Understood[],
   specimens: readonly Specimen[],
-  circumstances: Circumstances = {},
+  identifyOptions: IdentifyOptions = {},
 ): EngineLineUp {
   const inOrder = [...specimens].sort((a, b) => (a.id < b.id ? -1 : 1));
   const weighings = inOrder.map((specimen) =>
-    weighPart(catalogue, engines, indexOf(specimen.kind), specimen, circumstances),
+    weighPart(catalogue, engines, indexOf(specimen.kind), specimen, identifyOptions),
   );
   const evidence = new Map(
     weighings
@@ -101,7 +101,7 @@ export function identifyEngine(
         asEvidence(catalogue, engines, weighing),
       ]),
   );
-  const engine = new Identification(engines, circumstances).read(readings, evidence).lineUp(6);
+  const engine = new Identification(engines, identifyOptions).read(readings, evidence).lineUp(6);
   const likely =
     engine.status === 'nothingFits' || engine.status === 'noEvidence'
       ? []
@@ -110,7 +110,7 @@ export function identifyEngine(
   return {
     engine,
     parts,
-    mixed: mixedIn(catalogue, parts, specimens, engines.patterns[likely[0]?.row ?? -1], circumstances),
+    mixed: mixedIn(catalogue, parts, specimens, identifyOptions),
   };
 }
 
@@ -233,12 +233,11 @@ function mixedIn(
   catalogue: CatalogueLookup,
   parts: readonly PartInEngine[],
   specimens: readonly Specimen[],
-  variant: string | undefined,
-  { rules = {} }: Circumstances,
-): MixFinding[] {
+  { rules = {} }: IdentifyOptions,
+): EngineFinding[] {
   const read = parts.map((part) => ({
     part,
     readings: specimens.find(({ id }) => id === part.specimen)?.readings.map(({ is }) => is) ?? [],
   }));
-  return MIX_RULES.flatMap((rule) => rule.find({ catalogue, parts: read, variant, rules }));
+  return ENGINE_RULES.flatMap((rule) => rule.find({ catalogue, parts: read }, rules));
 }

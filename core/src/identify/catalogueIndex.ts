@@ -65,8 +65,7 @@ export interface CatalogueIndex {
 }
 
 /** What an index is made of: a catalogue, or as much of one as there is. */
-export type Indexed = Pick<Catalogue, 'patterns'> &
-  Partial<Pick<Catalogue, 'variants' | 'schemes' | 'families' | 'makers'>>;
+type Indexed = Pick<Catalogue, 'patterns'> & Partial<Pick<Catalogue, 'variants' | 'schemes' | 'families' | 'makers'>>;
 
 function markColumn(patterns: readonly Pick<Pattern, 'marks' | 'numbers'>[]): MarkColumn {
   const codeOf = new Map<string, number>();

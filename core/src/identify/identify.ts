@@ -52,7 +52,7 @@ export interface LineUp {
 }
 
 /** Whose instruments and rules count; the usual ones where nothing is said. */
-export interface Circumstances {
+export interface IdentifyOptions {
   readonly drawer?: ToolDrawer;
   readonly rules?: HouseRules;
 }
@@ -73,7 +73,7 @@ export class Identification {
 
   constructor(
     readonly index: CatalogueIndex,
-    private readonly circumstances: Circumstances = {},
+    private readonly identifyOptions: IdentifyOptions = {},
   ) {
     this.scores = new Scores(index.patterns.length);
   }
@@ -84,7 +84,7 @@ export class Identification {
    */
   read(readings: readonly Understood[], more: ReadonlyMap<string, Weighed> = new Map()): this {
     this.evidence = new Map([
-      ...evidenceByKey(readings, this.circumstances.drawer),
+      ...evidenceByKey(readings, this.identifyOptions.drawer),
       ...[...more].map(([key, { evidence }]) => [key, evidence] as const),
     ]);
     for (const [key, weighed] of this.applied) {
@@ -94,7 +94,7 @@ export class Identification {
     }
     for (const [key, evidence] of this.evidence) {
       if (this.applied.has(key)) continue;
-      const weighed = more.get(key) ?? weigh(this.index, evidence, this.circumstances.rules);
+      const weighed = more.get(key) ?? weigh(this.index, evidence, this.identifyOptions.rules);
       if (weighed) this.scores.apply(weighed, 1);
       this.applied.set(key, weighed);
     }
@@ -176,7 +176,7 @@ export class Identification {
     // A copy by another maker looks the same: looks name no part without a mark or a size beside them.
     if (borneOut < CORROBORATES) return { status: 'probable', heldBy: 'looksOnly' };
     const unmeasured =
-      this.circumstances.rules?.marks === 'measure' &&
+      this.identifyOptions.rules?.marks === 'measure' &&
       !first.pulls.some((pull) => pull.sort === 'size' && pull.decibans > 0);
     return unmeasured ? { status: 'probable', heldBy: 'houseRule' } : { status: 'settled' };
   }
@@ -190,5 +190,5 @@ export const identify = (
   index: CatalogueIndex,
   readings: readonly Understood[],
   most = 6,
-  circumstances: Circumstances = {},
-): LineUp => new Identification(index, circumstances).read(readings).lineUp(most);
+  identifyOptions: IdentifyOptions = {},
+): LineUp => new Identification(index, identifyOptions).read(readings).lineUp(most);

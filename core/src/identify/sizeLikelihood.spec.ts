@@ -67,11 +67,11 @@ describe('the explanation of a measured size', () => {
   const explain = (mean: number) => explainSize(of, journal, fine(mean));
 
   it('tells standard, worn, past its limit, and undersize apart', () => {
-    expect(explain(78.96)).toEqual({ step: 0, limits: interval(78.95, 78.97), outside: 0, pastWearLimit: false });
+    expect(explain(78.96)).toEqual({ step: 0, limits: interval(78.95, 78.97), beyond: 0, pastWearLimit: false });
     expect(explain(78.93)).toEqual(jasmine.objectContaining({ step: 0, pastWearLimit: false }));
-    expect(explain(78.93).outside).toBeCloseTo(-0.02, 9);
+    expect(explain(78.93).beyond).toBeCloseTo(-0.02, 9);
     expect(explain(78.9)).toEqual(jasmine.objectContaining({ step: 0, pastWearLimit: true }));
-    expect(explain(78.71)).toEqual(jasmine.objectContaining({ step: 1, outside: 0 }));
+    expect(explain(78.71)).toEqual(jasmine.objectContaining({ step: 1, beyond: 0 }));
     expect(explain(78.66)).toEqual(jasmine.objectContaining({ step: 1, pastWearLimit: true }));
     expect(explain(78.45)).toEqual(jasmine.objectContaining({ step: 2 }));
   });

@@ -12,7 +12,7 @@ export interface SizeExplanation {
   /** The limits at that step, inside unit. */
   readonly limits: Interval;
   /** How far the size lies outside those limits: negative below, positive above, 0 inside. */
-  readonly outside: number;
+  readonly beyond: number;
   readonly pastWearLimit: boolean;
 }
 
@@ -103,7 +103,7 @@ export function explainSize(size: Size, parameter: Parameter, measured: Estimate
   if (told !== undefined && stepDensity(size, parameter, measured, told) > 0) step = told;
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
   const limits = { low: size.limits.low + shift, high: size.limits.high + shift };
-  const outside =
+  const beyond =
     measured.mean < limits.low
       ? measured.mean - limits.low
       : measured.mean > limits.high
@@ -112,7 +112,7 @@ export function explainSize(size: Size, parameter: Parameter, measured: Estimate
   const limit = size.wearLimit === undefined ? undefined : size.wearLimit + shift;
   const pastWearLimit =
     limit !== undefined && (parameter.wear === 'grows' ? measured.mean > limit : measured.mean < limit);
-  return { step, limits, outside, pastWearLimit };
+  return { step, limits, beyond, pastWearLimit };
 }
 
 function nearestStep(size: Size, mean: number): number {

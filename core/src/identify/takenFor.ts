@@ -1,13 +1,15 @@
 import type { Specimen } from '../readings/reading.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
-import { Identification, type Circumstances } from './identify.js';
+import { Identification, type IdentifyOptions } from './identify.js';
 
 /** The pattern a specimen is taken for, once that is at least probable; nothing before. */
 export function takenFor(
   index: CatalogueIndex,
   { readings }: Specimen,
-  circumstances: Circumstances,
+  identifyOptions: IdentifyOptions,
 ): string | undefined {
-  const { status, candidates } = new Identification(index, circumstances).read(readings.map(({ is }) => is)).lineUp(1);
+  const { status, candidates } = new Identification(index, identifyOptions)
+    .read(readings.map(({ is }) => is))
+    .lineUp(1);
   return status === 'settled' || status === 'probable' ? candidates[0]?.pattern : undefined;
 }

@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import { kindOf, RECORD, REPLACED, type Check } from '../joints/index.js';
+import { kindOf, RECORD, REPLACED, type JointCheck } from '../joints/index.js';
 import type { Pairing } from './pairing.js';
 
 /** On which side of a pairing parts stand. */
@@ -13,7 +13,7 @@ export interface Classes {
   /** By check: the class of each part. */
   readonly of: readonly Int32Array[];
   /** By check: a part of each class. */
-  readonly speakers: readonly (readonly Part[])[];
+  readonly representatives: readonly (readonly Part[])[];
 }
 
 /** What a check reads of the parts on one side: ids, and whether it goes by their records. */
@@ -22,7 +22,7 @@ interface Reading {
   readonly byRecord: boolean;
 }
 
-function readingOf(check: Check, pairing: Pairing, side: Side): Reading {
+function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
   const kind = pairing[side];
   const inPlace = pairing.donor === pairing.recipient;
   const mine = check.reads.flatMap((read): readonly string[] => {
@@ -62,7 +62,7 @@ function seen(part: Part, { ids, byRecord }: Reading, named: ReadonlySet<string>
 export function classify(pairing: Pairing, side: Side, parts: readonly Part[], others: readonly Part[] = []): Classes {
   const named = new Set([...namedBy(parts), ...namedBy(others)]);
   const of: Int32Array[] = [];
-  const speakers: (readonly Part[])[] = [];
+  const representatives: (readonly Part[])[] = [];
   for (const { check } of pairing.checks) {
     const reading = readingOf(check, pairing, side);
     const numbers = new Map<string, number>();
@@ -79,7 +79,7 @@ export function classify(pairing: Pairing, side: Side, parts: readonly Part[], o
       classes[at] = number;
     });
     of.push(classes);
-    speakers.push(speaking);
+    representatives.push(speaking);
   }
-  return { of, speakers };
+  return { of, representatives };
 }

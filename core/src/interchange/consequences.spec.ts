@@ -1,6 +1,6 @@
 import type { Part } from '../catalogue/part';
 import { demoPart, LOOKUP, SETTING } from '../testing/demo';
-import { partsOfVariant, placed, type PlacedPart } from './parties';
+import { partsOfVariant, placed, type PlacedPart } from './placedParts';
 import { NoJointError, swap, type Swap } from './swap';
 
 const engine = (id: string): readonly PlacedPart[] => {

@@ -3,19 +3,19 @@ import {
   VERDICTS,
   withParts,
   type Assembly,
-  type Check,
-  type Finding,
+  type JointCheck,
+  type Outcome,
   type Verdict,
   type WorkOption,
 } from '../joints/index.js';
 import { width } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
-import type { Meeting } from './assemblies.js';
+import type { JointAssembly } from './jointAssemblies.js';
 
 /** A check where it is judged. */
-export interface Place {
-  readonly meeting: Meeting;
-  readonly check: Check;
+export interface CheckAtJoint {
+  readonly where: JointAssembly;
+  readonly check: JointCheck;
   /** Among what stays: not asked about, and told of only where work makes it worse or different. */
   readonly bystander?: true;
 }
@@ -43,26 +43,30 @@ function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> 
 }
 
 /** The other checks that go by anything of this. */
-const readersOf = (changed: ReadonlySet<string>, place: Place, places: readonly Place[]): readonly Place[] =>
+const readersOf = (
+  changed: ReadonlySet<string>,
+  place: CheckAtJoint,
+  places: readonly CheckAtJoint[],
+): readonly CheckAtJoint[] =>
   changed.size === 0
     ? []
     : places.filter((other) => other !== place && other.check.reads.some((id) => changed.has(id)));
 
-/** The parts in a meeting with those that were worked on in place of themselves. */
-function worked(meeting: Meeting, original: Assembly, parts: readonly Part[]): Assembly {
-  const mine = parts.filter((part) => meeting.assembly.parts[part.kind] === original.parts[part.kind]);
-  return withParts(meeting.assembly, mine);
+/** The parts that meet there, with those that were worked on in place of themselves. */
+function worked(where: JointAssembly, original: Assembly, parts: readonly Part[]): Assembly {
+  const mine = parts.filter((part) => where.assembly.parts[part.kind] === original.parts[part.kind]);
+  return withParts(where.assembly, mine);
 }
 
 /** The other checks that go by what work on one thing changes, and what they say after it. */
 const reJudged = (
   option: WorkOption,
-  place: Place,
-  places: readonly Place[],
-): readonly { readonly other: Place; readonly after: Finding }[] =>
-  readersOf(changedBy(option, place.meeting.assembly), place, places).map((other) => ({
+  place: CheckAtJoint,
+  places: readonly CheckAtJoint[],
+): readonly { readonly other: CheckAtJoint; readonly after: Outcome }[] =>
+  readersOf(changedBy(option, place.where.assembly), place, places).map((other) => ({
     other,
-    after: other.check.judge(worked(other.meeting, place.meeting.assembly, option.parts)),
+    after: other.check.judge(worked(other.where, place.where.assembly, option.parts)),
   }));
 
 /** Sizes that differ by less are the same, mm. */
@@ -71,9 +75,9 @@ const SAME = 0.0005;
 /** What work on one thing does to the other checks that go by what it changed. */
 export const elsewhere = (
   option: WorkOption,
-  place: Place,
-  places: readonly Place[],
-  before: (place: Place) => Finding,
+  place: CheckAtJoint,
+  places: readonly CheckAtJoint[],
+  before: (place: CheckAtJoint) => Outcome,
 ): readonly Consequence[] =>
   reJudged(option, place, places).flatMap(({ other, after }): readonly Consequence[] => {
     const was = before(other);
@@ -89,25 +93,25 @@ export const elsewhere = (
 const rank = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
 
 /** How bad an option is for what it touches elsewhere: nothing where it leaves all as good as it was. */
-export const harm = (done: readonly Pick<Consequence, 'before' | 'after'>[]): number =>
+export const worstAfter = (done: readonly Pick<Consequence, 'before' | 'after'>[]): number =>
   Math.max(0, ...done.map(({ before, after }) => (rank(after) > rank(before) ? rank(after) : 0)));
 
 /** What is known of each place before any work. */
 interface Before {
-  readonly verdict: (place: Place) => Verdict;
-  readonly finding: (place: Place) => Finding;
+  readonly verdict: (place: CheckAtJoint) => Verdict;
+  readonly finding: (place: CheckAtJoint) => Outcome;
 }
 
 /** The first of the options that do the least harm elsewhere: the one that is proposed. */
 function proposed(
   options: readonly WorkOption[],
-  place: Place,
-  places: readonly Place[],
+  place: CheckAtJoint,
+  places: readonly CheckAtJoint[],
   before: Before,
 ): WorkOption | undefined {
   let [best, least] = [options[0], Infinity];
   for (const option of options) {
-    const does = harm(
+    const does = worstAfter(
       reJudged(option, place, places).map(({ other, after }) => ({
         before: before.verdict(other),
         after: after.verdict,
@@ -123,16 +127,16 @@ function proposed(
  * The verdict once the proposed work of every check has been done, each on what the others left. What was mended counts
  * as mended until other work changes something it goes by, and only that is judged again.
  */
-export function afterAllWork(places: readonly Place[], before: Before): Verdict {
-  const now = new Map<Place, Finding>();
-  const done = new Set<Place>();
+export function afterAllWork(places: readonly CheckAtJoint[], before: Before): Verdict {
+  const now = new Map<CheckAtJoint, Outcome>();
+  const done = new Set<CheckAtJoint>();
   let parts: readonly Part[] = [];
-  const at = ({ meeting }: Place): Assembly =>
+  const at = ({ where }: CheckAtJoint): Assembly =>
     withParts(
-      meeting.assembly,
-      parts.filter((part) => meeting.assembly.parts[part.kind]?.label === part.label),
+      where.assembly,
+      parts.filter((part) => where.assembly.parts[part.kind]?.label === part.label),
     );
-  const verdictAt = (place: Place): Verdict => {
+  const verdictAt = (place: CheckAtJoint): Verdict => {
     const after = now.get(place)?.verdict;
     if (!place.bystander) return after ?? before.verdict(place);
     return after && rank(after) > rank(before.verdict(place)) ? after : 'fits';

@@ -3,7 +3,7 @@ import { say } from '../quantity/sentence';
 import rows from '../testing/demoPairs.json';
 import { demoSpecimen, LOOKUP, SETTING } from '../testing/demo';
 import { judgeSwap } from './judge';
-import type { PartyRef } from './parties';
+import type { PartOrEngine } from './placedParts';
 
 /**
  * Joint and check, the verdict, donor and recipient of the demo, words of what is said, and the least work. A party is
@@ -22,7 +22,7 @@ type Row = readonly [
 
 const ROWS = rows as unknown as readonly Row[];
 
-function party(text: string): PartyRef {
+function party(text: string): PartOrEngine {
   const [sort, rest = ''] = text.split(':');
   if (sort === 'variant') return { variant: rest };
   if (sort !== 'specimen') return { pattern: text };

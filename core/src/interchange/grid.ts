@@ -1,9 +1,16 @@
 import type { Part } from '../catalogue/part.js';
-import { VERDICTS, verdictOfCheck, type Assembly, type Check, type Verdict, type WorkOption } from '../joints/index.js';
+import {
+  VERDICTS,
+  verdictOfCheck,
+  type Assembly,
+  type JointCheck,
+  type Verdict,
+  type WorkOption,
+} from '../joints/index.js';
 import { classify, type Classes } from './classes.js';
 import { pairingOf, type Pairing } from './pairing.js';
-import type { Setting } from './setting.js';
-import { afterAllWork, type Place } from './consequences.js';
+import type { SwapContext } from './swapContext.js';
+import { afterAllWork, type CheckAtJoint } from './consequences.js';
 import { NoJointError } from './swap.js';
 
 /** A verdict as a number: its place among VERDICTS, the worst the largest. */
@@ -47,7 +54,7 @@ export class Grid {
   constructor(
     readonly donors: readonly Part[],
     readonly recipients: readonly Part[],
-    private readonly setting: Setting,
+    private readonly context: SwapContext,
   ) {
     const [donor, recipient] = [donors[0]?.kind ?? 'crank', recipients[0]?.kind ?? 'block'];
     const pairing = pairingOf(donor, recipient);
@@ -60,7 +67,7 @@ export class Grid {
     this.recipientClasses = classify(pairing, 'recipient', recipients, donors);
     this.outcomes = pairing.checks.map((_, at) =>
       new Uint8Array(
-        (this.donorClasses.speakers[at]?.length ?? 0) * (this.recipientClasses.speakers[at]?.length ?? 0),
+        (this.donorClasses.representatives[at]?.length ?? 0) * (this.recipientClasses.representatives[at]?.length ?? 0),
       ).fill(UNKNOWN),
     );
   }
@@ -97,12 +104,16 @@ export class Grid {
   }
 
   private outcome(at: number, donor: number, recipient: number): number {
-    const classes = this.recipientClasses.speakers[at]?.length ?? 0;
+    const classes = this.recipientClasses.representatives[at]?.length ?? 0;
     const [mine, theirs] = [this.donorClasses.of[at]?.[donor] ?? 0, this.recipientClasses.of[at]?.[recipient] ?? 0];
     const table = this.outcomes[at];
     const known = table?.[mine * classes + theirs] ?? UNKNOWN;
     if (known !== UNKNOWN || !table) return known;
-    const judged = this.judge(at, this.donorClasses.speakers[at]?.[mine], this.recipientClasses.speakers[at]?.[theirs]);
+    const judged = this.judge(
+      at,
+      this.donorClasses.representatives[at]?.[mine],
+      this.recipientClasses.representatives[at]?.[theirs],
+    );
     table[mine * classes + theirs] = judged;
     return judged;
   }
@@ -110,7 +121,7 @@ export class Grid {
   private judge(at: number, donor: Part | undefined, recipient: Part | undefined): number {
     const paired = this.pairing.checks[at];
     if (!paired || !donor || !recipient) throw new RangeError(`There is no check ${at} of such parts.`);
-    const assembly = assemblyOf(donor, recipient, this.setting);
+    const assembly = assemblyOf(donor, recipient, this.context);
     const verdict = verdictOfCheck(paired.check, assembly);
     if (verdict !== 'fitsWithWork') return VERDICTS.indexOf(verdict);
     const { work } = paired.check.judge(assembly);
@@ -131,11 +142,11 @@ export class Grid {
   }
 
   /** Every check, where these two parts meet. */
-  private places(assembly: Assembly): readonly Place[] {
-    const meetings = this.pairing.joints.map((joint) => ({ joint, assembly }));
-    return this.pairing.checks.flatMap(({ joint, check }): readonly Place[] => {
-      const meeting = meetings[joint];
-      return meeting ? [{ check, meeting }] : [];
+  private places(assembly: Assembly): readonly CheckAtJoint[] {
+    const met = this.pairing.joints.map((joint) => ({ joint, assembly }));
+    return this.pairing.checks.flatMap(({ joint, check }): readonly CheckAtJoint[] => {
+      const where = met[joint];
+      return where ? [{ check, where }] : [];
     });
   }
 
@@ -169,19 +180,19 @@ export class Grid {
     const [mine, theirs] = [this.donors[donor], this.recipients[recipient]];
     if (!mine || !theirs) throw new RangeError(`There is no cell ${donor}, ${recipient}.`);
     const looked = new Set<number>();
-    const places = this.places(assemblyOf(mine, theirs, this.setting)).map(({ check, meeting }, at): Place => {
-      const judge: Check['judge'] = (assembly) => {
+    const places = this.places(assemblyOf(mine, theirs, this.context)).map(({ check, where }, at): CheckAtJoint => {
+      const judge: JointCheck['judge'] = (assembly) => {
         looked.add(at);
         return check.judge(assembly);
       };
-      return { meeting, check: { ...check, judge } };
+      return { where, check: { ...check, judge } };
     });
     const before = new Map(
       places.map((place, at) => [place, VERDICTS[(outcomes[at] ?? 0) & VERDICT_BITS] ?? 'cannotTell']),
     );
     const verdict = afterAllWork(places, {
       verdict: (place) => before.get(place) ?? 'cannotTell',
-      finding: (place) => place.check.judge(place.meeting.assembly),
+      finding: (place) => place.check.judge(place.where.assembly),
     });
     return { whole: VERDICTS.indexOf(verdict), lookedAt: [...looked].sort((a, b) => a - b) };
   }
@@ -194,7 +205,7 @@ interface Followed {
 }
 
 /** Two parts put to each other: side by side, or one in the other's place. */
-export const assemblyOf = (donor: Part, recipient: Part, setting: Setting): Assembly =>
+export const assemblyOf = (donor: Part, recipient: Part, context: SwapContext): Assembly =>
   donor.kind === recipient.kind
-    ? { parts: { [donor.kind]: donor }, replaced: { [recipient.kind]: recipient }, ...setting }
-    : { parts: { [recipient.kind]: recipient, [donor.kind]: donor }, replaced: {}, ...setting };
+    ? { parts: { [donor.kind]: donor }, replaced: { [recipient.kind]: recipient }, ...context }
+    : { parts: { [recipient.kind]: recipient, [donor.kind]: donor }, replaced: {}, ...context };

@@ -3,8 +3,8 @@ export * from './groups.js';
 export * from './judge.js';
 export * from './needs.js';
 export { DONOR_KINDS, recipientsFor } from './pairing.js';
-export * from './parties.js';
-export * from './setting.js';
+export * from './placedParts.js';
+export * from './swapContext.js';
 export type { Consequence } from './consequences.js';
 export {
   NoJointError,

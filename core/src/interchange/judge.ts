@@ -2,14 +2,14 @@ import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { KnownSwap } from '../catalogue/pattern.js';
 import { slotOf } from '../dictionary/slots.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import { partyOf, type PartyRef } from './parties.js';
-import type { Setting } from './setting.js';
+import { placedPartsOf, type PartOrEngine } from './placedParts.js';
+import type { SwapContext } from './swapContext.js';
 import { NoJointError, swap, type Swap } from './swap.js';
 
 /** The other way round: what would be put into what, and how that goes. */
 export interface Reverse {
-  readonly donors: readonly PartyRef[];
-  readonly recipient: PartyRef;
+  readonly donors: readonly PartOrEngine[];
+  readonly recipient: PartOrEngine;
   readonly swap: Swap;
 }
 
@@ -32,18 +32,18 @@ export interface Judgement {
   readonly reverse?: Reverse;
 }
 
-/** Donors into a recipient, with the records and the other direction. Throws a NoJointError or an UnknownPartyError. */
+/** Donors into a recipient, with the records and the other direction. Throws a NoJointError or an UnknownPartError. */
 export function judgeSwap(
   catalogue: CatalogueLookup,
-  donors: readonly PartyRef[],
-  recipient: PartyRef,
-  setting: Setting,
+  donors: readonly PartOrEngine[],
+  recipient: PartOrEngine,
+  context: SwapContext,
   drawer?: ToolDrawer,
 ): Judgement {
-  const judged = swapOf(catalogue, donors, recipient, setting, drawer);
+  const judged = swapOf(catalogue, donors, recipient, context, drawer);
   const back = turnedRound(catalogue, donors, recipient);
   const reverse =
-    back && tried(() => ({ ...back, swap: swapOf(catalogue, back.donors, back.recipient, setting, drawer) }));
+    back && tried(() => ({ ...back, swap: swapOf(catalogue, back.donors, back.recipient, context, drawer) }));
   return {
     swap: judged,
     known: knownSwaps(catalogue, donors, recipient),
@@ -54,14 +54,14 @@ export function judgeSwap(
 
 function swapOf(
   catalogue: CatalogueLookup,
-  donors: readonly PartyRef[],
-  recipient: PartyRef,
-  setting: Setting,
+  donors: readonly PartOrEngine[],
+  recipient: PartOrEngine,
+  context: SwapContext,
   drawer?: ToolDrawer,
 ): Swap {
   const [coming, into] = [
-    donors.map((donor) => partyOf(catalogue, donor, drawer)),
-    partyOf(catalogue, recipient, drawer),
+    donors.map((donor) => placedPartsOf(catalogue, donor, drawer)),
+    placedPartsOf(catalogue, recipient, drawer),
   ];
   const parts = coming.flatMap((each) => each.parts);
   // Of one kind each, one goes into the place of the other, whatever places the two would take by themselves.
@@ -70,17 +70,17 @@ function swapOf(
     parts.length === 1 && into.parts.length === 1 && mine && theirs?.part.kind === mine.part.kind
       ? [{ slot: mine.slot, part: theirs.part }]
       : into.parts;
-  return swap(parts, recipients, setting, {
+  return swap(parts, recipients, context, {
     donor: coming.map(({ label }) => label).join(', '),
     recipient: into.label,
   });
 }
 
 /** The pattern a party is, or is taken for. */
-const patternOf = (ref: PartyRef): string | undefined =>
+const patternOf = (ref: PartOrEngine): string | undefined =>
   'pattern' in ref ? ref.pattern : 'specimen' in ref ? ref.as : undefined;
 
-function supersededOf(catalogue: CatalogueLookup, donor: PartyRef): readonly Superseded[] {
+function supersededOf(catalogue: CatalogueLookup, donor: PartOrEngine): readonly Superseded[] {
   const pattern = catalogue.pattern(patternOf(donor));
   return (pattern?.numbers ?? []).flatMap(({ number, replacedBy }): readonly Superseded[] =>
     pattern && replacedBy !== undefined
@@ -101,12 +101,12 @@ function supersededOf(catalogue: CatalogueLookup, donor: PartyRef): readonly Sup
 /** What was recorded of these patterns going into this recipient, or into a part of it. */
 function knownSwaps(
   catalogue: CatalogueLookup,
-  donors: readonly PartyRef[],
-  recipient: PartyRef,
+  donors: readonly PartOrEngine[],
+  recipient: PartOrEngine,
 ): readonly KnownSwap[] {
-  const named = (ref: PartyRef): readonly string[] =>
+  const named = (ref: PartOrEngine): readonly string[] =>
     'variant' in ref
-      ? partyOf(catalogue, ref).parts.flatMap(({ part }) => part.pattern ?? [])
+      ? placedPartsOf(catalogue, ref).parts.flatMap(({ part }) => part.pattern ?? [])
       : [patternOf(ref) ?? []].flat();
   const [mine, theirs] = [new Set(donors.flatMap(named)), new Set(named(recipient))];
   return catalogue.catalogue.swaps.filter((each) => mine.has(each.donor) && theirs.has(each.recipient));
@@ -118,8 +118,8 @@ function knownSwaps(
  */
 export function turnedRound(
   catalogue: CatalogueLookup,
-  donors: readonly PartyRef[],
-  recipient: PartyRef,
+  donors: readonly PartOrEngine[],
+  recipient: PartOrEngine,
 ): Pick<Reverse, 'donors' | 'recipient'> | undefined {
   const [first] = donors;
   const [mine, theirs] = [first && patternOf(first), patternOf(recipient)];
@@ -150,15 +150,16 @@ export function turnedRound(
         ? undefined
         : { variant: catalogue.fittedIn(theirs)[0]?.variant.id ?? '' };
   if (!other || !catalogue.variant(other.variant)) return undefined;
-  const back = partyOf(catalogue, other).parts.filter(({ slot }) => slots.has(slot));
-  const donorsBack = back.flatMap(({ part }): readonly PartyRef[] =>
+  const back = placedPartsOf(catalogue, other).parts.filter(({ slot }) => slots.has(slot));
+  const donorsBack = back.flatMap(({ part }): readonly PartOrEngine[] =>
     part.pattern === undefined ? [] : [{ pattern: part.pattern }],
   );
   if (donorsBack.length === 0) return undefined;
   if ('variant' in recipient) return { donors: donorsBack, recipient: { variant: home.variant.id } };
   const kind = theirs === undefined ? undefined : catalogue.pattern(theirs)?.kind;
-  const into = partyOf(catalogue, { variant: home.variant.id }).parts.find(({ slot }) => slotOf(slot)?.kind === kind)
-    ?.part.pattern;
+  const into = placedPartsOf(catalogue, { variant: home.variant.id }).parts.find(
+    ({ slot }) => slotOf(slot)?.kind === kind,
+  )?.part.pattern;
   return into === undefined ? undefined : { donors: donorsBack, recipient: { pattern: into } };
 }
 

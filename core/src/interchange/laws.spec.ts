@@ -3,21 +3,21 @@ import type { Part } from '../catalogue/part';
 import { Grid } from './grid';
 import { assemblyOf } from './grid';
 import { DONOR_KINDS, pairingOf, recipientsFor } from './pairing';
-import { partOfSpecimen, partsOfVariant } from './parties';
+import { partOfSpecimen, partsOfVariant } from './placedParts';
 import { KIND_IDS, KINDS } from '../dictionary/dictionary';
 import { indexCatalogue } from '../identify/catalogueIndex';
 import { takenFor } from '../identify/takenFor';
 import { CATALOGUE, demoPart, LOOKUP, SETTING, SPECIMENS } from '../testing/demo';
 import { kindOf, type Assembly } from '../joints/assembly';
-import { RECORD, REPLACED, verdictOfCheck, type Check } from '../joints/check';
+import { RECORD, REPLACED, verdictOfCheck, type JointCheck } from '../joints/check';
 import { JOINTS, record } from '../joints/index';
-import { takes } from '../joints/finding';
+import { takes } from '../joints/outcome';
 
 const parts = new Map(DONOR_KINDS.map((kind) => [kind, LOOKUP.ofKind(kind).map(({ id }) => demoPart(id))]));
 
 /** A check and parts for it. */
 interface Case {
-  readonly check: Check;
+  readonly check: JointCheck;
   readonly assembly: Assembly;
 }
 
@@ -91,7 +91,7 @@ function watched(part: Part, note: (id: string) => void): Part {
 }
 
 /** Ids a check goes by on the parts of one side. */
-const readBy = (check: Check, where: 'parts' | 'replaced'): readonly string[] =>
+const readBy = (check: JointCheck, where: 'parts' | 'replaced'): readonly string[] =>
   check.reads.flatMap((read) =>
     read === RECORD
       ? []

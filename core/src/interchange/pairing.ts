@@ -1,10 +1,10 @@
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
-import { JOINTS, record, type Check, type Joint } from '../joints/index.js';
+import { JOINTS, record, type JointCheck, type Joint } from '../joints/index.js';
 
 /** A check, and which of the joints of a pairing it belongs to. */
 export interface PairedCheck {
   readonly joint: number;
-  readonly check: Check;
+  readonly check: JointCheck;
 }
 
 /** All that is judged when one part of a kind is put to one of another, or in place of one of its own kind. */

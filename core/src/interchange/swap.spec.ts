@@ -1,11 +1,11 @@
 import { partFromSpecimen, type Part } from '../catalogue/part';
-import { partsOfVariant, placed } from './parties';
+import { partsOfVariant, placed } from './placedParts';
 import { NoJointError, swap, swapParts } from './swap';
 import { contains, interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { demoPart, demoPattern, LOOKUP, SETTING, words } from '../testing/demo';
 import { MAIN_BEARING } from '../joints/crankshaft/mains';
-import { hold } from '../joints/finding';
+import { hold } from '../joints/outcome';
 import { OPERATIONS } from '../joints/operations/operations';
 import { oilClearance, requiredClearance } from '../joints/crankshaft/bearings';
 import { worst } from '../joints/verdict';

@@ -7,16 +7,16 @@ import {
   takes,
   verdictOfCheck,
   worst,
-  type Finding,
+  type Outcome,
   type Verdict,
   type WorkOption,
 } from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
-import { bystandersOf, meetingsOf, sidesOf, type Sides } from './assemblies.js';
-import { afterAllWork, elsewhere, harm, type Consequence, type Place } from './consequences.js';
+import { bystandersOf, jointAssembliesOf, sidesOf, type Sides } from './jointAssemblies.js';
+import { afterAllWork, elsewhere, worstAfter, type Consequence, type CheckAtJoint } from './consequences.js';
 import { needsOf, type Need } from './needs.js';
-import { placed, type PlacedPart } from './parties.js';
-import type { Setting } from './setting.js';
+import { placed, type PlacedPart } from './placedParts.js';
+import type { SwapContext } from './swapContext.js';
 
 /** A way to mend a check, what it takes, and what it does elsewhere. */
 export interface JudgedOption extends WorkOption {
@@ -25,7 +25,7 @@ export interface JudgedOption extends WorkOption {
   readonly elsewhere: readonly Consequence[];
 }
 
-export interface JudgedCheck extends Omit<Finding, 'work'> {
+export interface JudgedCheck extends Omit<Outcome, 'work'> {
   readonly id: string;
   readonly name: string;
   readonly work: readonly JudgedOption[];
@@ -82,39 +82,36 @@ export class NoJointError extends Error {
 }
 
 /**
- * Judges whether `donors` go into or among `recipients`, with what the setting has to put between them. It has a
+ * Judges whether `donors` go into or among `recipients`, with what the shop has to put between them. It has a
  * direction: the recipient's parts, faces and machine stay, the donors come.
  * Throws a NoJointError for parts that do not meet that way.
  */
 export function swap(
   donors: readonly PlacedPart[],
   recipients: readonly PlacedPart[],
-  setting: Setting,
+  context: SwapContext,
   called?: { readonly donor?: string; readonly recipient?: string },
 ): Swap {
   const sides = sidesOf(donors, recipients);
-  const meetings = meetingsOf(sides, setting);
-  if (meetings.length === 0)
-    throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
-  const places = meetings.flatMap((meeting): readonly Place[] =>
-    meeting.joint.checks.map((check) => ({ meeting, check })),
-  );
-  const found = new Map<Place, Finding>();
-  const judgedOf = (place: Place): Finding => {
-    const known = found.get(place) ?? place.check.judge(place.meeting.assembly);
+  const met = jointAssembliesOf(sides, context);
+  if (met.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
+  const places = met.flatMap((where): readonly CheckAtJoint[] => where.joint.checks.map((check) => ({ where, check })));
+  const found = new Map<CheckAtJoint, Outcome>();
+  const judgedOf = (place: CheckAtJoint): Outcome => {
+    const known = found.get(place) ?? place.check.judge(place.where.assembly);
     found.set(place, known);
     return known;
   };
   const isWork = places.some((place) => judgedOf(place).work.some(({ parts }) => parts.length > 0));
-  const everywhere = isWork ? [...places, ...bystanding(sides, setting)] : places;
-  const joints = meetings.map((meeting): JudgedJoint => {
+  const everywhere = isWork ? [...places, ...bystanding(sides, context)] : places;
+  const joints = met.map((where): JudgedJoint => {
     const checks = places
-      .filter((place) => place.meeting === meeting)
+      .filter((place) => place.where === where)
       .map((place): JudgedCheck => {
         const finding = judgedOf(place);
         const work = finding.work.map((option) => ({
           ...option,
-          ...takes(option, setting.rules),
+          ...takes(option, context.rules),
           elsewhere: elsewhere(option, place, everywhere, judgedOf),
         }));
         // An option that breaks something else comes after those that do not.
@@ -122,13 +119,13 @@ export function swap(
           id: place.check.id,
           name: place.check.name,
           ...finding,
-          work: [...work].sort((a, b) => harm(a.elsewhere) - harm(b.elsewhere)),
+          work: [...work].sort((a, b) => worstAfter(a.elsewhere) - worstAfter(b.elsewhere)),
         };
       });
     return {
-      id: meeting.joint.id,
-      name: meeting.joint.name,
-      ...(meeting.about ? { about: meeting.about } : {}),
+      id: where.joint.id,
+      name: where.joint.name,
+      ...(where.about ? { about: where.about } : {}),
       verdict: worst(checks.map(({ verdict }) => verdict)),
       checks,
     };
@@ -136,7 +133,7 @@ export function swap(
   const all = joints.flatMap(({ checks }) => checks);
   const judgedAlone = worst(all.map(({ verdict }) => verdict));
   // The records may refuse; that they have nothing against it makes no part fit.
-  const byRecordOnly = meetings.every(({ joint }) => joint === record) && judgedAlone !== 'doesNotFit';
+  const byRecordOnly = met.every(({ joint }) => joint === record) && judgedAlone !== 'doesNotFit';
   const alone = byRecordOnly ? 'cannotTell' : judgedAlone;
   const together =
     alone === 'fitsWithWork'
@@ -187,19 +184,19 @@ export function swap(
 export function refuses(
   donors: readonly PlacedPart[],
   recipients: readonly PlacedPart[],
-  setting: Setting,
+  context: SwapContext,
 ): boolean | undefined {
-  const meetings = meetingsOf(sidesOf(donors, recipients), setting);
-  if (meetings.length === 0) return undefined;
-  return meetings.some(({ joint, assembly }) =>
+  const met = jointAssembliesOf(sidesOf(donors, recipients), context);
+  if (met.length === 0) return undefined;
+  return met.some(({ joint, assembly }) =>
     joint.checks.some((check) => verdictOfCheck(check, assembly) === 'doesNotFit'),
   );
 }
 
 /** Checks among what stays, that work on a part of theirs may change. */
-const bystanding = (sides: Sides, setting: Setting): readonly Place[] =>
-  bystandersOf(sides, setting).flatMap((meeting): readonly Place[] =>
-    meeting.joint.checks.map((check) => ({ meeting, check, bystander: true })),
+const bystanding = (sides: Sides, context: SwapContext): readonly CheckAtJoint[] =>
+  bystandersOf(sides, context).flatMap((where): readonly CheckAtJoint[] =>
+    where.joint.checks.map((check) => ({ where, check, bystander: true })),
   );
 
 /** Whether what is done is to get the parts that records ask for. */
@@ -207,11 +204,11 @@ const bringsCompanions = (option: JudgedOption | undefined): option is JudgedOpt
   option?.steps.includes('getCompanions') ?? false;
 
 /** One part into one other. */
-export const swapParts = (donor: Part, recipient: Part, setting: Setting): Swap =>
+export const swapParts = (donor: Part, recipient: Part, context: SwapContext): Swap =>
   swap(
     [placed(donor)],
     [donor.kind === recipient.kind ? { slot: placed(donor).slot, part: recipient } : placed(recipient)],
-    setting,
+    context,
   );
 
 /** The same thing fitted for the sake of two checks is bought and fitted once. */

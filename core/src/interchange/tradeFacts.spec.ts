@@ -10,7 +10,7 @@ import { rod } from '../dictionary/kinds/rod';
 import { pin } from '../dictionary/kinds/pin';
 import type { KindId } from '../dictionary/dictionary';
 import { swap, swapParts } from './swap';
-import { partsOfVariant, placed } from './parties';
+import { partsOfVariant, placed } from './placedParts';
 import { interval, type Interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { demoPart, LOOKUP, SETTING, words } from '../testing/demo';

@@ -2,7 +2,7 @@ import type { Part } from '../catalogue/part';
 import { cam } from '../dictionary/kinds/cam';
 import { head } from '../dictionary/kinds/head';
 import { piston } from '../dictionary/kinds/piston';
-import { partsOfVariant } from './parties';
+import { partsOfVariant } from './placedParts';
 import { interval } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { LOOKUP, SETTING } from '../testing/demo';

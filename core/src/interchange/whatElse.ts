@@ -3,7 +3,7 @@ import { VERDICTS, verdictOfCheck, type Verdict } from '../joints/index.js';
 import { classify, type Classes, type Side } from './classes.js';
 import { assemblyOf } from './grid.js';
 import { pairingOf, type Pairing } from './pairing.js';
-import type { Setting } from './setting.js';
+import type { SwapContext } from './swapContext.js';
 import { NoJointError, swapParts, type Swap } from './swap.js';
 import type { KindId } from '../dictionary/dictionary.js';
 
@@ -47,7 +47,7 @@ export class WhatElse {
     one: KindId,
     private readonly many: readonly Part[],
     private readonly side: Side,
-    private readonly setting: Setting,
+    private readonly context: SwapContext,
   ) {
     const other = many[0]?.kind ?? one;
     const pairing = side === 'recipient' ? pairingOf(one, other) : pairingOf(other, one);
@@ -72,7 +72,7 @@ export class WhatElse {
         const number = of[index] ?? 0;
         let verdict = known.get(number);
         if (verdict === undefined) {
-          const speaker = this.classes.speakers[at]?.[number];
+          const speaker = this.classes.representatives[at]?.[number];
           verdict = speaker ? VERDICTS.indexOf(verdictOfCheck(check, this.assembly(part, speaker))) : 0;
           known.set(number, verdict);
         }
@@ -102,7 +102,7 @@ export class WhatElse {
   }
 
   private assembly(part: Part, other: Part) {
-    return this.side === 'recipient' ? assemblyOf(part, other, this.setting) : assemblyOf(other, part, this.setting);
+    return this.side === 'recipient' ? assemblyOf(part, other, this.context) : assemblyOf(other, part, this.context);
   }
 
   /** What is not priced comes after what is; a number, so that two of them compare. */
@@ -111,6 +111,6 @@ export class WhatElse {
   private swap(part: Part, at: number): Swap {
     const other = this.many[at];
     if (!other) throw new RangeError(`There is no part ${at} among the many.`);
-    return this.side === 'recipient' ? swapParts(part, other, this.setting) : swapParts(other, part, this.setting);
+    return this.side === 'recipient' ? swapParts(part, other, this.context) : swapParts(other, part, this.context);
   }
 }

@@ -22,8 +22,6 @@ export interface Assembly {
   readonly nameOf?: (pattern: string) => string;
 }
 
-export const EMPTY_STOCK: Stock = {};
-
 /** The kind a dictionary id belongs to. */
 export const kindOf = (id: string): KindId => id.slice(0, id.indexOf('.')) as KindId;
 

@@ -1,10 +1,10 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import type { Assembly } from './assembly.js';
-import type { Finding } from './finding.js';
+import type { Outcome } from './outcome.js';
 import type { Verdict } from './verdict.js';
 
 /** One thing that must be right where parts meet: a pure function of the parts' values. */
-export interface Check {
+export interface JointCheck {
   readonly id: string;
   readonly name: string;
   /**
@@ -15,13 +15,13 @@ export interface Check {
   readonly reads: readonly string[];
   /** The verdicts it can come to at all. The demo shows a pair for each, joint by joint. */
   readonly verdicts: readonly Verdict[];
-  readonly judge: (assembly: Assembly) => Finding;
+  readonly judge: (assembly: Assembly) => Outcome;
   /** The verdict that `judge` comes to, without its words, where that is cheaper. */
   readonly verdict?: (assembly: Assembly) => Verdict;
 }
 
 /** The verdict of a check, by its cheapest way: for grids and scans, which want no words. */
-export const verdictOfCheck = (check: Check, assembly: Assembly): Verdict =>
+export const verdictOfCheck = (check: JointCheck, assembly: Assembly): Verdict =>
   check.verdict?.(assembly) ?? check.judge(assembly).verdict;
 
 /** A place where kinds of part meet. */
@@ -36,7 +36,7 @@ export interface Joint {
   readonly slots?: Readonly<Partial<Record<KindId, readonly string[]>>>;
   /** Whether these parts meet there at all: a cam in the block, where the cam does not run in the head. */
   readonly applies?: (assembly: Assembly) => boolean;
-  readonly checks: readonly Check[];
+  readonly checks: readonly JointCheck[];
 }
 
 /** Ids in `reads` of what is read from the part that is replaced. */

@@ -55,11 +55,10 @@ import { valveInPlace } from './valveGear/valveInPlace.js';
 
 export * from './assembly.js';
 export * from './verdict.js';
-export { hold, takes, type Finding, type WorkOption } from './finding.js';
-export type { Check, Joint } from './check.js';
+export { takes, type Outcome, type WorkOption } from './outcome.js';
+export type { JointCheck, Joint } from './check.js';
 export { RECORD, REPLACED, verdictOfCheck } from './check.js';
-export { oilClearance } from './crankshaft/bearings.js';
-export { OPERATIONS, OPERATION_IDS, type Operation, type OperationId } from './operations/operations.js';
+export { OPERATIONS, OPERATION_IDS, type OperationId } from './operations/operations.js';
 export { record } from './record.js';
 
 /** Every joint, in the order of assembly. */

@@ -1,7 +1,7 @@
 import type { Part } from '../catalogue/part.js';
 import type { Companion } from '../catalogue/pattern.js';
-import { RECORD, type Check, type Joint } from './check.js';
-import { mended, said, work } from './finding.js';
+import { RECORD, type JointCheck, type Joint } from './check.js';
+import { mended, said, work } from './outcome.js';
 import type { Assembly } from './assembly.js';
 
 /** What the records ask of parts that are to be in one engine. */
@@ -21,7 +21,7 @@ const named = (assembly: Assembly, { pattern, note }: Companion): string => {
   return note ? `${name} (${note})` : name;
 };
 
-const companions: Check = {
+const companions: JointCheck = {
   id: 'companions',
   name: 'Companions and pairs',
   reads: [RECORD],
@@ -52,7 +52,7 @@ const companions: Check = {
   },
 };
 
-const neverMixed: Check = {
+const neverMixed: JointCheck = {
   id: 'neverMixed',
   name: 'Never in one engine',
   reads: [RECORD],

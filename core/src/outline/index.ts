@@ -24,7 +24,7 @@ import {
 } from './kinds/topEnd.js';
 import type { Outline } from './outline.js';
 
-export type { Circle, Known, Outline, Place, Polygon, Rect, Role, Shape } from './outline.js';
+export type { Known, Outline, Shape } from './outline.js';
 export { sizeDrawn } from './outline.js';
 
 const OUTLINES: Readonly<Record<KindId, (part: Part) => Outline>> = {

@@ -8,7 +8,7 @@ import { middle } from '../quantity/interval.js';
 export type Known = 'measured' | 'pattern' | 'guessed';
 
 /** How a shape is meant: metal, a finished face, a hollow, or room that something needs. */
-export type Role = 'metal' | 'bright' | 'hollow' | 'room';
+type Role = 'metal' | 'bright' | 'hollow' | 'room';
 
 interface ShapeCommon {
   readonly role: Role;

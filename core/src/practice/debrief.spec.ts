@@ -5,7 +5,7 @@ import { CATALOGUE, demoPattern, LOOKUP } from '../testing/demo';
 import { ask, type Asked } from './ask';
 import { debrief, type TraineeStep } from './debrief';
 import { drawPart } from './hiddenPart';
-import { DRILL_LEVELS, enoughToDrill } from './levels';
+import { PRACTICE_LEVELS, enoughToPractise } from './levels';
 import { sheetOf } from './solve';
 
 const INDEX = indexCatalogue('crank', CATALOGUE);
@@ -18,7 +18,7 @@ const line = (id: string) => {
 };
 
 function steps(next: () => number, ...asked: Asked[]) {
-  const part = drawPart(CRANK, next, DRILL_LEVELS[0]?.hardship);
+  const part = drawPart(CRANK, next, PRACTICE_LEVELS[0]?.hardship);
   return {
     part,
     taken: asked.map((each): TraineeStep => ({
@@ -30,7 +30,7 @@ function steps(next: () => number, ...asked: Asked[]) {
   };
 }
 
-describe('looking back on a drill', () => {
+describe('looking back on a round of practice', () => {
   it('calls a question wasted that could not have told anything more', () => {
     const next = random(31);
     const { part, taken } = steps(
@@ -77,10 +77,10 @@ describe('looking back on a drill', () => {
   });
 });
 
-describe('the levels of the drill', () => {
+describe('the levels of practice', () => {
   it('grow harder in every way', () => {
-    for (let at = 1; at < DRILL_LEVELS.length; at++) {
-      const [before, level] = [DRILL_LEVELS[at - 1], DRILL_LEVELS[at]];
+    for (let at = 1; at < PRACTICE_LEVELS.length; at++) {
+      const [before, level] = [PRACTICE_LEVELS[at - 1], PRACTICE_LEVELS[at]];
       if (!before || !level) throw new Error('no level');
       expect(level.hardship.wear).toBeGreaterThan(before.hardship.wear);
       expect(level.hardship.reground).toBeGreaterThan(before.hardship.reground);
@@ -91,7 +91,7 @@ describe('the levels of the drill', () => {
   });
 
   it('offer kinds of which there is something to tell apart', () => {
-    const kinds = enoughToDrill(KIND_IDS, (kind) => LOOKUP.ofKind(kind).length);
+    const kinds = enoughToPractise(KIND_IDS, (kind) => LOOKUP.ofKind(kind).length);
     expect(kinds).toContain('crank');
     for (const kind of kinds) expect(LOOKUP.ofKind(kind).length).toBeGreaterThanOrEqual(3);
   });

@@ -4,7 +4,7 @@ import {
   Identification,
   type Advised,
   type CatalogueIndex,
-  type Circumstances,
+  type IdentifyOptions,
 } from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
 import { ToolDrawer } from '../shop/ownInstrument.js';
@@ -22,7 +22,7 @@ export interface TraineeStep {
 }
 
 /** What is to be said of a step. */
-export interface StepJudged {
+interface StepJudged {
   readonly step: TraineeStep;
   /** Expected gain when it was asked for, bits. */
   readonly bits: number;
@@ -32,7 +32,7 @@ export interface StepJudged {
   readonly wasted: boolean;
 }
 
-export interface Debrief {
+interface Debrief {
   readonly right: boolean;
   readonly minutes: number;
   readonly steps: readonly StepJudged[];
@@ -48,7 +48,7 @@ const TOLD_NOTHING = 0.02;
 const AS_GOOD = 0.5;
 
 /**
- * Looks back on a drill.
+ * Looks back on a round of practice.
  * @param named the pattern the trainee named; undefined for "in no catalogue"
  */
 export function debrief(
@@ -57,10 +57,10 @@ export function debrief(
   steps: readonly TraineeStep[],
   named: string | undefined,
   next: () => number,
-  circumstances: Circumstances & { readonly reader?: Reader } = {},
+  identifyOptions: IdentifyOptions & { readonly reader?: Reader } = {},
 ): Debrief {
-  const { drawer = new ToolDrawer() } = circumstances;
-  const identification = new Identification(index, circumstances);
+  const { drawer = new ToolDrawer() } = identifyOptions;
+  const identification = new Identification(index, identifyOptions);
   const judged = steps.map((step, at): StepJudged => {
     const readings = steps.slice(0, at).map(({ reading }) => reading);
     const { checks } = advise(identification.read(readings), { readings, drawer }, 1);
@@ -73,7 +73,7 @@ export function debrief(
         : undefined;
     return { step, bits, better, wasted: bits < TOLD_NOTHING };
   });
-  const engine = solve(part, index, next, circumstances);
+  const engine = solve(part, index, next, identifyOptions);
   const right = named === part.pattern;
   const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
   const pace = Math.min(1, engine.minutes / Math.max(minutes, 0.5));

@@ -18,7 +18,7 @@ export interface HiddenPart {
   readonly marks: readonly { readonly text: string; readonly making: Making; readonly place: string | undefined }[];
 }
 
-/** How hard a drill is: what has become of the part. */
+/** How hard a round of practice is: what has become of the part. */
 export interface Hardship {
   /** How many times the usual wear. */
   readonly wear: number;

@@ -1,5 +1,5 @@
 export * from './hiddenPart.js';
-export { ask, USUAL_READER, type Reader } from './ask.js';
+export { ask } from './ask.js';
 export * from './solve.js';
 export * from './simulate.js';
 export * from './lookUp.js';

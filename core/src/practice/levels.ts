@@ -2,8 +2,8 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { USUAL_READER, type Reader } from './ask.js';
 import { USUAL_HARDSHIP, type Hardship } from './hiddenPart.js';
 
-/** How hard a drill is. */
-export interface DrillLevel {
+/** How hard a round of practice is. */
+export interface PracticeLevel {
   readonly id: 'clean' | 'used' | 'worn' | 'ruined';
   readonly name: string;
   readonly says: string;
@@ -14,7 +14,7 @@ export interface DrillLevel {
 }
 
 /** From a clean part with all its marks to one that has been through everything. */
-export const DRILL_LEVELS: readonly DrillLevel[] = [
+export const PRACTICE_LEVELS: readonly PracticeLevel[] = [
   {
     id: 'clean',
     name: 'Clean',
@@ -49,6 +49,6 @@ export const DRILL_LEVELS: readonly DrillLevel[] = [
   },
 ];
 
-/** Kinds worth drilling: those of which a catalogue has at least three patterns to tell apart. */
-export const enoughToDrill = (kinds: readonly KindId[], count: (kind: KindId) => number): KindId[] =>
+/** Kinds worth practising on: those of which a catalogue has at least three patterns to tell apart. */
+export const enoughToPractise = (kinds: readonly KindId[], count: (kind: KindId) => number): KindId[] =>
   kinds.filter((kind) => count(kind) >= 3);

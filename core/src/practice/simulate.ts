@@ -1,13 +1,13 @@
 import type { Pattern } from '../catalogue/pattern.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { Identification, type CatalogueIndex, type Circumstances } from '../identify/index.js';
+import { Identification, type CatalogueIndex, type IdentifyOptions } from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
 import { ask } from './ask.js';
 import { drawPart, drawStranger, type HiddenPart } from './hiddenPart.js';
 import { sheetOf } from './solve.js';
 
 /** A specimen as it came in, with what happens to have been read on it. */
-export interface SimulatedCase {
+interface SimulatedCase {
   readonly part: HiddenPart;
   readonly readings: readonly Understood[];
 }
@@ -46,7 +46,7 @@ export function* simulatedCases(
 }
 
 /** One answer with how sure it was, and whether it was right. */
-export interface Answer {
+interface Answer {
   readonly probability: number;
   readonly right: boolean;
 }
@@ -55,16 +55,16 @@ export interface Answer {
 export function answer(
   index: CatalogueIndex,
   { part, readings }: SimulatedCase,
-  circumstances: Circumstances = {},
+  identifyOptions: IdentifyOptions = {},
 ): Answer {
-  const { candidates, none } = new Identification(index, circumstances).read(readings).lineUp(1);
+  const { candidates, none } = new Identification(index, identifyOptions).read(readings).lineUp(1);
   const [first] = candidates;
   if (!first || none > first.probability) return { probability: none, right: part.pattern === undefined };
   return { probability: first.probability, right: first.pattern === part.pattern };
 }
 
 /** The answers of one tenth of sureness. */
-export interface Band {
+interface Band {
   /** From here to a tenth above. */
   readonly from: number;
   readonly count: number;

@@ -5,7 +5,7 @@ import {
   advise,
   Identification,
   type CatalogueIndex,
-  type Circumstances,
+  type IdentifyOptions,
   type LineUp,
   type Status,
 } from '../identify/index.js';
@@ -32,7 +32,7 @@ export interface Solution {
   readonly minutes: number;
 }
 
-export interface Asking extends Circumstances {
+interface Asking extends IdentifyOptions {
   readonly reader?: Reader;
   /** Steps after which it is given up. */
   readonly most?: number;
@@ -117,10 +117,10 @@ function run(
   part: HiddenPart,
   index: CatalogueIndex,
   next: () => number,
-  { reader = USUAL_READER, most = MOST, ...circumstances }: Asking,
+  { reader = USUAL_READER, most = MOST, ...identifyOptions }: Asking,
   choose: (identification: Identification, readings: readonly Understood[]) => SheetLine | undefined,
 ): Solution {
-  const identification = new Identification(index, circumstances);
+  const identification = new Identification(index, identifyOptions);
   const steps: Step[] = [];
   let readings: readonly Understood[] = [];
   let minutes = 0;

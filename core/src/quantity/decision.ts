@@ -2,7 +2,7 @@ import { COVERAGE, expanded, type Estimate, type Precision } from './instrument.
 import { apart, contains, type Interval } from './interval.js';
 
 /** Where a measured size lies to its limits, once what the instrument cannot tell is guarded in. */
-export type Decision = 'inside' | 'outside' | 'cannotTell';
+type Decision = 'inside' | 'outside' | 'cannotTell';
 
 /**
  * Decides whether a size lies inside its limits, with a guard band of the expanded uncertainty on either side

@@ -12,14 +12,14 @@ export interface Precision {
 }
 
 /** A sort of measuring instrument, with the values usual for it. In the inside unit of what it measures. */
-export interface Instrument extends Precision {
+interface Instrument extends Precision {
   readonly id: string;
   readonly name: string;
   readonly words: readonly string[];
   /** What it measures. */
   readonly quantity: QuantityKind;
   /** Smallest and largest size it measures. */
-  readonly reach: Interval;
+  readonly range: Interval;
   /** Minutes to lay it out and set it, before the first size is taken with it. */
   readonly settingUp: number;
 }
@@ -37,7 +37,7 @@ const sort = (
   quantity,
   resolution,
   permissibleError,
-  reach: { low, high },
+  range: { low, high },
   settingUp,
 });
 

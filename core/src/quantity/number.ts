@@ -1,5 +1,5 @@
 /** A run of figures read from text: the number, and how many characters it took. */
-export interface ReadNumber {
+interface ReadNumber {
   readonly value: number;
   readonly length: number;
 }

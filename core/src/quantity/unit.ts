@@ -5,7 +5,7 @@
 export type QuantityKind =
   'length' | 'angle' | 'volume' | 'mass' | 'force' | 'springRate' | 'speed' | 'ratio' | 'count';
 
-export interface Unit {
+interface Unit {
   readonly id: string;
   readonly quantity: QuantityKind;
   /** How many inside units one of these is. */

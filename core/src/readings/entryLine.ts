@@ -57,7 +57,7 @@ function readText(text: string, kind: DescribedId): Words[] {
  * The first kind of part that a text names, if any. A word that also means something on the part at hand does not name
  * a kind: on a crank, "rod journal" is a size and "seal" its rear seal journal.
  */
-export function kindNamed(text: string, kind: DescribedId): KindId | undefined {
+function kindNamed(text: string, kind: DescribedId): KindId | undefined {
   const phrases = new Phrases(text, kind);
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);

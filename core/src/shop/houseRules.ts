@@ -126,13 +126,13 @@ const chosen = <const R extends HouseRuleId>(rule: R) =>
 const Amount = (description: string) => Type.Optional(Type.Number({ minimum: 0, maximum: 1_000_000, description }));
 
 /** What the shop itself reckons for an operation, where it differs from the usual. */
-export const OwnWorkSchema = Type.Object(
+const OwnWorkSchema = Type.Object(
   { hours: Amount('Hours of work for one engine'), price: Amount('Price for one engine, in the shop’s money') },
   { additionalProperties: false },
 );
 
 /** What the shop goes by in place of a figure of thumb. */
-export const OwnFigureSchema = Type.Object(
+const OwnFigureSchema = Type.Object(
   { low: Type.Number({ description: 'Inside units; as high where only one end counts' }), high: Type.Number() },
   { additionalProperties: false },
 );

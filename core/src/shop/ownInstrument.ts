@@ -35,15 +35,15 @@ export type OwnInstrument = Static<typeof OwnInstrumentSchema>;
 
 /** The drawer of a shop that has said nothing of its own: one of each sort, with the usual values. */
 export const USUAL_INSTRUMENTS: readonly OwnInstrument[] = INSTRUMENT_IDS.filter((id) => id !== 'sheet').map((id) => {
-  const { name, resolution, permissibleError, reach } = INSTRUMENTS[id];
+  const { name, resolution, permissibleError, range } = INSTRUMENTS[id];
   return {
     id: `usual-${id.toLowerCase()}`,
     sort: id,
-    name: `${name}${/micrometer|caliper|boreGauge/.test(id) ? `, ${reach.low} to ${reach.high} mm` : ''}`,
+    name: `${name}${/micrometer|caliper|boreGauge/.test(id) ? `, ${range.low} to ${range.high} mm` : ''}`,
     resolution,
     permissibleError,
-    from: reach.low,
-    to: reach.high,
+    from: range.low,
+    to: range.high,
   };
 });
 

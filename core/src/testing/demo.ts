@@ -6,7 +6,7 @@ import { partFromPattern, type Part } from '../catalogue/part';
 import type { Pattern } from '../catalogue/pattern';
 import { indexCatalogue } from '../identify/catalogueIndex';
 import { identify } from '../identify/identify';
-import { settingOf } from '../interchange/setting';
+import { swapContextOf } from '../interchange/swapContext';
 import { readEntry } from '../readings/entryLine';
 import type { Specimen, Understood } from '../readings/reading';
 
@@ -33,7 +33,7 @@ export function demoSpecimen(name: string): Specimen {
 export const demoPart = (id: string): Part => partFromPattern(demoPattern(id), LOOKUP.label(id));
 
 /** The demo's shells and bearings, and a shop without rules of its own. */
-export const SETTING = settingOf(LOOKUP);
+export const SETTING = swapContextOf(LOOKUP);
 
 const CRANKS = indexCatalogue('crank', CATALOGUE);
 

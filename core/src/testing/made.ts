@@ -2,7 +2,7 @@ import type { Part } from '../catalogue/part';
 import type { KindId } from '../dictionary/dictionary';
 import { JOINTS } from '../joints/index';
 import type { Assembly, Stock } from '../joints/assembly';
-import type { Finding } from '../joints/finding';
+import type { Outcome } from '../joints/outcome';
 import { interval } from '../quantity/interval';
 import type { HouseRules } from '../shop/houseRules';
 
@@ -44,14 +44,14 @@ export function finding(
   check: string,
   parts: readonly Part[],
   { rules = {}, stock = {}, replaced = [] }: Round = {},
-): Finding {
+): Outcome {
   const found = JOINTS.find(({ id }) => id === joint)?.checks.find(({ id }) => id === check);
   if (!found) throw new RangeError(`There is no check ${joint}.${check}.`);
   return found.judge({ parts: byKind(parts), replaced: byKind(replaced), stock, rules });
 }
 
 /** A finding in a word or two: its verdict, and what is done about it. */
-export const outcomeOf = ({ verdict, work }: Finding): string =>
+export const outcomeOf = ({ verdict, work }: Outcome): string =>
   [verdict, ...work.map(({ steps }) => steps.join(' and '))].join(', ');
 
 /** The same of a check at once. */

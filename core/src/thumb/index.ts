@@ -14,17 +14,16 @@ export {
   limitOf,
   sayFigure,
   sayLeeway,
-  type Bound,
   type FigureOfThumb,
   type HasFigures,
   type LimitOfThumb,
   type OwnFigures,
 } from './figure.js';
-export { checkOwnFigures, readFigure, writeFigure, type OwnFigureRead } from './readFigure.js';
+export { checkOwnFigures, readFigure, writeFigure } from './readFigure.js';
 export { bearings, cylinders, deck, ends, records, rods, valveGear };
 
 /** A subject with its figures. */
-export interface ThumbSubject {
+interface ThumbSubject {
   readonly name: string;
   readonly figures: readonly FigureOfThumb[];
 }

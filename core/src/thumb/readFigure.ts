@@ -9,7 +9,7 @@ const TO = /\s+to\s+|\s*(?:\.\.|–|—)\s*/i;
 const UNIT = /[^\d\s.,+-].*$/;
 
 /** A figure of a shop's own as it was typed, in inside units; or what is wrong with it and what to write. */
-export type OwnFigureRead = Interval | { readonly problem: string };
+type OwnFigureRead = Interval | { readonly problem: string };
 
 /**
  * Reads what a shop goes by instead of a figure of thumb: `0.05 to 0.2`, `2 to 8 thou`, `0.9`. Without a unit it is in

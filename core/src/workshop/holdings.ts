@@ -10,9 +10,16 @@ import {
   indexEngines,
   takenFor,
   type CatalogueIndex,
-  type Circumstances,
+  type IdentifyOptions,
 } from '../identify/index.js';
-import { Grid, partsOfVariant, settingOf, WhatElse, type PlacedPart, type Setting } from '../interchange/index.js';
+import {
+  Grid,
+  partsOfVariant,
+  swapContextOf,
+  WhatElse,
+  type PlacedPart,
+  type SwapContext,
+} from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { Choices } from './choices.js';
 import { CatalogueSearch } from './search.js';
@@ -41,12 +48,12 @@ function ordered(catalogue: Catalogue): Catalogue {
 }
 
 /**
- * A catalogue with its circumstances (instruments, house rules), and all that is worked out from them and worth
- * keeping. It knows what of that still holds when a record is changed.
+ * A catalogue with what the shop has of its own (instruments, house rules), and all that is worked out from them and
+ * worth keeping. It knows what of that still holds when a record is changed.
  */
 export class Holdings {
   private lookup: CatalogueLookup;
-  private around: Circumstances;
+  private around: IdentifyOptions;
   private readonly indexes = new Map<KindId, CatalogueIndex>();
   /** Indexes of before some patterns were changed. */
   private readonly earlier = new Map<KindId, CatalogueIndex>();
@@ -56,21 +63,21 @@ export class Holdings {
   private readonly variantParts = new Map<string, readonly PlacedPart[]>();
   private readonly grids = new Map<string, OpenGrid>();
   private engineIndex: CatalogueIndex | undefined;
-  private madeSetting: Setting | undefined;
+  private madeSwapContext: SwapContext | undefined;
   private searching: CatalogueSearch | undefined;
   private choosing: Choices | undefined;
   private audited: ReadonlyMap<string, readonly AuditFinding[]> | undefined;
 
-  constructor(catalogue: Catalogue, circumstances: Circumstances = {}) {
+  constructor(catalogue: Catalogue, identifyOptions: IdentifyOptions = {}) {
     this.lookup = new CatalogueLookup(ordered(catalogue));
-    this.around = circumstances;
+    this.around = identifyOptions;
   }
 
   get catalogue(): CatalogueLookup {
     return this.lookup;
   }
 
-  get circumstances(): Circumstances {
+  get identifyOptions(): IdentifyOptions {
     return this.around;
   }
 
@@ -102,15 +109,15 @@ export class Holdings {
   }
 
   /** Goes on with other instruments or house rules. */
-  setCircumstances(circumstances: Circumstances): void {
-    this.around = circumstances;
+  setCircumstances(identifyOptions: IdentifyOptions): void {
+    this.around = identifyOptions;
     this.identifications.clear();
     this.audited = undefined;
     this.forgetSwaps();
   }
 
   private forgetSwaps(): void {
-    this.madeSetting = undefined;
+    this.madeSwapContext = undefined;
     this.takers.clear();
     this.variantParts.clear();
     this.grids.clear();
@@ -146,8 +153,8 @@ export class Holdings {
   }
 
   /** What may stand between parts, and how the shop does things. */
-  get setting(): Setting {
-    return (this.madeSetting ??= settingOf(this.lookup, this.around.rules));
+  get swapContext(): SwapContext {
+    return (this.madeSwapContext ??= swapContextOf(this.lookup, this.around.rules));
   }
 
   /** All patterns of a kind as parts. */
@@ -165,7 +172,11 @@ export class Holdings {
 
   /** The patterns of a kind, sorted to be asked what of them takes a part of another, or goes where one is. */
   whatElse(one: KindId, many: KindId, side: 'donor' | 'recipient'): WhatElse {
-    return kept(this.takers, `${one} ${many} ${side}`, () => new WhatElse(one, this.partsOf(many), side, this.setting));
+    return kept(
+      this.takers,
+      `${one} ${many} ${side}`,
+      () => new WhatElse(one, this.partsOf(many), side, this.swapContext),
+    );
   }
 
   /** A grid between some patterns, with the lines worked out before. */

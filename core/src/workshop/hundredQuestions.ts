@@ -33,7 +33,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
   const crank = shelf.find(({ kind }) => kind === 'crank');
   const readings = crank ? readingsOf(crank) : [];
   const sides = { donors: { kind: 'crank' }, recipients: { kind: 'block' } } as const;
-  const drill = { kind: 'crank', level: 'used', seed: 4711 } as const;
+  const round = { kind: 'crank', level: 'used', seed: 4711 } as const;
   const parts = every(
     patterns.filter(({ kind }) => recipientsFor(kind).length > 0),
     12,
@@ -124,9 +124,9 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
     asked('pick', { of: 'pattern', kinds: ['crank'], words: 'forged' }),
     asked('pick', { of: 'variant', words: 'sluice', chosen: variants[3]?.id ?? '' }),
     asked('faces', { kind: 'block' }),
-    asked('drillSheet', drill),
-    asked('drillAsk', { ...drill, asked: ['look crank.counterweights', 'look crank.making'].slice(0, 1) }),
-    asked('drillEnd', { ...drill, asked: [], named: 'ambit-crank-3' }),
+    asked('practiceSheet', round),
+    asked('practiceAsk', { ...round, asked: ['look crank.counterweights', 'look crank.making'].slice(0, 1) }),
+    asked('practiceEnd', { ...round, asked: [], named: 'ambit-crank-3' }),
     // What cannot be answered is refused by both in the same words.
     asked('interchange', { donors: [{ pattern: 'no-such' }], recipients: [{ pattern: 'ambit-block-3' }] }),
     asked('interchange', {

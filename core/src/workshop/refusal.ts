@@ -1,7 +1,7 @@
 import { CompareError } from '../compare/index.js';
 import { DesignationError, VehicleNumberError } from '../designations/index.js';
 import { DataError, type Problem } from '../formats/index.js';
-import { NoJointError, UnknownPartyError } from '../interchange/index.js';
+import { NoJointError, UnknownPartError } from '../interchange/index.js';
 
 /** Asked for a record that the catalogue does not hold. */
 export class UnknownRecordError extends Error {
@@ -22,7 +22,7 @@ export interface Refusal {
 /** What is told of an error that is no fault of the workshop; undefined for one that is. */
 export function refusalOf(error: unknown): Refusal | undefined {
   if (error instanceof DataError) return { refused: 'bad', error: error.what, problems: error.problems };
-  if (error instanceof UnknownRecordError || error instanceof UnknownPartyError)
+  if (error instanceof UnknownRecordError || error instanceof UnknownPartError)
     return { refused: 'missing', error: error.message };
   if (
     error instanceof NoJointError ||

@@ -1,6 +1,6 @@
 import { AS_MEASURED, type PartRef } from '../contract/index.js';
 import { checkReadings, DataError } from '../formats/index.js';
-import { UnknownPartyError, type PartyRef } from '../interchange/index.js';
+import { UnknownPartError, type PartOrEngine } from '../interchange/index.js';
 import { UnknownRecordError } from './refusal.js';
 import type { Holdings } from './holdings.js';
 
@@ -10,7 +10,7 @@ import type { Holdings } from './holdings.js';
  *
  * @param where the reference stands in the request
  */
-export function partyRef(workshop: Holdings, ref: PartRef, where: string): PartyRef {
+export function resolveRef(workshop: Holdings, ref: PartRef, where: string): PartOrEngine {
   const { catalogue } = workshop;
   const named = [ref.pattern, ref.specimen, ref.specimenId, ref.variant].filter((each) => each !== undefined);
   if (named.length !== 1)
@@ -52,8 +52,8 @@ export function partyRef(workshop: Holdings, ref: PartRef, where: string): Party
 }
 
 /** The same of many. */
-export const partyRefs = (workshop: Holdings, refs: readonly PartRef[], where: string): readonly PartyRef[] =>
-  refs.map((ref, at) => partyRef(workshop, ref, `${where}[${at}]`));
+export const resolveRefs = (workshop: Holdings, refs: readonly PartRef[], where: string): readonly PartOrEngine[] =>
+  refs.map((ref, at) => resolveRef(workshop, ref, `${where}[${at}]`));
 
 /** Says where in a request something stands that the joints do not know. */
 export function placed<T>(where: string, make: () => T): T {
@@ -62,7 +62,7 @@ export function placed<T>(where: string, make: () => T): T {
   } catch (error) {
     if (error instanceof Error && error.name === 'NoJointError')
       throw new DataError(error.message, [{ where, what: 'choose parts that meet, or an engine.' }]);
-    if (error instanceof UnknownPartyError) throw new UnknownRecordError(error.message);
+    if (error instanceof UnknownPartError) throw new UnknownRecordError(error.message);
     throw error;
   }
 }

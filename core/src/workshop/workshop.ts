@@ -6,12 +6,12 @@ import { Holdings } from './holdings.js';
 const SMALL = 4000;
 
 /**
- * Answers every question there is over a catalogue and its circumstances. The worker of the browser and the threads of
+ * Answers every question there is over a catalogue. The worker of the browser and the threads of
  * the server are thin adapters of it: what they answer to the same question is the same.
  */
 export class Workshop extends Holdings {
   /**
-   * Answers a question. Throws a DataError, NoJointError, UnknownPartyError, UnknownRecordError or CompareError where
+   * Answers a question. Throws a DataError, NoJointError, UnknownPartError, UnknownRecordError or CompareError where
    * it cannot; `refusalOf` makes of those what is told.
    */
   ask<N extends QuestionName>(name: N, request: Requests[N], wording: Wording = 'pieces'): Answers[N] {

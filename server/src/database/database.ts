@@ -8,6 +8,7 @@ import { Imports1700000000003 } from './migrations/1700000000003-imports.js';
 import { Identification1700000000004 } from './migrations/1700000000004-identification.js';
 import { Together1700000000005 } from './migrations/1700000000005-together.js';
 import { Unread1700000000006 } from './migrations/1700000000006-unread.js';
+import { Practice1700000000007 } from './migrations/1700000000007-practice.js';
 
 const RETRY_AFTER_MS = 1000;
 const CONNECT_WITHIN_MS = 3000;
@@ -38,6 +39,7 @@ export class Database {
         Identification1700000000004,
         Together1700000000005,
         Unread1700000000006,
+        Practice1700000000007,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,

@@ -118,8 +118,8 @@ export interface DocumentChangeRow {
   operation: 'added' | 'changed' | 'removed' | 'restored';
 }
 
-/** One drill that was gone through. */
-interface DrillRow {
+/** One round that was gone through. */
+interface PracticeRow {
   id: string;
   at: Date;
   who: string;
@@ -359,8 +359,8 @@ export const DocumentChangeEntity = new EntitySchema<DocumentChangeRow>({
   },
 });
 
-export const DrillEntity = new EntitySchema<DrillRow>({
-  name: 'drill',
+export const PracticeEntity = new EntitySchema<PracticeRow>({
+  name: 'practice',
   columns: {
     id: { type: 'uuid', primary: true },
     at: { type: 'timestamptz' },
@@ -390,5 +390,5 @@ export const ENTITIES = [
   PhotographEntity,
   ShopEntity,
   DocumentChangeEntity,
-  DrillEntity,
+  PracticeEntity,
 ];

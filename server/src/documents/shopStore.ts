@@ -17,7 +17,7 @@ const KEEPING: Keeping<ShopDocument, ShopRow> = {
   documentOf: ({ id, document }) => ({ id, ...document }),
 };
 
-const told = ({ instruments, rules, version }: Shop & { readonly version: number }): StoredShop => ({
+const storedShop = ({ instruments, rules, version }: Shop & { readonly version: number }): StoredShop => ({
   instruments,
   rules,
   version,
@@ -33,7 +33,7 @@ export class ShopStore {
 
   async get(): Promise<StoredShop> {
     try {
-      return told(await this.documents.get(SHOP_ID));
+      return storedShop(await this.documents.get(SHOP_ID));
     } catch (error) {
       if (error instanceof MissingError) return { ...USUAL_SHOP, version: 0 };
       throw error;
@@ -42,7 +42,7 @@ export class ShopStore {
 
   /** Throws a ChangedError when another change came between. */
   async save(shop: Shop, version: number, who: string): Promise<StoredShop> {
-    return told(await this.documents.save({ ...shop, id: SHOP_ID }, version, who));
+    return storedShop(await this.documents.save({ ...shop, id: SHOP_ID }, version, who));
   }
 
   history() {

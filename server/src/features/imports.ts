@@ -8,7 +8,7 @@ import {
   ImportChoicesSchema,
   ImportRowSchema,
   ImportSchema,
-  OutcomeSchema,
+  ImportOutcomeSchema,
   UuidSchema,
   type Import,
 } from '@which-bore/core';
@@ -106,7 +106,7 @@ export const imports: FastifyPluginAsyncTypebox<{ imports: ImportStore; largestU
         tags: ['catalogue'],
         params: Params,
         querystring: Type.Object({
-          outcome: Type.Optional(OutcomeSchema),
+          outcome: Type.Optional(ImportOutcomeSchema),
           after: Type.Optional(Type.String({ pattern: '^\\d+$', description: 'Position of the last row seen' })),
         }),
         response: { 200: Type.Array(ImportRowSchema) },

@@ -2,7 +2,7 @@ import {
   CatalogueLookup,
   judgeSwap,
   say,
-  settingOf,
+  swapContextOf,
   VERDICT_WORDS,
   type Catalogue,
   type StoredShop,
@@ -79,7 +79,7 @@ describe('interchange through the API', () => {
       lookup,
       [{ pattern: 'skerry-crank-6-112' }],
       { pattern: 'skerry-block-6-early' },
-      settingOf(lookup),
+      swapContextOf(lookup),
     );
     expect(swap?.verdict).toBe(core.swap.verdict);
     expect(swap?.says).toBe(say(core.swap.says, 'metric'));

@@ -163,7 +163,7 @@ describe('the next check over the API', () => {
   });
 });
 
-describe('what became of readings, and drills', () => {
+describe('what became of readings, and rounds of practice', () => {
   let app: FastifyInstance;
 
   beforeAll(async () => {
@@ -196,8 +196,8 @@ describe('what became of readings, and drills', () => {
     expect(history[3]?.before?.option).toBe('forged');
   });
 
-  it('counts a drill once, however often it is sent', async () => {
-    const drill = {
+  it('counts a round of practice once, however often it is sent', async () => {
+    const round = {
       id: randomUUID(),
       level: 'used',
       kind: 'crank',
@@ -210,14 +210,14 @@ describe('what became of readings, and drills', () => {
     };
     for (let times = 0; times < 2; times++)
       expect(
-        (await app.inject({ method: 'POST', url: '/api/drills', payload: drill, headers: { 'x-who': 'Tilda' } }))
+        (await app.inject({ method: 'POST', url: '/api/practice', payload: round, headers: { 'x-who': 'Tilda' } }))
           .statusCode,
       ).toBe(201);
-    const mine = (await app.inject({ url: '/api/drills?who=Tilda' })).json<{ id: string; right: boolean }[]>();
-    expect(mine.map(({ id, right }) => [id, right])).toEqual([[drill.id, true]]);
-    expect((await app.inject({ url: '/api/drills?who=Nobody' })).json()).toEqual([]);
+    const mine = (await app.inject({ url: '/api/practice?who=Tilda' })).json<{ id: string; right: boolean }[]>();
+    expect(mine.map(({ id, right }) => [id, right])).toEqual([[round.id, true]]);
+    expect((await app.inject({ url: '/api/practice?who=Nobody' })).json()).toEqual([]);
     expect(
-      (await app.inject({ method: 'POST', url: '/api/drills', payload: { ...drill, score: 101 } })).statusCode,
+      (await app.inject({ method: 'POST', url: '/api/practice', payload: { ...round, score: 101 } })).statusCode,
     ).toBe(400);
   });
 });

@@ -81,7 +81,7 @@ export class Workshops {
     const stopped = () => Atomics.store(stop, 0, 1);
     gone?.addEventListener('abort', stopped, { once: true });
     try {
-      return told(await this.on(bench, task(stop)));
+      return bytesOf(await this.on(bench, task(stop)));
     } finally {
       gone?.removeEventListener('abort', stopped);
     }
@@ -111,7 +111,7 @@ async function begin(pool: Piscina<Task, Said>): Promise<void> {
 }
 
 /** The bytes of an answer. Throws what is to be told where there is none. */
-function told(said: Said): Uint8Array {
+function bytesOf(said: Said): Uint8Array {
   if (said instanceof Uint8Array) return said;
   if (isRefusal(said))
     throw said.refused === 'missing' ? new MissingError(said.error) : new DataError(said.error, said.problems ?? []);

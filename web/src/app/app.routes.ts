@@ -50,9 +50,9 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./rules/rulesStation')).RulesStation,
   },
   {
-    path: 'drill',
-    title: 'Drill · Which Bore',
-    loadComponent: async () => (await import('./drill/drillStation')).DrillStation,
+    path: 'practice',
+    title: 'Practice · Which Bore',
+    loadComponent: async () => (await import('./practice/practiceStation')).PracticeStation,
   },
   {
     path: 'shelf',
@@ -80,5 +80,7 @@ export const routes: Routes = [
       { path: 'changes', loadComponent: async () => (await import('./catalogue/changesPage')).ChangesPage },
     ],
   },
+  // As it was called before: addresses that somebody kept still lead there.
+  { path: 'drill', redirectTo: 'practice' },
   { path: '**', redirectTo: 'bench' },
 ];

@@ -1,9 +1,9 @@
 import { sentence } from '../../quantity/sentence.js';
 import { COMPANION_SAYS } from '../../catalogue/pattern.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { together } from '../engine.js';
 
-export const companions = defineRule(
+export const companions = auditRule(
   'companions',
   'Companions',
   'Where a part is fitted, what it is only valid with is fitted as well, and what it must never meet is not, at the same time and in every engine.',

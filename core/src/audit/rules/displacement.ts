@@ -3,7 +3,7 @@ import { interval, middle } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { sweptVolume } from '../../stack/index.js';
 import { limitOf, records, type HasFigures } from '../../thumb/index.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { middleOf } from '../engine.js';
 
 /** The size of an engine, cc, from bore and stroke in mm. */
@@ -14,7 +14,7 @@ const sizeOf = (bore: number, stroke: number, cylinders: number): number =>
 const isStated = (size: number, stated: number, rules: HasFigures): boolean =>
   Math.abs(size - stated) <= limitOf(records.displacement, rules) * stated;
 
-export const displacement = defineRule(
+export const displacement = auditRule(
   'displacement',
   'Stated size',
   'Bore, stroke and count of cylinders must give the stated size within 2 %.',

@@ -4,9 +4,9 @@ import { disputedIds, optionOf, sizeOf, type Voice } from '../../catalogue/value
 import type { Size } from '../../catalogue/size.js';
 import { isIdOf, parameterOf, sayEntry } from '../../dictionary/dictionary.js';
 import { band, sentence, type Sentence } from '../../quantity/sentence.js';
-import { defineRule, type AuditPlace } from '../finding.js';
+import { auditRule, type AuditPlace } from '../rule.js';
 
-export const disputes = defineRule(
+export const disputes = auditRule(
   'disputes',
   'Disputed values',
   'Two sources that cannot both be right about a value.',

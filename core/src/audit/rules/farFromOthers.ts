@@ -1,6 +1,6 @@
 import { KIND_IDS, KINDS } from '../../dictionary/dictionary.js';
 import { sentence, value } from '../../quantity/sentence.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { middleOf } from '../engine.js';
 
 /** Fewest sizes of which anything can be called usual. */
@@ -32,7 +32,7 @@ export function modifiedZScores(values: readonly number[], leastSpread = 0): num
   return logs.map((each) => (SCALE * (each - centre)) / Math.max(deviation, leastSpread));
 }
 
-export const farFromOthers = defineRule(
+export const farFromOthers = auditRule(
   'farFromOthers',
   'Far from the others',
   'A size of a kind of part lies far from those of all other patterns of the kind in its family.',

@@ -1,10 +1,10 @@
 import { sayYears } from '../../catalogue/figure.js';
 import { slotOf } from '../../dictionary/slots.js';
 import { sentence } from '../../quantity/sentence.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { monthsOf } from '../engine.js';
 
-export const fitmentYears = defineRule(
+export const fitmentYears = auditRule(
   'fitmentYears',
   'Fitments',
   'A part is fitted in a place for its kind, in years in which the variant was made.',

@@ -1,8 +1,8 @@
 import { normaliseMark } from '../../marks/markText.js';
 import { sentence } from '../../quantity/sentence.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 
-export const numberTwice = defineRule(
+export const numberTwice = auditRule(
   'numberTwice',
   'One number, two parts',
   'A part number names one pattern.',

@@ -1,12 +1,15 @@
 import type { Parameter } from '../../dictionary/definition.js';
-import { block, engineVariant, liner, piston } from '../../dictionary/index.js';
+import { block } from '../../dictionary/kinds/block.js';
+import { variant as engineVariant } from '../../dictionary/variant.js';
+import { liner } from '../../dictionary/kinds/liner.js';
+import { piston } from '../../dictionary/kinds/piston.js';
 import { apart, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, records } from '../../thumb/index.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { fittedAt, limitsOf, together, type Fitted } from '../engine.js';
 
-export const pistonInBore = defineRule(
+export const pistonInBore = auditRule(
   'pistonInBore',
   'Piston and bore',
   'A piston is made for the bore of its variant, and is a little smaller than the block or liner it runs in.',

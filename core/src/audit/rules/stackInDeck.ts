@@ -1,12 +1,15 @@
-import { block, crank, piston, rod } from '../../dictionary/index.js';
+import { block } from '../../dictionary/kinds/block.js';
+import { crank } from '../../dictionary/kinds/crank.js';
+import { piston } from '../../dictionary/kinds/piston.js';
+import { rod } from '../../dictionary/kinds/rod.js';
 import { contains, interval, middle } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { deckClearance } from '../../stack/index.js';
 import { bandOf, records } from '../../thumb/index.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { fittedAt, middleOf, together, type Fitted } from '../engine.js';
 
-export const stackInDeck = defineRule(
+export const stackInDeck = auditRule(
   'stackInDeck',
   'Rod and piston against the deck',
   'Half the stroke, the rod and the piston’s compression height must come to the deck height, or nearly.',

@@ -1,10 +1,11 @@
-import { crank, engineVariant } from '../../dictionary/index.js';
+import { crank } from '../../dictionary/kinds/crank.js';
+import { variant as engineVariant } from '../../dictionary/variant.js';
 import { apart } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 import { fittedAt, limitsOf } from '../engine.js';
 
-export const strokeOfCrank = defineRule(
+export const strokeOfCrank = auditRule(
   'strokeOfCrank',
   'Stroke of the crank',
   'A variant has the stroke of the cranks fitted to it.',

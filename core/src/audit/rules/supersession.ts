@@ -1,9 +1,9 @@
 import { normaliseMark } from '../../marks/markText.js';
 import { sentence } from '../../quantity/sentence.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 
 /** Follows a number through what replaced it. Ends where nothing did, or where it meets a number again. */
-export const supersession = defineRule(
+export const supersession = auditRule(
   'supersession',
   'Replaced numbers',
   'A replaced number leads to a living one: never in a circle, and never to a number nobody carries.',

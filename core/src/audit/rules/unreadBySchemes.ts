@@ -1,8 +1,8 @@
 import { decode } from '../../catalogue/scheme.js';
 import { sentence } from '../../quantity/sentence.js';
-import { defineRule } from '../finding.js';
+import { auditRule } from '../rule.js';
 
-export const unreadBySchemes = defineRule(
+export const unreadBySchemes = auditRule(
   'unreadBySchemes',
   'Schemes that do not read',
   'A mark scheme reads its own samples, and the marks of the parts it is for where they have its form.',

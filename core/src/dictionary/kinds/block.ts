@@ -292,7 +292,7 @@ export const block = defineKind({
     headBolts: face('Head bolt pattern', 'Bolt places, threads and dowels by which the head is held.'),
     sparePattern: face(
       'Head bolt pattern of undrilled bosses',
-      'Bolt pattern that the block would take besides, if bosses that were cast but never drilled were drilled and tapped; none where there are no such bosses.',
+      'Bolt pattern that the block would take as well, if bosses that were cast but never drilled were drilled and tapped; none where there are no such bosses.',
     ),
     coolant: face('Coolant ports', 'Which coolant holes open in the deck, and where.'),
     bellhousing: face('Bellhousing', 'Bolt places and dowels of the rear face.'),

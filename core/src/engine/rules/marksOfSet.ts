@@ -1,8 +1,11 @@
-import { KINDS, type KindId } from '../../dictionary/dictionary.js';
-import { groupedBy, ids, names, ofKind, type MixRule, type PartRead } from './rule.js';
+import { KINDS } from '../../dictionary/dictionary.js';
+import { concerning, engineRule, groupedBy, names, ofKind, type PartRead } from './rule.js';
 
 /** Places where a letter stands that must be the same all through an engine. */
-const WEIGHT_PLACES: Readonly<Partial<Record<KindId, string>>> = { piston: 'piston.weight', rod: 'rod.weightLetter' };
+const WEIGHT_PLACES = [
+  ['piston', 'piston.weight'],
+  ['rod', 'rod.weightLetter'],
+] as const;
 
 const letterAt =
   (place: string) =>
@@ -14,23 +17,22 @@ const letterAt =
   };
 
 /** Weight letters must agree across the engine. *Common practice, no source.* */
-export const marksOfSet: MixRule = {
-  id: 'marksOfSet',
-  name: 'Weight letters',
-  find: ({ parts }) =>
-    Object.entries(WEIGHT_PLACES).flatMap(([kind, place]) => {
-      const groups = groupedBy(ofKind(parts, kind as KindId), letterAt(place));
-      if (groups.size < 2) return [];
-      const told = [...groups].map(([letter, group]) => `${letter} on ${names(group)}`).join('; ');
-      return [
-        {
-          rule: 'marksOfSet',
-          weight: 'refuse' as const,
-          says: [
-            `Weight letters of the ${KINDS[kind as KindId].plural.toLowerCase()} differ: ${told}. They must agree across the engine; when in doubt, weigh them.`,
-          ],
-          specimens: ids([...groups.values()].flat()),
-        },
-      ];
-    }),
-};
+export const marksOfSet = engineRule(
+  'marksOfSet',
+  'Weight letters',
+  'The pistons and the rods of one engine each have one weight letter.',
+  function* ({ parts }) {
+    for (const [kind, place] of WEIGHT_PLACES) {
+      const groups = groupedBy(ofKind(parts, kind), letterAt(place));
+      if (groups.size < 2) continue;
+      const letters = [...groups].map(([letter, group]) => `${letter} on ${names(group)}`).join('; ');
+      yield {
+        weight: 'wrong',
+        ...concerning([...groups.values()].flat()),
+        says: [
+          `Weight letters of the ${KINDS[kind].plural.toLowerCase()} differ: ${letters}. They must agree across the engine; when in doubt, weigh them.`,
+        ],
+      };
+    }
+  },
+);

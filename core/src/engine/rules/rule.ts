@@ -1,9 +1,8 @@
 import { listed } from '../../quantity/phrase.js';
 import type { CatalogueLookup } from '../../catalogue/lookup.js';
 import type { KindId } from '../../dictionary/dictionary.js';
-import type { Sentence } from '../../quantity/sentence.js';
 import type { Understood } from '../../readings/reading.js';
-import type { HouseRules } from '../../shop/houseRules.js';
+import { defineRule, type Finding, type Rule } from '../../rules/rule.js';
 import type { PartInEngine } from '../part.js';
 
 /** One part of the engine with what was read on it. */
@@ -12,29 +11,18 @@ export interface PartRead {
   readonly readings: readonly Understood[];
 }
 
-export interface Mixing {
+/** The parts of one engine, as far as they were read. */
+export interface PartsTogether {
   readonly catalogue: CatalogueLookup;
   readonly parts: readonly PartRead[];
-  /** The likeliest variant, where one is named. */
-  readonly variant: string | undefined;
-  readonly rules: HouseRules;
 }
 
-/** Parts of one engine that must not be mixed. */
-export interface MixFinding {
-  readonly rule: string;
-  /** `refuse`: never so; `doubt`: to be looked into. */
-  readonly weight: 'refuse' | 'doubt';
-  readonly says: Sentence;
-  readonly specimens: readonly string[];
-}
-
+/** Parts of one engine that must not be mixed; `where` and `also` are the specimens concerned. */
+export type EngineFinding = Finding<string>;
 /** One rule about what goes together in one engine. */
-export interface MixRule {
-  readonly id: string;
-  readonly name: string;
-  readonly find: (mixing: Mixing) => readonly MixFinding[];
-}
+export type EngineRule = Rule<PartsTogether, string>;
+
+export const engineRule = defineRule<PartsTogether, string>;
 
 /** The pattern a part is taken for, once that is at least probable. */
 export const takenFor = ({ part: { lineUp } }: PartRead): string | undefined =>
@@ -54,4 +42,9 @@ export function groupedBy<T>(parts: readonly PartRead[], key: (part: PartRead) =
 }
 
 export const names = (parts: readonly PartRead[]): string => listed(parts.map(({ part }) => part.name));
-export const ids = (parts: readonly PartRead[]): string[] => parts.map(({ part }) => part.specimen);
+
+/** The specimens that a finding is about, as it names them. */
+export function concerning(parts: readonly PartRead[]): Pick<EngineFinding, 'where' | 'also'> {
+  const [where = '', ...also] = parts.map(({ part }) => part.specimen);
+  return { where, also };
+}

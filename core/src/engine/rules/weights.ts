@@ -1,10 +1,18 @@
-import { KINDS, type KindId } from '../../dictionary/dictionary.js';
+import { KINDS } from '../../dictionary/dictionary.js';
+import { pin } from '../../dictionary/kinds/pin.js';
+import { piston } from '../../dictionary/kinds/piston.js';
+import { rod } from '../../dictionary/kinds/rod.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { toInside } from '../../quantity/unit.js';
 import { weightAllowed } from '../../shop/houseRules.js';
-import { ids, names, ofKind, type MixRule, type PartRead } from './rule.js';
+import { concerning, engineRule, names, ofKind, type PartRead } from './rule.js';
 
-const MASSES: Readonly<Partial<Record<KindId, string>>> = { piston: 'piston.mass', rod: 'rod.mass', pin: 'pin.mass' };
+/** What is weighed of a set. */
+const WEIGHED = [
+  ['piston', piston.parameters.mass.id],
+  ['rod', rod.parameters.mass.id],
+  ['pin', pin.parameters.mass.id],
+] as const;
 
 const grams = (mass: number) => value(mass, 'mass');
 
@@ -16,28 +24,28 @@ const massOf = ({ readings }: PartRead, parameter: string): number | undefined =
 };
 
 /** All pistons and rods of one engine weigh the same, within the house rule. *Common practice, no source.* */
-export const weights: MixRule = {
-  id: 'weights',
-  name: 'Weight of a set',
-  find: ({ parts, rules }) =>
-    Object.entries(MASSES).flatMap(([kind, parameter]) => {
-      const weighed = ofKind(parts, kind as KindId).flatMap((part) => {
-        const mass = massOf(part, parameter);
-        return mass === undefined ? [] : [{ part, mass }];
-      });
-      const sorted = weighed.sort((a, b) => a.mass - b.mass);
-      const [lightest, heaviest] = [sorted[0], sorted[sorted.length - 1]];
-      if (!lightest || !heaviest) return [];
+export const weights = engineRule(
+  'weights',
+  'Weight of a set',
+  'The pistons, rods and pins of one engine weigh the same, within the house rule.',
+  function* ({ parts }, rules) {
+    for (const [kind, parameter] of WEIGHED) {
+      const weighed = ofKind(parts, kind)
+        .flatMap((part) => {
+          const mass = massOf(part, parameter);
+          return mass === undefined ? [] : [{ part, mass }];
+        })
+        .sort((a, b) => a.mass - b.mass);
+      const [lightest, heaviest] = [weighed[0], weighed.at(-1)];
+      if (!lightest || !heaviest) continue;
       const spread = heaviest.mass - lightest.mass;
       const allowed = weightAllowed(rules);
-      if (spread <= allowed) return [];
-      return [
-        {
-          rule: 'weights',
-          weight: 'doubt' as const,
-          says: sentence`The ${KINDS[kind as KindId].plural.toLowerCase()} weigh from ${grams(lightest.mass)} (${names([lightest.part])}) to ${grams(heaviest.mass)} (${names([heaviest.part])}): ${grams(spread)} apart, and the house rule allows ${grams(allowed)}.`,
-          specimens: ids(sorted.map(({ part }) => part)),
-        },
-      ];
-    }),
-};
+      if (spread <= allowed) continue;
+      yield {
+        weight: 'look',
+        ...concerning(weighed.map(({ part }) => part)),
+        says: sentence`The ${KINDS[kind].plural.toLowerCase()} weigh from ${grams(lightest.mass)} (${names([lightest.part])}) to ${grams(heaviest.mass)} (${names([heaviest.part])}): ${grams(spread)} apart, and the house rule allows ${grams(allowed)}.`,
+      };
+    }
+  },
+);

@@ -6,14 +6,14 @@ import { CATALOGUE } from '../../testing/demo';
 import { indexCatalogue } from '../catalogueIndex';
 import { Identification } from '../identify';
 import { advise } from './advise';
-import { checkKey, foreseen, type Situation } from './checks';
+import { checkKey, foreseen, type CheckContext } from './checks';
 import { hypothesesOf } from './hypotheses';
 import { dismantling } from './teardown';
 
 const index = new Map(KIND_IDS.map((kind) => [kind, indexCatalogue(kind, CATALOGUE)]));
 const indexOf = (kind: KindId) => index.get(kind) ?? indexCatalogue(kind, CATALOGUE);
 
-function advice(kind: KindId, text: string, more: Partial<Situation> = {}, of = indexOf(kind)) {
+function advice(kind: KindId, text: string, more: Partial<CheckContext> = {}, of = indexOf(kind)) {
   const readings = readEntry(text, kind).words;
   return advise(new Identification(of, more.drawer ? { drawer: more.drawer } : {}).read(readings), {
     readings,

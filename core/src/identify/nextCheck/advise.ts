@@ -1,12 +1,12 @@
 import { SETTLED_FROM } from '../assumptions.js';
 import type { Identification } from '../identify.js';
-import { checkKey, foreseen, type Check, type Foreseen, type Situation } from './checks.js';
+import { checkKey, foreseen, type NextCheck, type Foreseen, type CheckContext } from './checks.js';
 import { hypothesesOf, type Hypotheses } from './hypotheses.js';
 import { after, entropy, gainOf, likelihoodOf } from './outcomes.js';
 import { tellApart, type Separation } from './tellApart.js';
 
 /** A check with what it is worth now. */
-export interface Advised extends Check {
+export interface Advised extends NextCheck {
   /** Expected drop in uncertainty, bits. */
   readonly bits: number;
   readonly bitsPerMinute: number;
@@ -35,12 +35,12 @@ const SURE = 0.02;
  * What to look at, read or measure next, and why.
  * @param planned how many checks ahead to plan; one is only the next
  */
-export function advise(identification: Identification, situation: Situation, planned = PLANNED): Advice {
+export function advise(identification: Identification, context: CheckContext, planned = PLANNED): Advice {
   const { index } = identification;
   const hypotheses = hypothesesOf(identification);
-  const open = foreseen(index, hypotheses, situation);
+  const open = foreseen(index, hypotheses, context);
   const checks = rank(open, hypotheses.weights);
-  const separation = tellApart(index, hypotheses, situation, open);
+  const separation = tellApart(index, hypotheses, context, open);
   return {
     uncertainty: entropy(hypotheses.weights),
     checks,

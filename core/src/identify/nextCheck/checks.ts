@@ -14,7 +14,7 @@ import type { Outcomes } from './outcomes.js';
 import { dismantling } from './teardown.js';
 
 /** Something that could be looked at, read or measured next. */
-export interface Check {
+export interface NextCheck {
   /** Id of the parameter, look or mark place. */
   readonly id: string;
   readonly sort: 'size' | 'look' | 'mark';
@@ -33,7 +33,7 @@ export interface Check {
 }
 
 /** How the part lies there, and what has been tried. */
-export interface Situation {
+export interface CheckContext {
   readonly readings: readonly Understood[];
   readonly drawer?: ToolDrawer;
   /** How far the engine is apart. */
@@ -43,10 +43,10 @@ export interface Situation {
 }
 
 /** A check by name: an id alone may stand for a look and for a mark place. */
-export const checkKey = ({ sort, id }: Pick<Check, 'sort' | 'id'>): string => `${sort} ${id}`;
+export const checkKey = ({ sort, id }: Pick<NextCheck, 'sort' | 'id'>): string => `${sort} ${id}`;
 
 export interface Foreseen {
-  readonly check: Check;
+  readonly check: NextCheck;
   readonly outcomes: Outcomes;
 }
 
@@ -56,15 +56,15 @@ const MINUTES_A_MARK = 2;
 const FINER = 2;
 
 /** Everything not yet done that could tell the hypotheses apart, with what it could come to. */
-export function foreseen(index: CatalogueIndex, hypotheses: Hypotheses, situation: Situation): Foreseen[] {
-  const { skipped = [], state = 'onTheBench' } = situation;
+export function foreseen(index: CatalogueIndex, hypotheses: Hypotheses, context: CheckContext): Foreseen[] {
+  const { skipped = [], state = 'onTheBench' } = context;
   const kind = describedAs(index.kind);
-  const open = <T extends { readonly id: string }>(sort: Check['sort'], entries: Readonly<Record<string, T>>) =>
+  const open = <T extends { readonly id: string }>(sort: NextCheck['sort'], entries: Readonly<Record<string, T>>) =>
     Object.values(entries).filter(({ id }) => !skipped.includes(checkKey({ sort, id })));
   return [
-    ...open('mark', kind.markPlaces).flatMap((place) => markCheck(index, hypotheses, place, situation, state)),
-    ...open('look', kind.features).flatMap((feature) => lookCheck(index, hypotheses, feature, situation, state)),
-    ...open('size', kind.parameters).flatMap((parameter) => sizeChecks(index, hypotheses, parameter, situation, state)),
+    ...open('mark', kind.markPlaces).flatMap((place) => markCheck(index, hypotheses, place, context, state)),
+    ...open('look', kind.features).flatMap((feature) => lookCheck(index, hypotheses, feature, context, state)),
+    ...open('size', kind.parameters).flatMap((parameter) => sizeChecks(index, hypotheses, parameter, context, state)),
   ];
 }
 
@@ -72,7 +72,7 @@ function lookCheck(
   index: CatalogueIndex,
   hypotheses: Hypotheses,
   feature: Feature,
-  { readings }: Situation,
+  { readings }: CheckContext,
   state: Reach,
 ): Foreseen[] {
   if (readings.some((reading) => reading.sort === 'look' && reading.feature === feature.id)) return [];
@@ -99,7 +99,7 @@ function markCheck(
   index: CatalogueIndex,
   hypotheses: Hypotheses,
   place: MarkPlace,
-  { readings }: Situation,
+  { readings }: CheckContext,
   state: Reach,
 ): Foreseen[] {
   if (
@@ -150,7 +150,7 @@ function sizeChecks(
   index: CatalogueIndex,
   hypotheses: Hypotheses,
   parameter: Parameter,
-  { readings, drawer = new ToolDrawer() }: Situation,
+  { readings, drawer = new ToolDrawer() }: CheckContext,
   state: Reach,
 ): Foreseen[] {
   const column = index.sizes.get(parameter.id);

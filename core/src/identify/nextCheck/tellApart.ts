@@ -7,7 +7,7 @@ import { band, sentence, value, type Sentence } from '../../quantity/sentence.js
 import { ToolDrawer } from '../../shop/ownInstrument.js';
 import { PROBABLE_FROM } from '../assumptions.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
-import { foreseen, type Foreseen, type Situation } from './checks.js';
+import { foreseen, type Foreseen, type CheckContext } from './checks.js';
 import type { Hypotheses } from './hypotheses.js';
 import { gainOf } from './outcomes.js';
 
@@ -35,7 +35,7 @@ const IN_QUESTION = 0.01;
 export function tellApart(
   index: CatalogueIndex,
   hypotheses: Hypotheses,
-  situation: Situation,
+  context: CheckContext,
   open: readonly Foreseen[],
 ): Separation | undefined {
   const [first, second] = hypotheses.rows.flatMap((row, at) => (row === undefined ? [] : [{ row, at }]));
@@ -48,13 +48,13 @@ export function tellApart(
     return undefined;
   const pair = pairOf(first.row, second.row);
   const between = [index.patterns[first.row] ?? '', index.patterns[second.row] ?? ''] as const;
-  const tooClose = closeSizes(index, first.row, second.row, situation);
+  const tooClose = closeSizes(index, first.row, second.row, context);
   const weights = hypotheses.rows.map((_, at) => (at === first.at || at === second.at ? 0.5 : 0));
   if (open.some(({ outcomes }) => gainOf(outcomes, Float64Array.from(weights), 1).bits >= TELLS))
     return { between, state: 'open', blockedBy: [], tooClose };
   const blockedBy = [
     ...new Set(
-      everything(index, pair, situation)
+      everything(index, pair, context)
         .filter(({ outcomes }) => gainOf(outcomes, pair.weights, 1).bits >= TELLS)
         .map(({ check }) => (check.tool ? `${check.name}, by ${check.tool.name.toLowerCase()}` : check.name)),
     ),
@@ -68,7 +68,7 @@ export function tellApart(
 const pairOf = (a: number, b: number): Hypotheses => ({ rows: [a, b], weights: Float64Array.of(0.5, 0.5) });
 
 /** What could be done with nothing skipped and every instrument at hand. */
-function everything(index: CatalogueIndex, pair: Hypotheses, { readings, state }: Situation): Foreseen[] {
+function everything(index: CatalogueIndex, pair: Hypotheses, { readings, state }: CheckContext): Foreseen[] {
   return foreseen(index, pair, { readings, ...(state ? { state } : {}), drawer: new ToolDrawer() });
 }
 
@@ -77,7 +77,7 @@ function closeSizes(
   index: CatalogueIndex,
   a: number,
   b: number,
-  { readings, drawer = new ToolDrawer() }: Situation,
+  { readings, drawer = new ToolDrawer() }: CheckContext,
 ): Sentence[] {
   return Object.values(describedAs(index.kind).parameters).flatMap((parameter): Sentence[] => {
     const taken = readings

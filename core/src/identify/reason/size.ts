@@ -12,12 +12,12 @@ export function sizeReason(index: CatalogueIndex, row: number, evidence: SizeEvi
   const size = column?.distinct[(column.codes[row] ?? 0) - 1];
   if (!size) return notStated(parameter.name);
   const explanation = explainSize(size, parameter, estimate, said);
-  const { step, limits, outside } = explanation;
+  const { step, limits, beyond } = explanation;
   const limitsSaid = band(limits, parameter.quantity);
-  const by = value(Math.abs(outside), parameter.quantity);
-  const side = outside < 0 ? 'under' : 'over';
+  const by = value(Math.abs(beyond), parameter.quantity);
+  const side = beyond < 0 ? 'under' : 'over';
   const named = stepName(step, size.service[step - 1]);
-  if (outside === 0) {
+  if (beyond === 0) {
     if (!agrees) return sentence`Inside the ${named} limits ${limitsSaid}, but so are many others.`;
     return step === 0
       ? sentence`Inside the standard limits ${limitsSaid}.`
@@ -32,8 +32,8 @@ export function sizeReason(index: CatalogueIndex, row: number, evidence: SizeEvi
 }
 
 /** What accounts for a size just outside its limits. */
-function leftOver(parameter: Parameter, { outside, pastWearLimit }: SizeExplanation): string {
-  const worn = parameter.wear === 'shrinks' ? outside < 0 : parameter.wear === 'grows' ? outside > 0 : false;
+function leftOver(parameter: Parameter, { beyond, pastWearLimit }: SizeExplanation): string {
+  const worn = parameter.wear === 'shrinks' ? beyond < 0 : parameter.wear === 'grows' ? beyond > 0 : false;
   if (!worn) return 'within what the instrument can tell';
   if (pastWearLimit) return 'worn, and past its wear limit';
   return parameter.wear === 'shrinks' ? 'worn, or a light polish' : 'worn';

@@ -1,6 +1,6 @@
 import { frontCover } from '../../dictionary/kinds/frontCover.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 
 /** Another front cover: pump, sensor and pointer. */

@@ -5,7 +5,7 @@ import { sentence, value } from '../../quantity/sentence.js';
 import { ends, limitOf } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import type { Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 import { usually, within } from '../shapes/within.js';
 

@@ -2,7 +2,7 @@ import { flywheel } from '../../dictionary/kinds/flywheel.js';
 import { minus } from '../../quantity/interval.js';
 import { ends } from '../../thumb/index.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameCount, sameLook, samePattern } from '../shapes/same.js';
 import { before, noLess, within } from '../shapes/within.js';
 

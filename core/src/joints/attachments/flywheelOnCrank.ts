@@ -2,7 +2,7 @@ import { crank } from '../../dictionary/kinds/crank.js';
 import { flywheel } from '../../dictionary/kinds/flywheel.js';
 import { lookOf, type Assembly } from '../assembly.js';
 import type { Joint } from '../check.js';
-import { work, type Offer } from '../finding.js';
+import { work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
 import { samePattern, type Pair } from '../shapes/same.js';
 

@@ -2,7 +2,7 @@ import { head } from '../../dictionary/kinds/head.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { deck } from '../../thumb/index.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 import { stays } from './staysAsItWas.js';

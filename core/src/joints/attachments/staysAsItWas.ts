@@ -1,9 +1,9 @@
 import type { Interface } from '../../dictionary/definition.js';
-import { ALWAYS_MENDED, type Check } from '../check.js';
-import { work } from '../finding.js';
+import { ALWAYS_MENDED, type JointCheck } from '../check.js';
+import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 
-export const stays = (id: string, name: string, of: Interface, says: string): Check =>
+export const stays = (id: string, name: string, of: Interface, says: string): JointCheck =>
   samePattern({
     id,
     name,

@@ -3,8 +3,8 @@ import { around, margin, middle, type Interval } from '../../quantity/interval.j
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
-import { MENDED, type Check } from '../check.js';
-import { closer, hold, mended, missing, said, work, type Finding, type Offer } from '../finding.js';
+import { MENDED, type JointCheck } from '../check.js';
+import { closer, hold, mended, missing, said, work, type Outcome, type Offer } from '../outcome.js';
 import { polishJournal, regrindJournal } from '../operations/journals.js';
 import { isDone } from '../operations/operation.js';
 import { mendedBy, undecided, wantedBefore, type Requirement } from '../shapes/within.js';
@@ -43,7 +43,7 @@ export const centred = (found: Interval, required: Interval): boolean =>
   margin({ low: middle(found), high: middle(found) }, required) >= 0;
 
 /** Housing, shell and journal together: the oil clearance that results, and what work would bring it right. */
-export function bearingClearance(spec: BearingCheckSpec): Check {
+export function bearingClearance(spec: BearingCheckSpec): JointCheck {
   const { bearing } = spec;
   return {
     id: spec.id,
@@ -63,7 +63,7 @@ export function bearingClearance(spec: BearingCheckSpec): Check {
         ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb } : {}),
       } as const;
       if (!best || !held) return mended(noShell(bore.interval, offers.length > 0, shared), offers, assembly.rules);
-      const finding: Finding = {
+      const finding: Outcome = {
         ...shared,
         ...held,
         found: best.clearance,
@@ -103,7 +103,7 @@ const MEASURE_ALL =
 const MARK_DISAGREES =
   'The class mark says another size than was measured: the part is worn or was ground since, or the mark is misread. The measurement counts here; measure again.';
 
-function cautionOf(values: readonly Value[], works: boolean): Pick<Finding, 'caution'> {
+function cautionOf(values: readonly Value[], works: boolean): Pick<Outcome, 'caution'> {
   const cautions = [
     ...(values.some(({ source, disputed }) => source === 'measured' && disputed) ? [MARK_DISAGREES] : []),
     ...(works ? [MEASURE_ALL] : []),
@@ -113,7 +113,7 @@ function cautionOf(values: readonly Value[], works: boolean): Pick<Finding, 'cau
 
 function because(
   { rules }: Assembly,
-  verdict: Finding['verdict'],
+  verdict: Outcome['verdict'],
   choice: ShellChoice,
   requirement: Requirement,
   { bore, shaft }: { readonly bore: Interval; readonly shaft: Interval },
@@ -143,8 +143,8 @@ function because(
 function noShell(
   bore: Interval,
   mayWork: boolean,
-  shared: Pick<Finding, 'required' | 'ruleOfThumb' | 'quantity'>,
-): Finding {
+  shared: Pick<Outcome, 'required' | 'ruleOfThumb' | 'quantity'>,
+): Outcome {
   return said(
     mayWork ? 'doesNotFit' : 'cannotTell',
     sentence`There are no shells for a housing of ${band(bore)}${mayWork ? ' as it is' : ': measure the shells that are in it'}.`,

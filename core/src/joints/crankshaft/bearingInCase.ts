@@ -6,7 +6,7 @@ import { sentence, value } from '../../quantity/sentence.js';
 import { bandOf, bearings, cite, limitOf } from '../../thumb/index.js';
 import { lookOf, machined, type Assembly } from '../assembly.js';
 import type { Joint } from '../check.js';
-import { missing, said, work } from '../finding.js';
+import { missing, said, work } from '../outcome.js';
 import { within, type Requirement } from '../shapes/within.js';
 import { nominal } from './rollingBearings.js';
 

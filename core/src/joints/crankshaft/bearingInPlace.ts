@@ -4,8 +4,8 @@ import { middle, minus } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import { MENDED, ONLY_TOLD, REPLACED, type Check, type Joint } from '../check.js';
-import { missing, said, work, type Offer } from '../finding.js';
+import { MENDED, ONLY_TOLD, REPLACED, type JointCheck, type Joint } from '../check.js';
+import { missing, said, work, type Offer } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 import { before, usually, within } from '../shapes/within.js';
@@ -30,7 +30,7 @@ function shimmed(assembly: Assembly, lacking: number): readonly Offer[] {
     : [];
 }
 
-const shoulders: Check = {
+const shoulders: JointCheck = {
   id: 'shoulders',
   name: 'End location',
   reads: [innerShoulder.id, REPLACED + innerShoulder.id],

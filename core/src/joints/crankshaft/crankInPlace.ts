@@ -1,6 +1,6 @@
 import { crank } from '../../dictionary/kinds/crank.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 
 /** A crank in place of another: what drove the timing stays. */

@@ -4,8 +4,8 @@ import { minus } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { bandOf, cite, ends, limitOf } from '../../thumb/index.js';
 import { lookOf, valueOf, withPart, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, type Check, type Joint } from '../check.js';
-import { atLeast, closer, hold, mended, missing, said, work, type Offer } from '../finding.js';
+import { ALWAYS_MENDED, type JointCheck, type Joint } from '../check.js';
+import { atLeast, closer, hold, mended, missing, said, work, type Offer } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { turnCounterweights, turnOffWebLip } from '../operations/cranks.js';
 import { notLargerThan } from '../shapes/sizes.js';
@@ -32,7 +32,7 @@ const lipSize = crank.parameters['webLip.diameter'];
 
 const grooveSize = block.parameters['lipGroove.diameter'];
 
-const webLip: Check = {
+const webLip: JointCheck = {
   id: 'webLip',
   name: 'Lip on the rear web',
   reads: [crank.features.webLip.id, block.features.lipGroove.id, lipSize.id, grooveSize.id],

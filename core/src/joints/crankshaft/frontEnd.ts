@@ -3,7 +3,7 @@ import { crank } from '../../dictionary/kinds/crank.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { ends } from '../../thumb/index.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 

@@ -7,8 +7,8 @@ import { around, margin, middle, minus, type Interval } from '../../quantity/int
 import { band, sentence } from '../../quantity/sentence.js';
 import { bandOf, bearings, cite, ends, limitOf } from '../../thumb/index.js';
 import { lookOf, valueOf, withPart, type Assembly } from '../assembly.js';
-import { MENDED, TOLD, type Check, type Joint } from '../check.js';
-import { closer, hold, isOption, mended, missing, offer, said, work, type Finding, type Offer } from '../finding.js';
+import { MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
+import { closer, hold, isOption, mended, missing, offer, said, work, type Outcome, type Offer } from '../outcome.js';
 import { fitSpacerShells, lineBore } from '../operations/housings.js';
 import { isDone } from '../operations/operation.js';
 import { grindThrustFaces } from '../operations/cranks.js';
@@ -37,7 +37,7 @@ export const MAIN_BEARING: PlainBearing = {
 };
 
 /** What is said where the mains run in rolling bearings, which have a joint of their own. */
-const inRollingBearings = (assembly: Assembly): Finding | undefined =>
+const inRollingBearings = (assembly: Assembly): Outcome | undefined =>
   lookOf(assembly, block.features.mainsRun) === 'rolling'
     ? said('fits', ['The mains run in rolling bearings: there are no shells here.'])
     : undefined;
@@ -127,7 +127,7 @@ function sizeOfShells(shells: readonly Part[], parameter: Parameter): Interval |
   };
 }
 
-const endFloat: Check = {
+const endFloat: JointCheck = {
   id: 'endFloat',
   name: 'Thrust and end float',
   reads: [thrust.id, block.parameters['crank.endFloat'].id, ...BEARING_READS],
@@ -184,7 +184,7 @@ const endFloat: Check = {
   },
 };
 
-const shellWidth: Check = {
+const shellWidth: JointCheck = {
   id: 'shellWidth',
   name: 'Main widths',
   reads: [journalWidth.id, ...BEARING_READS],

@@ -5,7 +5,7 @@ import { band, sentence } from '../../quantity/sentence.js';
 import { ends, limitOf } from '../../thumb/index.js';
 import { lookOf, machined, type Assembly } from '../assembly.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { offer, work, type Offer } from '../finding.js';
+import { offer, work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
 import { turnSealLand } from '../operations/cranks.js';
 import { sameLook, samePattern } from '../shapes/same.js';

@@ -3,11 +3,11 @@ import { rings } from '../../dictionary/kinds/rings.js';
 import { minus, plus, scaled } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { bandOf, cite, cylinders, limitOf } from '../../thumb/index.js';
-import type { Check } from '../check.js';
-import { work } from '../finding.js';
+import type { JointCheck } from '../check.js';
+import { work } from '../outcome.js';
 import { bandOfSize, within } from '../shapes/within.js';
 
-export const endGap = (bore: Parameter): Check =>
+export const endGap = (bore: Parameter): JointCheck =>
   within({
     id: 'endGap',
     name: 'End gap',

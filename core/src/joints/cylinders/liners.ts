@@ -4,8 +4,8 @@ import { around, middle, minus, width } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { cylinders, limitOf } from '../../thumb/index.js';
 import { lookOf, machined } from '../assembly.js';
-import { ALWAYS_MENDED, TOLD, type Check, type Joint } from '../check.js';
-import { said, seeing, work } from '../finding.js';
+import { ALWAYS_MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
+import { said, seeing, work } from '../outcome.js';
 import { sameCount, sameLook } from '../shapes/same.js';
 import { specified, usually, within } from '../shapes/within.js';
 
@@ -13,7 +13,7 @@ const { 'outside.upper': upper, 'outside.lower': lower, 'flange.height': flange,
 
 const { 'liner.seat': seat, 'liner.lowerSeat': lowerSeat, 'liner.counterbore': recess } = block.parameters;
 
-const sort: Check = {
+const sort: JointCheck = {
   id: 'linerSort',
   name: 'Wet or dry',
   reads: [liner.features.type.id, block.features.cylinderWall.id],

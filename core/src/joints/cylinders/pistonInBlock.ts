@@ -1,13 +1,13 @@
 import { block } from '../../dictionary/kinds/block.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { lookOf } from '../assembly.js';
-import type { Check, Joint } from '../check.js';
-import { said, seeing, work } from '../finding.js';
+import type { JointCheck, Joint } from '../check.js';
+import { said, seeing, work } from '../outcome.js';
 import { implied } from '../shapes/implied.js';
 import { skirtClearance } from './skirtClearance.js';
 
 /** A crown with a direction goes in one way, a handed piston into its own bank only. */
-const direction: Check = {
+const direction: JointCheck = {
   id: 'direction',
   name: 'Which way round',
   reads: [piston.features.orientation.id, piston.features.direction.id],

@@ -5,14 +5,14 @@ import { around, middle, minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { cylinders, limitOf } from '../../thumb/index.js';
 import { lookOf } from '../assembly.js';
-import type { Check, Joint } from '../check.js';
-import { missing, said, work } from '../finding.js';
+import type { JointCheck, Joint } from '../check.js';
+import { missing, said, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { widenGroove } from '../operations/pistons.js';
 import { sameCount } from '../shapes/same.js';
 import { usually, within } from '../shapes/within.js';
 
-const groove = (id: string, name: string, of: Parameter, ring: Parameter): Check =>
+const groove = (id: string, name: string, of: Parameter, ring: Parameter): JointCheck =>
   within({
     id,
     name,

@@ -7,8 +7,8 @@ import { around, contains, middle, minus, shifted, type Interval } from '../../q
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { cylinders, limitOf, type FigureOfThumb } from '../../thumb/index.js';
 import { lookOf, machined, valueOf, type Assembly } from '../assembly.js';
-import type { Check } from '../check.js';
-import { missing, offer, work, type Finding, type Offer } from '../finding.js';
+import type { JointCheck } from '../check.js';
+import { missing, offer, work, type Outcome, type Offer } from '../outcome.js';
 import { boreCylinders, honeCylinders, sleeveCylinders } from '../operations/cylinders.js';
 import { specified, within } from '../shapes/within.js';
 
@@ -133,8 +133,8 @@ function otherLiners(assembly: Assembly, size: Interval, required: Interval): re
 export const skirtClearance = (
   bore: Parameter,
   wall: Parameter,
-  unless?: (assembly: Assembly) => Finding | undefined,
-): Check =>
+  unless?: (assembly: Assembly) => Outcome | undefined,
+): JointCheck =>
   within({
     id: 'skirtClearance',
     name: 'Skirt clearance',

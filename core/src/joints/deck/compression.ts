@@ -7,8 +7,8 @@ import { band, sentence, value } from '../../quantity/sentence.js';
 import { clearanceVolume, compressionRatio, sweptVolume } from '../../stack/index.js';
 import { deck as figures, limitOf } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import type { Check, Joint } from '../check.js';
-import { isOption, missing, offer, work } from '../finding.js';
+import type { JointCheck, Joint } from '../check.js';
+import { isOption, missing, offer, work } from '../outcome.js';
 import { millHead } from '../operations/faces.js';
 import { usually, within, type Known } from '../shapes/within.js';
 import { crownBelowDeck, STACK } from './crownHeight.js';
@@ -42,7 +42,7 @@ function ratioOf(sizes: Known<typeof RATIO_OF>, crown: Interval): Interval {
   return over.low <= 0 ? NO_ROOM : compressionRatio(sweptVolume(sizes.bore, sizes.stroke), over);
 }
 
-const ratio: Check = {
+const ratio: JointCheck = {
   ...within({
     id: 'ratio',
     name: 'Compression ratio',
@@ -93,7 +93,7 @@ const ratio: Check = {
 };
 
 /** A piston sold by its ratio had it with somebody's chamber: what is made of that here. */
-const withRating: Check = {
+const withRating: JointCheck = {
   ...ratio,
   judge: (assembly) => {
     const finding = ratio.judge(assembly);

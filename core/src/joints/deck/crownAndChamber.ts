@@ -2,8 +2,8 @@ import { sayLook } from '../../dictionary/dictionary.js';
 import { head } from '../../dictionary/kinds/head.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { lookOf } from '../assembly.js';
-import { TOLD, type Check, type Joint } from '../check.js';
-import { said, seeing } from '../finding.js';
+import { TOLD, type JointCheck, type Joint } from '../check.js';
+import { said, seeing } from '../outcome.js';
 import { chamberOverBore } from './headOnBlock.js';
 import { valvePockets } from './valvePockets.js';
 
@@ -12,7 +12,7 @@ const { crown } = piston.features;
 /** Forms of a crown that hold the chamber themselves. */
 const isDeep = (form: string | undefined): boolean => form === 'bowl' || form === 'reentrant';
 
-const chamberPosition: Check = {
+const chamberPosition: JointCheck = {
   id: 'chamberPosition',
   name: 'Crown under the chamber',
   reads: [piston.features.chamberPosition.id, head.features.chamberPosition.id, crown.id],
@@ -42,7 +42,7 @@ function clash(form: string, chamber: string): string | undefined {
   return undefined;
 }
 
-const crownForm: Check = {
+const crownForm: JointCheck = {
   id: 'crownForm',
   name: 'Crown and form of the chamber',
   reads: [crown.id, head.features.chamberForm.id],

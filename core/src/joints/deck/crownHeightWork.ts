@@ -2,7 +2,7 @@ import { crank } from '../../dictionary/kinds/crank.js';
 import { middle, type Interval } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import type { Assembly } from '../assembly.js';
-import { offer, work, type Offer } from '../finding.js';
+import { offer, work, type Offer } from '../outcome.js';
 import { deckBlock } from '../operations/faces.js';
 import { offsetGrind } from '../operations/journals.js';
 import { machineCrown } from '../operations/pistons.js';

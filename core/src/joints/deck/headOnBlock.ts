@@ -5,8 +5,8 @@ import { interval, minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { cite, deck, limitOf } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, TOLD, type Check, type Joint } from '../check.js';
-import { said, seeing, work, type Offer } from '../finding.js';
+import { ALWAYS_MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
+import { said, seeing, work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
 import { implied } from '../shapes/implied.js';
 import { sameLook, samePattern } from '../shapes/same.js';
@@ -59,7 +59,7 @@ function coolantWork(assembly: Assembly): readonly Offer[] {
 }
 
 /** A cam runs in the block or in the head, never in both. */
-const camPlace: Check = {
+const camPlace: JointCheck = {
   id: 'camPlace',
   name: 'Where the cam runs',
   reads: [block.features.camBearings.id, head.features.camBearings.id],
@@ -84,7 +84,7 @@ const leftOf = (
   [height, least]: readonly [Parameter, Parameter],
   cut: string,
   part: string,
-): Check =>
+): JointCheck =>
   within({
     id,
     name,
@@ -104,7 +104,7 @@ const leftOf = (
  * A chamber over a cylinder or a crown: much larger or smaller, and it hangs over the bore, or the gasket seals on
  * nothing.
  */
-export const chamberOverBore = (id: string, bore: Parameter): Check =>
+export const chamberOverBore = (id: string, bore: Parameter): JointCheck =>
   within({
     id,
     name: 'Bore under the chamber',

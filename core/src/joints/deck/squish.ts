@@ -5,7 +5,7 @@ import { middle, plus } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { deck as figures, limitOf } from '../../thumb/index.js';
 import type { Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { noLess, within } from '../shapes/within.js';
 import { crownBelowDeck, STACK } from './crownHeight.js';
 import { heightWork } from './crownHeightWork.js';

@@ -1,8 +1,8 @@
 import { head } from '../../dictionary/kinds/head.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, type Check } from '../check.js';
-import { mended, missing, offer, said, work, type Offer } from '../finding.js';
+import { ALWAYS_MENDED, type JointCheck } from '../check.js';
+import { mended, missing, offer, said, work, type Offer } from '../outcome.js';
 import { cutPockets } from '../operations/pistons.js';
 
 const { valvePockets: pockets } = piston.features;
@@ -32,7 +32,7 @@ function morePockets(assembly: Assembly, valves: string): readonly Offer[] {
 }
 
 /** A pocket for each valve, where the crown has pockets at all. */
-export const valvePockets: Check = {
+export const valvePockets: JointCheck = {
   id: 'valvePockets',
   name: 'Valve pockets',
   reads: [pockets.id, head.features.valves.id, depth.id, bowl.id, intake.id, exhaust.id],

@@ -7,7 +7,7 @@ import { band, sentence, value } from '../../quantity/sentence.js';
 import { deck, limitOf } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
 import type { Joint } from '../check.js';
-import { missing, offer, work } from '../finding.js';
+import { missing, offer, work } from '../outcome.js';
 import { cutPockets } from '../operations/pistons.js';
 import { noLess, within } from '../shapes/within.js';
 import { crownBelowDeck, STACK } from './crownHeight.js';

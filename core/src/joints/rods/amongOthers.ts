@@ -4,11 +4,11 @@ import { sentence, band } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { weightAllowed } from '../../shop/houseRules.js';
 import { cite, limitOf, rods, type FigureOfThumb } from '../../thumb/index.js';
-import type { Check } from '../check.js';
+import type { JointCheck } from '../check.js';
 import { sameLook } from '../shapes/same.js';
 import { before, usually, within } from '../shapes/within.js';
 
-export const alike = (id: string, name: string, of: Parameter, by: FigureOfThumb, otherwise: string): Check =>
+export const alike = (id: string, name: string, of: Parameter, by: FigureOfThumb, otherwise: string): JointCheck =>
   within({
     id,
     name,
@@ -25,7 +25,7 @@ export const alike = (id: string, name: string, of: Parameter, by: FigureOfThumb
 const MASS: QuantityKind = 'mass';
 
 /** Weight of one against the others. What is over can be taken off, so that it is work and no refusal. */
-export const weight = (id: string, of: Parameter): Check =>
+export const weight = (id: string, of: Parameter): JointCheck =>
   within({
     id,
     name: 'Weight',
@@ -45,5 +45,5 @@ export const weight = (id: string, of: Parameter): Check =>
     tooMuch: 'the engine would shake',
   });
 
-export const same = (id: string, name: string, of: Feature, otherwise: string): Check =>
+export const same = (id: string, name: string, of: Feature, otherwise: string): JointCheck =>
   sameLook({ id, name, of, as: of, asOf: 'replaced', otherwise: () => [otherwise] });

@@ -5,10 +5,10 @@ import { around, interval, middle, minus, scaled, type Interval } from '../../qu
 import { band, sentence } from '../../quantity/sentence.js';
 import { cite, limitOf, rods, type FigureOfThumb } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import { TOLD, type Check, type Joint } from '../check.js';
+import { TOLD, type JointCheck, type Joint } from '../check.js';
 import { bearingClearance, centred, type HousingWork } from '../crankshaft/bearingClearance.js';
 import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from '../crankshaft/bearings.js';
-import { missing, said, seeing, work } from '../finding.js';
+import { missing, said, seeing, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { narrowRod, resizeBigEnd } from '../operations/rods.js';
 import { specified, within } from '../shapes/within.js';
@@ -68,7 +68,7 @@ const clearance = bearingClearance({
   also: [rod.features.capSplit.id],
 });
 
-const bigEndBearing: Check = {
+const bigEndBearing: JointCheck = {
   ...clearance,
   judge: (assembly) => {
     const split = lookOf(assembly, rod.features.capSplit);
@@ -159,7 +159,7 @@ const filletRoom = within({
  * Shells want oil from the main journals by a drilled crank, needles what flies about in the case. *Common practice, no
  * source.*
  */
-const pinOil: Check = {
+const pinOil: JointCheck = {
   id: 'pinOil',
   name: 'Oil to the crankpin',
   reads: [crank.features.oilDrilling.id, rod.features.capSplit.id, rod.features.drilling.id],

@@ -5,8 +5,8 @@ import { around, minus, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, rods } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import { MENDED, type Check, type Joint } from '../check.js';
-import { closer, mended, missing, said, work } from '../finding.js';
+import { MENDED, type JointCheck, type Joint } from '../check.js';
+import { closer, mended, missing, said, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { narrowRod, narrowSmallEnd } from '../operations/rods.js';
 import { sidePlay } from './bigEnds.js';
@@ -21,7 +21,7 @@ const { 'bigEnd.width': bigWidth, 'smallEnd.width': smallWidth } = rod.parameter
 
 const { bossGap } = piston.parameters;
 
-const oneEnd: Check = {
+const oneEnd: JointCheck = {
   id: 'oneEnd',
   name: 'Located at exactly one end',
   reads: [pinWidth.id, bigWidth.id, smallWidth.id, bossGap.id, crank.features.rodsPerPin.id],

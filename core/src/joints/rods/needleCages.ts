@@ -5,7 +5,7 @@ import { apart, contains, interval, middle, minus, scaled, type Interval } from 
 import { band, sentence } from '../../quantity/sentence.js';
 import { bearings as figures, limitOf } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
-import { closer, missing, said, work, type Finding } from '../finding.js';
+import { closer, missing, said, work, type Outcome } from '../outcome.js';
 
 const { bore, outside } = rollingBearing.parameters;
 
@@ -45,7 +45,7 @@ interface Calling {
  * cage of the same outside and a smaller bore is the adapter that lets a smaller pin run in it. There is none for a
  * pin that is too large, so it works one way only.
  */
-export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, called: Calling): Finding {
+export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, called: Calling): Outcome {
   const [inner, outer] = [valueOf(assembly, pin), valueOf(assembly, eye)];
   if (!inner || !outer) return missing([...(inner ? [] : [pin]), ...(outer ? [] : [eye])]);
   const [size, hole] = [inner.interval, outer.interval];

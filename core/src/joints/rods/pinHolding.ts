@@ -3,7 +3,7 @@ import { around, middle, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, rods } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import { missing, offer, work, type Finding, type Offer } from '../finding.js';
+import { missing, offer, work, type Outcome, type Offer } from '../outcome.js';
 import { bushSmallEnd, openSmallEnd } from '../operations/rods.js';
 
 const { smallEndForm, pinFixing: rodFixing } = rod.features;
@@ -19,7 +19,7 @@ export function holding(assembly: Assembly): Holding | undefined {
 }
 
 /** What must be looked at before it is known how the small end holds its pin; nothing where it is known. */
-export const holdingUnknown = (assembly: Assembly): Finding | undefined =>
+export const holdingUnknown = (assembly: Assembly): Outcome | undefined =>
   holding(assembly)
     ? undefined
     : missing(

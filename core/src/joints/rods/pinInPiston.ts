@@ -4,7 +4,7 @@ import { around, middle, minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, rods } from '../../thumb/index.js';
 import type { Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { openPinBore } from '../operations/pistons.js';
 import { sameLook } from '../shapes/same.js';

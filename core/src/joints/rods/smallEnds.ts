@@ -4,8 +4,8 @@ import { around, contains, middle, minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { bandOf, limitOf, rods } from '../../thumb/index.js';
 import { lookOf, valueOf } from '../assembly.js';
-import { MENDED, type Check, type Joint } from '../check.js';
-import { mended, missing, offer, said, work } from '../finding.js';
+import { MENDED, type JointCheck, type Joint } from '../check.js';
+import { mended, missing, offer, said, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { drillRod, narrowSmallEnd } from '../operations/rods.js';
 import { sameLook } from '../shapes/same.js';
@@ -19,7 +19,7 @@ const { 'pin.diameter': pinBore, bossGap } = piston.parameters;
 
 const { smallEndForm, pinFixing: rodFixing, located } = rod.features;
 
-const pinSize: Check = {
+const pinSize: JointCheck = {
   ...within({
     id: 'pinSize',
     name: 'Pin size',
@@ -114,7 +114,7 @@ const bossRoom = within({
   },
 });
 
-const pinOil: Check = {
+const pinOil: JointCheck = {
   id: 'pinOil',
   name: 'Oil to the pin',
   reads: [

@@ -3,8 +3,8 @@ import type { Feature } from '../../dictionary/definition.js';
 import { sayLook } from '../../dictionary/dictionary.js';
 import type { Sentence } from '../../quantity/sentence.js';
 import { lookOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
-import { mended, missing, said, type Offer } from '../finding.js';
+import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
+import { mended, missing, said, type Offer } from '../outcome.js';
 import type { Verdict } from '../verdict.js';
 
 /** What one part shows asks something of the other: a drilled rod, an oil feed, a groove. */
@@ -25,7 +25,7 @@ export function implied(spec: {
   readonly mend?: (assembly: Assembly) => readonly Offer[];
   /** The verdicts it can come to, where they are not those of any look, with work if there is something to mend it. */
   readonly verdicts?: readonly Verdict[];
-}): Check {
+}): JointCheck {
   return {
     id: spec.id,
     name: spec.name,

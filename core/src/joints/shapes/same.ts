@@ -3,8 +3,8 @@ import { sayLook } from '../../dictionary/dictionary.js';
 import { interval } from '../../quantity/interval.js';
 import { sentence, type Sentence } from '../../quantity/sentence.js';
 import { interfaceAt, lookOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
-import { mended, mendedVerdict, missing, said, type Offer } from '../finding.js';
+import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
+import { mended, mendedVerdict, missing, said, type Offer } from '../outcome.js';
 import type { Verdict } from '../verdict.js';
 
 /** What two parts show. */
@@ -44,7 +44,7 @@ function same<E extends { readonly id: string; readonly name: string }>(
   read: (assembly: Assembly, entry: E, where?: Where) => string | undefined,
   both: (pair: Pair) => Sentence,
   differ: (pair: Pair) => Sentence,
-): Check {
+): JointCheck {
   return {
     id: spec.id,
     name: spec.name,
@@ -84,7 +84,7 @@ function same<E extends { readonly id: string; readonly name: string }>(
 }
 
 /** Both parts have the same number of something. No work changes a count. */
-export function sameCount(spec: SameSpec<Feature>): Check {
+export function sameCount(spec: SameSpec<Feature>): JointCheck {
   const check = same(
     spec,
     lookOf,
@@ -108,7 +108,7 @@ export function sameCount(spec: SameSpec<Feature>): Check {
 }
 
 /** Both parts show the same option of a look. */
-export const sameLook = (spec: SameSpec<Feature>): Check =>
+export const sameLook = (spec: SameSpec<Feature>): JointCheck =>
   same(
     spec,
     lookOf,
@@ -117,7 +117,7 @@ export const sameLook = (spec: SameSpec<Feature>): Check =>
   );
 
 /** Two faces that mate by pattern bear the same one. */
-export const samePattern = (spec: SameSpec<Interface>): Check =>
+export const samePattern = (spec: SameSpec<Interface>): JointCheck =>
   same(
     spec,
     interfaceAt,

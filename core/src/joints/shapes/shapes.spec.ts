@@ -7,7 +7,7 @@ import { interval, type Interval } from '../../quantity/interval';
 import { say } from '../../quantity/sentence';
 import { atLeast, subject, within as byEither } from '../../thumb/figure';
 import type { Assembly } from '../assembly';
-import { work } from '../finding';
+import { work } from '../outcome';
 import { sameCount, sameLook, samePattern } from './same';
 import { notLargerThan, sameSize } from './sizes';
 

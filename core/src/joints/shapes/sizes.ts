@@ -3,8 +3,8 @@ import { middle, minus, type Interval } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { limitOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import type { Assembly } from '../assembly.js';
-import type { Check } from '../check.js';
-import type { Finding, Offer } from '../finding.js';
+import type { JointCheck } from '../check.js';
+import type { Outcome, Offer } from '../outcome.js';
 import type { Verdict } from '../verdict.js';
 import { before, noLess, usually, within, type Of } from './within.js';
 
@@ -29,9 +29,9 @@ export const sameSize = (spec: {
     detail: { readonly found: Interval; readonly required: Interval },
   ) => readonly Offer[];
   /** An answer that makes the sizes irrelevant. */
-  readonly unless?: (assembly: Assembly) => Finding | undefined;
+  readonly unless?: (assembly: Assembly) => Outcome | undefined;
   readonly verdicts?: readonly Verdict[];
-}): Check => {
+}): JointCheck => {
   const { mend, as = before(spec.of) } = spec;
   return within<{ mine: Parameter; theirs: Parameter | Of }>({
     id: spec.id,
@@ -72,7 +72,7 @@ export const notLargerThan = (spec: {
     assembly: Assembly,
     detail: { readonly lacking: number; readonly required: Interval },
   ) => readonly Offer[];
-}): Check => {
+}): JointCheck => {
   const { mend } = spec;
   return within<{ mine: Parameter; room: Parameter }>({
     id: spec.id,

@@ -5,7 +5,7 @@ import { band, sentence, type Sentence } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { valueOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, REPLACED, TOLD, type Check } from '../check.js';
+import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
 import {
   atLeast,
   closer,
@@ -14,9 +14,9 @@ import {
   mended,
   mendedVerdict,
   missing,
-  type Finding,
+  type Outcome,
   type Offer,
-} from '../finding.js';
+} from '../outcome.js';
 import type { Verdict } from '../verdict.js';
 
 /** A band that something must lie in, and by what rule where no specification gives it. */
@@ -59,7 +59,7 @@ interface WithinSpec<S extends Sizes> {
   readonly quantity?: QuantityKind;
   /** The sizes it goes by, all of which must be known. */
   readonly of: S;
-  /** Ids it reads besides: specifications, limits of work, looks that decide whether it applies. */
+  /** Ids it reads as well: specifications, limits of work, looks that decide whether it applies. */
   readonly also?: readonly string[];
   /** What results from the sizes. */
   readonly found: (sizes: Known<S>, assembly: Assembly) => Interval;
@@ -75,7 +75,7 @@ interface WithinSpec<S extends Sizes> {
   readonly subject: string;
   readonly mend?: (assembly: Assembly, detail: Detail<S>) => readonly Offer[];
   /** An answer that makes the sizes irrelevant, say where a look shows that nothing meets. */
-  readonly unless?: (assembly: Assembly) => Finding | undefined;
+  readonly unless?: (assembly: Assembly) => Outcome | undefined;
   readonly caution?: string;
   /** The verdicts it can come to, where they are not those of any size, with work if there is something to mend it. */
   readonly verdicts?: readonly Verdict[];
@@ -87,7 +87,7 @@ const asOf = (entry: Parameter | Of): Of => ('where' in entry ? entry : { parame
 export const before = (parameter: Parameter): Of => ({ parameter, where: 'replaced' });
 
 /** A size that results from others must lie in a band: clearances, interferences, stack-ups, side play. */
-export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
+export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
   const entries = Object.entries(spec.of).map(([name, entry]) => ({ name, ...asOf(entry) }));
   const valuesOf = (assembly: Assembly) =>
     entries.flatMap(({ name, parameter, where }): (readonly [string, Parameter, Value])[] => {
@@ -131,7 +131,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): Check {
           spec.quantity,
         );
       const { detail, requirement, held } = looked(assembly, values);
-      const finding: Finding = {
+      const finding: Outcome = {
         ...held,
         quantity: spec.quantity ?? 'length',
         found: detail.found,

@@ -3,7 +3,7 @@ import { middle } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameCount, sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 

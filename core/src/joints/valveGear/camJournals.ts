@@ -5,14 +5,14 @@ import { minus, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import type { Check } from '../check.js';
-import { work } from '../finding.js';
+import type { JointCheck } from '../check.js';
+import { work } from '../outcome.js';
 import { usually, within } from '../shapes/within.js';
 
 /** Whether what a bore leaves over a journal is for a bush. */
 const isForBush = ({ low }: Interval, { rules }: Assembly): boolean => low > limitOf(valveGear.camBushedFrom, rules);
 
-export const camJournal = (id: string, name: string, bore: Parameter, journal: Parameter): Check =>
+export const camJournal = (id: string, name: string, bore: Parameter, journal: Parameter): JointCheck =>
   within({
     id,
     name,

@@ -2,7 +2,7 @@ import { cam } from '../../dictionary/kinds/cam.js';
 import { lifter } from '../../dictionary/kinds/lifter.js';
 import { ROLLER_LIFTERS } from '../../dictionary/options.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 
 /** Cam and lifters. */

@@ -5,7 +5,7 @@ import { minus, scaled } from '../../quantity/interval.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
 import type { Joint } from '../check.js';
-import { missing, work } from '../finding.js';
+import { missing, work } from '../outcome.js';
 import { noLess, within } from '../shapes/within.js';
 
 /** How far the valve opens for a millimetre of lobe; undefined while it is not known what stands between. */

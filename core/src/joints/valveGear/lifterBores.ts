@@ -4,8 +4,8 @@ import { around, middle, minus, type Interval } from '../../quantity/interval.js
 import { band, sentence } from '../../quantity/sentence.js';
 import { bandOf, limitOf, valveGear } from '../../thumb/index.js';
 import { machined, type Assembly } from '../assembly.js';
-import type { Check } from '../check.js';
-import { work, type Finding, type Offer } from '../finding.js';
+import type { JointCheck } from '../check.js';
+import { work, type Outcome, type Offer } from '../outcome.js';
 import { implied } from '../shapes/implied.js';
 import { usually, within } from '../shapes/within.js';
 
@@ -31,9 +31,9 @@ function boreWork(assembly: Assembly, bore: Parameter, hole: Interval, body: Int
 /** The play of a lifter's body in its bore, and what boring or bushing makes of it. */
 export const bodyInBore = (
   bore: Parameter,
-  unless?: (assembly: Assembly) => Finding | undefined,
+  unless?: (assembly: Assembly) => Outcome | undefined,
   also: readonly string[] = [],
-): Check =>
+): JointCheck =>
   within({
     id: 'lifterBody',
     name: 'Body in its bore',
@@ -50,7 +50,7 @@ export const bodyInBore = (
   });
 
 /** Deactivating lifters want oil valves that switch them. */
-export const deactivating = (needs: Feature): Check =>
+export const deactivating = (needs: Feature): JointCheck =>
   implied({
     id: 'deactivation',
     name: 'Deactivation',

@@ -2,14 +2,14 @@ import { block } from '../../dictionary/kinds/block.js';
 import { lifter } from '../../dictionary/kinds/lifter.js';
 import { lookOf, type Assembly } from '../assembly.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { said, work, type Finding } from '../finding.js';
+import { said, work, type Outcome } from '../outcome.js';
 import { implied } from '../shapes/implied.js';
 import { valveGearIn } from './camJournals.js';
 import { bodyInBore, deactivating } from './lifterBores.js';
 import { HYDRAULIC_LIFTERS } from '../../dictionary/options.js';
 
 /** A block without cam bearings has no lifter bores either. */
-const noBores = (assembly: Assembly): Finding | undefined =>
+const noBores = (assembly: Assembly): Outcome | undefined =>
   lookOf(assembly, block.features.camBearings) === '0'
     ? said('doesNotFit', ['The block has no cam, and no bores for lifters.'])
     : undefined;

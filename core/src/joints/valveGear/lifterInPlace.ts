@@ -4,7 +4,7 @@ import { band, sentence } from '../../quantity/sentence.js';
 import { valveGear } from '../../thumb/index.js';
 import { lookOf } from '../assembly.js';
 import { ALWAYS_MENDED, REPLACED, type Joint } from '../check.js';
-import { mended, missing, said, work } from '../finding.js';
+import { mended, missing, said, work } from '../outcome.js';
 import { sameSize } from '../shapes/sizes.js';
 import { before, usually, within } from '../shapes/within.js';
 import { HYDRAULIC_LIFTERS } from '../../dictionary/options.js';

@@ -5,7 +5,7 @@ import { sentence, value } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import type { Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { usually, within } from '../shapes/within.js';
 
 const { 'spring.installedHeight': installed } = head.parameters;

@@ -1,7 +1,7 @@
 import { valve } from '../../dictionary/kinds/valve.js';
 import { valveSpring } from '../../dictionary/kinds/valveSpring.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../finding.js';
+import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 
 export const springOnValve: Joint = {

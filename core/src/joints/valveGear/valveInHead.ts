@@ -5,8 +5,8 @@ import { around, middle, minus } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { lookOf, machined } from '../assembly.js';
-import { MENDED, type Check, type Joint } from '../check.js';
-import { missing, work } from '../finding.js';
+import { MENDED, type JointCheck, type Joint } from '../check.js';
+import { missing, work } from '../outcome.js';
 import { sameSize } from '../shapes/sizes.js';
 import { usually, within } from '../shapes/within.js';
 
@@ -17,7 +17,7 @@ const { 'stem.diameter': stem, 'head.diameter': size } = valve.parameters;
 /** The valve of the head that this one is to be, by its duty. */
 const seatOf = (duty: string): Parameter => (duty === 'intake' ? intake : exhaust);
 
-const headSize: Check = {
+const headSize: JointCheck = {
   id: 'valveHead',
   name: 'Size of the valve head',
   reads: [valve.features.duty.id, size.id, intake.id, exhaust.id],
@@ -29,7 +29,7 @@ const headSize: Check = {
   },
 };
 
-const headSizeAs = (seat: Parameter): Check =>
+const headSizeAs = (seat: Parameter): JointCheck =>
   sameSize({
     id: 'valveHead',
     name: 'Size of the valve head',

@@ -95,12 +95,12 @@ export const identify: Answering<'identify'> = (workshop, request) => {
   const given: readonly Understood[] = request.readings ?? [];
   refuse(checked(kind, given, 'body.readings'));
   const readings = [...given, ...(typed?.words ?? [])];
-  const { catalogue, circumstances } = workshop;
+  const { catalogue, identifyOptions } = workshop;
   const identification = workshop.identification(kind).read(readings);
   const naming = patternNaming(catalogue);
   const advice = advise(identification, {
     readings,
-    ...circumstances,
+    ...identifyOptions,
     ...(state ? { state } : {}),
     ...(skipped ? { skipped } : {}),
   });
@@ -124,14 +124,14 @@ export const engine: Answering<'engine'> = (workshop, { entry, readings = [], sp
       ),
     ),
   ]);
-  const { catalogue, circumstances } = workshop;
+  const { catalogue, identifyOptions } = workshop;
   const found = identifyEngine(
     catalogue,
     workshop.engines,
     (kind) => workshop.index(kind),
     all,
     specimens,
-    circumstances,
+    identifyOptions,
   );
   const part = ({ lineUp, belongs, ...rest }: PartInEngine) => {
     const [first] = lineUp.candidates;

@@ -1,4 +1,4 @@
-import { RULES } from '../../audit/index.js';
+import { AUDIT_RULES } from '../../audit/index.js';
 import { decode as decodeNumber } from '../../catalogue/scheme.js';
 import { compare as compareSubjects, type Subject } from '../../compare/index.js';
 import { readBearing, readVehicleNumber } from '../../designations/index.js';
@@ -16,13 +16,13 @@ export const search: Answering<'search'> = (workshop, { text, most }) => {
 
 export const audit: Answering<'audit'> = (workshop, { rule, from = 0, most = FINDINGS }) => {
   const found = workshop.findings();
-  if (rule !== undefined && !RULES.some(({ id }) => id === rule))
+  if (rule !== undefined && !AUDIT_RULES.some(({ id }) => id === rule))
     throw new DataError('There is no such rule.', [
-      { where: 'body.rule', what: `the audit has ${RULES.map(({ id }) => id).join(', ')}.` },
+      { where: 'body.rule', what: `the audit has ${AUDIT_RULES.map(({ id }) => id).join(', ')}.` },
     ]);
   return {
-    rules: RULES.map(({ id, name, checks }) => ({ id, name, checks, count: found.get(id)?.length ?? 0 })),
-    findings: RULES.filter(({ id }) => rule === undefined || id === rule).flatMap(({ id }) =>
+    rules: AUDIT_RULES.map(({ id, name, checks }) => ({ id, name, checks, count: found.get(id)?.length ?? 0 })),
+    findings: AUDIT_RULES.filter(({ id }) => rule === undefined || id === rule).flatMap(({ id }) =>
       (found.get(id) ?? []).slice(from, from + most),
     ),
   };

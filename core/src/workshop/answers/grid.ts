@@ -2,7 +2,7 @@ import type { Part } from '../../catalogue/part.js';
 import { MOST_A_SIDE, type GridRequest, type OnSide } from '../../contract/index.js';
 import { DataError } from '../../formats/index.js';
 import { Grid, groupsOf, orderOf, verdictOf, verdictOfJoint } from '../../interchange/index.js';
-import { placed } from '../parties.js';
+import { placed } from '../resolveRefs.js';
 import { UnknownRecordError } from '../refusal.js';
 import type { Holdings, OpenGrid } from '../holdings.js';
 import type { Answering } from './answering.js';
@@ -46,7 +46,7 @@ export function opened(workshop: Holdings, request: GridRequest): OpenGrid {
         new Grid(
           chosen(workshop, donors, first, 'body.donors'),
           chosen(workshop, recipients, first, 'body.recipients'),
-          workshop.setting,
+          workshop.swapContext,
         ),
     ),
   );

@@ -2,7 +2,7 @@ import type { QuestionName } from '../../contract/index.js';
 import type { Answering } from './answering.js';
 import { calculation, engine, identify, read } from './bench.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
-import { drillAsk, drillEnd, drillSheet } from './drill.js';
+import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
 import { grid, gridGroups, gridOrder, gridRows, gridSides } from './grid.js';
 import { engines, interchange, whatElse } from './swap.js';
@@ -33,7 +33,7 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   variantsOf,
   pick,
   faces,
-  drillSheet,
-  drillAsk,
-  drillEnd,
+  practiceSheet,
+  practiceAsk,
+  practiceEnd,
 };

@@ -2,7 +2,7 @@ import type { Requests, SheetLineTold } from '../../contract/index.js';
 import {
   ask,
   debrief,
-  DRILL_LEVELS,
+  PRACTICE_LEVELS,
   drawPart,
   drawStranger,
   sheetOf,
@@ -10,34 +10,34 @@ import {
   type SheetLine,
   type Step,
   type TraineeStep,
-} from '../../drill/index.js';
+} from '../../practice/index.js';
 import { DataError } from '../../formats/index.js';
 import { checkKey } from '../../identify/index.js';
 import { random } from '../../quantity/random.js';
 import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
 
-/** A drill as far as it has come: everything in it follows from the request, so that nothing is kept between two. */
-class Drill {
+/** A round of practice as far as it has come. All of it follows from the request: nothing is kept between two. */
+class Round {
   readonly sheet: readonly SheetLine[];
   readonly steps: TraineeStep[] = [];
   readonly part: HiddenPart;
   readonly next: () => number;
-  readonly level: (typeof DRILL_LEVELS)[number];
+  readonly level: (typeof PRACTICE_LEVELS)[number];
 
-  constructor(workshop: Holdings, { kind, level, seed }: Requests['drillSheet'], asked: readonly string[]) {
-    const found = DRILL_LEVELS.find(({ id }) => id === level);
+  constructor(workshop: Holdings, { kind, level, seed }: Requests['practiceSheet'], asked: readonly string[]) {
+    const found = PRACTICE_LEVELS.find(({ id }) => id === level);
     const patterns = workshop.catalogue.ofKind(kind);
     this.next = random(seed);
     const pattern = patterns[Math.floor(this.next() * patterns.length)];
     if (!found || !pattern)
-      throw new DataError('There is nothing to drill on.', [
+      throw new DataError('There is nothing to practise on.', [
         { where: 'body.kind', what: `the catalogue has no ${kind}; choose another kind of part.` },
       ]);
     this.level = found;
     this.part =
       this.next() < found.strangers ? drawStranger(pattern, this.next) : drawPart(pattern, this.next, found.hardship);
-    this.sheet = sheetOf(kind, workshop.index(kind), workshop.circumstances.drawer);
+    this.sheet = sheetOf(kind, workshop.index(kind), workshop.identifyOptions.drawer);
     for (const key of asked) {
       const line = this.sheet.find((each) => checkKey(each) === key);
       if (!line)
@@ -62,20 +62,20 @@ const stepTold = ({ name, minutes, reading }: Pick<TraineeStep, 'name' | 'minute
   reading,
 });
 
-export const drillSheet: Answering<'drillSheet'> = (workshop, request) => ({
-  lines: new Drill(workshop, request, []).sheet.map(lineTold),
+export const practiceSheet: Answering<'practiceSheet'> = (workshop, request) => ({
+  lines: new Round(workshop, request, []).sheet.map(lineTold),
 });
 
-export const drillAsk: Answering<'drillAsk'> = (workshop, request) => {
-  const last = new Drill(workshop, request, request.asked).steps.at(-1);
+export const practiceAsk: Answering<'practiceAsk'> = (workshop, request) => {
+  const last = new Round(workshop, request, request.asked).steps.at(-1);
   return last ? { reading: last.reading } : {};
 };
 
-export const drillEnd: Answering<'drillEnd'> = (workshop, request) => {
-  const { catalogue, circumstances } = workshop;
-  const { part, steps, next, level } = new Drill(workshop, request, request.asked);
+export const practiceEnd: Answering<'practiceEnd'> = (workshop, request) => {
+  const { catalogue, identifyOptions } = workshop;
+  const { part, steps, next, level } = new Round(workshop, request, request.asked);
   const end = debrief(part, workshop.index(request.kind), steps, request.named, next, {
-    ...circumstances,
+    ...identifyOptions,
     reader: level.reader,
   });
   const engineStep = ({ first, probability, ...step }: Step) => ({

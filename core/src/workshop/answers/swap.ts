@@ -5,23 +5,23 @@ import {
   judgeSwap,
   NoJointError,
   partFromShelf,
-  partyOf,
+  placedPartsOf,
   recipientsFor,
   refuses,
   swap,
   WhatElse,
   type Judgement,
-  type PartyRef,
+  type PartOrEngine,
   type Swap,
   type Taker,
   type Takers,
 } from '../../interchange/index.js';
 import { VERDICTS, type Verdict } from '../../joints/index.js';
-import { partyRef, partyRefs, placed } from '../parties.js';
+import { resolveRef, resolveRefs, placed } from '../resolveRefs.js';
 import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
 
-const addressOf = (ref: PartyRef): string =>
+const addressOf = (ref: PartOrEngine): string =>
   'pattern' in ref
     ? writeAddress({ sort: 'pattern', id: ref.pattern })
     : 'specimen' in ref
@@ -47,12 +47,12 @@ const judgementTold = ({ swap: judged, known, superseded, reverse }: Judgement):
 });
 
 export const interchange: Answering<'interchange'> = (workshop, { donors, recipients }) => {
-  const { catalogue, setting, circumstances } = workshop;
-  const coming = partyRefs(workshop, donors, 'body.donors');
+  const { catalogue, swapContext, identifyOptions } = workshop;
+  const coming = resolveRefs(workshop, donors, 'body.donors');
   const swaps = recipients.map((ref, at) => {
     const where = `body.recipients[${at}]`;
-    const into = partyRef(workshop, ref, where);
-    return judgementTold(placed(where, () => judgeSwap(catalogue, coming, into, setting, circumstances.drawer)));
+    const into = resolveRef(workshop, ref, where);
+    return judgementTold(placed(where, () => judgeSwap(catalogue, coming, into, swapContext, identifyOptions.drawer)));
   });
   return { donor: swaps[0]?.donor ?? '', swaps };
 };
@@ -77,17 +77,17 @@ interface Listed {
  */
 function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, self: string | undefined, most: number) {
   const { kind, side } = request;
-  const { catalogue, circumstances, setting } = workshop;
+  const { catalogue, identifyOptions, swapContext } = workshop;
   const shelf =
     typeof request.shelf === 'object' ? request.shelf.filter(({ id }) => id !== request.part.specimen?.id) : [];
   const onShelf = shelf.map((specimen) =>
-    partFromShelf(catalogue, specimen, workshop.takenFor(specimen), circumstances.drawer),
+    partFromShelf(catalogue, specimen, workshop.takenFor(specimen), identifyOptions.drawer),
   );
   const patterns = workshop.partsOf(kind);
   const except = self === undefined ? -1 : patterns.findIndex(({ pattern }) => pattern === self);
   const none: Takers = { best: [], counts: noCounts(), refused: [] };
   const fromCatalogue = patterns.length === 0 ? none : workshop.whatElse(part.kind, kind, side).ask(part, most, except);
-  const fromShelf = onShelf.length === 0 ? none : new WhatElse(part.kind, onShelf, side, setting).ask(part, most);
+  const fromShelf = onShelf.length === 0 ? none : new WhatElse(part.kind, onShelf, side, swapContext).ask(part, most);
   const listed =
     (many: readonly Part[], specimens: boolean) =>
     (taker: Taker): readonly Listed[] => {
@@ -146,8 +146,10 @@ function takingTold(
 
 export const whatElse: Answering<'whatElse'> = (workshop, request) => {
   const { kind, side, most = 50 } = request;
-  const asked = partyRef(workshop, request.part, 'body.part');
-  const [first] = placed('body.part', () => partyOf(workshop.catalogue, asked, workshop.circumstances.drawer)).parts;
+  const asked = resolveRef(workshop, request.part, 'body.part');
+  const [first] = placed('body.part', () =>
+    placedPartsOf(workshop.catalogue, asked, workshop.identifyOptions.drawer),
+  ).parts;
   if (!first)
     throw new DataError('There is no part to ask about.', [
       { where: 'body.part', what: 'name a pattern or a specimen.' },
@@ -175,9 +177,9 @@ export const whatElse: Answering<'whatElse'> = (workshop, request) => {
 };
 
 export const engines: Answering<'engines'> = (workshop, request) => {
-  const { catalogue, setting, circumstances } = workshop;
-  const coming = partyRefs(workshop, request.donors, 'body.donors').map((ref) =>
-    placed('body.donors', () => partyOf(catalogue, ref, circumstances.drawer)),
+  const { catalogue, swapContext, identifyOptions } = workshop;
+  const coming = resolveRefs(workshop, request.donors, 'body.donors').map((ref) =>
+    placed('body.donors', () => placedPartsOf(catalogue, ref, identifyOptions.drawer)),
   );
   const donors = coming.flatMap(({ parts }) => parts);
   const most = request.most ?? MOST_LISTED;
@@ -186,14 +188,14 @@ export const engines: Answering<'engines'> = (workshop, request) => {
   const refused: string[] = [];
   for (const { id } of catalogue.catalogue.variants) {
     const recipients = workshop.partsOfVariant(id);
-    const refusal = refuses(donors, recipients, setting);
+    const refusal = refuses(donors, recipients, swapContext);
     if (refusal === undefined) continue;
     if (refusal) {
       counts.doesNotFit++;
       if (refused.length < most) refused.push(id);
       continue;
     }
-    const judged = swap(donors, recipients, setting);
+    const judged = swap(donors, recipients, swapContext);
     counts[judged.verdict]++;
     goes.push({ variant: id, judged });
   }

@@ -31,7 +31,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { firstValueFrom } from 'rxjs';
 import { Api, ApiError } from '../data/api';
 import { Questions } from '../data/questions';
-import { Kept } from '../data/kept';
+import { BrowserStorage } from '../data/browserStorage';
 import { Preferences } from '../data/preferences';
 import { UndoBar } from '../data/undoBar';
 import { pageOf } from '../ui/recordLink';
@@ -157,7 +157,7 @@ const isDraft = (value: unknown): value is Draft =>
 export class EditPage {
   private readonly api = inject(Api);
   private readonly questions = inject(Questions);
-  private readonly storage = inject(Kept);
+  private readonly storage = inject(BrowserStorage);
   private readonly router = inject(Router);
   private readonly undoBar = inject(UndoBar);
   protected readonly preferences = inject(Preferences);

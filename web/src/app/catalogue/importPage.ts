@@ -17,7 +17,7 @@ import {
   type ImportChoices,
   type ImportRow,
   type ImportTable,
-  type Outcome,
+  type ImportOutcome,
 } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzProgressModule } from 'ng-zorro-antd/progress';
@@ -31,7 +31,7 @@ const AT_WORK = new Set<Import['state']>(['waiting', 'reading', 'applying']);
 const ASK_MS = 400;
 const LEFT_OUT = '-';
 
-const OUTCOMES: readonly { readonly id: Outcome; readonly name: string; readonly says: string }[] = [
+const OUTCOMES: readonly { readonly id: ImportOutcome; readonly name: string; readonly says: string }[] = [
   { id: 'refused', name: 'Refused', says: 'cannot be taken as they stand' },
   { id: 'added', name: 'New', says: 'would be added' },
   { id: 'changed', name: 'Changed', says: 'would be changed' },
@@ -71,7 +71,7 @@ export class ImportPage {
   protected readonly failure = signal<string | undefined>(undefined);
   protected readonly uploading = signal(false);
   protected readonly over = signal(false);
-  protected readonly outcome = signal<Outcome>('refused');
+  protected readonly outcome = signal<ImportOutcome>('refused');
   protected readonly rows = signal<readonly ImportRow[]>([]);
   protected readonly moreRows = signal(false);
   protected readonly choices = signal<ImportChoices>({});
@@ -156,7 +156,7 @@ export class ImportPage {
     this.over.set(true);
   }
 
-  protected async show(outcome: Outcome): Promise<void> {
+  protected async show(outcome: ImportOutcome): Promise<void> {
     this.outcome.set(outcome);
     this.rows.set([]);
     await this.more();

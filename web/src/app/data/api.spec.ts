@@ -5,7 +5,7 @@ import { TestBed } from '@angular/core/testing';
 import { firstValueFrom } from 'rxjs';
 import { specimen } from '../testing/demo';
 import { Api, ApiError } from './api';
-import { Kept } from './kept';
+import { BrowserStorage } from './browserStorage';
 
 describe('the API as the browser sees it', () => {
   let api: Api;
@@ -70,11 +70,11 @@ describe('the API as the browser sees it', () => {
 });
 
 describe('what is kept in the browser', () => {
-  let kept: Kept;
+  let kept: BrowserStorage;
   beforeEach(() => {
     localStorage.clear();
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
-    kept = TestBed.inject(Kept);
+    kept = TestBed.inject(BrowserStorage);
   });
   afterAll(() => localStorage.clear());
 

@@ -4,7 +4,7 @@ import {
   ROUTES,
   type Answers,
   type Change,
-  type DrillRecord,
+  type RoundRecord,
   type ErrorBody,
   type GridRequest,
   type Import,
@@ -12,12 +12,12 @@ import {
   type ImportRow,
   type Job,
   type KindId,
-  type Outcome,
+  type ImportOutcome,
   type Photograph,
   type QuestionName,
   type QuestionRoute,
   type ReadingChange,
-  type RecordedDrill,
+  type RecordedRound,
   type RecordOf,
   type RecordType,
   type Requests,
@@ -51,7 +51,7 @@ export class ApiError extends Error {
  */
 const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504]);
 
-function told(response: HttpErrorResponse): ApiError {
+function apiError(response: HttpErrorResponse): ApiError {
   const body = (typeof response.error === 'object' ? response.error : undefined) as ErrorBody | null | undefined;
   const problems = body?.problems?.map((problem) => `${problem.where}: ${problem.what}`).join(' ') ?? '';
   const message = [body?.error ?? 'The server cannot be reached.', problems].filter(Boolean).join(' ');
@@ -156,14 +156,14 @@ export class Api {
     return this.asked(this.http.put<StoredShop>('/api/shop', { ...shop, version }, this.signed()));
   }
 
-  /** Drills gone through under one's name, last first. */
-  drills(): Observable<RecordedDrill[]> {
+  /** Rounds gone through under one's name, last first. */
+  rounds(): Observable<RecordedRound[]> {
     const name = this.preferences.name().trim();
-    return this.asked(this.http.get<RecordedDrill[]>('/api/drills', { params: name === '' ? {} : { who: name } }));
+    return this.asked(this.http.get<RecordedRound[]>('/api/practice', { params: name === '' ? {} : { who: name } }));
   }
 
-  recordDrill(drill: DrillRecord): Observable<unknown> {
-    return this.asked(this.http.post('/api/drills', drill, this.signed()));
+  recordRound(round: RoundRecord): Observable<unknown> {
+    return this.asked(this.http.post('/api/practice', round, this.signed()));
   }
 
   remove(id: string): Observable<unknown> {
@@ -233,7 +233,7 @@ export class Api {
     return this.asked(this.http.delete(`/api/imports/${id}`));
   }
 
-  importRows(id: string, outcome: Outcome | undefined, after: number | undefined): Observable<ImportRow[]> {
+  importRows(id: string, outcome: ImportOutcome | undefined, after: number | undefined): Observable<ImportRow[]> {
     return this.asked(
       this.http.get<ImportRow[]>(`/api/imports/${id}/rows`, {
         params: { ...(outcome ? { outcome } : {}), ...(after === undefined ? {} : { after }) },
@@ -249,7 +249,7 @@ export class Api {
 
   private asked<T>(request: Observable<T>): Observable<T> {
     return request.pipe(
-      catchError((error: unknown) => throwError(() => (error instanceof HttpErrorResponse ? told(error) : error))),
+      catchError((error: unknown) => throwError(() => (error instanceof HttpErrorResponse ? apiError(error) : error))),
     );
   }
 }

@@ -16,7 +16,7 @@ import {
   type Understood,
 } from '@which-bore/core';
 import { debounceTime, map, of, Subject, switchMap, type Observable } from 'rxjs';
-import { Kept } from './kept';
+import { BrowserStorage } from './browserStorage';
 import { Questions } from './questions';
 import { Records } from './records';
 import { Specimens } from './specimens';
@@ -30,7 +30,7 @@ const SETTLE_MS = 60;
 type Identified = Answers['identify'];
 
 /** How the part lies there: how far its engine is apart, and what cannot be got at. */
-type Lying = Pick<Specimen, 'state' | 'skipped'>;
+type Access = Pick<Specimen, 'state' | 'skipped'>;
 
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
@@ -38,7 +38,7 @@ const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
 @Injectable({ providedIn: 'root' })
 export class Bench {
   private readonly specimens = inject(Specimens);
-  private readonly kept = inject(Kept);
+  private readonly kept = inject(BrowserStorage);
   private readonly questions = inject(Questions);
   private readonly records = inject(Records);
 
@@ -69,7 +69,7 @@ export class Bench {
   }));
 
   /** How the part lies there. */
-  readonly lying = computed<Lying>(() => {
+  readonly lying = computed<Access>(() => {
     const { state, skipped } = this.specimen() ?? {};
     return { ...(state ? { state } : {}), ...(skipped ? { skipped } : {}) };
   });

@@ -1,7 +1,7 @@
 import type { Catalogue, CatalogueChanges } from '@which-bore/core';
 import { createStore, get, set, type UseStore } from 'idb-keyval';
 
-/** Kept under the layout of what is kept, so that an older copy is not taken for a newer. */
+/** KeptFile under the layout of what is kept, so that an older copy is not taken for a newer. */
 const KEY = 'catalogue 2';
 
 /** A catalogue with the state it had on the server. */
@@ -10,7 +10,7 @@ export interface Tagged {
   readonly catalogue: Catalogue;
 }
 
-interface Kept {
+interface KeptFile {
   readonly tag: string;
   /** The catalogue as it came, to be taken apart no sooner than it is wanted. */
   readonly file: Blob;
@@ -30,7 +30,7 @@ export class CatalogueStock {
   /** The copy of the last visit; undefined where there is none, or the browser keeps nothing. */
   async kept(): Promise<Tagged | undefined> {
     try {
-      const kept = await get<Kept>(KEY, this.store);
+      const kept = await get<KeptFile>(KEY, this.store);
       return kept && { tag: kept.tag, catalogue: JSON.parse(await kept.file.text()) as Catalogue };
     } catch {
       return undefined;
@@ -59,7 +59,7 @@ export class CatalogueStock {
     void this.keep({ tag, file: new Blob([JSON.stringify(catalogue)]) });
   }
 
-  private async keep(kept: Kept): Promise<void> {
+  private async keep(kept: KeptFile): Promise<void> {
     try {
       await set(KEY, kept, this.store);
     } catch {

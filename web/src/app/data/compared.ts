@@ -1,13 +1,13 @@
 import { effect, inject, Injectable, signal } from '@angular/core';
 import { MOST_COMPARED, readAddress } from '@which-bore/core';
-import { Kept } from './kept';
+import { BrowserStorage } from './browserStorage';
 import { Records } from './records';
 import { Specimens } from './specimens';
 
 /** What is in Compare, as the address has it: `pattern:id`, `variant:id`, `specimen:id`. It stays when one moves on. */
 @Injectable({ providedIn: 'root' })
 export class Compared {
-  private readonly kept = inject(Kept);
+  private readonly kept = inject(BrowserStorage);
   private readonly specimens = inject(Specimens);
   private readonly records = inject(Records);
 

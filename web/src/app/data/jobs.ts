@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Job, StoredJob } from '@which-bore/core';
 import { map, type Observable } from 'rxjs';
 import { Api } from './api';
-import { isThere, type Held } from './documents/held';
+import { isThere, type LocalCopy } from './documents/localCopy';
 import { mergeRead } from './documents/merge';
 import { OfflineDocuments } from './documents/offlineDocuments';
 import type { Sent } from './documents/outbox';
@@ -17,7 +17,7 @@ export class Jobs extends OfflineDocuments<Job> {
   /** All jobs, last changed first. */
   readonly all$: Observable<readonly StoredJob[]> = this.outbox.held$.pipe(
     map((held) =>
-      ([...held.values()].filter((each) => each.sort === 'job' && isThere(each)) as Held<Job>[])
+      ([...held.values()].filter((each) => each.sort === 'job' && isThere(each)) as LocalCopy<Job>[])
         .map(({ document, version, updatedAt }): StoredJob => ({ ...document, version, updatedAt }))
         .sort((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1)),
     ),

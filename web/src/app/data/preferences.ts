@@ -1,13 +1,13 @@
 import { DOCUMENT, effect, inject, Injectable, signal, type WritableSignal } from '@angular/core';
 import type { UnitSystem } from '@which-bore/core';
-import { Kept } from './kept';
+import { BrowserStorage } from './browserStorage';
 
 type Ground = 'light' | 'dark';
 
 /** What this person has chosen, kept in this browser. */
 @Injectable({ providedIn: 'root' })
 export class Preferences {
-  private readonly kept = inject(Kept);
+  private readonly kept = inject(BrowserStorage);
   private readonly document = inject(DOCUMENT);
 
   readonly units: WritableSignal<UnitSystem> = signal(this.kept.read('units') === 'inch' ? 'inch' : 'metric');

@@ -149,7 +149,7 @@ export class Questions {
     for (;;) {
       if (this.isReady) {
         const said = await (await this.worker).ask(name, request, false);
-        if (!isNotYet(said)) return told<N>(said as Answers[N] | Refusal);
+        if (!isNotYet(said)) return answered<N>(said as Answers[N] | Refusal);
       }
       try {
         return await firstValueFrom(this.api.ask(name, request));
@@ -159,7 +159,7 @@ export class Questions {
       // The server is away: what is here answers, however old it is and however long that takes.
       if (this.state$.value.tag !== '') {
         const said = await (await this.worker).ask(name, request, true);
-        if (!isNotYet(said)) return told<N>(said as Answers[N] | Refusal);
+        if (!isNotYet(said)) return answered<N>(said as Answers[N] | Refusal);
       }
       await firstValueFrom(race(timer(RETRY_MS), this.state$.pipe(filter(({ tag }) => tag !== ''))));
     }
@@ -172,7 +172,7 @@ export class Questions {
   }
 }
 
-function told<N extends QuestionName>(said: Answers[N] | Refusal): Answers[N] {
+function answered<N extends QuestionName>(said: Answers[N] | Refusal): Answers[N] {
   if (!isRefusal(said)) return said;
   const problems = said.problems?.map((problem) => `${problem.where}: ${problem.what}`) ?? [];
   throw new ApiError(said.refused === 'missing' ? 'missing' : 'refused', [said.error, ...problems].join(' '));

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Specimen, SpecimenSummary, StoredSpecimen } from '@which-bore/core';
 import { BehaviorSubject, combineLatest, map, type Observable } from 'rxjs';
 import { Api } from './api';
-import { keyOf, type Held } from './documents/held';
+import { keyOf, type LocalCopy } from './documents/localCopy';
 import { mergeRead } from './documents/merge';
 import { OfflineDocuments } from './documents/offlineDocuments';
 import type { Sent } from './documents/outbox';
@@ -65,7 +65,7 @@ export class Specimens extends OfflineDocuments<Specimen> {
   }
 }
 
-const summaryOf = ({ document, version, updatedAt }: Held<Specimen>): SpecimenSummary => ({
+const summaryOf = ({ document, version, updatedAt }: LocalCopy<Specimen>): SpecimenSummary => ({
   id: document.id,
   name: document.name,
   kind: document.kind,
@@ -76,9 +76,12 @@ const summaryOf = ({ document, version, updatedAt }: Held<Specimen>): SpecimenSu
 });
 
 /** The list as it stands here: what is newer here first, what is deleted here left out. */
-function together(listed: readonly SpecimenSummary[], held: ReadonlyMap<string, Held>): readonly SpecimenSummary[] {
+function together(
+  listed: readonly SpecimenSummary[],
+  held: ReadonlyMap<string, LocalCopy>,
+): readonly SpecimenSummary[] {
   const known = new Map(listed.map((each) => [each.id, each.version]));
-  const mine = [...held.values()].filter(({ sort }) => sort === 'specimen') as Held<Specimen>[];
+  const mine = [...held.values()].filter(({ sort }) => sort === 'specimen') as LocalCopy<Specimen>[];
   const newer = mine
     .filter(
       ({ document, pending, gone, version }) =>

@@ -14,7 +14,7 @@ export type Action =
   | 'shelf'
   | 'catalogue'
   | 'rules'
-  | 'drill'
+  | 'practice'
   | 'help'
   | 'undo'
   | 'new'
@@ -30,7 +30,7 @@ export const KEYS: readonly KeyBinding[] = [
   { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
   { keys: 'g k', does: 'Go to the Catalogue', action: 'catalogue' },
   { keys: 'g r', does: 'Go to the House rules', action: 'rules' },
-  { keys: 'g d', does: 'Go to the Drill', action: 'drill' },
+  { keys: 'g p', does: 'Go to Practice', action: 'practice' },
   { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
   { keys: 'u', does: 'Take the last change back', action: 'undo' },
   { keys: 'm', does: 'Millimetres or inches', action: 'units' },

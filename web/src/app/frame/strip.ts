@@ -80,7 +80,7 @@ export class Strip {
       case 'shelf':
       case 'catalogue':
       case 'rules':
-      case 'drill':
+      case 'practice':
         return void this.router.navigate([`/${action}`]);
       case 'new':
         return this.clear();

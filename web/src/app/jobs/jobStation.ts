@@ -21,7 +21,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
 import { Jobs } from '../data/jobs';
-import { Kept } from '../data/kept';
+import { BrowserStorage } from '../data/browserStorage';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
@@ -67,7 +67,7 @@ export class JobStation {
   private readonly jobs = inject(Jobs);
   private readonly specimens = inject(Specimens);
   private readonly questions = inject(Questions);
-  private readonly kept = inject(Kept);
+  private readonly kept = inject(BrowserStorage);
   private readonly undoBar = inject(UndoBar);
   private readonly router = inject(Router);
   protected readonly bench = inject(Bench);

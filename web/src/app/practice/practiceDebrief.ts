@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { sayProbability, type DrillEndTold } from '@which-bore/core';
+import { sayProbability, type RoundEndAnswer } from '@which-bore/core';
 import { ReadingWords } from '../ui/readingWords';
 
-/** How a drill went: which questions told something, which were wasted, and how the engine would have gone about it. */
+/** How a round of practice went: which questions told something, which were wasted, how the engine goes about it. */
 @Component({
-  selector: 'wb-drill-debrief',
+  selector: 'wb-practice-debrief',
   imports: [ReadingWords],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -43,10 +43,10 @@ import { ReadingWords } from '../ui/readingWords';
       }
     </ol>
   `,
-  styleUrl: './drill.less',
+  styleUrl: './practice.less',
 })
-export class DrillDebrief {
-  readonly end = input.required<DrillEndTold>();
+export class PracticeDebrief {
+  readonly end = input.required<RoundEndAnswer>();
 
   protected readonly truth = computed(() => {
     const { label } = this.end();

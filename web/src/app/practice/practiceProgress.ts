@@ -1,29 +1,29 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { DRILL_LEVELS, KINDS, type RecordedDrill } from '@which-bore/core';
+import { PRACTICE_LEVELS, KINDS, type RecordedRound } from '@which-bore/core';
 
 const SHOWN = 12;
 
-/** The record of drills: how often one was right, level by level, and the last ones. */
+/** The record of rounds: how often one was right, level by level, and the last ones. */
 @Component({
-  selector: 'wb-drill-progress',
+  selector: 'wb-practice-progress',
   imports: [DatePipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Progress</h2>
     @if (record().length === 0) {
       <p class="quiet">
-        Drills you have finished are kept here, with how often you were right and how your minutes compare.
+        Rounds you have finished are kept here, with how often you were right and how your minutes compare.
       </p>
     } @else {
       <table>
         <thead>
           <tr>
             <th scope="col">Level</th>
-            <th scope="col" class="number">Drills</th>
+            <th scope="col" class="number">Rounds</th>
             <th scope="col" class="number">Right</th>
             <th scope="col" class="number">Minutes, against the next check’s</th>
-            <th scope="col" class="number">Wasted a drill</th>
+            <th scope="col" class="number">Wasted a round</th>
             <th scope="col" class="number">Points, last five</th>
           </tr>
         </thead>
@@ -51,17 +51,17 @@ const SHOWN = 12;
       </ul>
     }
   `,
-  styleUrl: './drill.less',
+  styleUrl: './practice.less',
 })
-export class DrillProgress {
+export class PracticeProgress {
   /** Last first. */
-  readonly record = input.required<readonly RecordedDrill[]>();
+  readonly record = input.required<readonly RecordedRound[]>();
 
   protected readonly rows = computed(() =>
-    DRILL_LEVELS.flatMap(({ id, name }) => {
+    PRACTICE_LEVELS.flatMap(({ id, name }) => {
       const mine = this.record().filter((each) => each.level === id);
       if (mine.length === 0) return [];
-      const sum = (of: (each: RecordedDrill) => number) => mine.reduce((total, each) => total + of(each), 0);
+      const sum = (of: (each: RecordedRound) => number) => mine.reduce((total, each) => total + of(each), 0);
       const five = mine.slice(0, 5);
       return [
         {
@@ -84,11 +84,11 @@ export class DrillProgress {
   );
   protected readonly last = computed(() => this.record().slice(0, SHOWN));
 
-  protected kind(each: RecordedDrill): string {
+  protected kind(each: RecordedRound): string {
     return KINDS[each.kind].name;
   }
 
-  protected level(each: RecordedDrill): string {
-    return (DRILL_LEVELS.find(({ id }) => id === each.level)?.name ?? each.level).toLowerCase();
+  protected level(each: RecordedRound): string {
+    return (PRACTICE_LEVELS.find(({ id }) => id === each.level)?.name ?? each.level).toLowerCase();
   }
 }

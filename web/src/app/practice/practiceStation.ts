@@ -4,14 +4,14 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
   checkKey,
-  DRILL_LEVELS,
-  enoughToDrill,
+  PRACTICE_LEVELS,
+  enoughToPractise,
   KIND_IDS,
   KINDS,
-  type DrillEndTold,
-  type DrillLevel,
+  type RoundEndAnswer,
+  type PracticeLevel,
   type KindId,
-  type RecordedDrill,
+  type RecordedRound,
   type Requests,
   type SheetLineTold,
   type Understood,
@@ -25,8 +25,8 @@ import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { ReadingWords } from '../ui/readingWords';
 import { InTurn } from '../ui/turns';
-import { DrillDebrief } from './drillDebrief';
-import { DrillProgress } from './drillProgress';
+import { PracticeDebrief } from './practiceDebrief';
+import { PracticeProgress } from './practiceProgress';
 
 /** One thing asked, and what came of it. */
 interface Asked {
@@ -47,10 +47,10 @@ const OFFERED = 60;
 
 /** A trainer: a part is hidden, each question costs minutes, and in the end it is named. */
 @Component({
-  selector: 'wb-drill-station',
+  selector: 'wb-practice-station',
   imports: [
-    DrillDebrief,
-    DrillProgress,
+    PracticeDebrief,
+    PracticeProgress,
     FormsModule,
     InTurn,
     NzButtonModule,
@@ -60,32 +60,32 @@ const OFFERED = 60;
     RouterLink,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './drillStation.html',
-  styleUrl: './drill.less',
+  templateUrl: './practiceStation.html',
+  styleUrl: './practice.less',
 })
-export class DrillStation {
+export class PracticeStation {
   private readonly questions = inject(Questions);
   private readonly api = inject(Api);
   protected readonly preferences = inject(Preferences);
   private readonly held = toSignal(this.questions.ask('overview', {}));
 
-  protected readonly levels = DRILL_LEVELS;
-  protected readonly level = signal<DrillLevel['id']>('clean');
+  protected readonly levels = PRACTICE_LEVELS;
+  protected readonly level = signal<PracticeLevel['id']>('clean');
   protected readonly kind = signal<KindId>('crank');
   protected readonly kinds = computed(() =>
-    enoughToDrill(KIND_IDS, (kind) => this.held()?.kinds.find((each) => each.kind === kind)?.patterns ?? 0).map(
+    enoughToPractise(KIND_IDS, (kind) => this.held()?.kinds.find((each) => each.kind === kind)?.patterns ?? 0).map(
       (id) => ({ id, name: KINDS[id].plural }),
     ),
   );
 
-  /** The drill that is going on: whoever asks with these gets the same part. */
-  private drill: Requests['drillSheet'] = { kind: 'crank', level: 'clean', seed: 1 };
+  /** The round that is going on: whoever asks with these gets the same part. */
+  private round: Requests['practiceSheet'] = { kind: 'crank', level: 'clean', seed: 1 };
   protected readonly sheet = signal<readonly SheetLineTold[]>([]);
   protected readonly asked = signal<readonly Asked[]>([]);
   protected readonly running = signal(false);
   protected readonly named = signal<string | undefined>(undefined);
-  protected readonly ended = signal<DrillEndTold | undefined>(undefined);
-  protected readonly record = signal<readonly RecordedDrill[]>([]);
+  protected readonly ended = signal<RoundEndAnswer | undefined>(undefined);
+  protected readonly record = signal<readonly RecordedRound[]>([]);
   protected readonly failure = signal<string | undefined>(undefined);
 
   protected readonly minutes = computed(() => this.asked().reduce((sum, { line }) => sum + line.minutes, 0));
@@ -121,10 +121,10 @@ export class DrillStation {
 
   protected begin(): void {
     this.failure.set(undefined);
-    // The seed decides which part it is, so that no two drills are alike.
+    // The seed decides which part it is, so that no two rounds are alike.
     const [seed = 1] = crypto.getRandomValues(new Uint32Array(1));
-    this.drill = { kind: this.kind(), level: this.level(), seed };
-    this.questions.askOnce('drillSheet', this.drill).subscribe({
+    this.round = { kind: this.kind(), level: this.level(), seed };
+    this.questions.askOnce('practiceSheet', this.round).subscribe({
       next: ({ lines }) => {
         this.sheet.set(lines);
         this.asked.set([]);
@@ -132,7 +132,7 @@ export class DrillStation {
         this.ended.set(undefined);
         this.running.set(true);
       },
-      error: () => this.failure.set('There is nothing of this kind to drill on in the catalogue.'),
+      error: () => this.failure.set('There is nothing of this kind to practise on in the catalogue.'),
     });
   }
 
@@ -140,7 +140,7 @@ export class DrillStation {
     // One after the other: what is found depends on what was asked before.
     this.asking = this.asking.then(async () => {
       const asked = [...this.keys(), checkKey(line)];
-      const { reading } = await firstValueFrom(this.questions.askOnce('drillAsk', { ...this.drill, asked }));
+      const { reading } = await firstValueFrom(this.questions.askOnce('practiceAsk', { ...this.round, asked }));
       if (reading) this.asked.update((all) => [...all, { line, reading }]);
     });
   }
@@ -159,7 +159,7 @@ export class DrillStation {
     const named = this.named();
     if (named === undefined) return;
     this.questions
-      .askOnce('drillEnd', { ...this.drill, asked: this.keys(), ...(named === NONE ? {} : { named }) })
+      .askOnce('practiceEnd', { ...this.round, asked: this.keys(), ...(named === NONE ? {} : { named }) })
       .subscribe((end) => {
         this.ended.set(end);
         this.running.set(false);
@@ -167,9 +167,9 @@ export class DrillStation {
       });
   }
 
-  private put(end: DrillEndTold, named: string | undefined): void {
+  private put(end: RoundEndAnswer, named: string | undefined): void {
     this.api
-      .recordDrill({
+      .recordRound({
         id: crypto.randomUUID(),
         level: this.level(),
         kind: this.kind(),
@@ -186,14 +186,14 @@ export class DrillStation {
           this.failure.set(
             error instanceof ApiError && error.kind !== 'away'
               ? error.message
-              : 'The server is away: this drill is not on record.',
+              : 'The server is away: this round is not on record.',
           ),
       });
   }
 
   private fetchRecord(): void {
     this.api
-      .drills()
+      .rounds()
       .pipe(catchError(() => EMPTY))
       .subscribe((record) => this.record.set(record));
   }

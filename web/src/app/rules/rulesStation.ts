@@ -146,20 +146,20 @@ export class RulesStation {
   }
 
   protected setSort(own: OwnInstrument, sort: InstrumentId): void {
-    const { resolution, permissibleError, reach } = INSTRUMENTS[sort];
-    this.put(own, { ...own, sort, resolution, permissibleError, from: reach.low, to: reach.high });
+    const { resolution, permissibleError, range } = INSTRUMENTS[sort];
+    this.put(own, { ...own, sort, resolution, permissibleError, from: range.low, to: range.high });
   }
 
   protected add(): void {
-    const { name, resolution, permissibleError, reach } = INSTRUMENTS.micrometer;
+    const { name, resolution, permissibleError, range } = INSTRUMENTS.micrometer;
     const own: OwnInstrument = {
       id: `own-${crypto.randomUUID().slice(0, 8)}`,
       sort: 'micrometer',
       name: `Another ${name.toLowerCase()}`,
       resolution,
       permissibleError,
-      from: reach.low,
-      to: reach.high,
+      from: range.low,
+      to: range.high,
       calibrated: this.today,
       everyMonths: 12,
     };

@@ -22,7 +22,7 @@ interface GridMeasures {
 }
 
 /** A place in the grid. */
-export interface Place {
+export interface CellAt {
   readonly row: number;
   readonly column: number;
 }
@@ -55,7 +55,7 @@ export class GridPainter {
     picture: GridPicture,
     { cell, left, top, width, height, ratio }: GridMeasures,
     scroll: { readonly x: number; readonly y: number },
-    focus: Place | undefined,
+    focus: CellAt | undefined,
   ): void {
     const { canvas } = this;
     const context = canvas.getContext('2d');

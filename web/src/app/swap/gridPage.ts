@@ -36,7 +36,7 @@ import { Interchange, type GridProgress } from '../data/interchange';
 import { Preferences } from '../data/preferences';
 import { VerdictMark } from '../ui/verdictMark';
 import { InTurn, Turns } from '../ui/turns';
-import { GridPainter, type GridPicture, type Place } from './gridCanvas';
+import { GridPainter, type GridPicture, type CellAt } from './gridCanvas';
 import { GridSheets } from './gridSheets';
 
 /** Cells are no smaller and no larger than this, CSS pixels. */
@@ -171,7 +171,7 @@ export class GridPage {
   private readonly width = signal(900);
   private readonly height = signal(500);
   private readonly scroll = signal({ x: 0, y: 0 });
-  protected readonly focus = signal<Place | undefined>(undefined);
+  protected readonly focus = signal<CellAt | undefined>(undefined);
 
   protected readonly picture = computed((): GridPicture => {
     const [sides, rows, shown] = [this.sides(), this.progress()?.rows ?? [], this.shown()];
@@ -379,7 +379,7 @@ export class GridPage {
     this.scroller()?.nativeElement.scrollTo(0, 0);
   }
 
-  private placeAt(event: MouseEvent): Place | undefined {
+  private placeAt(event: MouseEvent): CellAt | undefined {
     const canvas = this.canvas()?.nativeElement;
     if (!canvas) return undefined;
     const bounds = canvas.getBoundingClientRect();
@@ -393,7 +393,7 @@ export class GridPage {
   }
 
   /** Brings a cell into sight. */
-  private show({ row, column }: Place): void {
+  private show({ row, column }: CellAt): void {
     const element = this.scroller()?.nativeElement;
     if (!element) return;
     const cell = this.cell();

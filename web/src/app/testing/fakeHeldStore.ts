@@ -1,16 +1,16 @@
-import type { Held } from '../data/documents/held';
-import type { Found } from '../data/documents/heldStore';
+import type { LocalCopy } from '../data/documents/localCopy';
+import type { Found } from '../data/documents/localCopies';
 
 /** What a browser holds between visits, in memory: hand the same to the next visit. */
 export class FakeHeldStore {
-  readonly held = new Map<string, Held>();
+  readonly held = new Map<string, LocalCopy>();
   readonly lists = new Map<string, unknown>();
 
   load(): Promise<Found> {
     return Promise.resolve({ held: new Map(this.held), lists: new Map(this.lists) });
   }
 
-  put(key: string, held: Held): void {
+  put(key: string, held: LocalCopy): void {
     this.held.set(key, held);
   }
 

@@ -38,16 +38,16 @@ export class FakeServer {
     );
   }
   jobs(): Observable<StoredJob[]> {
-    return this.asked(() => [...this.jobsStored.values()].filter(({ deleted }) => !deleted).map(told));
+    return this.asked(() => [...this.jobsStored.values()].filter(({ deleted }) => !deleted).map(asServed));
   }
   shop(): Observable<StoredShop> {
     return this.asked(() => this.shopStored);
   }
   specimen(id: string): Observable<StoredSpecimen> {
-    return this.asked(() => told(there(this.specimensStored, id)));
+    return this.asked(() => asServed(there(this.specimensStored, id)));
   }
   job(id: string): Observable<StoredJob> {
-    return this.asked(() => told(there(this.jobsStored, id)));
+    return this.asked(() => asServed(there(this.jobsStored, id)));
   }
   save(document: Specimen, version: number): Observable<StoredSpecimen> {
     return this.changed(`put specimen ${document.name}`, () => {
@@ -104,7 +104,7 @@ export class FakeServer {
 }
 
 type Shelf<T> = Map<string, Stored<T>>;
-const told = <T>({ document, version }: Stored<T>): T & { version: number; updatedAt: string } => ({
+const asServed = <T>({ document, version }: Stored<T>): T & { version: number; updatedAt: string } => ({
   ...document,
   version,
   updatedAt: `2026-03-02T08:${String(version).padStart(2, '0')}:00.000Z`,
@@ -126,10 +126,10 @@ function put<T extends { readonly id: string; readonly name: string }>(
   if (why !== undefined) throw new ApiError('refused', why);
   const found = shelf.get(document.id);
   if (found?.deleted || (!found && version > 0)) throw new ApiError('missing', 'There is none.');
-  if (found && found.version !== version) throw new ApiError('changed', 'Changed meanwhile.', told(found));
+  if (found && found.version !== version) throw new ApiError('changed', 'Changed meanwhile.', asServed(found));
   const stored = { document, version: version + 1, deleted: false };
   shelf.set(document.id, stored);
-  return told(stored);
+  return asServed(stored);
 }
 
 function removed<T>(shelf: Shelf<T>, id: string): void {
@@ -143,5 +143,5 @@ function restored<T>(shelf: Shelf<T>, id: string) {
   if (!found) throw new ApiError('missing', 'There is none.');
   if (found.deleted) found.version++;
   found.deleted = false;
-  return told(found);
+  return asServed(found);
 }

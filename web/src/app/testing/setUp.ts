@@ -17,7 +17,7 @@ import {
   SwapOutline,
 } from '@ant-design/icons-angular/icons';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
-import { HeldStore } from '../data/documents/heldStore';
+import { LocalCopies } from '../data/documents/localCopies';
 import { Live } from '../data/live';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
@@ -52,7 +52,7 @@ export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
       provideHttpClientTesting(),
       { provide: Specimens, useValue: specimens },
       { provide: Questions, useClass: FakeQuestions },
-      { provide: HeldStore, useClass: FakeHeldStore },
+      { provide: LocalCopies, useClass: FakeHeldStore },
       { provide: Live, useValue: { events$: NEVER } },
     ],
   });

@@ -3,7 +3,7 @@ import type { DocumentSort } from '@which-bore/core';
 import { catchError, distinctUntilChanged, EMPTY, firstValueFrom, map, tap, type Observable } from 'rxjs';
 import { ApiError } from '../api';
 import { Live } from '../live';
-import { isThere, type Doc } from './held';
+import { isThere, type Doc } from './localCopy';
 import { Outbox, type DocumentKind } from './outbox';
 
 const HISTORY = 100;

@@ -9,7 +9,7 @@ import { Jobs } from '../jobs';
 import { Live, type LiveEvent } from '../live';
 import { ShopData } from '../shopData';
 import { Specimens } from '../specimens';
-import { HeldStore } from './heldStore';
+import { LocalCopies } from './localCopies';
 import { Outbox, type Sync } from './outbox';
 
 const ID = '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11';
@@ -44,7 +44,7 @@ describe('documents in the browser', () => {
       providers: [
         provideZonelessChangeDetection(),
         { provide: Api, useValue: server },
-        { provide: HeldStore, useValue: store },
+        { provide: LocalCopies, useValue: store },
         { provide: Live, useValue: { events$: live } },
       ],
     });

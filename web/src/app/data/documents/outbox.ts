@@ -18,8 +18,8 @@ import {
 } from 'rxjs';
 import { ApiError } from '../api';
 import { Live } from '../live';
-import { isThere, keyOf, type Doc, type Held } from './held';
-import { HeldStore } from './heldStore';
+import { isThere, keyOf, type Doc, type LocalCopy } from './localCopy';
+import { LocalCopies } from './localCopies';
 
 /** A document as the server tells it. */
 export interface Sent<T extends Doc> {
@@ -64,9 +64,9 @@ const backoff = (times: number): number => BACKOFF[Math.min(times, BACKOFF.lengt
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox {
-  private readonly store = inject(HeldStore);
+  private readonly store = inject(LocalCopies);
   private readonly kinds = new Map<DocumentSort, DocumentKind<Doc>>();
-  private readonly held = new BehaviorSubject<ReadonlyMap<string, Held>>(new Map());
+  private readonly held = new BehaviorSubject<ReadonlyMap<string, LocalCopy>>(new Map());
   private readonly away = new BehaviorSubject(false);
   private readonly turn = new Subject<void>();
   private readonly lists = new Map<string, unknown>();
@@ -102,12 +102,12 @@ export class Outbox {
     void this.ready.then(() => this.turn.next());
   }
 
-  peek<T extends Doc>(sort: DocumentSort, id: string): Held<T> | undefined {
-    return this.held.value.get(keyOf(sort, id)) as Held<T> | undefined;
+  peek<T extends Doc>(sort: DocumentSort, id: string): LocalCopy<T> | undefined {
+    return this.held.value.get(keyOf(sort, id)) as LocalCopy<T> | undefined;
   }
 
   /** All that is held now. */
-  snapshot(): readonly Held[] {
+  snapshot(): readonly LocalCopy[] {
     return [...this.held.value.values()];
   }
 
@@ -138,7 +138,7 @@ export class Outbox {
 
   /** Deletes a document, of which no more may be known than this. */
   remove<T extends Doc>(sort: DocumentSort, known: Sent<T>): void {
-    const mine: Held = this.peek(sort, known.document.id) ?? {
+    const mine: LocalCopy = this.peek(sort, known.document.id) ?? {
       sort,
       ...known,
       base: known.document,
@@ -202,7 +202,7 @@ export class Outbox {
     );
   }
 
-  private sinceOf(mine: Held | undefined): number {
+  private sinceOf(mine: LocalCopy | undefined): number {
     return mine && mine.pending !== 'nothing' && mine.refused === undefined ? mine.since : ++this.order;
   }
 
@@ -226,7 +226,7 @@ export class Outbox {
   }
 
   /** What goes up next: the first that waits and needs no other that waits before it. */
-  private next(): Held | undefined {
+  private next(): LocalCopy | undefined {
     const waiting = this.snapshot()
       .filter(({ sort, pending, refused }) => pending !== 'nothing' && refused === undefined && this.kinds.has(sort))
       .sort((a, b) => a.since - b.since);
@@ -241,7 +241,7 @@ export class Outbox {
     );
   }
 
-  private needsOf({ sort, document }: Held): readonly string[] {
+  private needsOf({ sort, document }: LocalCopy): readonly string[] {
     return this.kinds.get(sort)?.needs?.(document) ?? [];
   }
 
@@ -265,7 +265,7 @@ export class Outbox {
     return true;
   }
 
-  private async send(kind: DocumentKind<Doc>, held: Held): Promise<void> {
+  private async send(kind: DocumentKind<Doc>, held: LocalCopy): Promise<void> {
     const { id } = held.document;
     switch (held.pending) {
       case 'nothing':
@@ -294,7 +294,7 @@ export class Outbox {
   }
 
   /** The server has a change. What was changed here since stays to be sent. */
-  private accepted(sent: Held, answer: Sent<Doc>): void {
+  private accepted(sent: LocalCopy, answer: Sent<Doc>): void {
     const now = this.peek(sent.sort, sent.document.id);
     if (!now || now === sent) this.hold(settled(sent.sort, answer));
     else this.hold({ ...now, base: answer.document, version: answer.version });
@@ -302,20 +302,20 @@ export class Outbox {
   }
 
   /** What was refused for want of this document may go now. */
-  private released({ sort, document }: Held): void {
+  private released({ sort, document }: LocalCopy): void {
     for (const held of this.snapshot())
       if (held.refused !== undefined && this.needsOf(held).includes(keyOf(sort, document.id)))
         this.tryAgain(keyOf(held.sort, held.document.id));
   }
 
-  private removed(sent: Held): void {
+  private removed(sent: LocalCopy): void {
     const now = this.peek(sent.sort, sent.document.id);
     if (now && now !== sent && now.pending !== 'remove') this.hold({ ...now, pending: 'restore' });
     else this.leave({ ...sent, pending: 'nothing', gone: true });
   }
 
   /** The server would not have it as it was sent. */
-  private settle(kind: DocumentKind<Doc>, sent: Held, error: unknown): void {
+  private settle(kind: DocumentKind<Doc>, sent: LocalCopy, error: unknown): void {
     const now = this.peek(sent.sort, sent.document.id) ?? sent;
     if (error instanceof ApiError && error.kind === 'changed' && error.current !== undefined) {
       const theirs = error.current as Doc & { readonly version: number; readonly updatedAt?: string };
@@ -346,21 +346,21 @@ export class Outbox {
     }
   }
 
-  private hold(held: Held): void {
+  private hold(held: LocalCopy): void {
     const key = keyOf(held.sort, held.document.id);
     this.store.put(key, held);
     this.held.next(new Map(this.held.value).set(key, held));
   }
 
   /** Held in memory only, so that it can be brought back; forgotten on the next visit. */
-  private leave(held: Held): void {
+  private leave(held: LocalCopy): void {
     const key = keyOf(held.sort, held.document.id);
     this.store.remove(key);
     this.held.next(new Map(this.held.value).set(key, held));
   }
 }
 
-const settled = <T extends Doc>(sort: DocumentSort, { document, version, updatedAt }: Sent<T>): Held<T> => ({
+const settled = <T extends Doc>(sort: DocumentSort, { document, version, updatedAt }: Sent<T>): LocalCopy<T> => ({
   sort,
   document,
   base: document,
@@ -372,4 +372,4 @@ const settled = <T extends Doc>(sort: DocumentSort, { document, version, updated
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-const changedHere = ({ base, document }: Held): boolean => !same(base, document);
+const changedHere = ({ base, document }: LocalCopy): boolean => !same(base, document);

@@ -7,7 +7,7 @@ const PREFIX = 'which-bore.';
  * nothing; a browser that keeps nothing (private window, full disk) still works, it only forgets.
  */
 @Injectable({ providedIn: 'root' })
-export class Kept {
+export class BrowserStorage {
   private readonly storage = this.open();
 
   read(name: string): unknown {

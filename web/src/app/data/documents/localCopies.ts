@@ -1,14 +1,14 @@
 import { inject, Injectable } from '@angular/core';
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
-import { Kept } from '../kept';
-import { isHeld, type Held } from './held';
+import { BrowserStorage } from '../browserStorage';
+import { isLocalCopy, type LocalCopy } from './localCopy';
 
 const JOURNAL = 'journal.';
 const LIST = 'list ';
 
 /** What was found of earlier visits. */
 export interface Found {
-  readonly held: ReadonlyMap<string, Held>;
+  readonly held: ReadonlyMap<string, LocalCopy>;
   readonly lists: ReadonlyMap<string, unknown>;
 }
 
@@ -18,29 +18,29 @@ export interface Found {
  * is closed in the middle of a word, a browser that is killed, lose nothing.
  */
 @Injectable({ providedIn: 'root' })
-export class HeldStore {
-  private readonly kept = inject(Kept);
+export class LocalCopies {
+  private readonly kept = inject(BrowserStorage);
   private readonly store: UseStore | undefined = open();
 
   /** All that is held, what is only in the journal yet as well. */
   async load(): Promise<Found> {
-    const [held, lists] = [new Map<string, Held>(), new Map<string, unknown>()];
+    const [held, lists] = [new Map<string, LocalCopy>(), new Map<string, unknown>()];
     try {
       for (const [key, value] of this.store ? await entries<string, unknown>(this.store) : []) {
         if (key.startsWith(LIST)) lists.set(key.slice(LIST.length), value);
-        else if (isHeld(value)) held.set(key, value);
+        else if (isLocalCopy(value)) held.set(key, value);
       }
     } catch {
       // A browser that keeps nothing: what is in the journal is all there is.
     }
     for (const name of this.kept.names(JOURNAL)) {
       const value = this.kept.read(name);
-      if (isHeld(value)) held.set(name.slice(JOURNAL.length), value);
+      if (isLocalCopy(value)) held.set(name.slice(JOURNAL.length), value);
     }
     return { held, lists };
   }
 
-  put(key: string, held: Held): void {
+  put(key: string, held: LocalCopy): void {
     const name = JOURNAL + key;
     if (held.pending !== 'nothing') this.kept.write(name, held);
     void this.written(

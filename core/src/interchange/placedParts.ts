@@ -6,7 +6,7 @@ import { valve } from '../dictionary/kinds/valve.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import { STOCKED } from './setting.js';
+import { STOCKED } from './swapContext.js';
 
 /** A part, and the place of the engine it is for. */
 export interface PlacedPart {
@@ -84,7 +84,7 @@ export const internalsOf = (parts: readonly PlacedPart[]): readonly PlacedPart[]
   parts.filter(({ slot }) => INTERNALS.includes(slotOf(slot)?.kind ?? 'block'));
 
 /** A part, a set or an engine, as one is asked for it: a pattern, a specimen and what it is taken for, or a variant. */
-export type PartyRef =
+export type PartOrEngine =
   | { readonly pattern: string }
   | { readonly specimen: Specimen; readonly as?: string }
   | {
@@ -96,13 +96,13 @@ export type PartyRef =
     };
 
 /** Asked for something that the catalogue does not hold. */
-export class UnknownPartyError extends Error {
+export class UnknownPartError extends Error {
   constructor(
     readonly sort: 'pattern' | 'variant',
     readonly id: string,
   ) {
     super(`There is no ${sort} "${id}" in the catalogue.`);
-    this.name = 'UnknownPartyError';
+    this.name = 'UnknownPartError';
   }
 }
 
@@ -128,15 +128,15 @@ export const partFromShelf = (
   price: 0,
 });
 
-/** The parts that are meant, and how they are called together. Throws an UnknownPartyError. */
-export function partyOf(
+/** The parts that are meant, and how they are called together. Throws an UnknownPartError. */
+export function placedPartsOf(
   catalogue: CatalogueLookup,
-  ref: PartyRef,
+  ref: PartOrEngine,
   drawer?: ToolDrawer,
 ): { readonly label: string; readonly parts: readonly PlacedPart[] } {
   const patternOf = (id: string): Pattern => {
     const pattern = catalogue.pattern(id);
-    if (!pattern) throw new UnknownPartyError('pattern', id);
+    if (!pattern) throw new UnknownPartError('pattern', id);
     return pattern;
   };
   if ('pattern' in ref)
@@ -149,7 +149,7 @@ export function partyOf(
     return { label: part.label, parts: [placed(part)] };
   }
   const variant = catalogue.variant(ref.variant);
-  if (!variant) throw new UnknownPartyError('variant', ref.variant);
+  if (!variant) throw new UnknownPartError('variant', ref.variant);
   const all = partsOfVariant(catalogue, variant, ref.at);
   const label = catalogue.variantLabel(variant.id) + (ref.at === undefined ? '' : ` of ${ref.at}`);
   return ref.internals ? { label: `Internals of the ${label}`, parts: internalsOf(all) } : { label, parts: all };

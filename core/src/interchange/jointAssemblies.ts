@@ -1,11 +1,11 @@
 import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { record, JOINTS, type Assembly, type Joint } from '../joints/index.js';
-import type { PlacedPart } from './parties.js';
-import type { Setting } from './setting.js';
+import type { PlacedPart } from './placedParts.js';
+import type { SwapContext } from './swapContext.js';
 
 /** A joint and the parts that meet in it. */
-export interface Meeting {
+export interface JointAssembly {
   readonly joint: Joint;
   readonly assembly: Assembly;
   /** Which of several parts of one kind it is about; nothing where there is one only. */
@@ -49,19 +49,19 @@ function combinations<T>(lists: readonly (readonly T[])[]): readonly (readonly T
 }
 
 /** All that is there in the end, and what made room for it. */
-function baseOf(sides: Sides, setting: Setting): Assembly {
+function baseOf(sides: Sides, context: SwapContext): Assembly {
   const parts = Object.fromEntries([...sides.coming, ...sides.staying].reverse().map(({ part }) => [part.kind, part]));
   const replaced = Object.fromEntries(sides.leaving.map(({ part }) => [part.kind, part]));
-  return { parts, replaced, ...setting };
+  return { parts, replaced, ...context };
 }
 
 /** Every way in which parts of these meet in a joint, of those that are wanted. */
-function meetingsIn(
+function jointAssembliesIn(
   joint: Joint,
   all: readonly PlacedPart[],
   base: Assembly,
   wanted: (chosen: readonly PlacedPart[]) => boolean,
-): readonly Meeting[] {
+): readonly JointAssembly[] {
   const lists = joint.kinds.map((kind) =>
     ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true),
   );
@@ -79,10 +79,10 @@ function meetingsIn(
 }
 
 /** Joints among what stays: a swap does not ask about them, but work on a part of theirs may change them. */
-export function bystandersOf(sides: Sides, setting: Setting): readonly Meeting[] {
-  const [all, coming, base] = [[...sides.coming, ...sides.staying], new Set(sides.coming), baseOf(sides, setting)];
+export function bystandersOf(sides: Sides, context: SwapContext): readonly JointAssembly[] {
+  const [all, coming, base] = [[...sides.coming, ...sides.staying], new Set(sides.coming), baseOf(sides, context)];
   return JOINTS.flatMap((joint) =>
-    joint.inPlaceOf ? [] : meetingsIn(joint, all, base, (chosen) => !chosen.some((each) => coming.has(each))),
+    joint.inPlaceOf ? [] : jointAssembliesIn(joint, all, base, (chosen) => !chosen.some((each) => coming.has(each))),
   );
 }
 
@@ -90,13 +90,13 @@ export function bystandersOf(sides: Sides, setting: Setting): readonly Meeting[]
  * Every joint in which something that comes meets something that stays, or something else that comes. Where there are
  * several parts of a kind, intake and exhaust valves, each has the joint to itself.
  */
-export function meetingsOf(sides: Sides, setting: Setting): readonly Meeting[] {
+export function jointAssembliesOf(sides: Sides, context: SwapContext): readonly JointAssembly[] {
   const all = [...sides.coming, ...sides.staying];
   const coming = new Set(sides.coming);
-  const base = baseOf(sides, setting);
+  const base = baseOf(sides, context);
   const { parts, replaced } = base;
   const alone = all.length === 1 && sides.leaving.length === 1;
-  const judged = JOINTS.flatMap((joint): readonly Meeting[] => {
+  const judged = JOINTS.flatMap((joint): readonly JointAssembly[] => {
     if (joint.inPlaceOf) {
       if (AMONG_OTHERS.has(joint.inPlaceOf) && !alone) return [];
       return sides.coming.flatMap(({ slot, part }) => {
@@ -111,7 +111,7 @@ export function meetingsOf(sides: Sides, setting: Setting): readonly Meeting[] {
         ];
       });
     }
-    return meetingsIn(joint, all, base, (chosen) => chosen.some((each) => coming.has(each)));
+    return jointAssembliesIn(joint, all, base, (chosen) => chosen.some((each) => coming.has(each)));
   });
   return mayBeRecorded([...all, ...sides.leaving].map(({ part }) => part))
     ? [...judged, { joint: record, assembly: base }]

@@ -1,10 +1,10 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { clear, createStore } from 'idb-keyval';
-import type { Held } from './held';
-import { HeldStore } from './heldStore';
+import type { LocalCopy } from './localCopy';
+import { LocalCopies } from './localCopies';
 
-const held = (name: string, more: Partial<Held> = {}): Held => ({
+const held = (name: string, more: Partial<LocalCopy> = {}): LocalCopy => ({
   sort: 'specimen',
   document: { id: 'a', name } as never,
   version: 1,
@@ -16,12 +16,12 @@ const held = (name: string, more: Partial<Held> = {}): Held => ({
 
 describe('what the browser holds', () => {
   const forget = () => clear(createStore('which-bore-documents', 'held'));
-  const visit = (): HeldStore => {
+  const visit = (): LocalCopies => {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
-    return TestBed.inject(HeldStore);
+    return TestBed.inject(LocalCopies);
   };
-  const nameIn = async (store: HeldStore) =>
+  const nameIn = async (store: LocalCopies) =>
     ((await store.load()).held.get('specimen a')?.document as { name?: string } | undefined)?.name;
   beforeEach(async () => {
     localStorage.clear();

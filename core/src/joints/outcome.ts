@@ -29,7 +29,7 @@ export interface WorkOption {
 }
 
 /** What a check says of an assembly. Intervals are inside units and carry tolerance and measurement uncertainty. */
-export interface Finding {
+export interface Outcome {
   readonly verdict: Verdict;
   readonly quantity: QuantityKind;
   readonly found?: Interval;
@@ -47,7 +47,7 @@ export interface Finding {
 }
 
 /** A plain answer that goes by no size. */
-export const said = (verdict: Verdict, because: Sentence, more: Partial<Finding> = {}): Finding => ({
+export const said = (verdict: Verdict, because: Sentence, more: Partial<Outcome> = {}): Outcome => ({
   verdict,
   quantity: 'count',
   because,
@@ -60,7 +60,7 @@ export const said = (verdict: Verdict, because: Sentence, more: Partial<Finding>
 export function missing(
   needs: readonly { readonly id: string; readonly name: string }[],
   quantity: QuantityKind = 'length',
-): Finding {
+): Outcome {
   // The same size may be wanted of two parts.
   const names = new Set(needs.map((need) => need.name.toLowerCase()));
   return said('cannotTell', [`Not known: ${listed(names)}.`], {
@@ -75,8 +75,8 @@ export function missing(
 export function seeing<const T extends readonly Feature[]>(
   assembly: Assembly,
   features: T,
-  judge: (...options: { readonly [K in keyof T]: string }) => Finding,
-): Finding {
+  judge: (...options: { readonly [K in keyof T]: string }) => Outcome,
+): Outcome {
   const seen = features.map((feature) => lookOf(assembly, feature));
   const open = features.filter((_, at) => seen[at] === undefined);
   return open.length > 0 ? missing(open, 'count') : judge(...(seen as unknown as { readonly [K in keyof T]: string }));
@@ -170,22 +170,22 @@ export function offer(worked: Worked | undefined, option: (part: Part) => WorkOp
 }
 
 /**
- * A finding with what would mend it. What did not fit then fits with work; what could not be told stays open. Work that
- * nobody knows to be allowed leaves the matter open as well.
+ * An outcome with what would mend it. What did not fit then fits with work; what could not be told stays open. Work
+ * that nobody knows to be allowed leaves the matter open as well.
  */
-export function mended(finding: Finding, offers: readonly Offer[], rules: HouseRules = {}): Finding {
+export function mended(outcome: Outcome, offers: readonly Offer[], rules: HouseRules = {}): Outcome {
   const options = offers.filter(isOption);
-  if (finding.verdict === 'fits') return finding;
+  if (outcome.verdict === 'fits') return outcome;
   if (options.length > 0)
     return {
-      ...finding,
-      verdict: finding.verdict === 'doesNotFit' ? 'fitsWithWork' : finding.verdict,
+      ...outcome,
+      verdict: outcome.verdict === 'doesNotFit' ? 'fitsWithWork' : outcome.verdict,
       work: leastFirst(options, rules),
     };
   const unknown = offers.flatMap((each) => (isOption(each) ? [] : [each.unknown]));
-  return finding.verdict === 'doesNotFit' && unknown.length > 0
-    ? { ...finding, verdict: 'cannotTell', needs: [...new Set(unknown)] }
-    : finding;
+  return outcome.verdict === 'doesNotFit' && unknown.length > 0
+    ? { ...outcome, verdict: 'cannotTell', needs: [...new Set(unknown)] }
+    : outcome;
 }
 
 /**

@@ -6,7 +6,7 @@ export interface Doc {
 }
 
 /** A document as this browser holds it. */
-export interface Held<T extends Doc = Doc> {
+export interface LocalCopy<T extends Doc = Doc> {
   readonly sort: DocumentSort;
   readonly document: T;
   /** What the server last said of it; undefined when it was never saved. */
@@ -29,9 +29,9 @@ export const keyOf = (sort: DocumentSort, id: string): string => `${sort} ${id}`
 const PENDING = new Set<unknown>(['nothing', 'save', 'remove', 'restore']);
 
 /** Whether what was found in the browser's storage is a document held there; another version's leavings are not. */
-export function isHeld(value: unknown): value is Held {
+export function isLocalCopy(value: unknown): value is LocalCopy {
   if (typeof value !== 'object' || value === null) return false;
-  const held = value as Partial<Record<keyof Held, unknown>>;
+  const held = value as Partial<Record<keyof LocalCopy, unknown>>;
   const isDoc = (of: unknown): boolean => typeof of === 'object' && of !== null && typeof (of as Doc).id === 'string';
   return (
     DOCUMENT_SORTS.some((sort) => sort === held.sort) &&
@@ -44,4 +44,4 @@ export function isHeld(value: unknown): value is Held {
 }
 
 /** Documents in a list: what waits here as it stands here. */
-export const isThere = ({ pending, gone }: Held): boolean => pending !== 'remove' && !gone;
+export const isThere = ({ pending, gone }: LocalCopy): boolean => pending !== 'remove' && !gone;

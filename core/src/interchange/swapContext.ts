@@ -5,7 +5,7 @@ import type { Stock } from '../joints/index.js';
 import type { HouseRules } from '../shop/houseRules.js';
 
 /** What stands round every swap: what may be put between parts, and how the shop does things. */
-export interface Setting {
+export interface SwapContext {
   readonly stock: Stock;
   readonly rules: HouseRules;
   readonly nameOf?: (pattern: string) => string;
@@ -14,8 +14,8 @@ export interface Setting {
 /** Kinds that are chosen freely to join others. */
 export const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
 
-/** The setting a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue. */
-export function settingOf(catalogue: CatalogueLookup, rules: HouseRules = {}): Setting {
+/** The context a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue. */
+export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}): SwapContext {
   const ofKind = (kind: KindId): readonly Part[] =>
     catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
   return {
