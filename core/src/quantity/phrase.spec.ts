@@ -1,4 +1,4 @@
-import { capital, counted, either, listed, one } from './phrase';
+import { capital, counted, either, listed, one, ordinal } from './phrase';
 
 // British usage: no comma before the last (The Oxford Style Manual calls the other a serial comma; from memory).
 describe('phrases', () => {
@@ -19,6 +19,14 @@ describe('phrases', () => {
       '2 records',
       '2 halves',
     ]);
+  });
+
+  // Unicode CLDR 44, Language Plural Rules, ordinals of English: 21st, 22nd, 23rd, but 111th, 112th, 113th.
+  it('count in a row', () => {
+    expect([1, 2, 3, 12].map(ordinal)).toEqual(['first', 'second', 'third', 'twelfth']);
+    expect([13, 20, 21, 22, 23, 24, 101, 111, 112, 113, 121].map(ordinal).join(' ')).toBe(
+      '13th 20th 21st 22nd 23rd 24th 101st 111th 112th 113th 121st',
+    );
   });
 
   it('begin a sentence', () => expect(capital('pin size')).toBe('Pin size'));

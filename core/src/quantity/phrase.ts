@@ -14,6 +14,14 @@ export const either = (names: Iterable<string>): string => OR.format(names);
  */
 export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 
+const ORDINAL_WORDS = 'first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth'.split(' ');
+const ORDINAL_RULES = new Intl.PluralRules('en-GB', { type: 'ordinal' });
+const ORDINAL_ENDINGS: Readonly<Partial<Record<Intl.LDMLPluralRule, string>>> = { one: 'st', two: 'nd', few: 'rd' };
+
+/** Which in a row, counted from 1: `first`, `twelfth`, `13th`, `21st`. */
+export const ordinal = (at: number): string =>
+  ORDINAL_WORDS[at - 1] ?? `${at}${ORDINAL_ENDINGS[ORDINAL_RULES.select(at)] ?? 'th'}`;
+
 /** With a capital, as a sentence begins. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 

@@ -1,14 +1,16 @@
-/** Numbers from a seed (mulberry32), so that a simulation is the same every time. */
+import { randomNormal } from 'd3-random';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { mersenne } from 'pure-rand/generator/mersenne';
+
+/**
+ * Numbers from a seed, evenly spread from 0 to below 1, so that a simulation is the same every time.
+ *
+ * @param seed a whole number; others, the next one too, draw something else
+ */
 export function random(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const generator = mersenne(seed);
+  return () => uniformFloat64(generator);
 }
 
-/** A draw from the standard normal distribution (Box and Muller, Ann. Math. Stat. 29 (1958) 610). */
-export const normalDraw = (next: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+/** A draw from the standard normal distribution. */
+export const normalDraw = (next: () => number): number => randomNormal.source(next)()();

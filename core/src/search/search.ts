@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import type { Catalogue, RecordType } from '../catalogue/catalogue.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Described } from '../catalogue/pattern.js';
@@ -282,16 +283,12 @@ function wordAnswers(index: SearchIndex, text: string, better: (row: number, ans
   }
 }
 
+const firstWord = bisector(([word]: SearchIndex['words'][number]) => word).left;
+
 /** Rows that bear a word, or one that begins with it, with how well. */
 function rowsWithWord(index: SearchIndex, word: string): ReadonlyMap<number, number> {
-  let [from, to] = [0, index.words.length];
-  while (from < to) {
-    const half = (from + to) >> 1;
-    if ((index.words[half]?.[0] ?? '') < word) from = half + 1;
-    else to = half;
-  }
   const rows = new Map<number, number>();
-  for (let at = from; index.words[at]?.[0].startsWith(word); at++) {
+  for (let at = firstWord(index.words, word); index.words[at]?.[0].startsWith(word); at++) {
     const [found, bearers] = index.words[at] ?? ['', []];
     for (const row of bearers) rows.set(row, Math.max(rows.get(row) ?? 0, found === word ? WHOLE_WORD : BEGUN_WORD));
   }

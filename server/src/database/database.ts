@@ -1,3 +1,4 @@
+import pRetry from 'p-retry';
 import { DataSource } from 'typeorm';
 import { DatabaseAwayError, isAway } from './away.js';
 import { Client } from './client.js';
@@ -19,8 +20,7 @@ const CONNECT_WITHIN_MS = 3000;
  */
 export class Database {
   private readonly source: DataSource;
-  private retry: NodeJS.Timeout | undefined;
-  private closed = false;
+  private readonly closing = new AbortController();
   /** Done each time the database has come up. */
   private readonly whenUp: (() => Promise<void>)[] = [];
 
@@ -58,20 +58,45 @@ export class Database {
   /** Connects and migrates. Throws when that fails, but for a database that is away: then it goes on trying. */
   async open(): Promise<void> {
     try {
+      await this.comeUp();
+    } catch (error) {
+      if (!this.isWorthAnotherTry(error)) throw error;
+      void this.keepTrying();
+    }
+  }
+
+  private async comeUp(): Promise<void> {
+    try {
       await this.source.initialize();
       await this.source.runMigrations();
       this.report('The database is there and up to date.');
       for (const each of this.whenUp) await each();
     } catch (error) {
       if (this.source.isInitialized) await this.source.destroy();
-      if (!isAway(error)) throw error;
-      this.report('The database is away; trying again.', error);
-      if (!this.closed)
-        this.retry = setTimeout(
-          () => void this.open().catch((failure: unknown) => this.report('Migrating failed.', failure)),
-          RETRY_AFTER_MS,
-        );
+      throw error;
     }
+  }
+
+  private async keepTrying(): Promise<void> {
+    const { signal } = this.closing;
+    const shouldRetry = ({ error }: { readonly error: unknown }): boolean => this.isWorthAnotherTry(error);
+    try {
+      await pRetry(() => this.comeUp(), {
+        retries: Infinity,
+        minTimeout: RETRY_AFTER_MS,
+        factor: 1,
+        shouldRetry,
+        signal,
+      });
+    } catch (error) {
+      if (!signal.aborted) this.report('Migrating failed.', error);
+    }
+  }
+
+  private isWorthAnotherTry(error: unknown): boolean {
+    const away = isAway(error);
+    if (away) this.report('The database is away; trying again.', error);
+    return away;
   }
 
   /** The open connection. Throws a DatabaseAwayError while there is none. */
@@ -81,8 +106,7 @@ export class Database {
   }
 
   async close(): Promise<void> {
-    this.closed = true;
-    clearTimeout(this.retry);
+    this.closing.abort();
     if (this.source.isInitialized) await this.source.destroy();
   }
 }

@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import type { Size } from '../../catalogue/size.js';
 import type { Feature, MarkPlace, Parameter } from '../../dictionary/definition.js';
 import { uncertaintyOf } from '../../quantity/decision.js';
@@ -182,15 +183,7 @@ function cellsFor(points: readonly Point[], sigma: number): Cell[] {
 }
 
 /** The first cell that ends at or after a place. */
-function firstNear(cells: readonly Cell[], place: number): number {
-  let [low, high] = [0, cells.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((cells[middle] as Cell)[1] < place) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
+const firstNear = bisector(([, end]: Cell) => end).left;
 
 /** A part of which nothing is known: somewhere in the plausible range, and often like one of these. */
 function unknownRow(cells: readonly Cell[], known: readonly Float64Array[], parameter: Parameter): Float64Array {

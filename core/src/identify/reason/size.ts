@@ -1,4 +1,4 @@
-import { capital } from '../../quantity/phrase.js';
+import { capital, ordinal } from '../../quantity/phrase.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
@@ -39,24 +39,9 @@ function leftOver(parameter: Parameter, { beyond, pastWearLimit }: SizeExplanati
   return parameter.wear === 'shrinks' ? 'worn, or a light polish' : 'worn';
 }
 
-const ORDINALS = [
-  'first',
-  'second',
-  'third',
-  'fourth',
-  'fifth',
-  'sixth',
-  'seventh',
-  'eighth',
-  'ninth',
-  'tenth',
-  'eleventh',
-  'twelfth',
-];
-
 function stepName(step: number, shift: number | undefined): string {
   if (step === 0 || shift === undefined) return 'standard';
-  return `${ORDINALS[step - 1] ?? `${step}th`} ${shift < 0 ? 'undersize' : 'oversize'}`;
+  return `${ordinal(step)} ${shift < 0 ? 'undersize' : 'oversize'}`;
 }
 
 /** What a service size said of the part means for the pattern. */

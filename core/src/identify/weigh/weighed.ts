@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array';
 import type { Codes } from '../columns.js';
 import type { Evidence } from '../evidence.js';
 
@@ -28,21 +29,8 @@ export type Weighed = { readonly evidence: Evidence } & (
 export function ratioAt(weighed: Weighed, row: number): number {
   if (weighed.form === 'column') return weighed.byCode[weighed.codes[row] ?? 0] ?? 0;
   if (weighed.form === 'all') return weighed.byRow[row] ?? 0;
-  const at = find(weighed.rows, row);
-  return at < 0 ? weighed.base : (weighed.values[at] ?? 0);
-}
-
-/** Place of a row among rows in ascending order; below 0 where it is not. */
-function find(rows: Uint32Array, row: number): number {
-  let [low, high] = [0, rows.length - 1];
-  while (low <= high) {
-    const middle = (low + high) >> 1;
-    const at = rows[middle] ?? 0;
-    if (at === row) return middle;
-    if (at < row) low = middle + 1;
-    else high = middle - 1;
-  }
-  return -1;
+  const at = bisectLeft(weighed.rows, row);
+  return weighed.rows[at] === row ? (weighed.values[at] ?? 0) : weighed.base;
 }
 
 /** Puts the patterns that differ into their order. */

@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import type { Part, Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { mainShell } from '../../dictionary/kinds/mainShell.js';
@@ -108,16 +109,8 @@ function between(
   low: number,
   high: number,
 ): readonly ShellSize[] {
-  let [from, to] = [0, ordered.length];
-  while (from < to) {
-    const half = (from + to) >> 1;
-    const size = ordered[half];
-    if (size && key(size) < low) from = half + 1;
-    else to = half;
-  }
-  const found: ShellSize[] = [];
-  for (let at = from, size = ordered[at]; size && key(size) <= high; size = ordered[++at]) found.push(size);
-  return found;
+  const { left, right } = bisector(key);
+  return ordered.slice(left(ordered, low), right(ordered, high));
 }
 
 const NONE: readonly Part[] = [];

@@ -105,10 +105,10 @@ describe('the bench', () => {
     bench.skip('size crank.stroke', true);
     bench.setState('headOff');
     await settled();
-    expect(bench.lying()).toEqual({ state: 'headOff', skipped: ['size crank.stroke'] });
+    expect(bench.access()).toEqual({ state: 'headOff', skipped: ['size crank.stroke'] });
     bench.skip('size crank.stroke', false);
     await settled();
-    expect(bench.lying().skipped).toEqual([]);
+    expect(bench.access().skipped).toEqual([]);
   });
 
   it('adds a part that nothing fits to the catalogue in one step, with the way back', async () => {

@@ -19,6 +19,7 @@ import {
   type ImportTable,
   type ImportOutcome,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzProgressModule } from 'ng-zorro-antd/progress';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -104,7 +105,7 @@ export class ImportPage {
 
   /** A change of a choice that is not read yet. */
   protected readonly choicesChanged = computed(
-    () => JSON.stringify(this.choices()) !== JSON.stringify(this.current()?.choices ?? {}),
+    () => !dequal(this.choices(), this.current()?.choices ?? {}),
   );
 
   constructor() {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, model, sig
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { KindId, RecordType } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { map, switchMap } from 'rxjs';
 import { Questions } from '../data/questions';
@@ -51,7 +52,7 @@ export class ReferenceField {
   protected readonly choices = toSignal(
     toObservable(
       computed(() => ({ of: this.of(), kinds: this.kinds(), words: this.wanted(), chosen: this.value() }), {
-        equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+        equal: dequal,
       }),
     ).pipe(
       switchMap(({ kinds, chosen, ...asked }) =>

@@ -16,6 +16,7 @@ import {
   type Requests,
   type Subject,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -85,7 +86,7 @@ export class CompareStation {
                 .map((as) => ({ type: 'pattern', id: as }));
             return [{ type: sort, id }];
           }),
-        { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+        { equal: dequal },
       ),
     ).pipe(switchMap((refs) => this.questions.ask('records', { refs, fitments: true }).pipe(map(lookupOf)))),
   );

@@ -15,6 +15,7 @@ import {
   type Specimen,
   type Understood,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { debounceTime, map, of, Subject, switchMap, type Observable } from 'rxjs';
 import { BrowserStorage } from './browserStorage';
 import { Questions } from './questions';
@@ -32,7 +33,6 @@ type Identified = Answers['identify'];
 /** How the part lies there: how far its engine is apart, and what cannot be got at. */
 type Access = Pick<Specimen, 'state' | 'skipped'>;
 
-const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The specimen that is the subject now: it stays when one moves from station to station. */
 @Injectable({ providedIn: 'root' })
@@ -69,19 +69,19 @@ export class Bench {
   }));
 
   /** How the part lies there. */
-  readonly lying = computed<Access>(() => {
+  readonly access = computed<Access>(() => {
     const { state, skipped } = this.specimen() ?? {};
     return { ...(state ? { state } : {}), ...(skipped ? { skipped } : {}) };
   });
 
-  private readonly asked = computed(() => ({ ...this.evidence(), lying: this.lying() }), { equal: alike });
+  private readonly asked = computed(() => ({ ...this.evidence(), access: this.access() }), { equal: dequal });
 
   private readonly answered = toSignal(
     toObservable(this.asked).pipe(
       debounceTime(SETTLE_MS),
       switchMap((asked) =>
         this.questions
-          .ask('identify', { kind: asked.kind, readings: asked.readings, most: SHOWN, ...asked.lying })
+          .ask('identify', { kind: asked.kind, readings: asked.readings, most: SHOWN, ...asked.access })
           .pipe(
             // The first candidate is drawn: it is fetched before the line-up is shown, so that both come together.
             switchMap((identified) =>

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { drawerOf, USUAL_SHOP, type ToolDrawer, type Shop, type StoredShop } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { distinctUntilChanged, map, of, type Observable } from 'rxjs';
 import { Api } from './api';
 import { mergeShops } from './documents/merge';
@@ -23,7 +24,7 @@ export class ShopData extends OfflineDocuments<ShopDocument> {
   readonly shop$: Observable<Shop> = this.watch(SHOP).pipe(
     map((shop): Shop => (shop ? { instruments: shop.instruments, rules: shop.rules } : USUAL_SHOP)),
     // The sums are not done again where nothing has changed.
-    distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+    distinctUntilChanged(dequal),
   );
 
   /** The instruments, as they stand today. */

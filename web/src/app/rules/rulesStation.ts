@@ -18,6 +18,7 @@ import {
   type OwnInstrument,
   type Shop,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -174,7 +175,7 @@ export class RulesStation {
   }
 
   private put(own: OwnInstrument, next: OwnInstrument): void {
-    if (JSON.stringify(own) === JSON.stringify(next)) return;
+    if (dequal(own, next)) return;
     this.save(
       { ...this.shop(), instruments: this.shop().instruments.map((each) => (each.id === own.id ? next : each)) },
       `Changed “${next.name}”.`,

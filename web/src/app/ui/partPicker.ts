@@ -11,6 +11,7 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { KINDS, readAddress, writeAddress, type KindId } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, map, of, switchMap } from 'rxjs';
 import { Questions } from '../data/questions';
@@ -86,7 +87,7 @@ export class PartPicker {
       computed(
         () => ({ words: this.wanted(), kinds: this.kinds(), engines: this.engines(), chosen: this.chosenAddress() }),
         {
-          equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+          equal: dequal,
         },
       ),
     ).pipe(

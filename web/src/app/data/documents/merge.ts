@@ -1,6 +1,6 @@
 import type { Job, OwnInstrument, Shop, Specimen } from '@which-bore/core';
+import { dequal } from 'dequal';
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * Brings together two lists that were both changed, item by item. Everything changed here stays; what was added
@@ -17,7 +17,7 @@ function mergeLists<T>(
   const here = new Set(mine.map(idOf));
   const there = new Map(theirs.map((item) => [idOf(item), item]));
   const kept = mine.flatMap((item) => {
-    const untouched = before.has(idOf(item)) && same(before.get(idOf(item)), contentOf(item));
+    const untouched = before.has(idOf(item)) && dequal(before.get(idOf(item)), contentOf(item));
     if (!untouched) return [item];
     const elsewhere = there.get(idOf(item));
     return elsewhere === undefined ? [] : [elsewhere];
@@ -30,7 +30,7 @@ function mergeFields<T extends object>(base: Partial<T> | undefined, mine: T, th
   const keys = new Set([...Object.keys(mine), ...Object.keys(theirs)]) as Set<keyof T>;
   const merged: Partial<T> = {};
   for (const key of keys) {
-    const value = same(mine[key], base?.[key]) ? theirs[key] : mine[key];
+    const value = dequal(mine[key], base?.[key]) ? theirs[key] : mine[key];
     if (value !== undefined) merged[key] = value;
   }
   return merged as T;

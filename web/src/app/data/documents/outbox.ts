@@ -1,5 +1,6 @@
 import { DOCUMENT, inject, Injectable } from '@angular/core';
 import type { DocumentSort } from '@which-bore/core';
+import { dequal } from 'dequal';
 import {
   BehaviorSubject,
   concatMap,
@@ -284,7 +285,7 @@ export class Outbox {
         this.hold({
           ...settled(held.sort, theirs),
           document: merged,
-          pending: same(merged, theirs.document) ? 'nothing' : 'save',
+          pending: dequal(merged, theirs.document) ? 'nothing' : 'save',
           since: now.since,
         });
         this.released(held);
@@ -328,7 +329,7 @@ export class Outbox {
         base,
         version,
         updatedAt,
-        pending: same(merged, base) ? 'nothing' : 'save',
+        pending: dequal(merged, base) ? 'nothing' : 'save',
       });
     } else if (error instanceof ApiError && error.kind === 'missing' && now.pending === 'remove') this.removed(now);
     // Deleted elsewhere while it was worked on here: the work outranks the deletion.
@@ -370,6 +371,5 @@ const settled = <T extends Doc>(sort: DocumentSort, { document, version, updated
   since: 0,
 });
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-const changedHere = ({ base, document }: LocalCopy): boolean => !same(base, document);
+const changedHere = ({ base, document }: LocalCopy): boolean => !dequal(base, document);
