@@ -65,7 +65,7 @@ module.exports = {
     {
       name: 'no-orphans',
       severity: 'error',
-      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.spec\\.ts$', 'main\\.ts$', '\\.worker\\.ts$'] },
+      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.spec\\.ts$', 'main\\.ts$', '\\.worker\\.ts$', 'specTimeout\\.ts$'] },
       to: {},
     },
   ],

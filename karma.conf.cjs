@@ -1,4 +1,6 @@
-process.env.CHROME_BIN ??= '/usr/bin/chromium';
+const { CHROMIUM } = require('./scripts/chromium.cjs');
+
+process.env.CHROME_BIN = CHROMIUM;
 
 /** @param {import('karma').Config} config */
 module.exports = (config) =>

@@ -15,6 +15,7 @@ import { chromium } from '@playwright/test';
 import { KIND_IDS, LIST_OF, QUESTIONS, RECORD_TYPES } from '@which-bore/core';
 import { hundredQuestions } from '@which-bore/core/hundredQuestions';
 import pg from 'pg';
+import { CHROMIUM } from '../scripts/chromium.cjs';
 import { Database } from '../server/dist/database/database.js';
 import { CatalogueStore } from '../server/dist/features/catalogueStore.js';
 import { madeUpCatalogue } from './makeCatalogue.mjs';
@@ -171,7 +172,7 @@ const spoken = ({ lasted, own }) => `${lasted.toFixed(0)} ms (${own.toFixed(0)} 
 
 async function walk(size, address) {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--enable-precise-memory-info'],
   });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

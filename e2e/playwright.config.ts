@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from '../scripts/chromium.cjs';
 
 export default defineConfig({
   testDir: '.',
@@ -8,7 +9,8 @@ export default defineConfig({
   // A walk ends by the state it waits for; machines have stood still for half a minute.
   expect: { timeout: 120_000 },
   // Each with a server and a database of its own, which some tests stop and start.
-  workers: 2,
+  workers: 3,
+  fullyParallel: true,
   forbidOnly: true,
   projects: [
     { name: 'walks', testMatch: '*.spec.ts' },
@@ -21,7 +23,7 @@ export default defineConfig({
     colorScheme: 'light',
     timezoneId: 'UTC',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

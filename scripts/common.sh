@@ -24,8 +24,10 @@ ensure_postgres() {
   install_packages postgresql
 }
 
+# The headless one where the mirror has it: scripts/chromium.cjs says why.
 ensure_chromium() {
-  [ -x /usr/bin/chromium ] || install_packages chromium
+  [ -x /usr/lib/chromium/chromium-headless-shell ] && return
+  install_packages chromium-headless-shell || [ -x /usr/bin/chromium ] || install_packages chromium
 }
 
 ensure_node_modules() {

@@ -1,5 +1,6 @@
 /** Takes the pictures of the README from a running demo: npm run screenshots -- http://127.0.0.1:4460 */
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from './chromium.cjs';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4460';
 const CRANK = '88768045-8cf8-49ee-84a1-d8aa2c430629';
@@ -49,7 +50,7 @@ function shown(page) {
 }
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 for (const [name, path, colorScheme, typed] of VIEWS) {

@@ -14,11 +14,6 @@ const shell = async (lines: string) =>
 
 // Common practice, no source: a service that needs no privileges runs without them.
 describe('the account that the server runs as', () => {
-  beforeAll(() => {
-    // Laying the application elsewhere links some ten thousand files.
-    jasmine.DEFAULT_TIMEOUT_INTERVAL = 180_000;
-  });
-
   it('is an ordinary one, from which there is no way back, however it was started', async () => {
     const ids = await shell(
       `(as_server node -p 'JSON.stringify([process.getuid(), process.getgid(), process.getgroups().includes(0)])')`,

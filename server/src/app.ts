@@ -80,7 +80,9 @@ export async function buildApp(
   );
   const catalogueStore = new CatalogueStore(database);
   const specimenStore = new SpecimenStore(database);
-  const workshops = new Workshops(config.databaseUrl, config.workshops);
+  const workshops = new Workshops(config.databaseUrl, config.workshops, (error) =>
+    app.log.error({ err: error }, 'A thread of the workshop has ended.'),
+  );
   const live = new Live(config.databaseUrl, (message, error) => app.log.warn({ err: error }, message));
   const importStore = new ImportStore(database, config.databaseUrl, config.uploads ?? USUAL_UPLOADS, (message, error) =>
     app.log.error({ err: error }, message),

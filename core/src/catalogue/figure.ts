@@ -36,7 +36,11 @@ export type Years = Static<typeof YearsSchema>;
 
 const MONTHS = 12;
 
-/** A date of year or month as months since year 0; `end` takes the last month of a year instead of its first. */
+/**
+ * A date of year or month as months since year 0; `end` takes the last month of a year instead of its first.
+ *
+ * @example monthOf('1967-03') // 23606
+ */
 export function monthOf(date: string, end = false): number {
   const [year = '0', month] = date.split('-');
   return Number(year) * MONTHS + (month === undefined ? (end ? MONTHS - 1 : 0) : Number(month) - 1);

@@ -51,8 +51,10 @@ export interface Comparison {
 }
 
 /**
- * Lays two to six parts or engines of one kind side by side, rows from the dictionary.
- * Throws a CompareError where there are too few or too many, one is not there, or they are of different kinds.
+ * Lays parts or engines of one kind side by side, rows from the dictionary.
+ *
+ * @param subjects two to six of them
+ * @throws CompareError where there are too few or too many, one is not there, or they are of different kinds
  */
 export function compare(catalogue: CatalogueLookup, subjects: readonly Subject[]): Comparison {
   if (subjects.length < FEWEST_COMPARED || subjects.length > MOST_COMPARED)

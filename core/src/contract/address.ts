@@ -14,7 +14,11 @@ export interface Address {
 /** `pattern:id`, `specimen:id`, `variant:id`. */
 export const writeAddress = ({ sort, id }: Address): string => `${sort}:${id}`;
 
-/** An address as it is written; a bare id is that of a pattern. */
+/**
+ * An address as it is written; a bare id is that of a pattern.
+ *
+ * @example readAddress('specimen:4f1c') // { sort: 'specimen', id: '4f1c' }
+ */
 export function readAddress(text: string): Address {
   const at = text.indexOf(':');
   const sort = ADDRESS_SORTS.find((each) => each === text.slice(0, Math.max(0, at)));

@@ -86,7 +86,7 @@ export const audit = question({
       Type.Object({
         id: Type.String({ examples: ['displacement'] }),
         name: Type.String(),
-        checks: Type.String(),
+        checks: SentenceSchema,
         count: Type.Integer({ description: 'How many it found in all' }),
       }),
     ),

@@ -125,6 +125,7 @@ export interface StoredRecord<T extends RecordType = RecordType> {
   readonly record: RecordOf[T];
   readonly version: number;
 }
+/** A record of this type as it is stored: with its version. */
 export const storedRecordSchema = <T extends RecordType>(type: T) =>
   Type.Object({ record: Type.Unsafe<RecordOf[T]>(RECORD_SCHEMAS[type]), version: Type.Integer({ minimum: 0 }) });
 

@@ -160,7 +160,9 @@ export function radialClearance(
 
 /**
  * Reads the designation of a deep groove ball or cylindrical roller bearing: `6204-2Z/C3`, `NU 205 M`, `6305`.
- * Throws a DesignationError that says what cannot be read.
+ *
+ * @throws DesignationError which says what cannot be read
+ * @example readBearing('6204').bore // 20, in mm
  */
 export function readBearing(text: string): BearingDesignation {
   const [head = '', ...rest] = text

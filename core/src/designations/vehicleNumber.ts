@@ -61,9 +61,10 @@ export function modelYears(letter: string): number[] {
 }
 
 /**
- * Reads a vehicle identification number. Throws a VehicleNumberError that says what is wrong with its form.
+ * Reads a vehicle identification number.
  *
  * @param within years that are possible, to cut an ambiguous letter
+ * @throws VehicleNumberError which says what is wrong with its form
  */
 export function readVehicleNumber(
   text: string,

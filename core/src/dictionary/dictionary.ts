@@ -53,6 +53,7 @@ export const KIND_IDS = Object.keys(KINDS_BY_ID) as KindId[];
 /** Every kind the dictionary knows, by id, seen through the general shape. */
 export const KINDS: Readonly<Record<KindId, Kind>> = KINDS_BY_ID;
 
+/** Whether this is the id of a kind of part. */
 export const isKindId = (id: string): id is KindId => Object.hasOwn(KINDS_BY_ID, id);
 
 /** A kind of part, or the engine as a whole: whatever has sizes and looks of its own. */
@@ -87,11 +88,22 @@ const ENTRIES = { parameter: PARAMETERS, feature: FEATURES, markPlace: MARK_PLAC
 /** Whether an id is that of a parameter, a look, a mark place or a face. */
 export const isIdOf = (sort: keyof typeof ENTRIES, id: string): boolean => ENTRIES[sort].has(id);
 
+/**
+ * The parameter of this id, of whatever part; undefined where the dictionary has none.
+ *
+ * @example parameterOf('crank.mainJournal.diameter')?.quantity // 'length'
+ */
 export const parameterOf = (id: string): Parameter => entry(PARAMETERS, 'parameter', id);
+/** The feature of this id, of whatever part; undefined where the dictionary has none. */
 export const featureOf = (id: string): Feature => entry(FEATURES, 'look', id);
+/** The place of marks of this id, of whatever part. */
 export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);
 
-/** What an entry of any sort is called, with the part it is on: `main journal of the crank`. */
+/**
+ * What an entry of any sort is called, with the part it is on: `main journal of the crank`.
+ *
+ * @throws RangeError where the dictionary has no such entry
+ */
 export function sayEntry(id: string): string {
   const found = PARAMETERS.get(id) ?? FEATURES.get(id) ?? INTERFACES.get(id) ?? MARK_PLACES.get(id);
   const kind = DESCRIBED.find((each) => id.startsWith(`${each.id}.`));

@@ -43,4 +43,5 @@ export const SLOTS: readonly Slot[] = [
 
 const BY_ID = new Map(SLOTS.map((each) => [each.id, each]));
 
+/** The place in an engine of this id; undefined where there is none. */
 export const slotOf = (id: string): Slot | undefined => BY_ID.get(id);

@@ -12,6 +12,7 @@ import { RECORD_FORMS, type Field, type FieldList } from './fields.js';
  */
 export type TableId = KindId | Exclude<RecordType, 'pattern'>;
 export const TABLE_IDS: readonly TableId[] = ['maker', 'family', ...KIND_IDS, 'variant', 'scheme', 'swap'];
+/** The type of the records that a table has. */
 export const recordTypeOf = (table: TableId): RecordType => (isKindId(table) ? 'pattern' : table);
 /** The part of the dictionary whose values the records of a table have; undefined where they have none. */
 export const describedBy = (table: TableId): Kind | undefined =>

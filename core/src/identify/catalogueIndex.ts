@@ -210,10 +210,11 @@ const inOrder = <T extends { readonly id: string }>(records: readonly T[]): T[] 
   [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /**
- * Lays out the patterns of one kind. Throws a RangeError where a pattern names a parameter the dictionary lacks.
+ * Lays out the patterns of one kind.
  *
  * @param before the index of an earlier state that had the same families, variants and schemes: what it tells of them
  *   is taken over where the patterns are the same by their ids
+ * @throws RangeError where a pattern names a parameter the dictionary lacks
  */
 export function indexCatalogue(kind: KindId, catalogue: Indexed, before?: CatalogueIndex): CatalogueIndex {
   // In the order of their ids, so that sums come out the same wherever the catalogue was loaded.

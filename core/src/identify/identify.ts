@@ -185,7 +185,14 @@ export class Identification {
 /** Sizes, marks, and parts named by them: what a copy does not share. */
 const bearsOut = ({ sort }: Pull): boolean => sort === 'size' || sort === 'mark' || sort === 'part';
 
-/** Ranks the patterns of a catalogue, and *none of these*, by what was read. */
+/**
+ * Ranks the patterns of a catalogue, and *none of these*, by what was read.
+ *
+ * @param readings in any order: the answer is the same to the last bit
+ * @param most candidates to tell of
+ * @param identifyOptions the shop's instruments, the engine a part is said to be from and so on
+ * @example identify(indexCatalogue('crank', catalogue), readEntry('main 2.349in mic', 'crank').words)
+ */
 export const identify = (
   index: CatalogueIndex,
   readings: readonly Understood[],

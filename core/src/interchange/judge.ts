@@ -32,7 +32,14 @@ export interface Judgement {
   readonly reverse?: Reverse;
 }
 
-/** Donors into a recipient, with the records and the other direction. Throws a NoJointError or an UnknownPartError. */
+/**
+ * Donors into a recipient, with what is on record of it, and the other direction.
+ *
+ * @param donors what comes, one part or several that come together, or an engine's internals
+ * @param recipient a part, or an engine, which brings all its parts
+ * @param context the stock to choose from and how the shop does things, from `swapContextOf`
+ * @throws NoJointError where they do not meet, UnknownPartError where one is not there
+ */
 export function judgeSwap(
   catalogue: CatalogueLookup,
   donors: readonly PartOrEngine[],

@@ -203,7 +203,12 @@ const bystanding = (sides: Sides, context: SwapContext): readonly CheckAtJoint[]
 const bringsCompanions = (option: JudgedOption | undefined): option is JudgedOption =>
   option?.steps.includes('getCompanions') ?? false;
 
-/** One part into one other. */
+/**
+ * One part into one other, or where both are of one kind, in place of it.
+ *
+ * @throws NoJointError where they do not meet
+ * @example swapParts(crank, block, swapContextOf(catalogue)).verdict // 'fits'
+ */
 export const swapParts = (donor: Part, recipient: Part, context: SwapContext): Swap =>
   swap(
     [placed(donor)],

@@ -14,7 +14,11 @@ export interface SwapContext {
 /** Kinds that are chosen freely to join others. */
 export const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
 
-/** The context a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue. */
+/**
+ * The context a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue.
+ *
+ * @example swapParts(crank, block, swapContextOf(catalogue)).verdict // 'fits'
+ */
 export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}): SwapContext {
   const ofKind = (kind: KindId): readonly Part[] =>
     catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));

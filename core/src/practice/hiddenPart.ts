@@ -33,6 +33,8 @@ export const USUAL_HARDSHIP: Hardship = { wear: 1, reground: 1 - ASSUMED.standar
 /**
  * A part of a pattern, as one comes in: made somewhere between its limits, perhaps reground, worn, with the marks that
  * are left.
+ *
+ * @param next draws from 0 up to 1, as `random(seed)` does: the same seed makes the same part
  */
 export function drawPart(pattern: Pattern, next: () => number, hardship: Hardship = USUAL_HARDSHIP): HiddenPart {
   const kind = KINDS[pattern.kind];

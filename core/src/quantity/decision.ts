@@ -13,7 +13,9 @@ export const decide = (measured: Estimate, limits: Interval): Decision => decide
 /**
  * The same for a size that is known as an interval already: the estimate give or take its expanded uncertainty.
  *
+ * @param measured in the unit of the limits
  * @param leeway limits past which alone it is surely outside, where those given are only a rule of thumb
+ * @example decideWithin({ low: 0.03, high: 0.09 }, { low: 0.025, high: 0.1 }) // 'inside'
  */
 export function decideWithin(measured: Interval, limits: Interval, leeway: Interval = limits): Decision {
   if (contains(limits, measured)) return 'inside';

@@ -31,14 +31,24 @@ export function showDifference(value: number, quantity: QuantityKind, system: Un
   return withUnit((value < 0 ? '−' : '+') + digits, quantity, system);
 }
 
-/** An interval: `0.036 to 0.091 mm`, or one value where both ends print alike. */
+/**
+ * An interval: `0.036 to 0.091 mm`, or one value where both ends print alike.
+ *
+ * @param range in the inside unit of the quantity
+ * @param system that of the reader
+ * @example showInterval({ low: 0.036, high: 0.091 }, 'length', 'metric') // '0.036 to 0.091 mm'
+ */
 export function showInterval(range: Interval, quantity: QuantityKind, system: UnitSystem): string {
   const low = digitsOf(range.low, quantity, system);
   const high = digitsOf(range.high, quantity, system);
   return withUnit(low === high ? low : `${low} to ${high}`, quantity, system);
 }
 
-/** Only the figures, without the unit. */
+/**
+ * Only the figures, without the unit, as many as the quantity is given to; below nothing with a true minus.
+ *
+ * @param value in the inside unit of the quantity
+ */
 export function digitsOf(value: number, quantity: QuantityKind, system: UnitSystem): string {
   const unit = shownUnit(quantity, system);
   const shown = (unit ? fromInside(value, unit) : value).toFixed(decimals(quantity, system));

@@ -98,6 +98,8 @@ export interface Estimate {
  * quadrature (5.1.2).
  *
  * @param repeats one or more readings, inside unit
+ * @param instrument its permissible error and resolution, in the same unit
+ * @throws RangeError where there is no reading
  */
 export function estimate(repeats: readonly number[], instrument: Precision): Estimate {
   if (repeats.length === 0) throw new RangeError('A measurement needs at least one reading.');

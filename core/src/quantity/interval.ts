@@ -27,6 +27,7 @@ export function scaled(a: Interval, by: number): Interval {
   return by >= 0 ? { low: a.low * by, high: a.high * by } : { low: a.high * by, high: a.low * by };
 }
 
+/** Half way between the ends. */
 export const middle = (a: Interval): number => (a.low + a.high) / 2;
 
 export const width = (a: Interval): number => a.high - a.low;

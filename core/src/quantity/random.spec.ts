@@ -19,7 +19,12 @@ describe('numbers from a seed', () => {
   });
 
   it('begin anywhere, from neighbouring seeds as well', () => {
-    expect(misfit([...Array(500).keys()].map((seed) => random(seed)()), (x) => x)).toBeLessThan(1);
+    expect(
+      misfit(
+        [...Array(500).keys()].map((seed) => random(seed)()),
+        (x) => x,
+      ),
+    ).toBeLessThan(1);
   });
 
   it('are evenly spread from 0 to below 1', () => {

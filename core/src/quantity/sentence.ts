@@ -45,7 +45,11 @@ export function sentence(
   return out;
 }
 
-/** A sentence as text, in the reader's units. */
+/**
+ * A sentence as text, in the reader's units.
+ *
+ * @example say(['Bore ', value(101.6, 'length'), '.'], 'inch') // 'Bore 4.0000 in.'
+ */
 export function say(said: Sentence, system: UnitSystem): string {
   return said
     .map((part) => {

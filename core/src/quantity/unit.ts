@@ -78,12 +78,20 @@ export function unitOf(word: string): UnitId | undefined {
   return byWord.get(word.toLowerCase());
 }
 
-/** A value in `unit`, turned into the inside unit of its quantity. */
+/**
+ * A value written in `unit`, turned into the inside unit of its quantity: mm, cc, g, degrees and so on.
+ *
+ * @example toInside(2.349, 'in') // 59.6646
+ */
 export function toInside(value: number, unit: UnitId): number {
   return value * UNITS[unit].inside;
 }
 
-/** A value in the inside unit, turned into `unit`. */
+/**
+ * A value in the inside unit of its quantity, turned into `unit`.
+ *
+ * @example fromInside(0.0254, 'thou') // 1
+ */
 export function fromInside(value: number, unit: UnitId): number {
   return value / UNITS[unit].inside;
 }

@@ -62,6 +62,9 @@ function says(meaning: Meaning): string {
 /**
  * Phrases of the vocabulary that may go on from what stands before the caret, what is likeliest wanted first. The
  * longest stretch of words that begins a phrase counts: after `main j` that is "main journal", not every word with a j.
+ *
+ * @param caret where the caret stands, in code units from the start
+ * @param kind the kind of part on the bench
  */
 export function completeEntry(text: string, caret: number, kind: DescribedId, most = 8): Completion[] {
   const before = text.slice(0, caret);

@@ -24,6 +24,7 @@ export interface Entry {
  * written out in `docs/entry-line.md`.
  *
  * @param kind the kind of part on the bench, used unless the text names another
+ * @example readEntry('main 2.349in mic', 'crank').words // one measurement, of crank.mainJournal.diameter
  */
 export function readEntry(text: string, kind: DescribedId): Entry {
   const named = text.length > LONGEST_ENTRY ? undefined : kindNamed(text, kind);

@@ -1,5 +1,6 @@
 import type { Sentence } from '../quantity/sentence.js';
 import type { HouseRules } from '../shop/houseRules.js';
+import { cite, type FigureOfThumb } from '../thumb/index.js';
 
 /** What a rule found: in the catalogue, or among the parts of one engine. */
 export interface Finding<Where> {
@@ -17,8 +18,8 @@ export interface Finding<Where> {
 export interface Rule<Subject, Where> {
   readonly id: string;
   readonly name: string;
-  /** What it compares, in one sentence. */
-  readonly checks: string;
+  /** What it compares, with the figures it goes by. */
+  readonly checks: (rules: HouseRules) => Sentence;
   /** @param rules how the shop does things, and its own figures where it has any */
   readonly find: (subject: Subject, rules: HouseRules) => readonly Finding<Where>[];
 }
@@ -29,6 +30,8 @@ type Found<Where> = Omit<Finding<Where>, 'rule' | 'also'> & { readonly also?: re
 /**
  * Declares a rule: its findings carry its id.
  *
+ * @param checks what it compares, in one sentence
+ * @param figures the figures of thumb it goes by: they are told with it, the shop's own where it has any
  * @example
  *   export const spareTwin = defineRule<CatalogueLookup, AuditPlace>(
  *     'spareTwin',
@@ -44,10 +47,11 @@ export const defineRule = <Subject, Where>(
   name: string,
   checks: string,
   find: (subject: Subject, rules: HouseRules) => Iterable<Found<Where>>,
+  figures: readonly FigureOfThumb[] = [],
 ): Rule<Subject, Where> => ({
   id,
   name,
-  checks,
+  checks: (rules) => [checks, ...figures.flatMap((figure): Sentence => [' ', ...cite(figure, rules)])],
   find: (subject, rules) =>
     Array.from(find(subject, rules), (found): Finding<Where> => ({ also: [], ...found, rule: id })),
 });

@@ -283,12 +283,12 @@ function wordAnswers(index: SearchIndex, text: string, better: (row: number, ans
   }
 }
 
-const firstWord = bisector(([word]: SearchIndex['words'][number]) => word).left;
+const byWord = bisector(([word]: SearchIndex['words'][number]) => word);
 
 /** Rows that bear a word, or one that begins with it, with how well. */
 function rowsWithWord(index: SearchIndex, word: string): ReadonlyMap<number, number> {
   const rows = new Map<number, number>();
-  for (let at = firstWord(index.words, word); index.words[at]?.[0].startsWith(word); at++) {
+  for (let at = byWord.left(index.words, word); index.words[at]?.[0].startsWith(word); at++) {
     const [found, bearers] = index.words[at] ?? ['', []];
     for (const row of bearers) rows.set(row, Math.max(rows.get(row) ?? 0, found === word ? WHOLE_WORD : BEGUN_WORD));
   }

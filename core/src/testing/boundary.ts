@@ -27,31 +27,32 @@ const NEAR_NOTHING = 0.001;
 const endsOf = ({ bound, band, leeway }: FigureOfThumb): readonly number[] =>
   bound === 'between' ? [...new Set([band.low, band.high, ...(leeway ? [leeway.low, leeway.high] : [])])] : [band.high];
 
-const near = (end: number, value: number): boolean =>
-  Math.abs(value - end) <= Math.max(NEAR * Math.abs(end), NEAR_NOTHING);
+/** Of what is counted the next whole number is as near as can be. */
+const nearness = ({ quantity }: FigureOfThumb, end: number): number =>
+  quantity === 'count' && Number.isInteger(end) ? 1 : Math.max(NEAR * Math.abs(end), NEAR_NOTHING);
 
 /** Ends of a figure that no two steps lie close on either side of with different outcomes. */
 const unguarded = ({ figure, steps }: Boundary): readonly number[] =>
-  endsOf(figure).filter(
-    (end) =>
-      !steps.some(([value, outcome], at) => {
-        const next = steps[at + 1];
-        // A tenth of a micron either way is the same size.
-        return (
-          next !== undefined &&
-          value <= end &&
-          next[0] >= end - SAME_WITHIN &&
-          near(end, value) &&
-          near(end, next[0]) &&
-          outcome !== next[1]
-        );
-      }),
-  );
+  endsOf(figure).filter((end) => {
+    const near = (value: number): boolean => Math.abs(value - end) <= nearness(figure, end);
+    return !steps.some(([value, outcome], at) => {
+      const next = steps[at + 1];
+      // A tenth of a micron either way is the same size.
+      return (
+        next !== undefined &&
+        value <= end &&
+        next[0] >= end - SAME_WITHIN &&
+        near(value) &&
+        near(next[0]) &&
+        outcome !== next[1]
+      );
+    });
+  });
 
 /** A figure of the shop's own, in which what lay just inside or outside the usual ends lies elsewhere. */
 function moved(figure: FigureOfThumb): HouseRules {
   const { low, high } = bandOf(figure, {});
-  const by = Math.max(2 * NEAR * Math.max(Math.abs(low), Math.abs(high)), 2 * NEAR_NOTHING);
+  const by = 2 * Math.max(nearness(figure, low), nearness(figure, high));
   const own = figure.bound === 'between' ? { low: low - by, high: high + by } : { low: low + by, high: high + by };
   return { figures: { [figure.id]: own } };
 }

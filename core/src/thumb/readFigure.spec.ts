@@ -91,7 +91,7 @@ describe('figures of thumb', () => {
       expect(says).withContext(id).not.toMatch(/\.$/);
       expect(source)
         .withContext(id)
-        .toMatch(/^(Common practice|ISO \d+)/);
+        .toMatch(/^(Common practice|ISO \d+|Iglewicz and Hoaglin, )/);
     }
   });
 

@@ -2,7 +2,8 @@ import { boundary, describeBoundaries } from '../testing/boundary';
 import { LOOKUP } from '../testing/demo';
 import { audit } from '../audit/index';
 import { isException } from '../catalogue/fitmentTime';
-import type { RecordChange } from '../catalogue/lookup';
+import { EMPTY_CATALOGUE } from '../catalogue/catalogue';
+import { CatalogueLookup, type RecordChange } from '../catalogue/lookup';
 import type { Pattern, Variant } from '../catalogue/pattern';
 import type { HouseRules } from '../shop/houseRules';
 import { records } from './records';
@@ -38,6 +39,21 @@ const ofPiston = (sizes: Parameters<typeof withSizes>[1]): RecordChange => ({
   id: PISTON.id,
   record: withSizes(PISTON, sizes),
 });
+
+/** What the audit says of the last of some valves, by their masses in grams. */
+function foundAmong(masses: readonly number[], rules: HouseRules): string {
+  const patterns = masses.map((mass, at): Pattern => {
+    const grams = mass.toFixed(6);
+    return {
+      ...(LOOKUP.ofKind('valve')[0] as Pattern),
+      id: `valve-${at}`,
+      dimensions: { 'valve.mass': { low: grams, high: grams, unit: 'g' } },
+    };
+  });
+  const catalogue = new CatalogueLookup({ ...EMPTY_CATALOGUE, patterns });
+  return audit(catalogue, rules).some(({ rule }) => rule === 'farFromOthers') ? 'found' : 'in order';
+}
+const alike = (count: number, mass = 50): number[] => Array.from({ length: count }, () => mass);
 
 // Four cylinders of 77 by 73 mm: 1359.7 cc. By hand: 0.7854 x 7.7 x 7.7 x 7.3 x 4.
 const SIZE = 1359.706;
@@ -92,6 +108,25 @@ describe('figures of thumb of the records', () => {
       },
       [0.2425, 'an exception'],
       [0.2575, 'the usual part'],
+    ),
+    boundary(
+      records.fewest,
+      (count, rules) => foundAmong([...alike(count - 1), 5000], rules),
+      [7, 'in order'],
+      [8, 'found'],
+    ),
+    // Ten at either side of a median: its z-score is 0.6745 times its distance from the upper ten, in theirs.
+    boundary(
+      records.farOut,
+      (score, rules) => foundAmong([...alike(10), ...alike(10, 50 * Math.E), 50 * Math.exp(1 + score / 0.6745)], rules),
+      [3.4, 'in order'],
+      [3.6, 'found'],
+    ),
+    boundary(
+      records.alone,
+      (times, rules) => foundAmong([...alike(20), 50 * times], rules),
+      [2.9, 'in order'],
+      [3.1, 'found'],
     ),
     boundary(
       records.crown,

@@ -1,4 +1,4 @@
-import { about, between, subject } from './figure.js';
+import { about, atLeast, between, subject } from './figure.js';
 
 /** What the audit of the catalogue holds against one another. */
 export const records = subject('records', {
@@ -19,6 +19,21 @@ export const records = subject('records', {
     {
       of: 'its years',
     },
+  ),
+  fewest: atLeast('Sizes to compare', 8, 'Of fewer sizes of a kind of part none can be called unusual', {
+    quantity: 'count',
+  }),
+  farOut: atLeast(
+    'Far from the others',
+    3.5,
+    'A size lies far from the others whose modified z-score, in medians of the logarithms, is no less',
+    { quantity: 'count', source: 'Iglewicz and Hoaglin, How to Detect and Handle Outliers, ASQC 1993' },
+  ),
+  alone: atLeast(
+    'Alone',
+    3,
+    'Engines come in several honest sizes: only one that is so many times the nearest, or that part of it, stands alone; a slip of unit or point makes ten or more',
+    { quantity: 'count' },
   ),
   crown: between(
     'Crown in an engine as made',

@@ -34,5 +34,6 @@ export function refusalOf(error: unknown): Refusal | undefined {
   return undefined;
 }
 
+/** Whether an answer is the reason why there is none. */
 export const isRefusal = (answer: unknown): answer is Refusal =>
   typeof answer === 'object' && answer !== null && 'refused' in answer && 'error' in answer;

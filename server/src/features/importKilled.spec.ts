@@ -8,7 +8,6 @@ import { fileURLToPath } from 'node:url';
 import { testDatabaseUrl, withDemo, type ImportShown } from './testing.js';
 
 describe('a server killed in the middle of an import', () => {
-  beforeAll(() => (jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000));
   let server: ChildProcess | undefined;
   let uploads: string;
   let url: string;

@@ -54,13 +54,9 @@ const workbook = async (name: string, rows: readonly (readonly ExcelJS.CellValue
   return Buffer.from(await book.xlsx.writeBuffer());
 };
 
-/** Threads have to start, and some files are large. */
-const ENOUGH_TIME = 60_000;
-
 describe('an import', () => {
   let app: FastifyInstance;
   beforeAll(async () => {
-    jasmine.DEFAULT_TIMEOUT_INTERVAL = ENOUGH_TIME;
     app = await appWithDemo();
   });
   // One application for all: its thread is warm.

@@ -10,7 +10,6 @@ describe('the workshops of the server', () => {
   let app: FastifyInstance;
   let catalogue: Catalogue;
   beforeAll(async () => {
-    jasmine.DEFAULT_TIMEOUT_INTERVAL = 180_000;
     app = await appWithDemo();
     catalogue = await demoCatalogue();
   });

@@ -1,3 +1,4 @@
+import { once } from 'node:events';
 import createError from '@fastify/error';
 import { DataError, isRefusal, QUESTIONS, type GridRequest, type QuestionName, type Wording } from '@which-bore/core';
 import { Piscina } from 'piscina';
@@ -30,7 +31,8 @@ export class Workshops {
   private readonly benches: readonly Bench[];
   private stopping = false;
 
-  constructor(databaseUrl: string, threads = USUAL) {
+  /** @param threadFailed hears why a thread ended that had no question to fail */
+  constructor(databaseUrl: string, threads = USUAL, threadFailed: (error: Error) => void = () => undefined) {
     this.benches = Array.from({ length: Math.max(1, threads) }, () => ({
       pool: new Piscina<Task, Said>({
         filename: new URL('./thread.js', import.meta.url).href,
@@ -44,6 +46,7 @@ export class Workshops {
       }),
       waiting: 0,
     }));
+    for (const { pool } of this.benches) pool.on('error', threadFailed);
   }
 
   /** The answer to a question, as the bytes of its JSON. `gone` is a signal that nobody waits for it any more. */
@@ -106,7 +109,17 @@ export class Workshops {
 
 /** Has the thread of a pool begin. From then on one that has ended, whyever, is followed by another. */
 async function begin(pool: Piscina<Task, Said>): Promise<void> {
-  await pool.run({ does: 'begin' });
+  const done = new AbortController();
+  // One that cannot load what it runs is not given the question, which would wait for ever.
+  const failed = once(pool, 'error', { signal: done.signal }).then(([error]: Error[]) =>
+    Promise.reject(error as Error),
+  );
+  try {
+    await Promise.race([pool.run({ does: 'begin' }), failed]);
+  } finally {
+    failed.catch(() => undefined);
+    done.abort();
+  }
   pool.options.minThreads = 1;
 }
 

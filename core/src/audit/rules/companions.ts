@@ -41,12 +41,7 @@ export const companions = auditRule(
           // Two that must never meet may both be fitted, some engines with one and some with the other.
           if (
             relation === 'neverWith' &&
-            beside.some(
-              (each) =>
-                (each.share ?? 1) + (fitment.share ?? 1) > 1.001 &&
-                each.share === undefined &&
-                fitment.share === undefined,
-            )
+            beside.some((each) => each.share === undefined && fitment.share === undefined)
           )
             yield {
               weight: 'wrong',

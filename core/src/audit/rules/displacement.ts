@@ -17,7 +17,7 @@ const isStated = (size: number, stated: number, rules: HasFigures): boolean =>
 export const displacement = auditRule(
   'displacement',
   'Stated size',
-  'Bore, stroke and count of cylinders must give the stated size within 2 %.',
+  'Bore, stroke and count of cylinders must give the stated size.',
   function* (catalogue, rules) {
     const { bore, stroke, displacement: size } = engineVariant.parameters;
     for (const variant of catalogue.catalogue.variants) {
@@ -36,4 +36,5 @@ export const displacement = auditRule(
       };
     }
   },
+  [records.displacement],
 );

@@ -52,4 +52,5 @@ export const pistonInBore = auditRule(
       }
     }
   },
+  [records.rounding, records.slap],
 );

@@ -58,6 +58,7 @@ export const stackInDeck = auditRule(
       }
     }
   },
+  [records.crown],
 );
 
 const neverWith = (pattern: Fitted['pattern'], other: Fitted): boolean =>

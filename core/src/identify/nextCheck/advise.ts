@@ -32,7 +32,10 @@ const PLANNED = 3;
 const SURE = 0.02;
 
 /**
- * What to look at, read or measure next, and why.
+ * What to look at, read or measure next, and why: what gains the most a minute comes first.
+ *
+ * @param identification what is known so far
+ * @param context what can be reached, what is skipped, and the shop's instruments
  * @param planned how many checks ahead to plan; one is only the next
  */
 export function advise(identification: Identification, context: CheckContext, planned = PLANNED): Advice {

@@ -146,7 +146,7 @@ export function foreseeSize(
     [...points].map(([size, own]): [Size, Float64Array] => {
       const row = new Float64Array(elsewhere + 1);
       for (const { value, share } of own)
-        for (let cell = firstNear(cells, value - REACH * sigma); cell < elsewhere; cell++) {
+        for (let cell = byEnd.left(cells, value - REACH * sigma); cell < elsewhere; cell++) {
           const [low, high] = cells[cell] as Cell;
           if (low > value + REACH * sigma) break;
           row[cell] =
@@ -182,8 +182,8 @@ function cellsFor(points: readonly Point[], sigma: number): Cell[] {
   });
 }
 
-/** The first cell that ends at or after a place. */
-const firstNear = bisector(([, end]: Cell) => end).left;
+/** Cells in the order of their ends. */
+const byEnd = bisector(([, end]: Cell) => end);
 
 /** A part of which nothing is known: somewhere in the plausible range, and often like one of these. */
 function unknownRow(cells: readonly Cell[], known: readonly Float64Array[], parameter: Parameter): Float64Array {

@@ -109,8 +109,8 @@ function between(
   low: number,
   high: number,
 ): readonly ShellSize[] {
-  const { left, right } = bisector(key);
-  return ordered.slice(left(ordered, low), right(ordered, high));
+  const by = bisector(key);
+  return ordered.slice(by.left(ordered, low), by.right(ordered, high));
 }
 
 const NONE: readonly Part[] = [];

@@ -16,12 +16,18 @@ export const search: Answering<'search'> = (workshop, { text, most }) => {
 
 export const audit: Answering<'audit'> = (workshop, { rule, from = 0, most = FINDINGS }) => {
   const found = workshop.findings();
+  const { rules = {} } = workshop.identifyOptions;
   if (rule !== undefined && !AUDIT_RULES.some(({ id }) => id === rule))
     throw new DataError('There is no such rule.', [
       { where: 'body.rule', what: `the audit has ${AUDIT_RULES.map(({ id }) => id).join(', ')}.` },
     ]);
   return {
-    rules: AUDIT_RULES.map(({ id, name, checks }) => ({ id, name, checks, count: found.get(id)?.length ?? 0 })),
+    rules: AUDIT_RULES.map(({ id, name, checks }) => ({
+      id,
+      name,
+      checks: checks(rules),
+      count: found.get(id)?.length ?? 0,
+    })),
     findings: AUDIT_RULES.filter(({ id }) => rule === undefined || id === rule).flatMap(({ id }) =>
       (found.get(id) ?? []).slice(from, from + most),
     ),

@@ -11,6 +11,7 @@ import {
   sayLook,
   type Specimen,
 } from '@which-bore/core';
+import { DONOR_KINDS } from '@which-bore/core/meetings';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
@@ -81,6 +82,8 @@ export class BenchStation {
   });
   protected readonly pattern = computed(() => this.records.record('pattern', this.shownCandidate()));
 
+  /** Whether parts of this kind are put to others at all. */
+  protected readonly goesSomewhere = computed(() => DONOR_KINDS.includes(this.bench.kind()));
   protected readonly drawer = toSignal(inject(ShopData).drawer$, { initialValue: new ToolDrawer() });
 
   /** The specimen with the words being typed, so that the drawing follows them. */

@@ -38,7 +38,7 @@ const DRAWN_AT_ONCE = 4;
           <h2>
             {{ group.rule.name }} <span class="figures quiet">{{ group.rule.count }}</span>
           </h2>
-          <p class="quiet">{{ group.rule.checks }}</p>
+          <p class="quiet">{{ group.rule.checks | said }}</p>
           <ul class="plain">
             @for (finding of group.findings; track $index) {
               <li>
@@ -78,7 +78,7 @@ const DRAWN_AT_ONCE = 4;
       <h2>Also looked for, and found in order</h2>
       <ul class="plain">
         @for (rule of clean(); track rule.id) {
-          <li class="quiet">{{ rule.checks }}</li>
+          <li class="quiet">{{ rule.checks | said }}</li>
         }
       </ul>
     } @else {

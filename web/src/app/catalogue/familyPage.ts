@@ -130,8 +130,8 @@ export class FamilyPage {
     });
   });
 
-  protected readonly drawnVariants = growing(this.variants, 10);
-  protected readonly drawnPatterns = growing(this.patterns, 3, this.drawnVariants);
+  protected readonly drawnVariants = growing(this.variants, 5);
+  protected readonly drawnPatterns = growing(this.patterns, 2, this.drawnVariants);
 
   protected choose(slot: string): void {
     void this.router.navigate([], { queryParams: { slot }, queryParamsHandling: 'merge', replaceUrl: true });

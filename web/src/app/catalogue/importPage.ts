@@ -104,9 +104,7 @@ export class ImportPage {
   );
 
   /** A change of a choice that is not read yet. */
-  protected readonly choicesChanged = computed(
-    () => !dequal(this.choices(), this.current()?.choices ?? {}),
-  );
+  protected readonly choicesChanged = computed(() => !dequal(this.choices(), this.current()?.choices ?? {}));
 
   constructor() {
     // Asked again and again while it is at work, and once more when it has ended.

@@ -20,12 +20,13 @@ import { recordPage } from './recordPage';
 import { CompareLink } from '../ui/compareLink';
 import { PartDrawing } from '../ui/drawing/partDrawing';
 import { RecordLink } from '../ui/recordLink';
+import { InTurn } from '../ui/turns';
 import { sourceWords, ValueTable } from './valueTable';
 
 /** One design of a part: drawn, measured, marked, numbered, where it was fitted, and who says all that. */
 @Component({
   selector: 'wb-pattern-page',
-  imports: [CompareLink, NzButtonModule, PartDrawing, RecordLink, RouterLink, ValueTable],
+  imports: [CompareLink, InTurn, NzButtonModule, PartDrawing, RecordLink, RouterLink, ValueTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './patternPage.html',
   styleUrl: './page.less',

@@ -33,7 +33,6 @@ type Identified = Answers['identify'];
 /** How the part lies there: how far its engine is apart, and what cannot be got at. */
 type Access = Pick<Specimen, 'state' | 'skipped'>;
 
-
 /** The specimen that is the subject now: it stays when one moves from station to station. */
 @Injectable({ providedIn: 'root' })
 export class Bench {

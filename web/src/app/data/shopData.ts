@@ -24,7 +24,7 @@ export class ShopData extends OfflineDocuments<ShopDocument> {
   readonly shop$: Observable<Shop> = this.watch(SHOP).pipe(
     map((shop): Shop => (shop ? { instruments: shop.instruments, rules: shop.rules } : USUAL_SHOP)),
     // The sums are not done again where nothing has changed.
-    distinctUntilChanged(dequal),
+    distinctUntilChanged((a, b) => dequal(a, b)),
   );
 
   /** The instruments, as they stand today. */

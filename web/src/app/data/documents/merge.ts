@@ -1,7 +1,6 @@
 import type { Job, OwnInstrument, Shop, Specimen } from '@which-bore/core';
 import { dequal } from 'dequal';
 
-
 /**
  * Brings together two lists that were both changed, item by item. Everything changed here stays; what was added
  * elsewhere comes in; what was removed elsewhere goes, unless it was changed here.

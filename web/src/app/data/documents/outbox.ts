@@ -371,5 +371,4 @@ const settled = <T extends Doc>(sort: DocumentSort, { document, version, updated
   since: 0,
 });
 
-
 const changedHere = ({ base, document }: LocalCopy): boolean => !dequal(base, document);
