@@ -1,6 +1,7 @@
 import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { record, JOINTS, type Assembly, type Joint } from '../joints/index.js';
+import { record, JOINTS, type Assembly, type Joint, type OperationId } from '../joints/index.js';
+import { givingWay, withNew } from './chosenAnew.js';
 import type { PlacedPart } from './placedParts.js';
 import type { SwapContext } from './swapContext.js';
 
@@ -17,6 +18,8 @@ export interface Sides {
   readonly coming: readonly PlacedPart[];
   readonly staying: readonly PlacedPart[];
   readonly leaving: readonly PlacedPart[];
+  /** Of what stays, what gives way to a new one where it does not go with what comes. */
+  readonly givingWay: ReadonlyMap<PlacedPart, OperationId>;
 }
 
 /** Shells are chosen anew for what they go between, whatever the engine had. */
@@ -25,11 +28,13 @@ const CONSUMED: ReadonlySet<KindId> = new Set(['mainShell', 'rodShell']);
 /** Which parts stay and which make room: a donor takes the place of what the recipient has there. */
 export function sidesOf(coming: readonly PlacedPart[], recipients: readonly PlacedPart[]): Sides {
   const taken = new Set(coming.map(({ slot }) => slot));
+  const staying = recipients.filter(
+    ({ slot, part }) => !taken.has(slot) && (recipients.length === 1 || !CONSUMED.has(part.kind)),
+  );
   return {
     coming,
-    staying: recipients.filter(
-      ({ slot, part }) => !taken.has(slot) && (recipients.length === 1 || !CONSUMED.has(part.kind)),
-    ),
+    staying,
+    givingWay: givingWay(coming, staying),
     leaving: recipients.filter(({ slot }) => taken.has(slot)),
   };
 }
@@ -58,17 +63,18 @@ function baseOf(sides: Sides, context: SwapContext): Assembly {
 /** Every way in which parts of these meet in a joint, of those that are wanted. */
 function jointAssembliesIn(
   joint: Joint,
-  all: readonly PlacedPart[],
+  { coming, staying, givingWay: toGo }: Sides,
   base: Assembly,
   wanted: (chosen: readonly PlacedPart[]) => boolean,
 ): readonly JointAssembly[] {
+  const all = [...coming, ...staying];
   const lists = joint.kinds.map((kind) =>
     ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true),
   );
   return combinations(lists)
     .filter(wanted)
     .map((chosen) => ({
-      joint,
+      joint: yielding(joint, chosen, toGo),
       assembly: {
         ...base,
         parts: { ...base.parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) },
@@ -78,11 +84,23 @@ function jointAssembliesIn(
     .filter(({ assembly }) => joint.applies?.(assembly) ?? true);
 }
 
+/**
+ * A joint of two parts, of which one may give way. Where more meet, as over a whole stack, what is refused is not to be
+ * laid to a gasket in it.
+ */
+const yielding = (joint: Joint, chosen: readonly PlacedPart[], toGo: Sides['givingWay']): Joint =>
+  joint.kinds.length > 2
+    ? joint
+    : chosen.reduce((so, each) => {
+        const step = toGo.get(each);
+        return step ? withNew(so, each.part, step) : so;
+      }, joint);
+
 /** Joints among what stays: a swap does not ask about them, but work on a part of theirs may change them. */
 export function bystandersOf(sides: Sides, context: SwapContext): readonly JointAssembly[] {
-  const [all, coming, base] = [[...sides.coming, ...sides.staying], new Set(sides.coming), baseOf(sides, context)];
+  const [coming, base] = [new Set(sides.coming), baseOf(sides, context)];
   return JOINTS.flatMap((joint) =>
-    joint.inPlaceOf ? [] : jointAssembliesIn(joint, all, base, (chosen) => !chosen.some((each) => coming.has(each))),
+    joint.inPlaceOf ? [] : jointAssembliesIn(joint, sides, base, (chosen) => !chosen.some((each) => coming.has(each))),
   );
 }
 
@@ -111,7 +129,7 @@ export function jointAssembliesOf(sides: Sides, context: SwapContext): readonly 
         ];
       });
     }
-    return jointAssembliesIn(joint, all, base, (chosen) => chosen.some((each) => coming.has(each)));
+    return jointAssembliesIn(joint, sides, base, (chosen) => chosen.some((each) => coming.has(each)));
   });
   return mayBeRecorded([...all, ...sides.leaving].map(({ part }) => part))
     ? [...judged, { joint: record, assembly: base }]

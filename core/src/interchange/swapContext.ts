@@ -14,6 +14,9 @@ export interface SwapContext {
 /** Kinds that are chosen freely to join others. */
 export const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
 
+/** Kinds of which a new one goes in where the old one does not do. */
+const CHOSEN_ANEW: readonly KindId[] = ['rings', 'headGasket', 'seal', 'thrustWasher', 'pin', 'valve', 'valveSpring'];
+
 /**
  * The context a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue.
  *
@@ -23,7 +26,7 @@ export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}
   const ofKind = (kind: KindId): readonly Part[] =>
     catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
   return {
-    stock: Object.fromEntries(STOCKED.map((kind) => [kind, ofKind(kind)])),
+    stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, ofKind(kind)])),
     rules,
     nameOf: (id) => catalogue.label(id),
   };

@@ -117,6 +117,13 @@ export const OPERATIONS = {
   cutSeats: { name: 'Recut the valve seats', hours: 3, price: 170, canUndo: false },
   shimBearing: { name: 'Shim the bearing', hours: 0.5, price: 20, canUndo: true },
   sleeveBearing: { name: 'Sleeve the bearing housing', hours: 3, price: 190, canUndo: true },
+  newRings: { name: 'New rings', hours: 0.5, price: 90, canUndo: true },
+  newGasket: { name: 'New head gasket', hours: 0, price: 60, canUndo: true },
+  newSeals: { name: 'New seals', hours: 0.5, price: 30, canUndo: true },
+  newThrustWashers: { name: 'New thrust washers', hours: 0.5, price: 35, canUndo: true },
+  newPins: { name: 'New pins with the pistons', hours: 0, price: 80, canUndo: true },
+  newValves: { name: 'New valves with the head', hours: 2, price: 240, canUndo: true },
+  newSprings: { name: 'New springs with the head', hours: 1, price: 120, canUndo: true },
   getCompanions: { name: 'Get the companions', hours: 0, price: 300, canUndo: true },
   takeAlong: { name: 'Take what belongs to it', hours: 0.5, price: 120, canUndo: true },
 } as const satisfies Record<string, Operation>;

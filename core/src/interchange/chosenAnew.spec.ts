@@ -1,0 +1,130 @@
+import type { Part } from '../catalogue/part';
+import { block } from '../dictionary/kinds/block';
+import { piston } from '../dictionary/kinds/piston';
+import { shifted } from '../quantity/interval';
+import { say } from '../quantity/sentence';
+import { CATALOGUE, demoPart, LOOKUP, SETTING } from '../testing/demo';
+import { partsOfVariant, placed, type PlacedPart } from './placedParts';
+import { refuses, swap, type Swap } from './swap';
+
+/** A part with some of its sizes so much larger. */
+const larger = (part: Part, by: number, ...ids: readonly string[]): Part => ({
+  ...part,
+  label: `${part.label}, ${by} over`,
+  values: Object.fromEntries(
+    Object.entries(part.values).map(([id, value]) => [
+      id,
+      ids.includes(id) ? { ...value, interval: shifted(value.interval, by) } : value,
+    ]),
+  ),
+});
+
+const engineOf = (id: string): readonly PlacedPart[] => {
+  const variant = LOOKUP.variant(id);
+  if (!variant) throw new RangeError(`The demo has no variant ${id}.`);
+  return partsOfVariant(LOOKUP, variant);
+};
+const partIn = (engine: readonly PlacedPart[], slot: string): Part | undefined =>
+  engine.find((each) => each.slot === slot)?.part;
+const checkOf = (judged: Swap, id: string) =>
+  judged.joints.flatMap(({ checks }) => checks).find((check) => check.id === id);
+const engines = CATALOGUE.variants.map(({ id }) => engineOf(id));
+
+// Common practice, no source: whoever builds an engine fits new rings, gaskets and seals, whatever was in it; a piston
+// comes with its pin, a head with its valves and springs.
+describe('what is fitted new', () => {
+  it('never refuses a rebore: oversize pistons go in after boring, with rings of their size', () => {
+    const rebored = new Map<string, Set<string>>();
+    for (const variant of CATALOGUE.variants) {
+      const engine = engineOf(variant.id);
+      const was = partIn(engine, 'piston');
+      if (!was) continue;
+      const over = larger(was, 0.5, piston.parameters['skirt.diameter'].id, piston.parameters.bore.id);
+      const { verdict, says } = swap([placed(over)], engine, SETTING);
+      rebored.set(variant.family, (rebored.get(variant.family) ?? new Set()).add(verdict));
+      expect(say(says, 'metric'))
+        .withContext(variant.id)
+        .not.toMatch(/end gap|not together/);
+    }
+    for (const [family, verdicts] of rebored)
+      expect([...verdicts])
+        .withContext(family)
+        .not.toEqual(['doesNotFit']);
+  });
+
+  it('names the rings on record that go into the larger bore, and counts them', () => {
+    const engine = engineOf('skerry-47');
+    const judged = swap([placed(demoPart('skerry-piston-112-160-os'))], engine, SETTING);
+    expect(judged.verdict).toBe('fitsWithWork');
+    expect(judged.price).toBeGreaterThan(0);
+  });
+
+  it('refuses as ever where it is what is asked about', () => {
+    const [was, small] = [demoPart('ambit-block-3'), demoPart('ambit-rings-80')];
+    const judged = swap([placed(was)], [placed(small)], SETTING);
+    expect(judged.verdict).toBe('doesNotFit');
+    expect(checkOf(judged, 'endGap')?.verdict).toBe('doesNotFit');
+  });
+
+  it('stays where the old one does', () => {
+    for (const engine of engines) {
+      const own = partIn(engine, 'block');
+      if (!own) continue;
+      const judged = swap([placed(own)], engine, SETTING);
+      const steps = judged.joints.flatMap(({ checks }) => checks.flatMap(({ work }) => work.map(({ name }) => name)));
+      expect(steps.filter((name) => name.startsWith('New ')))
+        .withContext(own.label)
+        .toEqual([]);
+    }
+  });
+
+  it('is told of with the new part in place of the old one', () => {
+    const engine = engineOf('skerry-47');
+    const own = partIn(engine, 'block');
+    const bored = larger(own as Part, 0.5, block.parameters.bore.id);
+    const judged = swap([placed(bored)], engine, SETTING);
+    const gap = checkOf(judged, 'endGap');
+    expect(gap?.verdict).toBe('fitsWithWork');
+    expect(gap?.work[0]?.buy).toEqual(['skerry-rings-116-4-os']);
+    expect(say(gap?.because ?? [], 'metric')).toContain('new ones go in');
+  });
+
+  it('is to be ordered to size where none on record goes', () => {
+    const engine = engineOf('ambit-1200');
+    const bored = larger(partIn(engine, 'block') as Part, 3, block.parameters.bore.id);
+    const gap = checkOf(swap([placed(bored)], engine, SETTING), 'endGap');
+    expect(gap?.verdict).toBe('fitsWithWork');
+    expect(gap?.work[0]?.buy).toEqual([]);
+    expect(say(gap?.because ?? [], 'metric')).toContain('ordered to these sizes');
+  });
+
+  it('comes to the same verdict with words and without', () => {
+    for (const donor of engines)
+      for (const engine of engines.slice(0, 12)) {
+        const head = partIn(donor, 'head');
+        if (!head || donor === engine) continue;
+        const refused = swap([placed(head)], engine, SETTING)
+          .joints.flatMap(({ checks }) => checks)
+          .some(({ verdict }) => verdict === 'doesNotFit');
+        expect(refuses([placed(head)], engine, SETTING))
+          .withContext(head.label)
+          .toBe(refused);
+      }
+  });
+
+  it('keeps no gasket or ring of the engine from any head or block', () => {
+    const ABOUT_THEM = ['ringsInBlock', 'ringsInLiner', 'gasketOnBlock', 'gasketOnHead'];
+    for (const [at, engine] of engines.entries())
+      for (const donor of [engines[at + 1], engines[at + 2]])
+        for (const slot of ['head', 'block']) {
+          const part = donor && partIn(donor, slot);
+          if (!part) continue;
+          const refused = swap([placed(part)], engine, SETTING).joints.filter(
+            ({ verdict }) => verdict === 'doesNotFit',
+          );
+          expect(refused.filter(({ id }) => ABOUT_THEM.includes(id)))
+            .withContext(part.label)
+            .toEqual([]);
+        }
+  });
+});

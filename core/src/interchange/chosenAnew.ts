@@ -1,0 +1,133 @@
+import type { Part } from '../catalogue/part.js';
+import { KINDS, type KindId } from '../dictionary/dictionary.js';
+import { valve } from '../dictionary/kinds/valve.js';
+import {
+  JOINTS,
+  verdictOfCheck,
+  withPart,
+  type Assembly,
+  type Joint,
+  type JointCheck,
+  type OperationId,
+  type Outcome,
+} from '../joints/index.js';
+import { work } from '../joints/outcome.js';
+import { sentence } from '../quantity/sentence.js';
+import type { PlacedPart } from './placedParts.js';
+
+/**
+ * What is fitted new whenever an engine is built, whatever was in it, and what that takes. *Common practice, no
+ * source.* Shells are never those of the engine: `sidesOf` leaves them out.
+ */
+const FITTED_NEW: Readonly<Partial<Record<KindId, OperationId>>> = {
+  rings: 'newRings',
+  headGasket: 'newGasket',
+  seal: 'newSeals',
+  thrustWasher: 'newThrustWashers',
+};
+
+/** What usually comes with a part and is not taken over from the one it replaces. *Common practice, no source.* */
+const COMES_WITH: Readonly<Partial<Record<KindId, Readonly<Partial<Record<KindId, OperationId>>>>>> = {
+  piston: { pin: 'newPins' },
+  head: { valve: 'newValves', valveSpring: 'newSprings' },
+};
+
+/**
+ * Parts of an engine that give way to new ones where they do not go with what comes, and what it takes to have those.
+ * Of a part that was named by itself none does: then it is what is asked about.
+ */
+export function givingWay(
+  coming: readonly PlacedPart[],
+  staying: readonly PlacedPart[],
+): ReadonlyMap<PlacedPart, OperationId> {
+  if (staying.length < 2) return new Map();
+  const found = new Map<PlacedPart, OperationId>();
+  for (const each of staying) {
+    const { kind } = each.part;
+    const step = FITTED_NEW[kind] ?? coming.map(({ part }) => COMES_WITH[part.kind]?.[kind]).find((is) => is);
+    if (step) found.set(each, step);
+  }
+  return found;
+}
+
+/** A joint in which a part gives way to a new one wherever that is what would be refused. */
+export const withNew = (joint: Joint, old: Part, step: OperationId): Joint => ({
+  ...joint,
+  checks: joint.checks.map((check): JointCheck => ({
+    ...check,
+    verdict: (assembly) => {
+      const verdict = verdictOfCheck(check, assembly);
+      return verdict === 'doesNotFit' ? 'fitsWithWork' : verdict;
+    },
+    judge: (assembly) => {
+      const outcome = check.judge(assembly);
+      return outcome.verdict === 'doesNotFit' ? renewed(check, outcome, assembly, old, step) : outcome;
+    },
+  })),
+});
+
+/** What a check comes to with a new part in place of one that it refuses. */
+function renewed(check: JointCheck, refused: Outcome, assembly: Assembly, old: Part, step: OperationId): Outcome {
+  const chosen = newFor(assembly, old);
+  const several = KINDS[old.kind].plural.toLowerCase();
+  if (!chosen)
+    return {
+      ...refused,
+      verdict: 'fitsWithWork',
+      because: sentence`${refused.because} It is fitted new anyway, and none on record is known to go with all of this: have it made or ordered to these sizes.`,
+      work: [work({ steps: [step], says: [`Order ${several} to these sizes.`] })],
+    };
+  const outcome = check.judge(withPart(assembly, chosen));
+  const says = sentence`Fit ${chosen.label} in place of ${old.label}.`;
+  return {
+    ...outcome,
+    verdict: 'fitsWithWork',
+    because: sentence`${old.label} would not do; new ones go in, ${chosen.label}. ${outcome.because}`,
+    work:
+      outcome.verdict === 'fits'
+        ? [work({ steps: [step], says, ...sizesOf(outcome), buy: [chosen.pattern] })]
+        : outcome.work.map((option) => ({
+            ...option,
+            steps: [step, ...option.steps],
+            says: sentence`${says} ${option.says}`,
+            buy: [...option.buy, ...(chosen.pattern === undefined ? [] : [chosen.pattern])],
+          })),
+  };
+}
+
+const sizesOf = ({ found, required }: Outcome): Pick<Outcome, 'found' | 'required'> => ({
+  ...(found ? { found } : {}),
+  ...(required ? { required } : {}),
+});
+
+/**
+ * The first on record that nothing of an assembly refuses in the place of a part: one that drops in before one that
+ * wants work.
+ */
+function newFor(assembly: Assembly, old: Part): Part | undefined {
+  const duty = old.looks[valve.features.duty.id]?.option;
+  let withWork: Part | undefined;
+  for (const part of assembly.stock[old.kind] ?? []) {
+    if (part.looks[valve.features.duty.id]?.option !== duty) continue;
+    const verdicts = verdictsWith(withPart(assembly, part), old.kind);
+    if (verdicts.has('doesNotFit') || verdicts.has('cannotTell')) continue;
+    if (!verdicts.has('fitsWithWork')) return part;
+    withWork ??= part;
+  }
+  return withWork;
+}
+
+/** What the joints of a kind come to in an assembly, as far as their parts are there. */
+function verdictsWith(assembly: Assembly, kind: KindId): ReadonlySet<string> {
+  const verdicts = new Set<string>();
+  for (const joint of JOINTS) {
+    if (joint.inPlaceOf || !joint.kinds.includes(kind) || joint.kinds.some((each) => !assembly.parts[each])) continue;
+    if (joint.applies?.(assembly) === false) continue;
+    for (const check of joint.checks) {
+      const verdict = verdictOfCheck(check, assembly);
+      verdicts.add(verdict);
+      if (verdict === 'doesNotFit') return verdicts;
+    }
+  }
+  return verdicts;
+}
