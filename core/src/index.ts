@@ -92,6 +92,7 @@ export {
   sizeOf,
   spanOf,
   STILL_MADE,
+  supersessionOf,
   SWAP_RESULT_SAYS,
 } from './catalogue/index.js';
 export type {

@@ -8,4 +8,5 @@ export * from './value.js';
 export * from './fitmentTime.js';
 export * from './lookup.js';
 export * from './part.js';
+export { supersessionOf } from './supersession.js';
 export { idFrom, patternFromReadings } from './patternFromReadings.js';

@@ -88,7 +88,14 @@ const JudgementSchema = Type.Object({
   ...SwapFields,
   known: list(KnownSwapSchema, { description: 'What is on record about it; it outranks what is worked out' }),
   superseded: list(
-    Type.Object({ pattern: Type.String(), number: Type.String(), by: Type.String(), patterns: list(Type.String()) }),
+    Type.Object({
+      pattern: Type.String(),
+      number: Type.String(),
+      by: Type.String({ description: 'The number that lives today' }),
+      through: list(Type.String(), { description: 'Numbers in between, which were replaced as well' }),
+      circle: Type.Boolean({ description: 'The records replace these in a circle: none can be ordered' }),
+      patterns: list(Type.String(), { description: 'Patterns that carry the living number' }),
+    }),
   ),
   reverse: Type.Optional(
     Type.Object({

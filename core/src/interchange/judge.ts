@@ -1,5 +1,6 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { KnownSwap } from '../catalogue/pattern.js';
+import { supersessionOf } from '../catalogue/supersession.js';
 import { slotOf } from '../dictionary/slots.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { placedPartsOf, type PartOrEngine } from './placedParts.js';
@@ -13,11 +14,15 @@ export interface Reverse {
   readonly swap: Swap;
 }
 
-/** A number that was replaced, and the patterns that carry the one that took its place. */
+/** A number that was replaced, and the patterns that carry the one that is living today. */
 export interface Superseded {
   readonly pattern: string;
   readonly number: string;
+  /** The living one; where the records lead in a circle, the first that replaced it. */
   readonly by: string;
+  /** Numbers in between, which were replaced as well. */
+  readonly through: readonly string[];
+  readonly circle: boolean;
   readonly patterns: readonly string[];
 }
 
@@ -89,20 +94,22 @@ const patternOf = (ref: PartOrEngine): string | undefined =>
 
 function supersededOf(catalogue: CatalogueLookup, donor: PartOrEngine): readonly Superseded[] {
   const pattern = catalogue.pattern(patternOf(donor));
-  return (pattern?.numbers ?? []).flatMap(({ number, replacedBy }): readonly Superseded[] =>
-    pattern && replacedBy !== undefined
-      ? [
-          {
-            pattern: pattern.id,
-            number,
-            by: replacedBy,
-            patterns: catalogue
-              .withNumber(replacedBy)
-              .flatMap((each) => (each.pattern.id === pattern.id ? [] : [each.pattern.id])),
-          },
-        ]
-      : [],
-  );
+  return (pattern?.numbers ?? []).flatMap((number): readonly Superseded[] => {
+    const { way, circle } = supersessionOf(catalogue, number);
+    const by = circle ? way[0] : way.at(-1);
+    if (!pattern || by === undefined) return [];
+    const carried = catalogue.withNumber(by).map((each) => each.pattern.id);
+    return [
+      {
+        pattern: pattern.id,
+        number: number.number,
+        by,
+        through: circle ? [] : way.slice(0, -1),
+        circle,
+        patterns: carried.filter((id) => id !== pattern.id),
+      },
+    ];
+  });
 }
 
 /** What was recorded of these patterns going into this recipient, or into a part of it. */

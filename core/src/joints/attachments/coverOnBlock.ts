@@ -9,7 +9,7 @@ import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 import { usually, within } from '../shapes/within.js';
 
-/** Front cover and block. */
+/** A front cover closes on the face of the block and ends at the pan rail: bolts, dowels and height. */
 export const coverOnBlock: Joint = {
   id: 'coverOnBlock',
   name: 'Front cover',

@@ -9,7 +9,7 @@ const { 'thread.diameter': diameter, 'thread.pitch': pitch, length } = fastener.
 /** Property classes of ISO 898-1 from weak to strong. What is marked otherwise is not compared. */
 const STRONGER = ['8.8', '10.9', '12.9'];
 
-/** A bolt or stud in place of another. */
+/** A bolt or stud in place of another: thread, pitch, length and class, and whether it may be used again. */
 export const fastenerInPlace: Joint = {
   id: 'fastenerInPlace',
   name: 'In place of the bolt',

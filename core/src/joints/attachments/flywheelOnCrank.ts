@@ -25,7 +25,7 @@ function redrilled(assembly: Assembly, { theirs }: Pair): readonly Offer[] {
   ];
 }
 
-/** Flywheel and crank. */
+/** Bolt circle, count, spigot and dowels of the flange; a flywheel that is held by less bursts. */
 export const flywheelOnCrank: Joint = {
   id: 'flywheelOnCrank',
   name: 'Flywheel on the crank',

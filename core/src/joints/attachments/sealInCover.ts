@@ -4,7 +4,7 @@ import { ends } from '../../thumb/index.js';
 import type { Joint } from '../check.js';
 import { sameSize } from '../shapes/sizes.js';
 
-/** Front seal in the cover. */
+/** A seal is pressed into the cover: too loose it turns and leaks, too tight it buckles. */
 export const sealInCover: Joint = {
   id: 'sealInCover',
   name: 'Seal in the cover',

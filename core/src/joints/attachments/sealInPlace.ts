@@ -4,7 +4,7 @@ import type { Joint } from '../check.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 
-/** A seal in place of another. */
+/** A seal in place of another: shaft and housing stay, and the way the shaft turns. */
 export const sealInPlace: Joint = {
   id: 'sealInPlace',
   name: 'In place of the seal',

@@ -26,7 +26,10 @@ function inHousing({ rules }: Assembly, ring: Interval): Requirement {
   };
 }
 
-/** Bearing in the case. */
+/**
+ * The ring that stands still is fitted so that it does not turn in the case, and not so tight that the balls are
+ * pinched.
+ */
 export const bearingInCase: Joint = {
   id: 'bearingInCase',
   name: 'Bearing in the case',

@@ -60,7 +60,10 @@ const shoulders: JointCheck = {
 
 const SHOULDERS = ['none', 'one', 'two'];
 
-/** A bearing in place of another. */
+/**
+ * A rolling bearing in place of another, by its designation and sizes: bore, outside, width, what it holds endways, and
+ * how free it runs.
+ */
 export const bearingInPlace: Joint = {
   id: 'bearingInPlace',
   name: 'In place of the bearing',

@@ -23,7 +23,7 @@ function onShaft({ rules }: Assembly, hole: Interval): Requirement {
   };
 }
 
-/** Bearing on the crank. */
+/** The ring that turns with the load is fitted tight: a loose inner ring creeps and eats the journal. */
 export const bearingOnCrank: Joint = {
   id: 'bearingOnCrank',
   name: 'Bearing on the crank',

@@ -7,7 +7,7 @@ import { work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 
-/** The timing end. */
+/** What is pushed on the nose stays with the engine: gear and hub must be tight on it and be driven the same way. */
 export const frontEnd: Joint = {
   id: 'frontEnd',
   name: 'Front end',

@@ -225,7 +225,9 @@ const clearance = bearingClearance({
   also: [block.parameters['mainHousing.greatestBore'].id, RUN],
 });
 
-/** Block, main shells and crank. */
+/**
+ * A crank runs in the block on shells, which are chosen for the two: number, spacing, oil clearance, width and float.
+ */
 export const mains: Joint = {
   id: 'mains',
   name: 'Main bearings',

@@ -53,7 +53,9 @@ const shimKind = sameLook({
   },
 });
 
-/** Block and liner. */
+/**
+ * A liner seats in the block wet or dry: which, where it seats and seals, and how far it stands proud under the gasket.
+ */
 export const liners: Joint = {
   id: 'liners',
   name: 'Liners in the block',

@@ -49,7 +49,7 @@ const groove = (id: string, name: string, of: Parameter, ring: Parameter): Joint
     },
   });
 
-/** Rings in the grooves of a piston. */
+/** As many rings as grooves, each with play enough to move and too little to flutter. */
 export const ringsOnPiston: Joint = {
   id: 'ringsOnPiston',
   name: 'Rings in their grooves',

@@ -8,7 +8,10 @@ import { usually, within } from '../shapes/within.js';
 
 const bolts = block.interfaces.headBolts;
 
-/** Gasket and block. */
+/**
+ * A gasket must clear the bore, leave the bolts through, and cover or open the coolant holes of the block as the route
+ * wants.
+ */
 export const gasketOnBlock: Joint = {
   id: 'gasketOnBlock',
   name: 'Gasket on the block',

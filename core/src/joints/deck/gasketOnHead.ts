@@ -3,7 +3,7 @@ import { headGasket } from '../../dictionary/kinds/headGasket.js';
 import type { Joint } from '../check.js';
 import { samePattern } from '../shapes/same.js';
 
-/** Gasket and head. */
+/** Bolts and coolant holes, seen from the head: a gasket may suit the block and shut a port of the head. */
 export const gasketOnHead: Joint = {
   id: 'gasketOnHead',
   name: 'Gasket on the head',

@@ -120,7 +120,10 @@ export const chamberOverBore = (id: string, bore: Parameter): JointCheck =>
     tooMuch: 'the chamber does not cover the bore, and the gasket seals on nothing',
   });
 
-/** Block and head. */
+/**
+ * Everything in which two faces must agree before a gasket is thought of: bolts, dowels, spacing, coolant, oil, and
+ * what is left to cut.
+ */
 export const headOnBlock: Joint = {
   id: 'headOnBlock',
   name: 'Head on the block',

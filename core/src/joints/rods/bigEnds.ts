@@ -189,7 +189,9 @@ const pinOil: JointCheck = {
   },
 };
 
-/** Crank and rod. */
+/**
+ * Rod on its crankpin: oil clearance over the shells, float at the side, fillet against chamfer, and a way for the oil.
+ */
 export const bigEnds: Joint = {
   id: 'bigEnds',
   name: 'Big ends',

@@ -12,7 +12,9 @@ import { noLess, usually, within } from '../shapes/within.js';
 
 const { 'pin.diameter': pinBore } = piston.parameters;
 
-/** A pin in the piston. */
+/**
+ * A pin must turn in the bosses without knocking, be short enough for its locks, and be held as the piston holds it.
+ */
 export const pinInPiston: Joint = {
   id: 'pinInPiston',
   name: 'Pin in the piston',

@@ -30,7 +30,7 @@ function wantedOver({ rules }: Assembly, size: Interval, held: Holding): Require
   };
 }
 
-/** A pin in the rod. */
+/** A pressed pin is held by the rod, a floating one runs in it: the small end is made for one of the two. */
 export const pinInRod: Joint = {
   id: 'pinInRod',
   name: 'Pin in the rod',

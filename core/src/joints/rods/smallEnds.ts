@@ -160,7 +160,10 @@ const pinOil: JointCheck = {
   },
 };
 
-/** Rod and piston, whichever pin joins them. */
+/**
+ * What a rod and a piston ask of the pin between them, whichever it is: one size, one way of holding it, room at the
+ * bosses.
+ */
 export const smallEnds: Joint = {
   id: 'smallEnds',
   name: 'Small ends',

@@ -6,6 +6,10 @@ import { valveGearIn, camJournal } from './camJournals.js';
 
 const journals = cam.parameters;
 
+/**
+ * A cam in the block has its bearings pressed in from the ends: their number, and the journals at both ends, must be
+ * alike.
+ */
 export const camInBlock: Joint = {
   id: 'camInBlock',
   name: 'Cam in the block',

@@ -6,6 +6,7 @@ import { valveGearIn, camJournal } from './camJournals.js';
 
 const journals = cam.parameters;
 
+/** A cam in the head runs in the metal of the head or in its caps: there is no other bearing to put in. */
 export const camInHead: Joint = {
   id: 'camInHead',
   name: 'Cam in the head',

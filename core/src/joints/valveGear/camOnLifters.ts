@@ -5,7 +5,7 @@ import { ALWAYS_MENDED, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 
-/** Cam and lifters. */
+/** A lobe is ground for one form of lifter, flat or roller; run on the other, both are scrap within the hour. */
 export const camOnLifters: Joint = {
   id: 'camOnLifters',
   name: 'Cam and lifters',

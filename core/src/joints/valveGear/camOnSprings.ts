@@ -15,6 +15,7 @@ function rockerOf(assembly: Assembly): number | undefined {
   return above === '0' ? limitOf(valveGear.rocker, assembly.rules) : 1;
 }
 
+/** A spring must not close its coils at full lift, with all tolerances against it. */
 export const camOnSprings: Joint = {
   id: 'camOnSprings',
   name: 'Lift and springs',

@@ -14,6 +14,9 @@ const noBores = (assembly: Assembly): Outcome | undefined =>
     ? said('doesNotFit', ['The block has no cam, and no bores for lifters.'])
     : undefined;
 
+/**
+ * Lifters in the bores of a block: the play, the gallery that feeds them, and the pins that lock one that deactivates.
+ */
 export const lifterInBlock: Joint = {
   id: 'lifterInBlock',
   name: 'Lifters in the block',

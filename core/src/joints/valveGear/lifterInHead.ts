@@ -3,6 +3,7 @@ import type { Joint } from '../check.js';
 import { valveGearIn } from './camJournals.js';
 import { bodyInBore, deactivating } from './lifterBores.js';
 
+/** Lifters of a head with its cam above: loose they knock, tight they seize; one that deactivates wants its own oil. */
 export const lifterInHead: Joint = {
   id: 'lifterInHead',
   name: 'Lifters in the head',

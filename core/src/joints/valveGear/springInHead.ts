@@ -10,6 +10,10 @@ import { usually, within } from '../shapes/within.js';
 
 const { 'spring.installedHeight': installed } = head.parameters;
 
+/**
+ * Between the cut of the seats and the keepers a spring stands at one height: shims make it less, seats cut deeper
+ * more.
+ */
 export const springInHead: Joint = {
   id: 'springInHead',
   name: 'Springs in the head',

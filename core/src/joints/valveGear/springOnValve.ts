@@ -4,6 +4,7 @@ import { ALWAYS_MENDED, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 
+/** The keepers hold the spring on the valve: groove and retainer are one set. */
 export const springOnValve: Joint = {
   id: 'springOnValve',
   name: 'Springs and keepers',

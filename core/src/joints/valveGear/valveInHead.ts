@@ -50,6 +50,7 @@ const headSizeAs = (seat: Parameter): JointCheck =>
     },
   });
 
+/** A valve runs in its guide and closes on its seat: both may be cut larger, neither smaller without a new one. */
 export const valveInHead: Joint = {
   id: 'valveInHead',
   name: 'Valves in the head',

@@ -1,6 +1,7 @@
 import { RECORD_TYPES, LIST_OF, type CatalogueRecord, type RecordType } from '../../catalogue/catalogue.js';
 import type { CatalogueLookup } from '../../catalogue/lookup.js';
 import type { Pattern, Variant } from '../../catalogue/pattern.js';
+import { supersessionOf } from '../../catalogue/supersession.js';
 import type { Excerpt } from '../../contract/index.js';
 import { KIND_IDS, KINDS } from '../../dictionary/dictionary.js';
 import { referencesOf } from '../../formats/index.js';
@@ -78,12 +79,12 @@ function patternPage(catalogue: CatalogueLookup, gathering: Gathering, pattern: 
     'swap',
     catalogue.swapsOf(pattern.id).map(({ id }) => id),
   );
-  for (const { replacedBy } of pattern.numbers)
-    if (replacedBy !== undefined)
-      gathering.addSome(
-        'pattern',
-        catalogue.withNumber(replacedBy).map((each) => each.pattern.id),
-      );
+  gathering.addSome(
+    'pattern',
+    pattern.numbers.flatMap((number) =>
+      supersessionOf(catalogue, number).way.flatMap((each) => catalogue.withNumber(each).map((is) => is.pattern.id)),
+    ),
+  );
 }
 
 function familyPage(catalogue: CatalogueLookup, gathering: Gathering, family: string): void {

@@ -10,6 +10,7 @@ import {
   sayShare,
   sayYears,
   slotOf,
+  supersessionOf,
   SWAP_RESULT_SAYS,
   type FittedIn,
   type Mark,
@@ -64,13 +65,14 @@ export class PatternPage {
     return `${mark.making}${where}${mark.note === undefined ? '' : `; ${mark.note}`}`;
   }
 
-  /** Patterns that carry the number which replaced this one. */
-  protected replacements(number: PartNumber): readonly string[] {
-    return number.replacedBy === undefined
-      ? []
-      : (this.catalogue()
-          ?.withNumber(number.replacedBy)
-          .map(({ pattern }) => pattern.id) ?? []);
+  /** The numbers that replaced this one, one after the other, each with the patterns that carry it. */
+  protected replacements(number: PartNumber) {
+    const catalogue = this.catalogue();
+    if (!catalogue) return [];
+    return supersessionOf(catalogue, number).way.map((each) => ({
+      number: each,
+      patterns: catalogue.withNumber(each).map(({ pattern }) => pattern.id),
+    }));
   }
 
   protected fitmentWords({ variant, fitment }: FittedIn): string {
