@@ -3,8 +3,8 @@
  *
  * All look for the same numbers, worn in one of five ways, and all have their index: ours in memory, the others in
  * PostgreSQL. Baselines: a column in which look-alikes are folded into one, asked by LIKE with a wildcard for what
- * cannot be read, over an index in order and one of trigrams; and the twenty most similar by pg_trgm. How often the right number is among the
- * first five is counted beside the time.
+ * cannot be read, over an index in order and one of trigrams; and the twenty most similar by pg_trgm. How often the
+ * right number is among the first five is counted beside the time.
  */
 import pg from 'pg';
 import { CodeIndex, normaliseMark } from '@which-bore/core';

@@ -66,7 +66,7 @@ test('a superseding kit is only valid whole, and is judged together at a press',
   await expect(page.locator('.needs').last()).toContainText('Halvorn Skerry, 216, drilled, 42 pin');
   await page.getByRole('button', { name: 'Judge them together' }).click();
   await expect(page.locator('aside')).toContainText('with Halvorn Skerry, 216, drilled, 42 pin');
-  await expect(page.locator('.judged header')).toContainText('Does not go in: pin in the bosses');
+  await expect(page.locator('.judged header')).toContainText('Goes in after work: new pins with the pistons.');
   await page.getByRole('button', { name: 'and with it' }).click();
   await page.locator('#with').click();
   await page.keyboard.type('42, circlips');
@@ -88,7 +88,7 @@ test('work that mends one joint says what it does to the others', async ({ page 
   await page.goto('/swap?donor=pattern:sluice-head-74&into=variant:sluice-306');
   await expect(page.locator('[data-check=ratio]')).toContainText('The pistons are sold as');
   for (const [donor, into, check, says] of [
-    ['ambit-block-5-early', 'ambit-1590', 'headBolts', 'Bolt holes: does not fit becomes fits.'],
+    ['ambit-block-5-early', 'ambit-1590', 'headBolts', 'Bolt holes: fits with work becomes fits.'],
     ['pip-crank-48-l', 'pip-48', 'deckClearance', 'Compression ratio: fits with work becomes cannot tell.'],
     ['ambit-piston-77-83', 'ambit-1590', 'skirtClearance', 'These parts make'],
     ['skerry-rod-drilled-42', 'skerry-44', 'pinInRod', 'Pin size: fits with work becomes fits.'],

@@ -1,8 +1,7 @@
 import { EMPTY_CATALOGUE } from './catalogue';
 import { CatalogueLookup } from './lookup';
 import type { PartNumber, Pattern } from './pattern';
-import { judgeSwap } from '../interchange/judge';
-import { CATALOGUE, demoPattern, LOOKUP, SETTING } from '../testing/demo';
+import { demoPattern } from '../testing/demo';
 import { supersessionOf } from './supersession';
 
 const bearing = (id: string, ...numbers: readonly PartNumber[]): Pattern => ({
@@ -32,42 +31,6 @@ describe('a number that was replaced', () => {
 
   it('ends where the catalogue knows no further', () => {
     expect(supersessionOf(over(a), a)).toEqual({ way: ['B-1'], circle: false });
-  });
-
-  it('is told with a swap: the living one, and what is as dead between', () => {
-    const numbered = (id: string, ...numbers: readonly PartNumber[]) => ({ ...demoPattern(id), numbers: [...numbers] });
-    const line = [
-      numbered('ambit-piston-77-83', a),
-      numbered('ambit-piston-77-90', { number: 'B-1', replacedBy: 'C-1' }),
-      numbered('ambit-piston-73', c),
-    ];
-    const patterns = CATALOGUE.patterns.map((each) => line.find(({ id }) => id === each.id) ?? each);
-    const { superseded } = judgeSwap(
-      new CatalogueLookup({ ...CATALOGUE, patterns }),
-      [{ pattern: 'ambit-piston-77-83' }],
-      { pattern: 'ambit-block-3' },
-      SETTING,
-    );
-    expect(superseded).toEqual([
-      {
-        pattern: 'ambit-piston-77-83',
-        number: 'A-1',
-        by: 'C-1',
-        through: ['B-1'],
-        circle: false,
-        patterns: ['ambit-piston-73'],
-      },
-    ]);
-  });
-
-  it('of the demo that leads in a circle is told as one', () => {
-    const { superseded } = judgeSwap(
-      LOOKUP,
-      [{ pattern: 'sluice-piston-400-3590-90' }],
-      { pattern: 'sluice-rod-large' },
-      SETTING,
-    );
-    expect(superseded.map(({ by, circle }) => ({ by, circle }))).toEqual([{ by: 'BS-724062', circle: true }]);
   });
 
   it('says of a circle that it is one, its own or one that it leads into', () => {

@@ -3,7 +3,7 @@ import type { CatalogueLookup } from './lookup.js';
 import type { PartNumber } from './pattern.js';
 
 /** What became of a number that was replaced, perhaps more than once. */
-export interface Supersession {
+interface Supersession {
   /** The numbers that followed, the last of them living, or where it is a circle one that came before. */
   readonly way: readonly string[];
   /** The records lead back on themselves: none of these can be ordered. */

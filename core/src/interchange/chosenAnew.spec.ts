@@ -1,5 +1,6 @@
 import type { Part } from '../catalogue/part';
 import { block } from '../dictionary/kinds/block';
+import { OPERATIONS } from '../joints/index';
 import { piston } from '../dictionary/kinds/piston';
 import { shifted } from '../quantity/interval';
 import { say } from '../quantity/sentence';
@@ -26,8 +27,11 @@ const engineOf = (id: string): readonly PlacedPart[] => {
 };
 const partIn = (engine: readonly PlacedPart[], slot: string): Part | undefined =>
   engine.find((each) => each.slot === slot)?.part;
-const checkOf = (judged: Swap, id: string) =>
-  judged.joints.flatMap(({ checks }) => checks).find((check) => check.id === id);
+const checkOf = (judged: Swap, id: string, joint?: string) =>
+  judged.joints
+    .filter((each) => joint === undefined || each.id === joint)
+    .flatMap(({ checks }) => checks)
+    .find((check) => check.id === id);
 const engines = CATALOGUE.variants.map(({ id }) => engineOf(id));
 
 // Common practice, no source: whoever builds an engine fits new rings, gaskets and seals, whatever was in it; a piston
@@ -56,7 +60,9 @@ describe('what is fitted new', () => {
     const engine = engineOf('skerry-47');
     const judged = swap([placed(demoPart('skerry-piston-112-160-os'))], engine, SETTING);
     expect(judged.verdict).toBe('fitsWithWork');
-    expect(judged.price).toBeGreaterThan(0);
+    expect(say(judged.says, 'metric')).toBe('Goes in after work: bore for this piston and new rings.');
+    const bored = checkOf(judged, 'skirtClearance', 'pistonInLiner')?.work[0];
+    expect(judged.price).toBe((bored?.price ?? 0) + OPERATIONS.newRings.price);
   });
 
   it('refuses as ever where it is what is asked about', () => {

@@ -61,7 +61,8 @@ export const withNew = (joint: Joint, old: Part, step: OperationId): Joint => ({
     },
     judge: (assembly) => {
       const outcome = check.judge(assembly);
-      return outcome.verdict === 'doesNotFit' ? renewed(check, outcome, assembly, old, step) : outcome;
+      if (outcome.verdict === 'doesNotFit') return renewed(check, outcome, assembly, old, step);
+      return outcome.verdict === 'fitsWithWork' ? orNew(check, outcome, assembly, old, step) : outcome;
     },
   })),
 });
@@ -92,6 +93,19 @@ function renewed(check: JointCheck, refused: Outcome, assembly: Assembly, old: P
             says: sentence`${says} ${option.says}`,
             buy: [...option.buy, ...(chosen.pattern === undefined ? [] : [chosen.pattern])],
           })),
+  };
+}
+
+/** Work for the sake of a part that is fitted new anyway: a new one that drops in is offered before it. */
+function orNew(check: JointCheck, wanted: Outcome, assembly: Assembly, old: Part, step: OperationId): Outcome {
+  const chosen = newFor(assembly, old);
+  if (!chosen) return wanted;
+  const outcome = check.judge(withPart(assembly, chosen));
+  if (outcome.verdict !== 'fits') return wanted;
+  const says = sentence`Fit ${chosen.label} in place of ${old.label}.`;
+  return {
+    ...wanted,
+    work: [work({ steps: [step], says, ...sizesOf(outcome), buy: [chosen.pattern] }), ...wanted.work],
   };
 }
 

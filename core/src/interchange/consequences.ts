@@ -123,13 +123,20 @@ function proposed(
   return best;
 }
 
+/** What all work together comes to. */
+interface AllWork {
+  readonly verdict: Verdict;
+  /** What has to be done for it, what work elsewhere brings with it included. */
+  readonly done: readonly WorkOption[];
+}
+
 /**
  * The verdict once the proposed work of every check has been done, each on what the others left. What was mended counts
  * as mended until other work changes something it goes by, and only that is judged again.
  */
-export function afterAllWork(places: readonly CheckAtJoint[], before: Before): Verdict {
+export function afterAllWork(places: readonly CheckAtJoint[], before: Before): AllWork {
   const now = new Map<CheckAtJoint, Outcome>();
-  const done = new Set<CheckAtJoint>();
+  const done = new Map<CheckAtJoint, WorkOption | undefined>();
   let parts: readonly Part[] = [];
   const at = ({ where }: CheckAtJoint): Assembly =>
     withParts(
@@ -146,14 +153,17 @@ export function afterAllWork(places: readonly CheckAtJoint[], before: Before): V
       const verdict = verdictAt(each);
       return verdict !== 'fits' && !(done.has(each) && verdict === 'fitsWithWork');
     });
-    if (!place) return 'fitsWithWork';
-    if (verdictAt(place) !== 'fitsWithWork') return verdictAt(place);
+    if (!place || verdictAt(place) !== 'fitsWithWork')
+      return {
+        verdict: place ? verdictAt(place) : 'fitsWithWork',
+        done: [...done.values()].filter((option) => option !== undefined),
+      };
     const first = proposed(before.finding(place).work, place, places, before);
     // What has been done since may have changed what has to be done here: the same kind of work, on the parts as they
     // are.
     const work = now.get(place)?.work ?? (parts.length > 0 ? place.check.judge(at(place)).work : undefined);
     const option = work ? (work.find(({ name }) => name === first?.name) ?? work[0]) : first;
-    done.add(place);
+    done.set(place, option);
     if (!option) continue;
     const readers = readersOf(changedBy(option, at(place)), place, places);
     parts = [

@@ -190,7 +190,7 @@ export class Grid {
     const before = new Map(
       places.map((place, at) => [place, VERDICTS[(outcomes[at] ?? 0) & VERDICT_BITS] ?? 'cannotTell']),
     );
-    const verdict = afterAllWork(places, {
+    const { verdict } = afterAllWork(places, {
       verdict: (place) => before.get(place) ?? 'cannotTell',
       finding: (place) => place.check.judge(place.where.assembly),
     });

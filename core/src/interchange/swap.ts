@@ -18,10 +18,14 @@ import { needsOf, type Need } from './needs.js';
 import { placed, type PlacedPart } from './placedParts.js';
 import type { SwapContext } from './swapContext.js';
 
-/** A way to mend a check, what it takes, and what it does elsewhere. */
-export interface JudgedOption extends WorkOption {
+/** Work with what it takes. */
+interface Priced extends WorkOption {
   readonly hours: number;
   readonly price: number;
+}
+
+/** A way to mend a check, what it takes, and what it does elsewhere. */
+export interface JudgedOption extends Priced {
   readonly elsewhere: readonly Consequence[];
 }
 
@@ -135,15 +139,19 @@ export function swap(
   // The records may refuse; that they have nothing against it makes no part fit.
   const byRecordOnly = met.every(({ joint }) => joint === record) && judgedAlone !== 'doesNotFit';
   const alone = byRecordOnly ? 'cannotTell' : judgedAlone;
-  const together =
+  const worked =
     alone === 'fitsWithWork'
       ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf })
-      : alone;
-  // What is refused is not priced: no work makes it go.
-  const least =
-    together === 'doesNotFit'
-      ? []
-      : once(all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? []));
+      : undefined;
+  const together = worked?.verdict ?? alone;
+  // What is refused is not priced: no work makes it go. Where something is open still, each check has its own least.
+  const options: readonly WorkOption[] =
+    together === 'fitsWithWork'
+      ? (worked?.done ?? [])
+      : together === 'cannotTell'
+        ? all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? [])
+        : [];
+  const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules) })));
   return {
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
     recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),
@@ -151,7 +159,7 @@ export function swap(
     says: byRecordOnly
       ? ['Cannot be told: only the records were looked at. Nothing here can be held against it by size, look or face.']
       : together === alone
-        ? summary(alone, all)
+        ? summary(alone, all, least)
         : together === 'cannotTell'
           ? [
               'Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.',
@@ -163,7 +171,7 @@ export function swap(
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
     needs: needsOf(all.flatMap((check) => check.needs)),
-    companions: [...new Set(all.flatMap(({ work: [first] }) => (bringsCompanions(first) ? first.buy : [])))],
+    companions: [...new Set(all.flatMap(({ work: [first] }) => (first && bringsCompanions(first) ? first.buy : [])))],
     hours: sum(least.map(({ hours }) => hours)),
     price: sum(least.map(({ price }) => price)),
     cautions: [
@@ -200,8 +208,7 @@ const bystanding = (sides: Sides, context: SwapContext): readonly CheckAtJoint[]
   );
 
 /** Whether what is done is to get the parts that records ask for. */
-const bringsCompanions = (option: JudgedOption | undefined): option is JudgedOption =>
-  option?.steps.includes('getCompanions') ?? false;
+const bringsCompanions = (option: WorkOption | undefined): boolean => option?.steps.includes('getCompanions') ?? false;
 
 /**
  * One part into one other, or where both are of one kind, in place of it.
@@ -217,8 +224,8 @@ export const swapParts = (donor: Part, recipient: Part, context: SwapContext): S
   );
 
 /** The same thing fitted for the sake of two checks is bought and fitted once. */
-const once = (works: readonly JudgedOption[]): readonly JudgedOption[] => {
-  const bought = ({ name, buy }: JudgedOption): string => `${name} ${buy.join()}`;
+const once = (works: readonly Priced[]): readonly Priced[] => {
+  const bought = ({ name, buy }: Priced): string => `${name} ${buy.join()}`;
   return works.filter(
     (work, at) => work.buy.length === 0 || works.findIndex((other) => bought(other) === bought(work)) === at,
   );
@@ -236,22 +243,15 @@ function leftOut(coming: readonly PlacedPart[], all: readonly PlacedPart[]): rea
   });
 }
 
-function summary(verdict: Verdict, checks: readonly JudgedCheck[]): Sentence {
+function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readonly Priced[]): Sentence {
   const those = (which: Verdict) => checks.filter((check) => check.verdict === which);
   const names = (which: Verdict) => listed([...new Set(those(which).map((check) => check.name.toLowerCase()))]);
   switch (verdict) {
     case 'fits':
       return [`Drops in: all ${checks.length} checks agree.`];
     case 'fitsWithWork': {
-      const mended = those('fitsWithWork');
-      const bought = mended.filter(({ work: [first] }) => bringsCompanions(first));
-      const work = [
-        ...new Set(
-          mended
-            .filter(({ work: [first] }) => !bringsCompanions(first))
-            .map((check) => check.work[0]?.name.toLowerCase() ?? check.name.toLowerCase()),
-        ),
-      ];
+      const bought = those('fitsWithWork').filter(({ work: [first] }) => bringsCompanions(first));
+      const work = [...new Set(least.filter((each) => !bringsCompanions(each)).map(({ name }) => name.toLowerCase()))];
       const with_ = bought.flatMap(({ because }) => because);
       if (work.length === 0) return sentence`Goes in only together with other parts. ${with_}`;
       return sentence`Goes in after work: ${listed(work)}.${bought.length > 0 ? ' ' : ''}${with_}`;
