@@ -14,8 +14,8 @@ export default defineConfig({
   forbidOnly: true,
   projects: [
     { name: 'walks', testMatch: '*.spec.ts' },
-    // What is timed has the machine to itself: ./test runs it after everything else.
-    { name: 'alone', testMatch: '*.alone.ts' },
+    // Over a catalogue that is filled up: after the others, in a shop of its own.
+    { name: 'large', testMatch: '*.large.ts', dependencies: ['walks'] },
   ],
   reporter: [['list']],
   use: {

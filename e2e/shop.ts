@@ -185,11 +185,11 @@ export async function faultsOnBothGrounds(page: Page): Promise<string[]> {
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   // The components change colour once their own sheet has come and been applied: until then they are looked at again.
   // The ground changes colours and nothing else.
-  let dark = await faults(page, ['color-contrast']);
-  for (let tries = 0; dark.length > 0 && tries < 10; tries++) {
-    await page.waitForTimeout(500);
-    dark = await faults(page, ['color-contrast']);
-  }
+  let dark: string[] = [];
+  await expect
+    .poll(async () => (dark = await faults(page, ['color-contrast'])).length, { timeout: 10_000 })
+    .toBe(0)
+    .catch(() => undefined);
   return [...light, ...dark];
 }
 
