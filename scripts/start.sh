@@ -28,11 +28,11 @@ say "Building"
 npm run --silent build
 node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json
 export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}"
-npx tsc -p core/tsconfig.json --watch --preserveWatchOutput &
+node_modules/.bin/tsc -p core/tsconfig.json --watch --preserveWatchOutput &
 running+=($!)
-npx tsc -p server/tsconfig.json --watch --preserveWatchOutput &
+node_modules/.bin/tsc -p server/tsconfig.json --watch --preserveWatchOutput &
 running+=($!)
-npx ng build web --watch --progress=false &
+node_modules/.bin/ng build web --watch --progress=false &
 running+=($!)
 say "DATABASE_URL=$DATABASE_URL"
 say "Which Bore will be at http://$HOST:$PORT   (Ctrl-C stops it)"
