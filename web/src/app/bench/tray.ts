@@ -55,7 +55,17 @@ export class Tray {
       readings: this.bench.readings().filter((reading) => reading.is.sort === group.sort),
     })).filter((group) => group.readings.length > 0),
   );
-  protected readonly drawn = growing(this.groups, 1);
+  private readonly entries = growing(
+    computed(() => this.groups().flatMap(({ sort, readings }) => readings.map((reading) => ({ sort, reading })))),
+    2,
+  );
+  /** The groups as far as they are drawn. */
+  protected readonly drawn = computed(() =>
+    this.groups().flatMap((group) => {
+      const readings = this.entries().flatMap(({ sort, reading }) => (sort === group.sort ? [reading] : []));
+      return readings.length === 0 ? [] : [{ ...group, readings }];
+    }),
+  );
 
   constructor() {
     effect(() => this.photographs.of(this.bench.specimen()?.id));

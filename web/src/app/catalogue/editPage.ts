@@ -73,7 +73,7 @@ const isDraft = (value: unknown): value is Draft =>
           </button>
         </div>
       </header>
-      <div class="state" role="status">
+      <div *wbInTurn class="state" role="status">
         <label for="who">Changes go on record under</label>
         <input
           nz-input

@@ -17,6 +17,7 @@ import {
   LinearScale,
   Tooltip,
   type ChartDataset,
+  type ChartOptions,
   type Plugin,
 } from 'chart.js';
 import { Preferences } from '../data/preferences';
@@ -97,58 +98,94 @@ export class FitmentChart {
       [`14px ${font.family}`, `600 14px ${font.family}`, inBar].map((each) => canvas.ownerDocument.fonts.load(each)),
     );
     if (drawing !== this.drawing) return;
-    const names = [...new Set(bars.map((bar) => bar.name))];
-    const datasets = names.flatMap((name, at): ChartDataset<'bar', Point[]>[] => {
-      const fill = colour(`--column-${at % COLOURS}`);
-      const mine = bars.filter((bar) => bar.name === name);
-      return [false, true].flatMap((some): ChartDataset<'bar', Point[]>[] => {
-        const of = mine.filter((bar) => (bar.fitment.share !== undefined) === some);
-        if (of.length === 0) return [];
-        return [
-          {
-            label: name,
-            data: of.map((bar): Point => ({ x: [bar.from, bar.to], y: bar.variant.code, bar })),
-            backgroundColor: of.map((bar) => (bar.exception ? hatched(canvas, fill, colour('--raised')) : fill)),
-            borderColor: fill,
-            borderWidth: 2,
-            borderSkipped: false,
-            barThickness: some ? SOME : USUAL,
-            grouped: false,
-            order: some ? 0 : 1,
-          },
-        ];
-      });
-    });
-    this.chart?.destroy();
-    // The bars come in a turn of their own as well: laying out the axes takes as long.
-    const chart = new Chart<'bar', Point[]>(canvas, {
-      type: 'bar',
-      data: { labels: [], datasets: [] },
-      plugins: [named({ ink: colour('--ink'), ground: colour('--raised'), font: inBar })],
-      options: {
-        indexAxis: 'y',
-        animation: false,
-        maintainAspectRatio: false,
-        parsing: { xAxisKey: 'x', yAxisKey: 'y' },
-        scales: {
-          x: {
-            type: 'linear',
-            min: Math.floor(Math.min(...bars.map((bar) => bar.from))),
-            max: Math.ceil(Math.max(...bars.map((bar) => bar.to))),
-            ticks: { font, color: colour('--ink'), callback: (value) => String(value), precision: 0 },
-            grid: { color: colour('--rule') },
-          },
-          y: { ticks: { font: { ...font, weight: 600 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
-        },
-        plugins: { tooltip: { callbacks: { title: () => '', label: (item) => (item.raw as Point).bar.says } } },
+    // An empty chart, its axes and its bars come in a turn of their own each: every one takes its time.
+    this.inTurn(
+      () => {
+        this.chart?.destroy();
+        const plugins = [named({ ink: colour('--ink'), ground: colour('--raised'), font: inBar })];
+        this.chart = new Chart(canvas, { type: 'bar', data: { labels: [], datasets: [] }, plugins, options: BARE });
       },
-    });
-    this.chart = chart;
+      () => this.change((chart) => (chart.options = optionsOf(bars, colour, font))),
+      () => this.change((chart) => (chart.data = { labels: [...rows], datasets: datasetsOf(bars, colour, canvas) })),
+    );
+  }
+
+  private change(how: (chart: Chart<'bar', Point[]>) => void): void {
+    if (!this.chart) return;
+    how(this.chart);
+    this.chart.update();
+  }
+
+  private inTurn(...[first, ...rest]: readonly (() => void)[]): void {
+    if (first === undefined) return;
     this.callOff = this.turns.next(() => {
-      chart.data = { labels: [...rows], datasets };
-      chart.update();
+      first();
+      this.inTurn(...rest);
     });
   }
+}
+
+/** What the page's style says of a colour: `--ink` and the like. */
+type Colours = (name: string) => string;
+
+/** Nothing to be seen yet. */
+const BARE: ChartOptions<'bar'> = {
+  animation: false,
+  maintainAspectRatio: false,
+  scales: { x: { display: false }, y: { display: false } },
+};
+
+/** Axes over all years, lettered as the page. */
+const optionsOf = (
+  bars: readonly FitmentBar[],
+  colour: Colours,
+  font: { readonly family: string; readonly size: number },
+): ChartOptions<'bar'> => ({
+  indexAxis: 'y',
+  animation: false,
+  maintainAspectRatio: false,
+  parsing: { xAxisKey: 'x', yAxisKey: 'y' },
+  scales: {
+    x: {
+      type: 'linear',
+      min: Math.floor(Math.min(...bars.map((bar) => bar.from))),
+      max: Math.ceil(Math.max(...bars.map((bar) => bar.to))),
+      ticks: { font, color: colour('--ink'), callback: (value) => String(value), precision: 0 },
+      grid: { color: colour('--rule') },
+    },
+    y: { ticks: { font: { ...font, weight: 600 }, color: colour('--ink') }, grid: { color: colour('--rule') } },
+  },
+  plugins: { tooltip: { callbacks: { title: () => '', label: (item) => (item.raw as Point).bar.says } } },
+});
+
+/** The bars of each part in a colour of its own, those of a short time or of some engines thinner and on top. */
+function datasetsOf(
+  bars: readonly FitmentBar[],
+  colour: Colours,
+  canvas: HTMLCanvasElement,
+): ChartDataset<'bar', Point[]>[] {
+  const names = [...new Set(bars.map((bar) => bar.name))];
+  return names.flatMap((name, at): ChartDataset<'bar', Point[]>[] => {
+    const fill = colour(`--column-${at % COLOURS}`);
+    const mine = bars.filter((bar) => bar.name === name);
+    return [false, true].flatMap((some): ChartDataset<'bar', Point[]>[] => {
+      const of = mine.filter((bar) => (bar.fitment.share !== undefined) === some);
+      if (of.length === 0) return [];
+      return [
+        {
+          label: name,
+          data: of.map((bar): Point => ({ x: [bar.from, bar.to], y: bar.variant.code, bar })),
+          backgroundColor: of.map((bar) => (bar.exception ? hatched(canvas, fill, colour('--raised')) : fill)),
+          borderColor: fill,
+          borderWidth: 2,
+          borderSkipped: false,
+          barThickness: some ? SOME : USUAL,
+          grouped: false,
+          order: some ? 0 : 1,
+        },
+      ];
+    });
+  });
 }
 
 /** How many column colours there are. */

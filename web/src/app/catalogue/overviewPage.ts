@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { KIND_IDS, KINDS, RECORD_NAMES, RECORD_TYPES } from '@which-bore/core';
 import { Questions } from '../data/questions';
+import { growing } from '../ui/growing';
 
 /** What the catalogue holds, kind by kind, and what the dictionary knows of each. */
 @Component({
@@ -129,20 +130,23 @@ export class OverviewPage {
     type,
     name: RECORD_NAMES[type],
   }));
-  protected readonly kinds = computed(() =>
-    KIND_IDS.map((id) => {
-      const kind = KINDS[id];
-      const count = (of: object) => Object.keys(of).length;
-      return {
-        id,
-        name: kind.name,
-        plural: kind.plural,
-        patterns: this.held()?.kinds.find((each) => each.kind === id)?.patterns ?? 0,
-        sizes: count(kind.parameters),
-        looks: count(kind.features),
-        places: count(kind.markPlaces),
-        faces: count(kind.interfaces),
-      };
-    }),
+  protected readonly kinds = growing(
+    computed(() =>
+      KIND_IDS.map((id) => {
+        const kind = KINDS[id];
+        const count = (of: object) => Object.keys(of).length;
+        return {
+          id,
+          name: kind.name,
+          plural: kind.plural,
+          patterns: this.held()?.kinds.find((each) => each.kind === id)?.patterns ?? 0,
+          sizes: count(kind.parameters),
+          looks: count(kind.features),
+          places: count(kind.markPlaces),
+          faces: count(kind.interfaces),
+        };
+      }),
+    ),
+    8,
   );
 }

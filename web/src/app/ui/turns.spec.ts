@@ -7,12 +7,13 @@ import { InTurn, Turns } from './turns';
   template: `first
     @if (shown()) {
       <b *wbInTurn>second {{ word() }}</b
-      >,<i *wbInTurn>third</i>
+      >,<i *wbInTurn="about()">third</i>
     }`,
 })
 class View {
   readonly shown = signal(true);
   readonly word = signal('part');
+  readonly about = signal('one part');
 }
 
 describe('turns of the page', () => {
@@ -72,6 +73,21 @@ describe('turns of the page', () => {
     fixture.componentInstance.word.set('engine');
     fixture.detectChanges();
     expect(text()).toBe('first second engine,third');
+  });
+
+  it('a part that is about another thing is drawn anew, in its turn', () => {
+    const fixture = TestBed.createComponent(View);
+    const third = () => (fixture.nativeElement as HTMLElement).querySelector('i');
+    fixture.detectChanges();
+    while (due.length > 0) turn();
+    const before = third();
+    expect(before).not.toBeNull();
+    fixture.componentInstance.about.set('another part');
+    fixture.detectChanges();
+    expect(third()).toBeNull();
+    while (due.length > 0) turn();
+    expect(third()).not.toBeNull();
+    expect(third()).not.toBe(before);
   });
 
   it('a part whose view has gone is not drawn', () => {

@@ -1,9 +1,10 @@
 import {
   ApplicationRef,
-  DestroyRef,
   Directive,
+  effect,
   inject,
   Injectable,
+  input,
   TemplateRef,
   ViewContainerRef,
 } from '@angular/core';
@@ -46,12 +47,20 @@ export class Turns {
 
 /**
  * Draws a part of a view in a turn of its own, after what stands before it: `<wb-size-table *wbInTurn … />`. For parts
- * that are large, or far down; a list of many like entries is `growing`.
+ * that are large, or far down; a list of many like entries is `growing`. With what the part is about,
+ * `*wbInTurn="specimen.id"`, it is drawn anew in a turn of its own when that is another one.
  */
 @Directive({ selector: '[wbInTurn]' })
 export class InTurn {
+  /** Id of what the part of the view is about, where it may become another one while the view stands. */
+  readonly about = input<string | undefined>('', { alias: 'wbInTurn' });
+
   constructor() {
-    const [template, container] = [inject(TemplateRef), inject(ViewContainerRef)];
-    inject(DestroyRef).onDestroy(inject(Turns).next(() => container.createEmbeddedView(template).detectChanges()));
+    const [turns, template, container] = [inject(Turns), inject(TemplateRef), inject(ViewContainerRef)];
+    effect((onCleanup) => {
+      this.about();
+      onCleanup(turns.next(() => container.createEmbeddedView(template).detectChanges()));
+      onCleanup(() => container.clear());
+    });
   }
 }

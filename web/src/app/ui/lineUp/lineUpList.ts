@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { sayProbability, type CandidateTold, type LineUpTold, type Sentence, type Status } from '@which-bore/core';
 import { take, type Observable } from 'rxjs';
+import { growing } from '../growing';
 import { Said } from '../said';
 
 /** Weight at which a bar reaches its end, in decibans. */
@@ -34,13 +35,16 @@ export class LineUpList {
   protected readonly probability = sayProbability;
 
   /** Candidates, with *none of these* at the place its probability gives it. */
-  protected readonly rows = computed(() => {
-    const { candidates, none } = this.lineUp();
-    const rows: (CandidateTold | 'none')[] = [...candidates];
-    const at = candidates.findIndex((candidate) => candidate.probability < none);
-    rows.splice(at < 0 ? rows.length : at, 0, 'none');
-    return rows;
-  });
+  protected readonly rows = growing(
+    computed(() => {
+      const { candidates, none } = this.lineUp();
+      const rows: (CandidateTold | 'none')[] = [...candidates];
+      const at = candidates.findIndex((candidate) => candidate.probability < none);
+      rows.splice(at < 0 ? rows.length : at, 0, 'none');
+      return rows;
+    }),
+    2,
+  );
 
   /** The weight whose calculation is laid open, by candidate and reading. */
   protected readonly explained = signal<string | undefined>(undefined);
