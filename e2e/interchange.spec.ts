@@ -61,6 +61,50 @@ test('joints say what a practitioner would say', async ({ page }) => {
   }
 });
 
+test('a job whose block is bored and decked takes the pistons of that size, and is found by them', async ({
+  page,
+  request,
+}) => {
+  const job = '4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b001';
+  const at = '2026-03-02T08:10:00.000Z';
+  const inch = (id: string, text: string, parameter: string, value: number, instrument: string) => ({
+    id,
+    at,
+    is: { sort: 'size', text, parameter, values: [value], figures: String(value), unit: 'in', instrument },
+  });
+  await request.put(`/api/jobs/${job}`, { data: { name: 'Fan, thirty over', readings: [], version: 0 } });
+  const part = (id: string, data: object) =>
+    request.put(`/api/specimens/4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b0${id}`, { data: { ...data, job, version: 0 } });
+  await part('02', {
+    name: 'Its block',
+    kind: 'block',
+    readings: [
+      inch('4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b011', 'bore 3.8308in bore gauge', 'block.bore', 3.8308, 'boreGauge'),
+      inch('4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b012', 'deck height 8.995in mic', 'block.deckHeight', 8.995, 'micrometer'),
+    ],
+  });
+  await part('03', {
+    name: 'Piston, thirty over',
+    kind: 'piston',
+    readings: [
+      inch('4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b013', 'skirt 3.8290in mic', 'piston.skirt.diameter', 3.829, 'micrometer'),
+    ],
+  });
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole('link', { name: 'Will a part go into what lies here?' }).click();
+  await page.locator('#donor').click();
+  await page.keyboard.type('thirty over');
+  await page.getByTitle('Piston, thirty over', { exact: true }).click();
+  await expect(page.locator('.judged header h1')).toContainText('into Fan, thirty over');
+  // Its own job stands among those that are listed.
+  await expect(page.locator('.blocks')).toContainText('Fan, thirty over');
+  await page.goto(
+    `/swap?donor=specimen:4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b003&as=sluice-piston-380-3375-85&into=job:${job}`,
+  );
+  await expect(page.locator('.judged')).toContainText('In a bore of');
+  await expect(page.locator('.judged header .verdict wb-verdict')).toHaveText('fits');
+});
+
 test('a superseding kit is only valid whole, and is judged together at a press', async ({ page }) => {
   await page.goto('/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47');
   await expect(page.locator('.needs').last()).toContainText('Halvorn Skerry, 216, drilled, 42 pin');

@@ -221,6 +221,7 @@ export {
   JobBodySchema,
   MOST_A_SIDE,
   MOST_OF_SHELF,
+  MOST_TOGETHER,
   PhotographSchema,
   QUESTION_NAMES,
   QUESTIONS,

@@ -34,6 +34,10 @@ export type OptionTold = Static<typeof OptionSchema>;
 const JudgedCheckSchema = Type.Object({
   id: Type.String(),
   name: Type.String(),
+  confirming: Type.Optional(
+    Type.Boolean({ description: 'Looked at in assembly anyway: nobody refuses to build before it is known' }),
+  ),
+  arises: Type.Optional(Type.Boolean()),
   verdict: VerdictSchema,
   quantity: Type.Unsafe<QuantityKind>({ type: 'string', description: 'Lengths are millimetres' }),
   found: Type.Optional(BandSchema),
@@ -71,6 +75,11 @@ const SwapFields = {
   recipient: Type.String(),
   verdict: VerdictSchema,
   says: SentenceSchema,
+  agree: Type.Integer({ description: 'Checks that agree as it is' }),
+  byWork: Type.Integer({ description: 'Checks that agree by work' }),
+  nothingAgainst: Type.Boolean({
+    description: 'The answer is open, nothing refuses it, and at least half of what decides agrees',
+  }),
   judged: Type.Integer({ description: 'Checks that had the data to be judged' }),
   checks: Type.Integer(),
   needs: list(NeedSchema, { description: 'What to find out, the quickest first' }),
@@ -151,6 +160,10 @@ const TakingSchema = Type.Object({
   family: Type.String(),
   verdict: VerdictSchema,
   says: SentenceSchema,
+  agree: Type.Integer({ description: 'Checks that agree as it is' }),
+  byWork: Type.Integer({ description: 'Checks that agree by work' }),
+  checks: Type.Integer(),
+  nothingAgainst: Type.Boolean({ description: 'Open, with nothing against it and half of what decides agreeing' }),
   hours: Type.Number(),
   price: Type.Number({ description: 'Of the work' }),
   partPrice: Type.Optional(Type.Number({ description: 'Of the part itself' })),

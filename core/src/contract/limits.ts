@@ -4,3 +4,5 @@ export const MOST_LISTED = 200;
 export const MOST_A_SIDE = 1000;
 /** At most so many specimens of the shelf are looked at when it is asked what else there is. */
 export const MOST_OF_SHELF = 500;
+/** Parts of one bench that are judged together. */
+export const MOST_TOGETHER = 60;

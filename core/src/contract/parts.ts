@@ -1,16 +1,29 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { MOST_TOGETHER } from './limits.js';
 import { SpecimenSchema } from '../readings/reading.js';
 
 /**
- * A part, a set of internals or an engine: exactly one of a pattern, a stored specimen, a specimen sent along, and a
- * variant. A specimen is taken for what it most likely is, once that is at least probable, and takes from that pattern
- * what was not measured on it; `as` names another pattern, or `nothing`.
+ * A part, a set of internals or an engine: exactly one of a pattern, a stored specimen, a specimen sent along, a
+ * variant, a stored job with all its parts, and several specimens sent along that belong together. A specimen is taken
+ * for what it most likely is, once that is at least probable, and takes from that pattern what was not measured on it;
+ * `as` names another pattern, or `nothing`.
  */
 export const PartRefSchema = Type.Object(
   {
     pattern: Type.Optional(Type.String({ maxLength: 80, description: 'Pattern id' })),
     specimenId: Type.Optional(Type.String({ format: 'uuid', description: 'Id of a stored specimen' })),
     specimen: Type.Optional(SpecimenSchema),
+    jobId: Type.Optional(
+      Type.String({ format: 'uuid', description: 'Id of a stored job: all its parts, as measured' }),
+    ),
+    specimens: Type.Optional(
+      Type.Array(SpecimenSchema, {
+        minItems: 1,
+        maxItems: MOST_TOGETHER,
+        description: 'Parts on one bench, that belong together',
+      }),
+    ),
+    name: Type.Optional(Type.String({ maxLength: 120, description: 'What those parts are called together' })),
     as: Type.Optional(
       Type.String({
         maxLength: 80,
@@ -28,12 +41,12 @@ export const PartRefSchema = Type.Object(
       Type.Boolean({ description: 'Of the engine only what goes round in it, from crank to rings' }),
     ),
   },
-  { additionalProperties: false, minProperties: 1, maxProperties: 3 },
+  { additionalProperties: false, minProperties: 1, maxProperties: 4 },
 );
 export type PartRef = Static<typeof PartRefSchema>;
 
 export const AddressSchema = Type.String({
   maxLength: 90,
-  description: '`pattern:`, `specimen:` or `variant:` with its id',
+  description: '`pattern:`, `specimen:`, `variant:` or `job:` with its id',
   examples: ['pattern:ambit-crank-3'],
 });

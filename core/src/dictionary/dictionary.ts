@@ -96,6 +96,8 @@ export const isIdOf = (sort: keyof typeof ENTRIES, id: string): boolean => ENTRI
 export const parameterOf = (id: string): Parameter => entry(PARAMETERS, 'parameter', id);
 /** The feature of this id, of whatever part; undefined where the dictionary has none. */
 export const featureOf = (id: string): Feature => entry(FEATURES, 'look', id);
+/** The face of this id, of whatever part. */
+export const interfaceOf = (id: string): Interface => entry(INTERFACES, 'face', id);
 /** The place of marks of this id, of whatever part. */
 export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);
 

@@ -1,3 +1,4 @@
+import type { PlacedPart } from '../joints/index';
 import type { Part } from '../catalogue/part';
 import { block } from '../dictionary/kinds/block';
 import { OPERATIONS } from '../joints/index';
@@ -5,7 +6,7 @@ import { piston } from '../dictionary/kinds/piston';
 import { shifted } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { CATALOGUE, demoPart, LOOKUP, SETTING } from '../testing/demo';
-import { partsOfVariant, placed, type PlacedPart } from './placedParts';
+import { partsOfVariant, placed } from './placedParts';
 import { refuses, swap, type Swap } from './swap';
 
 /** A part with some of its sizes so much larger. */

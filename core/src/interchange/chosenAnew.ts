@@ -10,10 +10,10 @@ import {
   type JointCheck,
   type OperationId,
   type Outcome,
+  type PlacedPart,
 } from '../joints/index.js';
 import { work } from '../joints/outcome.js';
 import { sentence } from '../quantity/sentence.js';
-import type { PlacedPart } from './placedParts.js';
 
 /**
  * What is fitted new whenever an engine is built, whatever was in it, and what that takes. *Common practice, no

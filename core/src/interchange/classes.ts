@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import { kindOf, RECORD, REPLACED, type JointCheck } from '../joints/index.js';
+import { kindOf, RECORD, REPLACED, ROUND, type JointCheck } from '../joints/index.js';
 import type { Pairing } from './pairing.js';
 
 /** On which side of a pairing parts stand. */
@@ -20,6 +20,9 @@ export interface Classes {
 interface Reading {
   readonly ids: readonly string[];
   readonly byRecord: boolean;
+  /** Whether it goes by the engines that the very pattern whose place is taken is in. */
+  readonly byEngines: boolean;
+  readonly side: Side;
 }
 
 function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
@@ -28,18 +31,26 @@ function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
   const mine = check.reads.flatMap((read): readonly string[] => {
     const replaced = read.startsWith(REPLACED);
     const id = replaced ? read.slice(REPLACED.length) : read;
-    if (id === RECORD || kindOf(id) !== kind) return [];
+    if (id === RECORD || id === ROUND || kindOf(id) !== kind) return [];
     return !inPlace || replaced === (side === 'recipient') ? [id] : [];
   });
-  return { ids: mine, byRecord: check.reads.includes(RECORD) };
+  return {
+    ids: mine,
+    byRecord: check.reads.includes(RECORD),
+    byEngines: check.reads.includes(ROUND),
+    side,
+  };
 }
 
 /** Patterns that any of these names as a companion. */
 const namedBy = (parts: readonly Part[]): readonly string[] =>
   parts.flatMap(({ companions }) => companions?.map(({ pattern }) => pattern) ?? []);
 
+const isKnown = ({ values, looks, interfaces }: Part, id: string): boolean =>
+  values[id] !== undefined || looks[id] !== undefined || interfaces[id] !== undefined;
+
 /** All that a check can see of a part, as text. */
-function seen(part: Part, { ids, byRecord }: Reading, named: ReadonlySet<string>): string {
+function seen(part: Part, { ids, byRecord, byEngines, side }: Reading, named: ReadonlySet<string>): string {
   let text = '';
   for (const id of ids) {
     const { interval: value, positions } = part.values[id] ?? {};
@@ -51,6 +62,8 @@ function seen(part: Part, { ids, byRecord }: Reading, named: ReadonlySet<string>
   }
   // Records speak of a pattern by its name; a pattern that none of them names is like any other.
   if (byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern))) text += part.pattern;
+  // The very pattern that was there is as it was, whatever is not known of it.
+  if (byEngines && (side === 'recipient' || ids.some((id) => !isKnown(part, id)))) text += part.pattern ?? '';
   return text;
 }
 

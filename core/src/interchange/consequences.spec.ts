@@ -1,9 +1,10 @@
+import type { PlacedPart } from '../joints/index';
 import type { Part } from '../catalogue/part';
 import type { KindId } from '../dictionary/dictionary';
 import { JOINTS, type Verdict } from '../joints/index';
 import { demoPart, LOOKUP, SETTING } from '../testing/demo';
 import { givingWay } from './chosenAnew';
-import { partsOfVariant, placed, type PlacedPart } from './placedParts';
+import { partsOfVariant, placed } from './placedParts';
 import { NoJointError, swap, type Swap } from './swap';
 
 const engine = (id: string): readonly PlacedPart[] => {

@@ -10,7 +10,7 @@ import {
 } from '../joints/index.js';
 import { width } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
-import type { JointAssembly } from './jointAssemblies.js';
+import type { JointAssembly } from './sides.js';
 
 /** A check where it is judged. */
 export interface CheckAtJoint {

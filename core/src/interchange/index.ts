@@ -4,6 +4,7 @@ export * from './judge.js';
 export * from './needs.js';
 export { DONOR_KINDS, recipientsFor } from './pairing.js';
 export * from './placedParts.js';
+export { bestFirst } from './ranking.js';
 export * from './swapContext.js';
 export type { Consequence } from './consequences.js';
 export {

@@ -1,5 +1,6 @@
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
 import { JOINTS, record, type JointCheck, type Joint } from '../joints/index.js';
+import { inPlaceJointsOf } from './inPlace.js';
 
 /** A check, and which of the joints of a pairing it belongs to. */
 export interface PairedCheck {
@@ -26,7 +27,10 @@ const meets = (joint: Joint, donor: KindId, recipient: KindId): boolean =>
 
 /** What is judged between two kinds; nothing where they do not meet. */
 export function pairingOf(donor: KindId, recipient: KindId): Pairing | undefined {
-  const met = JOINTS.filter((joint) => meets(joint, donor, recipient));
+  const met = [
+    ...JOINTS.filter((joint) => meets(joint, donor, recipient)),
+    ...(donor === recipient ? inPlaceJointsOf(donor) : []),
+  ];
   if (met.length === 0) return undefined;
   const joints = [...met, record];
   return {

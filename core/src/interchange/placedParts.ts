@@ -2,17 +2,12 @@ import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { partFromPattern, partFromSpecimen, type Part } from '../catalogue/part.js';
 import type { Fitment, Pattern, Variant } from '../catalogue/pattern.js';
 import type { KindId } from '../dictionary/dictionary.js';
+import type { PlacedPart } from '../joints/index.js';
 import { valve } from '../dictionary/kinds/valve.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import { STOCKED } from './swapContext.js';
-
-/** A part, and the place of the engine it is for. */
-export interface PlacedPart {
-  readonly slot: string;
-  readonly part: Part;
-}
+import { STOCKED } from './stocked.js';
 
 /** The place a part goes by itself: the first of its kind, and a valve by its duty. */
 export function slotFor(part: Part): string {
@@ -39,9 +34,9 @@ const isStocked = (slot: string): boolean => {
   return kind !== undefined && STOCKED.includes(kind);
 };
 
-/** The middle of the years in which a variant was built, so that its parts are of one time. */
-function middleOf({ years }: Variant): string | undefined {
-  const [from, to] = [years?.from, years?.to ?? years?.from].map((each) =>
+/** The middle of the years of something, so that parts are of one time; nothing where none are told. */
+export function middleOf(years: { readonly from?: string; readonly to?: string } = {}): string | undefined {
+  const [from, to] = [years.from ?? years.to, years.to ?? years.from].map((each) =>
     each === undefined ? undefined : Number(each.slice(0, 4)),
   );
   return from === undefined || to === undefined ? undefined : String(Math.round((from + to) / 2));
@@ -54,7 +49,7 @@ function middleOf({ years }: Variant): string | undefined {
 export function partsOfVariant(
   catalogue: CatalogueLookup,
   variant: Variant,
-  at: string | undefined = middleOf(variant),
+  at: string | undefined = middleOf(variant.years),
 ): readonly PlacedPart[] {
   const likeliest = new Map<
     string,
@@ -83,7 +78,10 @@ const INTERNALS: readonly KindId[] = ['crank', 'rod', 'pin', 'piston', 'rings'];
 export const internalsOf = (parts: readonly PlacedPart[]): readonly PlacedPart[] =>
   parts.filter(({ slot }) => INTERNALS.includes(slotOf(slot)?.kind ?? 'block'));
 
-/** A part, a set or an engine, as one is asked for it: a pattern, a specimen and what it is taken for, or a variant. */
+/**
+ * A part, a set or an engine, as one is asked for it: a pattern, a specimen and what it is taken for, a variant, or all
+ * that lies on one bench.
+ */
 export type PartOrEngine =
   | { readonly pattern: string }
   | { readonly specimen: Specimen; readonly as?: string }
@@ -93,6 +91,13 @@ export type PartOrEngine =
       readonly at?: string;
       /** Only what goes round in it, from crank to rings. */
       readonly internals?: boolean;
+    }
+  | {
+      /** What the parts are called together. */
+      readonly bench: string;
+      /** The job they belong to, where they are those of one. */
+      readonly job?: string;
+      readonly parts: readonly { readonly specimen: Specimen; readonly as?: string }[];
     };
 
 /** Asked for something that the catalogue does not hold. */
@@ -148,6 +153,8 @@ export function placedPartsOf(
     const part = partOfSpecimen(catalogue, ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
     return { label: part.label, parts: [placed(part)] };
   }
+  if ('bench' in ref)
+    return { label: ref.bench, parts: ref.parts.flatMap((each) => placedPartsOf(catalogue, each, drawer).parts) };
   const variant = catalogue.variant(ref.variant);
   if (!variant) throw new UnknownPartError('variant', ref.variant);
   const all = partsOfVariant(catalogue, variant, ref.at);

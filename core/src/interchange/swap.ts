@@ -1,4 +1,4 @@
-import { capital, listed, one } from '../quantity/phrase.js';
+import { capital, counted, listed, one } from '../quantity/phrase.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import {
@@ -8,14 +8,16 @@ import {
   verdictOfCheck,
   worst,
   type Outcome,
+  type PlacedPart,
   type Verdict,
   type WorkOption,
 } from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
-import { bystandersOf, jointAssembliesOf, sidesOf, type Sides } from './jointAssemblies.js';
+import { bystandersOf, jointAssembliesOf } from './jointAssemblies.js';
+import { sidesOf, type Sides } from './sides.js';
 import { afterAllWork, elsewhere, worstAfter, type Consequence, type CheckAtJoint } from './consequences.js';
 import { needsOf, type Need } from './needs.js';
-import { placed, type PlacedPart } from './placedParts.js';
+import { placed } from './placedParts.js';
 import type { SwapContext } from './swapContext.js';
 
 /** Work with what it takes. */
@@ -32,6 +34,8 @@ export interface JudgedOption extends Priced {
 export interface JudgedCheck extends Omit<Outcome, 'work'> {
   readonly id: string;
   readonly name: string;
+  /** Looked at in assembly anyway: nobody refuses to build before it is known. */
+  readonly confirming?: true;
   readonly work: readonly JudgedOption[];
 }
 
@@ -58,6 +62,11 @@ export interface Swap {
   /** The whole in one sentence. */
   readonly says: Sentence;
   readonly joints: readonly JudgedJoint[];
+  /** How many checks agree as it is, and how many by work. */
+  readonly agree: number;
+  readonly byWork: number;
+  /** Whether an open answer has come far: nothing refuses it, and of what decides at least half agrees. */
+  readonly nothingAgainst: boolean;
   /** How many checks had the data to be judged, of how many. */
   readonly judged: number;
   readonly checks: number;
@@ -99,16 +108,18 @@ export function swap(
   const sides = sidesOf(donors, recipients);
   const met = jointAssembliesOf(sides, context);
   if (met.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
-  const places = met.flatMap((where): readonly CheckAtJoint[] => where.joint.checks.map((check) => ({ where, check })));
   const found = new Map<CheckAtJoint, Outcome>();
   const judgedOf = (place: CheckAtJoint): Outcome => {
     const known = found.get(place) ?? place.check.judge(place.where.assembly);
     found.set(place, known);
     return known;
   };
+  const places = met.flatMap((where): readonly CheckAtJoint[] =>
+    where.joint.checks.map((check) => ({ where, check })).filter((place) => judgedOf(place).arises !== false),
+  );
   const isWork = places.some((place) => judgedOf(place).work.some(({ parts }) => parts.length > 0));
   const everywhere = isWork ? [...places, ...bystanding(sides, context)] : places;
-  const joints = met.map((where): JudgedJoint => {
+  const joints = met.flatMap((where): readonly JudgedJoint[] => {
     const checks = places
       .filter((place) => place.where === where)
       .map((place): JudgedCheck => {
@@ -122,17 +133,21 @@ export function swap(
         return {
           id: place.check.id,
           name: place.check.name,
+          ...(place.check.confirming ? { confirming: place.check.confirming } : {}),
           ...finding,
           work: [...work].sort((a, b) => worstAfter(a.elsewhere) - worstAfter(b.elsewhere)),
         };
       });
-    return {
-      id: where.joint.id,
-      name: where.joint.name,
-      ...(where.about ? { about: where.about } : {}),
-      verdict: worst(checks.map(({ verdict }) => verdict)),
-      checks,
-    };
+    if (checks.length === 0) return [];
+    return [
+      {
+        id: where.joint.id,
+        name: where.joint.name,
+        ...(where.about ? { about: where.about } : {}),
+        verdict: worst(checks.map(({ verdict }) => verdict)),
+        checks,
+      },
+    ];
   });
   const all = joints.flatMap(({ checks }) => checks);
   const judgedAlone = worst(all.map(({ verdict }) => verdict));
@@ -144,6 +159,7 @@ export function swap(
       ? afterAllWork(everywhere, { verdict: (place) => judgedOf(place).verdict, finding: judgedOf })
       : undefined;
   const together = worked?.verdict ?? alone;
+  const where = sides.staying.length === 0 ? lookedAtIn(sides, context) : [];
   // What is refused is not priced: no work makes it go. Where something is open still, each check has its own least.
   const options: readonly WorkOption[] =
     together === 'fitsWithWork'
@@ -159,7 +175,7 @@ export function swap(
     says: byRecordOnly
       ? ['Cannot be told: only the records were looked at. Nothing here can be held against it by size, look or face.']
       : together === alone
-        ? summary(alone, all, least)
+        ? sentence`${summary(alone, all, least)}${where}`
         : together === 'cannotTell'
           ? [
               'Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.',
@@ -168,6 +184,9 @@ export function swap(
               'Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.',
             ],
     joints,
+    agree: countOf(all, 'fits'),
+    byWork: countOf(all, 'fitsWithWork'),
+    nothingAgainst: together === 'cannotTell' && hasComeFar(all),
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
     needs: needsOf(all.flatMap((check) => check.needs)),
@@ -243,6 +262,42 @@ function leftOut(coming: readonly PlacedPart[], all: readonly PlacedPart[]): rea
   });
 }
 
+/** At most so many engines are named. */
+const ENGINES_NAMED = 4;
+
+/** In what engines one part was put in place of another. */
+function lookedAtIn({ leaving }: Sides, { enginesWith }: SwapContext): Sentence {
+  const engines = [
+    ...new Set(
+      leaving
+        .flatMap(({ part: { pattern } }) => (pattern === undefined ? [] : (enginesWith?.(pattern) ?? [])))
+        .map(({ label }) => label),
+    ),
+  ];
+  if (engines.length === 0)
+    return [' No engine is on record that has the old one: the two were compared with each other only.'];
+  const named = engines.slice(0, ENGINES_NAMED);
+  const more = engines.length - named.length;
+  return [` Looked at in ${listed(more > 0 ? [...named, counted(more, 'other engine')] : named)}.`];
+}
+
+const countOf = (checks: readonly JudgedCheck[], which: Verdict): number =>
+  checks.filter(({ verdict }) => verdict === which).length;
+
+const agrees = ({ verdict }: JudgedCheck): boolean => verdict === 'fits' || verdict === 'fitsWithWork';
+
+/** Of what decides, so much must agree before an open answer is more than a guess. */
+const DECIDED = 0.5;
+
+/** Whether at least half of what decides agrees, and nothing is refused. */
+function hasComeFar(checks: readonly JudgedCheck[]): boolean {
+  const decisive = checks.filter(({ confirming }) => !confirming);
+  return (
+    checks.every(({ verdict }) => verdict !== 'doesNotFit') &&
+    decisive.filter(agrees).length >= DECIDED * Math.max(1, decisive.length)
+  );
+}
+
 function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readonly Priced[]): Sentence {
   const those = (which: Verdict) => checks.filter((check) => check.verdict === which);
   const names = (which: Verdict) => listed([...new Set(those(which).map((check) => check.name.toLowerCase()))]);
@@ -256,8 +311,16 @@ function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readon
       if (work.length === 0) return sentence`Goes in only together with other parts. ${with_}`;
       return sentence`Goes in after work: ${listed(work)}.${bought.length > 0 ? ' ' : ''}${with_}`;
     }
-    case 'cannotTell':
+    case 'cannotTell': {
+      const open = those('cannotTell');
+      // What is quickest to settle stands among what to find out; here all that is open is named.
+      const byWork = countOf(checks, 'fitsWithWork');
+      if (hasComeFar(checks))
+        return [
+          `Nothing against it: ${countOf(checks, 'fits')} of ${counted(checks.length, 'check')} agree${byWork > 0 ? `, ${byWork} by work` : ''}, ${open.length === 1 ? 'this one' : `these ${open.length}`} to confirm: ${names('cannotTell')}.`,
+        ];
       return [`Cannot be told yet: ${names('cannotTell')}.`];
+    }
     case 'doesNotFit': {
       const first = those('doesNotFit')[0];
       return sentence`Does not go in: ${names('doesNotFit')}. ${first?.because ?? []}`;

@@ -1,21 +1,18 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { partFromPattern, type Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import type { Stock } from '../joints/index.js';
+import type { EngineWith, Stock } from '../joints/index.js';
 import type { HouseRules } from '../shop/houseRules.js';
+import { enginesWithOf } from './enginesWith.js';
+import { CHOSEN_ANEW, STOCKED } from './stocked.js';
 
 /** What stands round every swap: what may be put between parts, and how the shop does things. */
 export interface SwapContext {
   readonly stock: Stock;
   readonly rules: HouseRules;
   readonly nameOf?: (pattern: string) => string;
+  readonly enginesWith?: (pattern: string) => readonly EngineWith[];
 }
-
-/** Kinds that are chosen freely to join others. */
-export const STOCKED: readonly KindId[] = ['mainShell', 'rodShell', 'rollingBearing', 'liner'];
-
-/** Kinds of which a new one goes in where the old one does not do. */
-const CHOSEN_ANEW: readonly KindId[] = ['rings', 'headGasket', 'seal', 'thrustWasher', 'pin', 'valve', 'valveSpring'];
 
 /**
  * The context a catalogue and a shop make. Worth keeping: making it goes through all shells of the catalogue.
@@ -29,5 +26,6 @@ export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}
     stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, ofKind(kind)])),
     rules,
     nameOf: (id) => catalogue.label(id),
+    enginesWith: enginesWithOf(catalogue),
   };
 }

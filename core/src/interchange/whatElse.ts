@@ -4,6 +4,7 @@ import { classify, type Classes, type Side } from './classes.js';
 import { assemblyOf } from './grid.js';
 import { pairingOf, type Pairing } from './pairing.js';
 import type { SwapContext } from './swapContext.js';
+import { bestFirst, WORK_COUNTS } from './ranking.js';
 import { NoJointError, swapParts, type Swap } from './swap.js';
 import type { KindId } from '../dictionary/dictionary.js';
 
@@ -27,6 +28,7 @@ export interface Takers {
 }
 
 const REFUSED = VERDICTS.indexOf('doesNotFit');
+const OPEN = VERDICTS.indexOf('cannotTell');
 
 /**
  * Many parts of one kind, sorted once, to be asked again and again which of them take a part or go where one is. Each
@@ -63,6 +65,7 @@ export class WhatElse {
    */
   ask(part: Part, most: number, except = -1): Takers {
     const verdicts = new Uint8Array(this.many.length);
+    const agreeing = new Float32Array(this.many.length);
     let left = Int32Array.from(this.many.keys()).filter((at) => at !== except);
     this.pairing.checks.forEach(({ check }, at) => {
       const of = this.classes.of[at] ?? new Int32Array();
@@ -77,19 +80,19 @@ export class WhatElse {
           known.set(number, verdict);
         }
         if (verdict > (verdicts[index] ?? 0)) verdicts[index] = verdict;
+        if (verdict < OPEN) agreeing[index] = (agreeing[index] ?? 0) + (verdict === 0 ? 1 : 1 - WORK_COUNTS);
         if (verdict !== REFUSED) left[kept++] = index;
       }
       left = left.slice(0, kept);
     });
-    const ranked = [...left].sort((a, b) => (verdicts[a] ?? 0) - (verdicts[b] ?? 0) || a - b);
-    const judged = ranked.slice(0, Math.max(most * 2, most)).map((at): Taker => ({ at, swap: this.swap(part, at) }));
-    judged.sort(
+    const ranked = [...left].sort(
       (a, b) =>
-        VERDICTS.indexOf(a.swap.verdict) - VERDICTS.indexOf(b.swap.verdict) ||
-        a.swap.price - b.swap.price ||
-        this.priceOf(a) - this.priceOf(b) ||
-        a.at - b.at,
+        (verdicts[a] ?? 0) - (verdicts[b] ?? 0) ||
+        (verdicts[a] === OPEN ? (agreeing[b] ?? 0) - (agreeing[a] ?? 0) : 0) ||
+        a - b,
     );
+    const judged = ranked.slice(0, Math.max(most * 2, most)).map((at): Taker => ({ at, swap: this.swap(part, at) }));
+    judged.sort((a, b) => bestFirst(this.priced(a), this.priced(b)) || a.at - b.at);
     const counts: Record<Verdict, number> = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
     const known = new Map(judged.map(({ at, swap }) => [at, swap.verdict]));
     for (let at = 0; at < verdicts.length; at++)
@@ -105,8 +108,7 @@ export class WhatElse {
     return this.side === 'recipient' ? assemblyOf(part, other, this.context) : assemblyOf(other, part, this.context);
   }
 
-  /** What is not priced comes after what is; a number, so that two of them compare. */
-  private readonly priceOf = ({ at }: Taker): number => this.many[at]?.price ?? Number.MAX_SAFE_INTEGER;
+  private readonly priced = ({ at, swap }: Taker) => ({ ...swap, partPrice: this.many[at]?.price });
 
   private swap(part: Part, at: number): Swap {
     const other = this.many[at];

@@ -20,6 +20,21 @@ export interface Assembly {
   readonly rules: HouseRules;
   /** How a pattern is called; its id where nobody tells. */
   readonly nameOf?: (pattern: string) => string;
+  /** The engines that have a pattern, with what is round it there; nothing where nobody knows of engines. */
+  readonly enginesWith?: (pattern: string) => readonly EngineWith[];
+}
+
+/** A part, and the place of the engine it is for. */
+export interface PlacedPart {
+  readonly slot: string;
+  readonly part: Part;
+}
+
+/** An engine that has a pattern in one of its places, and all its parts, that one included. */
+export interface EngineWith {
+  readonly label: string;
+  readonly slot: string;
+  readonly parts: readonly PlacedPart[];
 }
 
 /** The kind a dictionary id belongs to. */

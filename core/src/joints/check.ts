@@ -8,13 +8,18 @@ export interface JointCheck {
   readonly id: string;
   readonly name: string;
   /**
-   * Dictionary ids of all it goes by, `replaced:` before those it reads from the part whose place is taken, and
-   * `record` where it goes by what the catalogue records of the patterns. Parts that agree in these get the same
-   * verdict.
+   * Dictionary ids of all it goes by, `replaced:` before those it reads from the part whose place is taken, `record`
+   * where it goes by what the catalogue records of the patterns, and `round` where by what stands round the part whose
+   * place is taken. Parts that agree in these get the same verdict.
    */
   readonly reads: readonly string[];
   /** The verdicts it can come to at all. The demo shows a pair for each, joint by joint. */
   readonly verdicts: readonly Verdict[];
+  /**
+   * Whether it is looked at in assembly anyway, and nobody refuses to build before: a seal's form, a mark of direction.
+   * All others are decisive: nobody builds without journal, bore, pattern, length or count.
+   */
+  readonly confirming?: true;
   readonly judge: (assembly: Assembly) => Outcome;
   /** The verdict that `judge` comes to, without its words, where that is cheaper. */
   readonly verdict?: (assembly: Assembly) => Verdict;
@@ -43,6 +48,8 @@ export interface Joint {
 export const REPLACED = 'replaced:';
 /** In `reads`: the check goes by the patterns' records. */
 export const RECORD = 'record';
+/** In `reads`: the check goes by the engines that the part whose place is taken is on record in. */
+export const ROUND = 'round';
 
 /** The verdicts of what is told by looks or sizes: open while they are not known. */
 export const TOLD: readonly Verdict[] = ['fits', 'cannotTell', 'doesNotFit'];

@@ -44,6 +44,8 @@ export interface Outcome {
   /** Ids of what must be known before it can be told. */
   readonly needs: readonly string[];
   readonly caution?: string;
+  /** False where the matter does not come up with these parts at all. */
+  readonly arises?: false;
 }
 
 /** A plain answer that goes by no size. */

@@ -144,6 +144,15 @@ describe('figures of thumb of cylinders', () => {
       [0.0515, 'refused, bore and hone'],
     ),
     boundary(
+      cylinders.bored,
+      (by, rules) => {
+        const worked = boreCylinders(made('block', { bore: BORE }), interval(BORE + by), rules);
+        return 'unknown' in worked ? 'measure the wall' : 'refused';
+      },
+      [5.82, 'measure the wall'],
+      [6.18, 'refused'],
+    ),
+    boundary(
       cylinders.wall,
       (wall, rules) => done(boreCylinders(made('block', { bore: BORE, wall: wall + 0.5 }), interval(BORE + 1), rules)),
       [3.104, 'refused'],

@@ -26,6 +26,11 @@ export const cylinders = subject('cylinders', {
   skirtCast: skirt('a cast piston', [0.00035, 0.0007], [0.00005, 0.0013], 'A cast piston runs with the least room'),
   finishedWithin: about('Tolerance of a finished cylinder', 0.006, 'A cylinder is honed to so near, either way'),
   honed: atMost('Honing', 0.05, 'A hone takes hundredths of diameter; more is bored'),
+  bored: atMost(
+    'Boring where the wall was never measured',
+    6,
+    'No cylinder has more than an eighth of an inch of iron to give on either side',
+  ),
   wall: atLeast('Wall left after boring', 3.2, 'An iron cylinder keeps about an eighth of an inch of wall'),
   linerWall: atLeast(
     'Wall left of a liner',

@@ -12,14 +12,8 @@ import {
   type CatalogueIndex,
   type IdentifyOptions,
 } from '../identify/index.js';
-import {
-  Grid,
-  partsOfVariant,
-  swapContextOf,
-  WhatElse,
-  type PlacedPart,
-  type SwapContext,
-} from '../interchange/index.js';
+import { Grid, partsOfVariant, swapContextOf, WhatElse, type SwapContext } from '../interchange/index.js';
+import type { PlacedPart } from '../joints/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { Choices } from './choices.js';
 import { CatalogueSearch } from './search.js';

@@ -1,6 +1,7 @@
 import { AS_MEASURED, type PartRef } from '../contract/index.js';
 import { checkReadings, DataError } from '../formats/index.js';
 import { UnknownPartError, type PartOrEngine } from '../interchange/index.js';
+import type { Specimen } from '../readings/reading.js';
 import { UnknownRecordError } from './refusal.js';
 import type { Holdings } from './holdings.js';
 
@@ -12,10 +13,12 @@ import type { Holdings } from './holdings.js';
  */
 export function resolveRef(workshop: Holdings, ref: PartRef, where: string): PartOrEngine {
   const { catalogue } = workshop;
-  const named = [ref.pattern, ref.specimen, ref.specimenId, ref.variant].filter((each) => each !== undefined);
+  const { pattern, specimen, specimenId, variant, jobId, specimens } = ref;
+  // A stored job comes with its parts once they have been looked up.
+  const named = [pattern, specimen ?? specimenId, variant, specimens ?? jobId].filter((each) => each !== undefined);
   if (named.length !== 1)
     throw new DataError('It is not clear what is meant.', [
-      { where, what: 'give exactly one of pattern, specimenId, specimen and variant.' },
+      { where, what: 'give exactly one of pattern, specimenId, specimen, variant, jobId and specimens.' },
     ]);
   if (ref.pattern !== undefined) {
     if (!catalogue.pattern(ref.pattern))
@@ -31,17 +34,16 @@ export function resolveRef(workshop: Holdings, ref: PartRef, where: string): Par
       ...(ref.internals ? { internals: true } : {}),
     };
   }
-  const { specimen } = ref;
+  if (specimens) return onBench(workshop, ref, specimens, where);
+  if (jobId !== undefined)
+    throw new UnknownRecordError(
+      `${where}.jobId: there is no job ${jobId} here: it was never saved, or it was deleted.`,
+    );
   if (!specimen)
     throw new UnknownRecordError(
       `${where}.specimenId: there is no specimen ${ref.specimenId ?? ''} here: it was never saved, or it was deleted.`,
     );
-  const problems = checkReadings(
-    specimen.kind,
-    specimen.readings.map((reading) => reading.is),
-    `${where}.specimen.readings`,
-  );
-  if (problems.length > 0) throw new DataError('Some readings cannot be used.', problems);
+  checked(specimen, `${where}.specimen`);
   if (ref.as === AS_MEASURED) return { specimen };
   if (ref.as !== undefined && catalogue.pattern(ref.as)?.kind !== specimen.kind)
     throw new DataError('A specimen cannot be a pattern of another kind.', [
@@ -49,6 +51,39 @@ export function resolveRef(workshop: Holdings, ref: PartRef, where: string): Par
     ]);
   const as = ref.as ?? workshop.takenFor(specimen);
   return { specimen, ...(as === undefined ? {} : { as }) };
+}
+
+function checked({ kind, readings }: Specimen, where: string): void {
+  const problems = checkReadings(
+    kind,
+    readings.map((reading) => reading.is),
+    `${where}.readings`,
+  );
+  if (problems.length > 0) throw new DataError('Some readings cannot be used.', problems);
+}
+
+/** All that lies on one bench, each part taken for what it most likely is, or all for nothing but what was measured. */
+function onBench(
+  workshop: Holdings,
+  { name = 'The parts together', jobId, as }: PartRef,
+  specimens: readonly Specimen[],
+  where: string,
+): PartOrEngine {
+  if (specimens.length === 0)
+    throw new DataError('There is no part in this job yet.', [{ where, what: 'read one in, or take another job.' }]);
+  if (as !== undefined && as !== AS_MEASURED)
+    throw new DataError('Several parts cannot be taken for one pattern.', [
+      { where: `${where}.as`, what: `leave it out, or say "${AS_MEASURED}".` },
+    ]);
+  return {
+    bench: name,
+    ...(jobId === undefined ? {} : { job: jobId }),
+    parts: specimens.map((specimen, at) => {
+      checked(specimen, `${where}.specimens[${at}]`);
+      const taken = as === undefined ? workshop.takenFor(specimen) : undefined;
+      return { specimen, ...(taken === undefined ? {} : { as: taken }) };
+    }),
+  };
 }
 
 /** The same of many. */

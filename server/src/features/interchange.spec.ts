@@ -11,11 +11,12 @@ import { parse } from 'csv-parse/sync';
 import ExcelJS from 'exceljs';
 import { readFile } from 'node:fs/promises';
 import type { FastifyInstance } from 'fastify';
-import { appWithDemo, demoCatalogue, demoSpecimens } from './testing.js';
+import { appWithDemo, demoCatalogue, demoJobs, demoSpecimens } from './testing.js';
 
 interface Answer {
   readonly donor: string;
   readonly swaps: readonly {
+    readonly donor: string;
     readonly recipient: string;
     readonly verdict: string;
     readonly says: string;
@@ -260,6 +261,35 @@ describe('interchange through the API', () => {
     await workbook.xlsx.load((await post('/grid.xlsx', GRID)).rawPayload as unknown as ArrayBuffer);
     const cell = workbook.worksheets[0]?.getRow(donor + 2).getCell(recipient + 2).value;
     expect(cell).toBe(VERDICT_WORDS.doesNotFit);
+  });
+
+  it('takes a job with all its parts as recipient and as donor, and says so where there is none', async () => {
+    const { jobs } = await demoJobs();
+    const { specimens } = await demoSpecimens();
+    const [job] = jobs;
+    if (!job) throw new Error('the demo has no job');
+    const { id: _, ...asked } = job;
+    const put = await app.inject({ method: 'PUT', url: `/api/jobs/${job.id}`, payload: { ...asked, version: 0 } });
+    expect(put.statusCode).withContext(put.body).toBe(200);
+    const none = await post('', { donors: [{ pattern: 'ambit-crank-3' }], recipients: [{ jobId: job.id }] });
+    expect(none.statusCode).toBe(400);
+    expect(none.body).toContain('There is no part in this job yet.');
+    for (const { id, ...rest } of specimens.filter((each) => each.job === job.id))
+      await app.inject({ method: 'PUT', url: `/api/specimens/${id}`, payload: { ...rest, version: 0 } });
+    const [into] = await judged([{ pattern: 'sluice-crank-3375-large' }], { jobId: job.id });
+    expect(into?.recipient).toBe(job.name);
+    expect(into?.verdict).toBe('doesNotFit');
+    const [out] = await judged([{ jobId: job.id }], { variant: 'sluice-306' });
+    expect(out?.donor).toBe(job.name);
+    // The shelf is left as it was for the others.
+    for (const { id } of specimens.filter((each) => each.job === job.id))
+      await app.inject({ method: 'DELETE', url: `/api/specimens/${id}` });
+    const lost = await post('', {
+      donors: [{ pattern: 'ambit-crank-3' }],
+      recipients: [{ jobId: '00000000-0000-4000-8000-000000000000' }],
+    });
+    expect(lost.statusCode).toBe(404);
+    expect(lost.body).toMatch(/recipients\[0\]\.jobId.*no job/);
   });
 
   it('says what is wrong, where and what to do', async () => {

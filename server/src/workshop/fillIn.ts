@@ -45,38 +45,54 @@ async function byId(client: pg.ClientBase, ids: readonly (string | undefined)[])
   );
 }
 
-/** A reference with the stored specimen it names; one that is not there is left to the workshop to refuse. */
-function filled(ref: PartRef, found: ById): PartRef {
-  const { specimenId, ...rest } = ref;
-  const specimen = specimenId === undefined || ref.specimen ? undefined : found.get(specimenId);
-  return specimen ? { ...rest, specimen } : ref;
+/** References with the stored specimens and jobs they name; what is not there is left to the workshop to refuse. */
+async function filledRefs(client: pg.ClientBase, refs: readonly PartRef[]): Promise<PartRef[]> {
+  const found = await byId(
+    client,
+    refs.map(({ specimenId }) => specimenId),
+  );
+  const filled: PartRef[] = [];
+  for (const ref of refs) {
+    const { specimenId, ...rest } = ref;
+    const specimen = specimenId === undefined || ref.specimen ? undefined : found.get(specimenId);
+    filled.push(specimen ? { ...rest, specimen } : await withJob(client, ref));
+  }
+  return filled;
 }
 
-const idsOf = (...refs: readonly PartRef[]): readonly (string | undefined)[] =>
-  refs.map(({ specimenId }) => specimenId);
+/** A job that is named, with its parts. */
+async function withJob(client: pg.ClientBase, ref: PartRef): Promise<PartRef> {
+  if (ref.jobId === undefined || ref.specimens) return ref;
+  const { rows } = await client.query<{ readonly name: string }>(
+    'SELECT name FROM job WHERE id = $1 AND deleted_at IS NULL',
+    [ref.jobId],
+  );
+  const [job] = rows;
+  return job
+    ? { ...ref, name: ref.name ?? job.name, specimens: await specimens(client, 'job_id = $1', ref.jobId) }
+    : ref;
+}
 
 /** Questions that may name what only the database has. */
 const FILLING: {
   readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]>;
 } = {
   interchange: async (client, request) => {
-    const found = await byId(client, idsOf(...request.donors, ...request.recipients));
-    return {
-      ...request,
-      donors: request.donors.map((ref) => filled(ref, found)),
-      recipients: request.recipients.map((ref) => filled(ref, found)),
-    };
+    const [donors, recipients] = [
+      await filledRefs(client, request.donors),
+      await filledRefs(client, request.recipients),
+    ];
+    return { ...request, donors, recipients };
   },
   engines: async (client, request) => {
-    const found = await byId(client, idsOf(...request.donors));
-    return { ...request, donors: request.donors.map((ref) => filled(ref, found)) };
+    return { ...request, donors: await filledRefs(client, request.donors) };
   },
   whatElse: async (client, request) => {
-    const found = await byId(client, idsOf(request.part));
+    const [part = request.part] = await filledRefs(client, [request.part]);
     const { shelf = true } = request;
     return {
       ...request,
-      part: filled(request.part, found),
+      part,
       shelf: shelf === true ? await specimens(client, 'kind = $1', request.kind) : shelf,
     };
   },

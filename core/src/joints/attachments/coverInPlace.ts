@@ -26,6 +26,7 @@ export const coverInPlace: Joint = {
     }),
     sameLook({
       id: 'coverSensor',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Sensor boss',
       of: frontCover.features.sensor,
@@ -41,6 +42,7 @@ export const coverInPlace: Joint = {
     }),
     sameLook({
       id: 'pointer',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Timing pointer',
       of: frontCover.features.pointer,

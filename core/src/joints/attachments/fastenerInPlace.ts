@@ -50,6 +50,7 @@ export const fastenerInPlace: Joint = {
     }),
     sameLook({
       id: 'reuse',
+      confirming: true,
       verdicts: ONLY_TOLD,
       name: 'Used once or again',
       of: fastener.features.reuse,

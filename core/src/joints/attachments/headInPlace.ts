@@ -69,6 +69,7 @@ export const headInPlace: Joint = {
     }),
     sameLook({
       id: 'secondaryAir',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Secondary air',
       of: head.features.secondaryAir,
@@ -82,6 +83,7 @@ export const headInPlace: Joint = {
     }),
     sameLook({
       id: 'accessories',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Holes for accessories',
       of: head.features.accessoryHoles,

@@ -21,6 +21,7 @@ export const sealInPlace: Joint = {
     sameLook({ id: 'sealForm', name: 'Form', of: seal.features.form, as: seal.features.form, asOf: 'replaced' }),
     sameLook({
       id: 'sealRotation',
+      confirming: true,
       name: 'Direction of its helix',
       of: seal.features.rotation,
       as: seal.features.rotation,

@@ -89,6 +89,7 @@ export const bearingInPlace: Joint = {
     }),
     sameLook({
       id: 'clearanceClass',
+      confirming: true,
       name: 'Clearance class',
       of: clearanceClass,
       as: clearanceClass,
@@ -113,6 +114,7 @@ export const bearingInPlace: Joint = {
     }),
     sameLook({
       id: 'cage',
+      confirming: true,
       verdicts: ONLY_TOLD,
       name: 'Cage',
       of: cage,

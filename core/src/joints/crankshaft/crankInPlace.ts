@@ -12,6 +12,7 @@ export const crankInPlace: Joint = {
   checks: [
     samePattern({
       id: 'timingGear',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Timing gear',
       of: crank.interfaces.timingGear,
@@ -25,7 +26,22 @@ export const crankInPlace: Joint = {
       ],
     }),
     sameLook({
+      id: 'wheelSeat',
+      name: 'Seat of the flywheel',
+      of: crank.features.flywheelSeat,
+      as: crank.features.flywheelSeat,
+      asOf: 'replaced',
+      verdicts: ALWAYS_MENDED,
+      mend: () => [
+        work({
+          steps: ['flywheelWithCrank'],
+          says: ['Take the flywheel that belongs to this crank: the old one does not sit on it.'],
+        }),
+      ],
+    }),
+    sameLook({
       id: 'sensorWheel',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Sensor wheel',
       of: crank.features.sensorWheel,

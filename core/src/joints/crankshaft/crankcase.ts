@@ -34,6 +34,7 @@ const grooveSize = block.parameters['lipGroove.diameter'];
 
 const webLip: JointCheck = {
   id: 'webLip',
+  confirming: true,
   name: 'Lip on the rear web',
   reads: [crank.features.webLip.id, block.features.lipGroove.id, lipSize.id, grooveSize.id],
   verdicts: ALWAYS_MENDED,

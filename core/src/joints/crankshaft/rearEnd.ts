@@ -62,6 +62,7 @@ export const rearEnd: Joint = {
   checks: [
     sameLook({
       id: 'rearSealForm',
+      confirming: true,
       verdicts: ALWAYS_MENDED,
       name: 'Rear seal form',
       of: crank.features.rearSeal,

@@ -9,6 +9,7 @@ import { skirtClearance } from './skirtClearance.js';
 /** A crown with a direction goes in one way, a handed piston into its own bank only. */
 const direction: JointCheck = {
   id: 'direction',
+  confirming: true,
   name: 'Which way round',
   reads: [piston.features.orientation.id, piston.features.direction.id],
   verdicts: ['fits', 'fitsWithWork', 'cannotTell'],
@@ -44,6 +45,7 @@ export const pistonInBlock: Joint = {
     direction,
     implied({
       id: 'squirters',
+      confirming: true,
       name: 'Oil to the cooling gallery',
       of: piston.features.gallery,
       when: ['present'],

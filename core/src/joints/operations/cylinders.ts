@@ -11,14 +11,17 @@ const wallOf = (part: Part) => (part.kind === 'liner' ? liner.parameters.wall : 
 
 /**
  * Bores the cylinders of a block, or a liner, out to new limits. The wall gets thinner by half of what is taken.
- * Refused where the wall left would be too thin, and not answered where the wall was never measured.
+ * Refused where the wall left would be too thin, and not answered where the wall was never measured but might do.
  */
 export function boreCylinders(part: Part, to: Interval, rules: HasFigures = {}): Worked {
   const [bore, wall] = [boreOf(part), wallOf(part)];
   const now = part.values[bore.id]?.interval;
   if (!now) return { refused: 'The bore is not known.', unknown: bore.id };
   const thick = part.values[wall.id]?.interval;
-  if (!thick) return { refused: 'The wall was never measured.', unknown: wall.id };
+  if (!thick)
+    return middle(to) - middle(now) > limitOf(cylinders.bored, rules)
+      ? { refused: 'No wall has so much to give.' }
+      : { refused: 'The wall was never measured.', unknown: wall.id };
   const least = limitOf(part.kind === 'liner' ? cylinders.linerWall : cylinders.wall, rules);
   const left = shifted(thick, -(middle(to) - middle(now)) / 2);
   if (left.low < least - SAME_WITHIN) return { refused: 'The wall left would be too thin.' };

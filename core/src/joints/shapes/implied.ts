@@ -25,11 +25,13 @@ export function implied(spec: {
   readonly mend?: (assembly: Assembly) => readonly Offer[];
   /** The verdicts it can come to, where they are not those of any look, with work if there is something to mend it. */
   readonly verdicts?: readonly Verdict[];
+  readonly confirming?: true;
 }): JointCheck {
   return {
     id: spec.id,
     name: spec.name,
     reads: [spec.of.id, (spec.needsOf === 'replaced' ? REPLACED : '') + spec.needs.id, ...(spec.also ?? [])],
+    ...(spec.confirming ? { confirming: spec.confirming } : {}),
     verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
     judge: (assembly) => {
       const asked = lookOf(assembly, spec.of);

@@ -30,6 +30,7 @@ interface SameSpec<E> {
   readonly mend?: (assembly: Assembly, pair: Pair) => readonly Offer[];
   /** The verdicts it can come to, where they are not those of any look, with work if there is something to mend it. */
   readonly verdicts?: readonly Verdict[];
+  readonly confirming?: true;
 }
 
 const readsOf = (spec: SameSpec<{ readonly id: string }>): readonly string[] => [
@@ -49,6 +50,7 @@ function same<E extends { readonly id: string; readonly name: string }>(
     id: spec.id,
     name: spec.name,
     reads: readsOf(spec),
+    ...(spec.confirming ? { confirming: spec.confirming } : {}),
     verdict: (assembly) => {
       const [mine, theirs] = [read(assembly, spec.of), read(assembly, spec.as, spec.asOf)];
       if (mine === undefined || theirs === undefined) return 'cannotTell';

@@ -4,7 +4,7 @@ import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
 import { work } from '../outcome.js';
-import { samePattern } from '../shapes/same.js';
+import { sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 
 /** A valve in place of another: seat, spring and rocker stay. */
@@ -14,6 +14,18 @@ export const valveInPlace: Joint = {
   kinds: ['valve'],
   inPlaceOf: 'valve',
   checks: [
+    sameLook({
+      id: 'duty',
+      name: 'Intake or exhaust',
+      of: valve.features.duty,
+      as: valve.features.duty,
+      asOf: 'replaced',
+      otherwise: ({ mine }) => [
+        mine === 'intake'
+          ? 'An intake valve burns in the exhaust: its steel is not made for that heat.'
+          : 'An exhaust valve in the intake: its head, seat and spring are those of the other side.',
+      ],
+    }),
     sameSize({
       id: 'valveLength',
       name: 'Length',

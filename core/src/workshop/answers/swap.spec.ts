@@ -1,7 +1,10 @@
-import { KIND_IDS } from '../../dictionary/dictionary';
+import { KIND_IDS, type KindId } from '../../dictionary/dictionary';
 import { NoJointError, partsOfVariant, recipientsFor, swap } from '../../interchange/index';
 import { VERDICTS, type Verdict } from '../../joints/index';
 import { CATALOGUE, LOOKUP, SETTING, SPECIMENS } from '../../testing/demo';
+import { say } from '../../quantity/sentence';
+import { readEntry } from '../../readings/entryLine';
+import type { Specimen } from '../../readings/reading';
 import { AS_MEASURED, type Answers, type Requests } from '../../contract/index';
 import { refusalOf } from '../refusal';
 import { Workshop } from '../workshop';
@@ -195,5 +198,97 @@ describe('a reference to a part', () => {
     );
     expect(refused?.problems?.[0]?.where).toBe('body.recipients[0]');
     expect(refused?.error).toBe(new NoJointError('crank', stranger).message);
+  });
+});
+
+describe('what lies on one bench', () => {
+  const AT = '2026-03-02T08:10:00.000Z';
+  const measured = (name: string, kind: KindId, text: string): Specimen => ({
+    id: `00000000-0000-4000-8000-${String(name.length).padStart(12, '0')}`,
+    name,
+    kind,
+    readings: readEntry(text, kind).words.map((is, at) => ({ id: String(at), at: AT, is })),
+  });
+  // Thirty thou over and decked by a few: the pistons of that size go in, those of the standard size rattle.
+  const bored = measured(
+    'Block, bored and decked',
+    'block',
+    'cast 1507, bore 3.8308in bore gauge, deck height 8.995in mic',
+  );
+  const oversize = measured('Piston, thirty over', 'piston', 'skirt 3.8290in mic, cast iron');
+  const standard = measured('Piston, standard', 'piston', 'skirt 3.7990in mic');
+  const into = (donor: Specimen, specimens: readonly Specimen[], as?: string) =>
+    workshop.ask('interchange', {
+      donors: [{ specimen: donor, as: 'sluice-piston-380-3375-85' }],
+      recipients: [{ specimens: [...specimens], name: 'The fan', ...(as === undefined ? {} : { as }) }],
+    }).swaps[0];
+
+  it('takes what its block as bored has room for, and nothing else', () => {
+    const takes = into(oversize, [bored]);
+    expect(takes?.recipient).toBe('The fan');
+    expect(takes?.joints.flatMap(({ checks }) => checks).find(({ id }) => id === 'skirtClearance')?.verdict).toBe(
+      'fits',
+    );
+    expect(takes?.verdict).toBe('fits');
+    const rattles = into(standard, [bored]);
+    expect(rattles?.joints.flatMap(({ checks }) => checks).find(({ id }) => id === 'skirtClearance')?.verdict).not.toBe(
+      'fits',
+    );
+  });
+
+  it('is judged by all that lies there, each part by itself where there are several of a kind', () => {
+    const rods = ['one', 'another one'].map((name) => measured(`Rod ${name}`, 'rod', 'length 5.700in caliper'));
+    const told = into(oversize, [bored, ...rods]);
+    const abouts = told?.joints.filter(({ id }) => id === 'smallEnds').map(({ about }) => about);
+    expect(abouts).toEqual(['Rod one', 'Rod another one']);
+  });
+
+  it('may come as well, and goes where it is asked to go', () => {
+    const [swap] = workshop.ask('interchange', {
+      donors: [{ specimens: [oversize], name: 'What the customer brought' }],
+      recipients: [{ pattern: 'sluice-block-low-small' }],
+    }).swaps;
+    expect(swap?.donor).toBe('What the customer brought');
+    expect(swap?.joints.map(({ id }) => id)).toContain('pistonInBlock');
+  });
+
+  it('of eight pistons and rods is not gone through in every way they could be put together', () => {
+    const many = Array.from({ length: 8 }, (_, at) => [
+      measured(`Rod ${'x'.repeat(at + 1)}`, 'rod', 'length 5.700in caliper'),
+      measured(`Pin ${'x'.repeat(at + 1)}`, 'pin', 'diameter 0.927in mic'),
+    ]).flat();
+    const told = into(oversize, [bored, ...many]);
+    // Each once, and not each with each.
+    expect(told?.joints.filter(({ id }) => id === 'location').length ?? 0).toBeLessThanOrEqual(8);
+    for (const { name } of many)
+      expect(told?.joints.some(({ about }) => about?.includes(name)))
+        .withContext(name)
+        .toBeTrue();
+  });
+
+  it('says what to do where nothing lies there, or it cannot be taken so', () => {
+    expect(refusal(() => into(oversize, []))?.error).toBe('There is no part in this job yet.');
+    expect(refusal(() => into(oversize, [bored], 'sluice-block-low-small'))?.problems?.[0]?.what).toContain('nothing');
+    expect(into(oversize, [bored], AS_MEASURED)?.verdict).toBe('fits');
+    const lost = refusal(() =>
+      workshop.ask('interchange', {
+        donors: [{ pattern: CRANK }],
+        recipients: [{ jobId: '00000000-0000-4000-8000-000000000000' }],
+      }),
+    );
+    expect(lost?.refused).toBe('missing');
+  });
+});
+
+describe('open answers', () => {
+  it('stand by what agrees of them, and say how far they have come', () => {
+    const rod = LOOKUP.ofKind('rod').find(({ id }) => id.startsWith('sluice'));
+    if (!rod) throw new Error('the demo has no rod');
+    const { best } = whatElse({ part: { pattern: rod.id }, kind: 'piston', side: 'recipient', most: 100 });
+    const open = best.filter(({ verdict }) => verdict === 'cannotTell');
+    const shares = open.map(({ agree, byWork, checks }) => (agree - byWork) / checks);
+    expect(shares).toEqual([...shares].sort((a, b) => b - a));
+    for (const { says, nothingAgainst } of open)
+      expect(say(says, 'metric').startsWith(nothingAgainst ? 'Nothing against it' : 'Cannot be told')).toBeTrue();
   });
 });

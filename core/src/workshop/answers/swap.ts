@@ -2,6 +2,7 @@ import { MOST_LISTED, writeAddress, type JudgementTold, type Requests, type Taki
 import type { Part } from '../../catalogue/part.js';
 import { DataError } from '../../formats/index.js';
 import {
+  bestFirst,
   judgeSwap,
   NoJointError,
   partFromShelf,
@@ -26,7 +27,9 @@ const addressOf = (ref: PartOrEngine): string =>
     ? writeAddress({ sort: 'pattern', id: ref.pattern })
     : 'specimen' in ref
       ? writeAddress({ sort: 'specimen', id: ref.specimen.id })
-      : writeAddress({ sort: 'variant', id: ref.variant });
+      : 'bench' in ref
+        ? writeAddress({ sort: 'job', id: ref.job ?? '' })
+        : writeAddress({ sort: 'variant', id: ref.variant });
 
 const judgementTold = ({ swap: judged, known, superseded, reverse }: Judgement): JudgementTold => ({
   ...judged,
@@ -59,10 +62,20 @@ export const interchange: Answering<'interchange'> = (workshop, { donors, recipi
 
 const noCounts = (): Record<Verdict, number> => ({ fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 });
 
-const rank = (
-  { verdict, price }: Pick<Swap, 'verdict' | 'price'>,
-  partPrice: number | undefined,
-): readonly [number, number, number] => [VERDICTS.indexOf(verdict), price, partPrice ?? Number.MAX_SAFE_INTEGER];
+/** What is told of each in a list. */
+type Told = 'verdict' | 'says' | 'agree' | 'byWork' | 'checks' | 'nothingAgainst' | 'hours' | 'price';
+
+/** What is refused is not looked at further. */
+const REFUSED: Pick<Swap, Told> = {
+  verdict: 'doesNotFit',
+  says: [],
+  agree: 0,
+  byWork: 0,
+  checks: 0,
+  nothingAgainst: false,
+  hours: 0,
+  price: 0,
+};
 
 /** One of the many in a list. */
 interface Listed {
@@ -100,9 +113,7 @@ function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, s
     ...fromShelf.best.flatMap(listed(onShelf, true)),
     ...fromCatalogue.best.flatMap(listed(patterns, false)),
   ]
-    .map((each) => ({ each, rank: rank(each.swap, each.part.price) }))
-    .sort((a, b) => a.rank[0] - b.rank[0] || a.rank[1] - b.rank[1] || a.rank[2] - b.rank[2])
-    .map(({ each }) => each)
+    .sort((a, b) => bestFirst({ ...a.swap, partPrice: a.part.price }, { ...b.swap, partPrice: b.part.price }))
     .slice(0, most);
   const counts = noCounts();
   for (const verdict of VERDICTS) counts[verdict] = fromCatalogue.counts[verdict] + fromShelf.counts[verdict];
@@ -116,7 +127,7 @@ function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, s
 function takingTold(
   workshop: Holdings,
   part: Part,
-  judged: Pick<Swap, 'verdict' | 'says' | 'hours' | 'price'>,
+  judged: Pick<Swap, Told>,
   specimenId: string | undefined,
 ): TakingTold {
   const { catalogue } = workshop;
@@ -138,6 +149,10 @@ function takingTold(
         : 'On the shelf',
     verdict: judged.verdict,
     says: judged.says,
+    agree: judged.agree,
+    byWork: judged.byWork,
+    checks: judged.checks,
+    nothingAgainst: judged.nothingAgainst,
     hours: judged.hours,
     price: judged.price,
     ...(part.price === undefined ? {} : { partPrice: part.price }),
@@ -169,7 +184,7 @@ export const whatElse: Answering<'whatElse'> = (workshop, request) => {
   );
   const told = best.map((each) => takingTold(workshop, each.part, each.swap, each.specimenId));
   const room = request.refused ? Math.max(0, most - told.length) : 0;
-  const out = { verdict: 'doesNotFit', says: [], hours: 0, price: 0 } as const;
+  const out = REFUSED;
   return {
     counts,
     best: [...told, ...refused.slice(0, room).map((each) => takingTold(workshop, each.part, out, each.specimenId))],
@@ -199,26 +214,25 @@ export const engines: Answering<'engines'> = (workshop, request) => {
     counts[judged.verdict]++;
     goes.push({ variant: id, judged });
   }
-  const told = (variant: string, judged: Pick<Swap, 'verdict' | 'says' | 'hours' | 'price'>): TakingTold => ({
+  const told = (variant: string, judged: Pick<Swap, Told>): TakingTold => ({
     ref: writeAddress({ sort: 'variant', id: variant }),
     name: catalogue.variantLabel(variant),
     short: catalogue.variant(variant)?.code ?? variant,
     family: catalogue.familyLabel(catalogue.variant(variant)?.family ?? ''),
     verdict: judged.verdict,
     says: judged.says,
+    agree: judged.agree,
+    byWork: judged.byWork,
+    checks: judged.checks,
+    nothingAgainst: judged.nothingAgainst,
     hours: judged.hours,
     price: judged.price,
   });
-  const out = { verdict: 'doesNotFit', says: [], hours: 0, price: 0 } as const;
+  const out = REFUSED;
   return {
     counts,
     best: [...goes.map(({ variant, judged }) => told(variant, judged)), ...refused.map((variant) => told(variant, out))]
-      .sort(bestFirst)
+      .sort((a, b) => bestFirst(a, b) || (a.short < b.short ? -1 : a.short > b.short ? 1 : 0))
       .slice(0, most),
   };
 };
-
-const bestFirst = (a: TakingTold, b: TakingTold): number =>
-  VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) ||
-  a.price - b.price ||
-  (a.short < b.short ? -1 : a.short > b.short ? 1 : 0);

@@ -84,7 +84,8 @@ export class CompareStation {
                 .split(':')
                 .slice(2, 3)
                 .map((as) => ({ type: 'pattern', id: as }));
-            return [{ type: sort, id }];
+            // Parts are compared with parts, and not with all of a job.
+            return sort === 'job' ? [] : [{ type: sort, id }];
           }),
         { equal: dequal },
       ),

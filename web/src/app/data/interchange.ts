@@ -1,18 +1,24 @@
 import { inject, Injectable } from '@angular/core';
 import {
   MOST_OF_SHELF,
+  MOST_TOGETHER,
+  VERDICTS,
   verdictOf,
+  writeAddress,
   type Answers,
   type GridRequest,
   type GridSides,
+  type Job,
   type KindId,
   type PartRef,
   type Specimen,
   type Verdict,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import {
   catchError,
   concatMap,
+  distinctUntilChanged,
   EMPTY,
   expand,
   from,
@@ -28,6 +34,7 @@ import {
 } from 'rxjs';
 import { ApiError } from './api';
 import { Questions } from './questions';
+import { Jobs } from './jobs';
 import { Specimens } from './specimens';
 
 /** A grid as far as it has come. */
@@ -77,6 +84,7 @@ function counted(sofar: GridProgress['counts'], rows: readonly Uint32Array[]): G
 export class Interchange {
   private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
+  private readonly jobList = inject(Jobs);
 
   /** Donors into a recipient, joint by joint. */
   judge(donors: readonly PartRef[], recipient: PartRef): Observable<Judged> {
@@ -89,6 +97,58 @@ export class Interchange {
   /** Every engine, with the verdict on these donors in it. */
   engines(donors: readonly PartRef[]): Observable<Takings> {
     return this.questions.ask('engines', { donors: [...donors], most: LISTED }).pipe(orRefused(() => NOTHING));
+  }
+
+  /** What lies on the benches of the jobs that have parts, with the verdict on these donors among it. */
+  jobs(donors: readonly PartRef[]): Observable<Takings> {
+    return this.jobList.all$.pipe(
+      switchMap((jobs) =>
+        from(jobs.slice(0, LISTED)).pipe(
+          concatMap((job) =>
+            this.benchOf(job).pipe(
+              take(1),
+              concatMap((bench) => (bench ? this.judge(donors, bench).pipe(take(1)) : EMPTY)),
+              concatMap((judged) => ('refused' in judged ? EMPTY : of({ job, judged }))),
+            ),
+          ),
+          toArray(),
+        ),
+      ),
+      map((all): Takings => {
+        const counts = { ...NOTHING.counts };
+        for (const { judged } of all) counts[judged.verdict]++;
+        const best = all.map(
+          ({ job, judged: { verdict, says, agree, byWork, checks, nothingAgainst, hours, price } }) => ({
+            ref: writeAddress({ sort: 'job', id: job.id }),
+            name: job.name,
+            short: job.name,
+            family: 'On order',
+            verdict,
+            says,
+            agree,
+            byWork,
+            checks,
+            nothingAgainst,
+            hours,
+            price,
+          }),
+        );
+        return {
+          counts,
+          best: best.sort((a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.price - b.price),
+        };
+      }),
+    );
+  }
+
+  /** The parts of a job as they are measured, to be put to others; nothing while it has none. */
+  benchOf({ id, name }: Pick<Job, 'id' | 'name'>): Observable<PartRef | undefined> {
+    return this.specimens.all$.pipe(
+      map((all) => all.filter(({ job }) => job === id).slice(0, MOST_TOGETHER)),
+      distinctUntilChanged((before, after) => dequal(before, after)),
+      switchMap((summaries) => this.opened(summaries)),
+      map((parts) => (parts.length === 0 ? undefined : { jobId: id, name, specimens: [...parts] })),
+    );
   }
 
   /** What of a kind, of the catalogue and of the shelf, takes a part or goes where it is. */
@@ -148,14 +208,16 @@ export class Interchange {
     return this.specimens.all$.pipe(
       take(1),
       map((all) => all.filter((each) => each.kind === kind).slice(0, MOST_OF_SHELF)),
-      // A few at a time: forty at once would be taken in in one go.
-      concatMap((summaries) =>
-        from(summaries.filter(({ id }) => !this.specimens.peek(id))).pipe(
-          mergeMap(({ id }) => this.specimens.open(id), AT_ONCE),
-          toArray(),
-          map(() => summaries.flatMap(({ id }) => this.specimens.peek(id) ?? [])),
-        ),
-      ),
+      concatMap((summaries) => this.opened(summaries)),
+    );
+  }
+
+  /** Specimens with their readings. A few at a time: forty at once would be taken in in one go. */
+  private opened(summaries: readonly { readonly id: string }[]): Observable<readonly Specimen[]> {
+    return from(summaries.filter(({ id }) => !this.specimens.peek(id))).pipe(
+      mergeMap(({ id }) => this.specimens.open(id), AT_ONCE),
+      toArray(),
+      map(() => summaries.flatMap(({ id }) => this.specimens.peek(id) ?? [])),
     );
   }
 }

@@ -11,6 +11,7 @@ import {
   SWAP_RESULT_SAYS,
   VERDICTS,
   VERDICT_WORDS,
+  writeAddress,
   type Address,
   type KindId,
   type NeedTold,
@@ -24,9 +25,11 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { of, switchMap, type Observable } from 'rxjs';
+import { dequal } from 'dequal';
+import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
 import { Interchange, type Judged, type Takings } from '../data/interchange';
+import { Jobs } from '../data/jobs';
 import { Records } from '../data/records';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
@@ -37,8 +40,8 @@ import { VerdictMark } from '../ui/verdictMark';
 import { InTurn } from '../ui/turns';
 import { Joints } from './joints';
 
-/** What the list is asked of: engines, or parts of a kind. */
-type Asked = KindId | 'engine';
+/** What the list is asked of: engines, what lies on the benches of jobs, or parts of a kind. */
+type Asked = KindId | 'engine' | 'job';
 
 /** Donors into a recipient: joint by joint, both directions, and what else there is. */
 @Component({
@@ -64,6 +67,7 @@ type Asked = KindId | 'engine';
 export class SwapStation {
   private readonly bench = inject(Bench);
   private readonly specimens = inject(Specimens);
+  private readonly jobs = inject(Jobs);
   private readonly questions = inject(Questions);
   private readonly records = inject(Records);
   private readonly interchange = inject(Interchange);
@@ -129,6 +133,36 @@ export class SwapStation {
     return this.records.record('pattern', this.as() ?? this.sure());
   });
 
+  /** The parts of every job that is named or shown, by its address. */
+  private readonly benches = toSignal(
+    toObservable(
+      computed(
+        () => [...new Set([...this.donors(), this.shown() ?? ''].filter((each) => readAddress(each).sort === 'job'))],
+        { equal: dequal },
+      ),
+    ).pipe(
+      switchMap((addresses) =>
+        addresses.length === 0
+          ? of(new Map<string, PartRef>())
+          : combineLatest(
+              addresses.map((address) =>
+                this.jobs
+                  .watch(readAddress(address).id)
+                  .pipe(switchMap((job) => (job ? this.interchange.benchOf(job) : of(undefined)))),
+              ),
+            ).pipe(
+              map(
+                (found) =>
+                  new Map(
+                    found.flatMap((bench, at): [string, PartRef][] => (bench ? [[addresses[at] ?? '', bench]] : [])),
+                  ),
+              ),
+            ),
+      ),
+    ),
+    { initialValue: new Map<string, PartRef>() },
+  );
+
   /** What comes, as the sums want it; nothing while it is not all known. */
   private readonly coming = computed((): readonly PartRef[] | undefined => {
     const parties = this.refs().flatMap((ref) => this.partyOf(ref, this.specimen(), this.as()));
@@ -138,7 +172,7 @@ export class SwapStation {
   /** The kind of the first donor; nothing for a whole engine. */
   protected readonly donorKind = computed((): KindId | undefined => {
     const [first] = this.refs();
-    if (!first || first.sort === 'variant') return undefined;
+    if (!first || first.sort === 'variant' || first.sort === 'job') return undefined;
     return first.sort === 'specimen' ? this.specimen()?.kind : this.records.record('pattern', first.id)?.kind;
   });
   protected readonly intoKind = computed((): KindId | undefined => {
@@ -148,6 +182,19 @@ export class SwapStation {
       : ref?.sort === 'pattern'
         ? this.records.record('pattern', ref.id)?.kind
         : undefined;
+  });
+
+  /** Whether one part takes the place of another of its kind. */
+  protected readonly inPlace = computed(() => {
+    const shown = this.shown();
+    const { sort, id } = readAddress(shown ?? '');
+    const kind =
+      sort === 'specimen'
+        ? this.specimens.peek(id)?.kind
+        : sort === 'pattern'
+          ? this.records.record('pattern', id)?.kind
+          : undefined;
+    return this.donors().length === 1 && kind !== undefined && kind === this.donorKind();
   });
 
   /** Whether the list is of what goes into the recipient. */
@@ -161,7 +208,11 @@ export class SwapStation {
     const named = (id: KindId) => ({ id, name: KINDS[id].plural });
     if (this.fitting() && theirs) return DONOR_KINDS.filter((kind) => recipientsFor(kind).includes(theirs)).map(named);
     const single = this.donors().length === 1 && mine;
-    return [...(single ? recipientsFor(mine).map(named) : []), { id: 'engine', name: 'Engines' }];
+    return [
+      ...(single ? recipientsFor(mine).map(named) : []),
+      { id: 'engine', name: 'Engines' },
+      { id: 'job', name: 'Jobs, as measured' },
+    ];
   });
 
   /** What is listed: what was chosen, or else blocks for a crank and what is likeliest for others. */
@@ -170,7 +221,13 @@ export class SwapStation {
     const chosen = kinds.find(({ id }) => id === wanted)?.id;
     if (chosen) return chosen;
     const [into, donor] = [this.intoRef(), this.donorKind()];
-    const like = this.fitting() ? donor : into?.sort === 'variant' ? 'engine' : this.intoKind();
+    const like = this.fitting()
+      ? donor
+      : into?.sort === 'variant'
+        ? 'engine'
+        : into?.sort === 'job'
+          ? 'job'
+          : this.intoKind();
     return kinds.find(({ id }) => id === like)?.id ?? kinds[0]?.id ?? 'engine';
   });
 
@@ -181,6 +238,7 @@ export class SwapStation {
       switchMap(({ coming, into, asked, fitting }): Observable<Takings | undefined> => {
         const one = fitting ? into : coming?.[0];
         if (!one) return of(undefined);
+        if (asked === 'job') return coming ? this.interchange.jobs(coming) : of(undefined);
         if (asked === 'engine') return coming ? this.interchange.engines(coming) : of(undefined);
         return this.interchange.whatElse(one, asked, fitting ? 'donor' : 'recipient');
       }),
@@ -333,11 +391,23 @@ export class SwapStation {
 
   protected nameOf(text: string): string {
     const { sort, id } = readAddress(text);
+    if (sort === 'job') return this.jobs.peek(id)?.name ?? 'A job';
     if (sort === 'variant') return `Internals of the ${this.records.label('variant', id)}`;
     return sort === 'specimen' ? (this.specimens.peek(id)?.name ?? 'A part on the shelf') : this.labelOf(id);
   }
 
   protected readonly kindName = (kind: KindId): string => KINDS[kind].name.toLowerCase();
+
+  /** The share of checks that agree, where the answer is open and nothing is against it. */
+  protected readonly agreeing = ({
+    nothingAgainst,
+    agree,
+    checks,
+  }: {
+    readonly nothingAgainst: boolean;
+    readonly agree: number;
+    readonly checks: number;
+  }): number | undefined => (nothingAgainst ? agree / checks : undefined);
 
   /** How something is found out: how long it takes, and with what. */
   protected how({ minutes, instrument }: NeedTold): string {
@@ -352,6 +422,8 @@ export class SwapStation {
       case 'variant':
         // As a donor an engine gives its internals; as a recipient it is whole.
         return [{ variant: id, ...(this.intoRef()?.id === id ? {} : { internals: true }) }];
+      case 'job':
+        return [this.benches().get(writeAddress({ sort, id })) ?? []].flat();
       case 'specimen': {
         const held = specimen?.id === id ? specimen : this.specimens.peek(id);
         return held ? [{ specimen: held, ...(as === undefined ? {} : { as }) }] : [];

@@ -15,6 +15,7 @@ import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, map, of, switchMap } from 'rxjs';
 import { Questions } from '../data/questions';
+import { Jobs } from '../data/jobs';
 import { Specimens } from '../data/specimens';
 import { narrowed, wordsOf } from './narrowed';
 
@@ -27,7 +28,10 @@ interface Choice {
   readonly hint: string;
 }
 
-/** A part on the shelf, a pattern, or an engine, chosen by name: `specimen:id`, `pattern:id`, `variant:id`. */
+/**
+ * A part on the shelf, all of a job, a pattern, or an engine, chosen by name: `specimen:id`, `job:id`, `pattern:id`,
+ * `variant:id`.
+ */
 @Component({
   selector: 'wb-part-picker',
   imports: [FormsModule, NzSelectModule],
@@ -63,6 +67,7 @@ interface Choice {
 })
 export class PartPicker {
   private readonly questions = inject(Questions);
+  private readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
   private readonly shelf = toSignal(inject(Specimens).all$, { initialValue: [] });
 
   readonly fieldId = input.required<string>();
@@ -126,6 +131,20 @@ export class PartPicker {
           isChosen: (each) => each.value === value,
           most: SHOWN,
         }),
+      },
+      {
+        name: 'On order, as measured',
+        choices: this.engines()
+          ? narrowed(
+              this.jobs().map(({ id, name }): Choice => ({
+                value: writeAddress({ sort: 'job', id }),
+                label: name,
+                hint: 'all its parts',
+              })),
+              words,
+              { textOf: ({ label }) => label, isChosen: (each) => each.value === value, most: SHOWN },
+            )
+          : [],
       },
       {
         name: 'Engines',

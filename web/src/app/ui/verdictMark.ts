@@ -1,7 +1,13 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { VERDICT_WORDS, type Verdict } from '@which-bore/core';
 
-/** A verdict as its shape: filled disc, disc with a notch, dashed ring, square with a bar. The same everywhere. */
+/** Round a circle of this radius: what is drawn of it by dashes is a slice. */
+const ROUND = 2 * Math.PI * 2.25;
+
+/**
+ * A verdict as its shape: filled disc, disc with a notch, dashed ring, square with a bar. The same everywhere. The ring
+ * of an open answer fills with the share of checks that agree, where nothing is against it.
+ */
 @Component({
   selector: 'wb-verdict',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,6 +36,18 @@ import { VERDICT_WORDS, type Verdict } from '@which-bore/core';
             stroke-width="2.4"
             stroke-dasharray="3.2 2.3"
           />
+          @if (filled(); as length) {
+            <circle
+              cx="10"
+              cy="10"
+              r="2.25"
+              fill="none"
+              stroke="currentColor"
+              stroke-width="4.5"
+              [attr.stroke-dasharray]="length"
+              transform="rotate(-90 10 10)"
+            />
+          }
         }
         @case ('doesNotFit') {
           <rect x="2.5" y="2.5" width="15" height="15" fill="currentColor" />
@@ -75,5 +93,15 @@ export class VerdictMark {
   readonly verdict = input.required<Verdict>();
   /** Only the shape; the word is then its name for screen readers. */
   readonly wordless = input(false, { transform: booleanAttribute });
-  protected readonly words = computed(() => VERDICT_WORDS[this.verdict()]);
+  /** Share of the checks that agree, of an open answer that has nothing against it. */
+  readonly agreeing = input<number>();
+  protected readonly words = computed(() =>
+    this.agreeing() === undefined
+      ? VERDICT_WORDS[this.verdict()]
+      : `${VERDICT_WORDS[this.verdict()]}, nothing against it`,
+  );
+  protected readonly filled = computed(() => {
+    const share = this.agreeing();
+    return share === undefined ? undefined : `${(share * ROUND).toFixed(2)} ${ROUND.toFixed(2)}`;
+  });
 }

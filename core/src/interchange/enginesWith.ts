@@ -1,0 +1,31 @@
+import type { CatalogueLookup } from '../catalogue/lookup.js';
+import type { EngineWith } from '../joints/index.js';
+import { partFromPattern } from '../catalogue/part.js';
+import { middleOf, partsOfVariant } from './placedParts.js';
+
+/**
+ * The engines that have a pattern, each built as most of its kind but with this pattern in its place. What was asked
+ * once is kept: engines are asked for again and again while many parts are put in place of many.
+ */
+export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => readonly EngineWith[] {
+  const known = new Map<string, readonly EngineWith[]>();
+  const engines = (id: string): readonly EngineWith[] => {
+    const pattern = catalogue.pattern(id);
+    if (!pattern) return [];
+    const part = partFromPattern(pattern, catalogue.label(id));
+    const seen = new Set<string>();
+    return catalogue.fittedIn(id).flatMap(({ variant, fitment }): readonly EngineWith[] => {
+      const { slot } = fitment;
+      if (seen.has(`${variant.id} ${slot}`)) return [];
+      seen.add(`${variant.id} ${slot}`);
+      // What was fitted for a time only met the parts of that time.
+      const others = partsOfVariant(catalogue, variant, middleOf(fitment)).filter((each) => each.slot !== slot);
+      return [{ label: catalogue.variantLabel(variant.id), slot, parts: [{ slot, part }, ...others] }];
+    });
+  };
+  return (id) => {
+    const found = known.get(id) ?? engines(id);
+    known.set(id, found);
+    return found;
+  };
+}

@@ -1,0 +1,120 @@
+import type { Feature } from '../dictionary/definition.js';
+import { featureOf, isIdOf } from '../dictionary/dictionary.js';
+import { listed } from '../quantity/phrase.js';
+import { sentence } from '../quantity/sentence.js';
+import { kindOf, type Assembly, type Where } from './assembly.js';
+import { REPLACED, verdictOfCheck, type JointCheck } from './check.js';
+import { said } from './outcome.js';
+import type { Verdict } from './verdict.js';
+
+/** More cases than this are not gone through. */
+const MOST_CASES = 1000;
+
+interface Look {
+  readonly feature: Feature;
+  readonly where: Where;
+}
+
+/**
+ * A check that does not wait for looks nobody has seen where they cannot matter: what is refused in every case that is
+ * still possible does not fit, and what passes in every one fits, whatever is missing.
+ */
+export function whateverIsMissing(check: JointCheck): JointCheck {
+  const looks = check.reads.flatMap((read): readonly Look[] => {
+    const [id, where]: [string, Where] = read.startsWith(REPLACED)
+      ? [read.slice(REPLACED.length), 'replaced']
+      : [read, 'parts'];
+    return isIdOf('feature', id) ? [{ feature: featureOf(id), where }] : [];
+  });
+  if (looks.length === 0) return check;
+  return {
+    ...check,
+    verdict: (assembly) => {
+      const verdict = verdictOfCheck(check, assembly);
+      if (verdict !== 'cannotTell' || missingOf(looks, assembly).length === 0) return verdict;
+      return agreed(check, looks, assembly, check.judge(assembly).needs)?.verdict ?? verdict;
+    },
+    judge: (assembly) => {
+      const outcome = check.judge(assembly);
+      const found = outcome.verdict === 'cannotTell' ? agreed(check, looks, assembly, outcome.needs) : undefined;
+      if (!found) return outcome;
+      const names = listed(found.missing.map(({ feature }) => feature.name.toLowerCase()));
+      if (found.verdict === 'fits') return said('fits', [`Right in every case, though it is not known: ${names}.`]);
+      const settled = check.judge(found.anyCase);
+      return {
+        ...settled,
+        because: sentence`${settled.because} That is so in every case, though it is not known: ${names}.`,
+      };
+    },
+  };
+}
+
+/** What every case comes to, one of them, and the looks that are missing. */
+interface Agreed {
+  readonly verdict: Verdict;
+  readonly anyCase: Assembly;
+  readonly missing: readonly Look[];
+}
+
+const missingOf = (looks: readonly Look[], assembly: Assembly): readonly Look[] =>
+  looks.filter(({ feature, where }) => {
+    const part = assembly[where][kindOf(feature.id)];
+    return part && !part.looks[feature.id];
+  });
+
+/**
+ * What all cases come to that the missing looks leave open; nothing where they differ, or nothing is missing. The looks
+ * that the check asks for are gone through first: they are fewer than all it reads.
+ */
+function agreed(
+  check: JointCheck,
+  looks: readonly Look[],
+  assembly: Assembly,
+  needs: readonly string[],
+): Agreed | undefined {
+  const missing = missingOf(looks, assembly);
+  const asked = missing.filter(({ feature }) => needs.includes(feature.id));
+  return (
+    inAllCases(check, asked, assembly) ??
+    (asked.length < missing.length ? inAllCases(check, missing, assembly) : undefined)
+  );
+}
+
+function inAllCases(check: JointCheck, missing: readonly Look[], assembly: Assembly): Agreed | undefined {
+  if (missing.length === 0) return undefined;
+  const choices = missing.map(({ feature }) => optionsOf(feature));
+  if (choices.reduce((cases, { length }) => cases * length, 1) > MOST_CASES) return undefined;
+  let first: { readonly verdict: Verdict; readonly anyCase: Assembly } | undefined;
+  for (const options of casesOf(choices)) {
+    const anyCase = missing.reduce((so, look, at) => seenAs(so, look, options[at] ?? ''), assembly);
+    const verdict = verdictOfCheck(check, anyCase);
+    if (verdict !== 'fits' && verdict !== 'doesNotFit') return undefined;
+    if (first && first.verdict !== verdict) return undefined;
+    first ??= { verdict, anyCase };
+  }
+  return first && { ...first, missing };
+}
+
+/** All that a look may prove to be. */
+const optionsOf = ({ form }: Feature): readonly string[] =>
+  'options' in form
+    ? form.options.map(({ id }) => id)
+    : Array.from({ length: form.count.high - form.count.low + 1 }, (_, at) => String(form.count.low + at));
+
+/** Every choice of one from each list, one after the other: most callers stop early. */
+function* casesOf(lists: readonly (readonly string[])[]): Generator<readonly string[]> {
+  const [list, ...rest] = lists;
+  if (!list) {
+    yield [];
+    return;
+  }
+  for (const option of list) for (const others of casesOf(rest)) yield [option, ...others];
+}
+
+function seenAs(assembly: Assembly, { feature, where }: Look, option: string): Assembly {
+  const kind = kindOf(feature.id);
+  const part = assembly[where][kind];
+  if (!part) return assembly;
+  const looks = { ...part.looks, [feature.id]: { option, source: 'identified' as const } };
+  return { ...assembly, [where]: { ...assembly[where], [kind]: { ...part, looks } } };
+}
