@@ -154,6 +154,8 @@ test('the audit leads to the place to mend', async ({ page }) => {
 test('a form typed while the server is away is kept', async ({ page, shop }) => {
   await page.goto('/catalogue/edit/pattern/ambit-pin-20');
   await page.getByLabel('Name', { exact: true }).fill('Kept meanwhile');
+  // What the frame fetches after the page is there.
+  for (const part of ['wb-strip', 'wb-bars']) await expect(page.locator(part)).toBeAttached();
   await shop.stop();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toContainText('What you typed is kept here');

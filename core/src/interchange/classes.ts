@@ -22,7 +22,8 @@ interface Reading {
   readonly byRecord: boolean;
   /** Whether it goes by the engines that the very pattern whose place is taken is in. */
   readonly byEngines: boolean;
-  readonly side: Side;
+  /** Whether these parts are the ones whose place is taken. */
+  readonly inPlaceOf: boolean;
 }
 
 function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
@@ -38,7 +39,7 @@ function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
     ids: mine,
     byRecord: check.reads.includes(RECORD),
     byEngines: check.reads.includes(ROUND),
-    side,
+    inPlaceOf: inPlace && side === 'recipient',
   };
 }
 
@@ -50,7 +51,7 @@ const isKnown = ({ values, looks, interfaces }: Part, id: string): boolean =>
   values[id] !== undefined || looks[id] !== undefined || interfaces[id] !== undefined;
 
 /** All that a check can see of a part, as text. */
-function seen(part: Part, { ids, byRecord, byEngines, side }: Reading, named: ReadonlySet<string>): string {
+function seen(part: Part, { ids, byRecord, byEngines, inPlaceOf }: Reading, named: ReadonlySet<string>): string {
   let text = '';
   for (const id of ids) {
     const { interval: value, positions } = part.values[id] ?? {};
@@ -63,7 +64,7 @@ function seen(part: Part, { ids, byRecord, byEngines, side }: Reading, named: Re
   // Records speak of a pattern by its name; a pattern that none of them names is like any other.
   if (byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern))) text += part.pattern;
   // The very pattern that was there is as it was, whatever is not known of it.
-  if (byEngines && (side === 'recipient' || ids.some((id) => !isKnown(part, id)))) text += part.pattern ?? '';
+  if (byEngines && (inPlaceOf || ids.some((id) => !isKnown(part, id)))) text += part.pattern ?? '';
   return text;
 }
 

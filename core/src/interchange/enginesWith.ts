@@ -19,8 +19,15 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
       if (seen.has(`${variant.id} ${slot}`)) return [];
       seen.add(`${variant.id} ${slot}`);
       // What was fitted for a time only met the parts of that time.
-      const others = partsOfVariant(catalogue, variant, middleOf(fitment)).filter((each) => each.slot !== slot);
-      return [{ label: catalogue.variantLabel(variant.id), slot, parts: [{ slot, part }, ...others] }];
+      const all = partsOfVariant(catalogue, variant, middleOf(fitment));
+      return [
+        {
+          label: catalogue.variantLabel(variant.id),
+          slot,
+          isUsual: all.some((each) => each.slot === slot && each.part.pattern === id),
+          parts: [{ slot, part }, ...all.filter((each) => each.slot !== slot)],
+        },
+      ];
     });
   };
   return (id) => {

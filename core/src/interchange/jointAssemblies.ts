@@ -1,7 +1,8 @@
 import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { JOINTS, record } from '../joints/index.js';
+import { record } from '../joints/index.js';
 import { inPlaceJointsOf } from './inPlace.js';
+import { JOINTS_ON_RECORD } from './onRecord.js';
 import { about, baseOf, jointAssembliesIn, type JointAssembly, type Sides } from './sides.js';
 import type { SwapContext } from './swapContext.js';
 
@@ -11,7 +12,7 @@ const AMONG_OTHERS: ReadonlySet<KindId> = new Set(['piston', 'rod']);
 /** Joints among what stays: a swap does not ask about them, but work on a part of theirs may change them. */
 export function bystandersOf(sides: Sides, context: SwapContext): readonly JointAssembly[] {
   const [coming, base] = [new Set(sides.coming), baseOf(sides, context)];
-  return JOINTS.flatMap((joint) =>
+  return JOINTS_ON_RECORD.flatMap((joint) =>
     joint.inPlaceOf ? [] : jointAssembliesIn(joint, sides, base, (chosen) => !chosen.some((each) => coming.has(each))),
   );
 }
@@ -26,7 +27,7 @@ export function jointAssembliesOf(sides: Sides, context: SwapContext): readonly 
   const base = baseOf(sides, context);
   const { parts, replaced } = base;
   const alone = all.length === 1 && sides.leaving.length === 1;
-  const judged: JointAssembly[] = JOINTS.flatMap((joint): readonly JointAssembly[] => {
+  const judged: JointAssembly[] = JOINTS_ON_RECORD.flatMap((joint): readonly JointAssembly[] => {
     if (joint.inPlaceOf) {
       if (AMONG_OTHERS.has(joint.inPlaceOf) && !alone) return [];
       return sides.coming.flatMap(({ slot, part }) => {

@@ -1,6 +1,7 @@
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
-import { JOINTS, record, type JointCheck, type Joint } from '../joints/index.js';
+import { record, type JointCheck, type Joint } from '../joints/index.js';
 import { inPlaceJointsOf } from './inPlace.js';
+import { JOINTS_ON_RECORD } from './onRecord.js';
 
 /** A check, and which of the joints of a pairing it belongs to. */
 export interface PairedCheck {
@@ -28,7 +29,7 @@ const meets = (joint: Joint, donor: KindId, recipient: KindId): boolean =>
 /** What is judged between two kinds; nothing where they do not meet. */
 export function pairingOf(donor: KindId, recipient: KindId): Pairing | undefined {
   const met = [
-    ...JOINTS.filter((joint) => meets(joint, donor, recipient)),
+    ...JOINTS_ON_RECORD.filter((joint) => meets(joint, donor, recipient)),
     ...(donor === recipient ? inPlaceJointsOf(donor) : []),
   ];
   if (met.length === 0) return undefined;

@@ -34,6 +34,8 @@ export interface PlacedPart {
 export interface EngineWith {
   readonly label: string;
   readonly slot: string;
+  /** Whether most of these engines have it, and it is no exception whose mates may be others as well. */
+  readonly isUsual: boolean;
   readonly parts: readonly PlacedPart[];
 }
 

@@ -1,4 +1,5 @@
 import type { KindId } from '../dictionary/dictionary.js';
+import type { Interval } from '../quantity/interval.js';
 import type { Assembly } from './assembly.js';
 import type { Outcome } from './outcome.js';
 import type { Verdict } from './verdict.js';
@@ -20,6 +21,11 @@ export interface JointCheck {
    * All others are decisive: nobody builds without journal, bore, pattern, length or count.
    */
   readonly confirming?: true;
+  /**
+   * What an entry of one part must be, where the parts of an assembly are known to go together: a size lies between
+   * these, a look or a face is this one. Nothing where the others do not tell.
+   */
+  readonly implies?: (id: string, assembly: Assembly) => Interval | string | undefined;
   readonly judge: (assembly: Assembly) => Outcome;
   /** The verdict that `judge` comes to, without its words, where that is cheaper. */
   readonly verdict?: (assembly: Assembly) => Verdict;

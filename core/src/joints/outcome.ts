@@ -44,6 +44,8 @@ export interface Outcome {
   /** Ids of what must be known before it can be told. */
   readonly needs: readonly string[];
   readonly caution?: string;
+  /** What it comes to by what the parts are on record with, where what is known of them does not decide. */
+  readonly likely?: 'fits' | 'fitsWithWork';
   /** False where the matter does not come up with these parts at all. */
   readonly arises?: false;
 }

@@ -58,6 +58,13 @@ function same<E extends { readonly id: string; readonly name: string }>(
       return mendedVerdict('doesNotFit', () => spec.mend?.(assembly, { mine, theirs }) ?? []);
     },
     verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
+    // Where two that differ may go together all the same the one does not tell the other.
+    ...(spec.asOf === 'replaced' || spec.agree
+      ? {}
+      : {
+          implies: (id, assembly) =>
+            id === spec.of.id ? read(assembly, spec.as) : id === spec.as.id ? read(assembly, spec.of) : undefined,
+        }),
     judge: (assembly) => {
       const [mine, theirs] = [read(assembly, spec.of), read(assembly, spec.as, spec.asOf)];
       if (mine === undefined || theirs === undefined)

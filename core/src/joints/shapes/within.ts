@@ -1,10 +1,10 @@
 import type { Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
-import { contains, scaled, type Interval } from '../../quantity/interval.js';
+import { contains, interval, middle, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence, type Sentence } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
-import { valueOf, type Assembly, type Where } from '../assembly.js';
+import { kindOf, valueOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
 import {
   atLeast,
@@ -119,6 +119,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
       ...(spec.also ?? []),
     ],
     verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
+    implies: (id, assembly) => implied(spec, entries, id, assembly),
     judge: (assembly) => {
       const settled = spec.unless?.(assembly);
       if (settled) return settled;
@@ -163,6 +164,45 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
     },
   };
 }
+
+/**
+ * Where one of two sizes lies, if what results from both is as it must be, by the widest that is allowed. Nothing where
+ * the sum is not that of two sizes, one of each part, or where more than enough is as good.
+ */
+function implied<S extends Sizes>(
+  spec: WithinSpec<S>,
+  entries: readonly ({ readonly name: string } & Of)[],
+  id: string,
+  assembly: Assembly,
+): Interval | undefined {
+  const [asked, other] = [
+    entries.find((each) => each.parameter.id === id),
+    entries.find((each) => each.parameter.id !== id),
+  ];
+  if (!asked || !other || entries.length !== 2 || kindOf(id) === kindOf(other.parameter.id)) return undefined;
+  if (asked.where === 'replaced' || other.where === 'replaced' || spec.unless?.(assembly)) return undefined;
+  const known = valueOf(assembly, other.parameter)?.interval;
+  if (!known) return undefined;
+  const withSize = (size: number) => ({ [asked.name]: interval(size), [other.name]: known }) as Known<S>;
+  const [none, one] = [spec.found(withSize(0), assembly), spec.found(withSize(1), assembly)];
+  const slope = Math.round(one.low - none.low);
+  if (Math.abs(slope) !== 1) return undefined;
+  const asIs = -middle(none) / slope;
+  const requirement = spec.required(assembly, withSize(asIs));
+  // What is wanted may be another thing with another size, a bush in place of bare metal: then nothing is implied.
+  const isOne = [asIs - 1, asIs + 1].every((size) =>
+    alike(spec.required(assembly, withSize(size)).band, requirement.band),
+  );
+  if (requirement.atLeast || !isOne) return undefined;
+  const allowed = requirement.inPlaceOf?.leeway ?? requirement.band;
+  return slope > 0
+    ? interval(allowed.low - none.high, allowed.high - none.low)
+    : interval(none.low - allowed.high, none.high - allowed.low);
+}
+
+/** Bands that differ by no more than what they are a share of does with a millimetre. */
+const alike = (a: Interval, b: Interval): boolean =>
+  Math.max(Math.abs(a.low - b.low), Math.abs(a.high - b.high)) <= 0.25 * Math.max(Math.abs(b.low), Math.abs(b.high));
 
 function because<S extends Sizes>(
   spec: WithinSpec<S>,

@@ -14,6 +14,7 @@ import {
   type Specimen,
   type Verdict,
 } from '@which-bore/core';
+import { recipientsFor } from '@which-bore/core/meetings';
 import { dequal } from 'dequal';
 import {
   catchError,
@@ -79,6 +80,10 @@ function counted(sofar: GridProgress['counts'], rows: readonly Uint32Array[]): G
   return counts;
 }
 
+/** Whether something on a bench is of a kind that a part of this kind is put to. */
+const mayMeet = (kind: KindId | undefined, { specimens = [] }: PartRef): boolean =>
+  kind === undefined || specimens.some((each) => each.kind !== kind && recipientsFor(kind).includes(each.kind));
+
 /** The questions of interchange, as the stations ask them. */
 @Injectable({ providedIn: 'root' })
 export class Interchange {
@@ -99,15 +104,19 @@ export class Interchange {
     return this.questions.ask('engines', { donors: [...donors], most: LISTED }).pipe(orRefused(() => NOTHING));
   }
 
-  /** What lies on the benches of the jobs that have parts, with the verdict on these donors among it. */
-  jobs(donors: readonly PartRef[]): Observable<Takings> {
+  /**
+   * What lies on the benches of the jobs that have parts, with the verdict on these donors among it.
+   *
+   * @param kind of the first donor, where it is one part
+   */
+  jobs(donors: readonly PartRef[], kind: KindId | undefined): Observable<Takings> {
     return this.jobList.all$.pipe(
       switchMap((jobs) =>
         from(jobs.slice(0, LISTED)).pipe(
           concatMap((job) =>
             this.benchOf(job).pipe(
               take(1),
-              concatMap((bench) => (bench ? this.judge(donors, bench).pipe(take(1)) : EMPTY)),
+              concatMap((bench) => (bench && mayMeet(kind, bench) ? this.judge(donors, bench).pipe(take(1)) : EMPTY)),
               concatMap((judged) => ('refused' in judged ? EMPTY : of({ job, judged }))),
             ),
           ),

@@ -238,7 +238,7 @@ export class SwapStation {
       switchMap(({ coming, into, asked, fitting }): Observable<Takings | undefined> => {
         const one = fitting ? into : coming?.[0];
         if (!one) return of(undefined);
-        if (asked === 'job') return coming ? this.interchange.jobs(coming) : of(undefined);
+        if (asked === 'job') return coming ? this.interchange.jobs(coming, this.donorKind()) : of(undefined);
         if (asked === 'engine') return coming ? this.interchange.engines(coming) : of(undefined);
         return this.interchange.whatElse(one, asked, fitting ? 'donor' : 'recipient');
       }),

@@ -16,7 +16,7 @@ const ROUND = 2 * Math.PI * 2.25;
       viewBox="0 0 20 20"
       [class]="verdict()"
       role="img"
-      [attr.aria-label]="wordless() ? words() : null"
+      [attr.aria-label]="wordless() ? label() : null"
       [attr.aria-hidden]="wordless() ? null : true"
     >
       @switch (verdict()) {
@@ -95,10 +95,10 @@ export class VerdictMark {
   readonly wordless = input(false, { transform: booleanAttribute });
   /** Share of the checks that agree, of an open answer that has nothing against it. */
   readonly agreeing = input<number>();
-  protected readonly words = computed(() =>
-    this.agreeing() === undefined
-      ? VERDICT_WORDS[this.verdict()]
-      : `${VERDICT_WORDS[this.verdict()]}, nothing against it`,
+  protected readonly words = computed(() => VERDICT_WORDS[this.verdict()]);
+  /** What the shape alone tells. */
+  protected readonly label = computed(() =>
+    this.agreeing() === undefined ? this.words() : `${this.words()}, nothing against it`,
   );
   protected readonly filled = computed(() => {
     const share = this.agreeing();

@@ -1,0 +1,116 @@
+import type { Catalogue } from '../catalogue/catalogue.js';
+import { CatalogueLookup } from '../catalogue/lookup.js';
+import { partFromPattern, type Part } from '../catalogue/part.js';
+import type { Pattern } from '../catalogue/pattern.js';
+import type { KindId } from '../dictionary/dictionary.js';
+import { DONOR_KINDS, recipientsFor } from './pairing.js';
+import { swapParts, type Swap } from './swap.js';
+import { swapContextOf } from './swapContext.js';
+import { WhatElse } from './whatElse.js';
+
+/**
+ * A catalogue of which nobody knows all: every size, look and face of its patterns is left out with the same chance.
+ *
+ * @param share of what is left out, from 0 to 1
+ * @param next numbers from 0 to below 1
+ */
+export function thinned(catalogue: Catalogue, share: number, next: () => number): Catalogue {
+  const some = <T extends object>(entries: T | undefined): T =>
+    Object.fromEntries(Object.entries(entries ?? {}).filter(() => next() >= share)) as T;
+  return {
+    ...catalogue,
+    patterns: catalogue.patterns.map((pattern): Pattern => ({
+      ...pattern,
+      dimensions: some(pattern.dimensions),
+      features: some(pattern.features),
+      interfaces: some(pattern.interfaces),
+    })),
+  };
+}
+
+/** How far one comes with less data, against what is answered with all of it. Counts of pairs and of parts. */
+interface HalfKnown {
+  /** Pairs that fit, as all data tell. */
+  readonly fits: number;
+  /** Of those, told as *fits* or as having nothing against them. */
+  readonly fitsTold: number;
+  /** Of those, refused. */
+  readonly fitsRefused: number;
+  /** Pairs that are told to fit and do not drop in. */
+  readonly wrongFits: number;
+  /** Pairs that are refused, as all data tell, and of those, refused still. */
+  readonly refused: number;
+  readonly refusedStill: number;
+  /** Parts that drop into something, and of those, the ones that find one they drop into among the first three. */
+  readonly asked: number;
+  readonly rightAmongThree: number;
+}
+
+const FIRST = 3;
+
+/**
+ * Judges every pair of a catalogue with all of its data and with some of it.
+ *
+ * @param less the same catalogue with less data
+ * @param donors kinds that are put to all they meet; every kind where nothing is said
+ */
+export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly KindId[] = DONOR_KINDS): HalfKnown {
+  const [all, some] = [full, less].map((catalogue) => {
+    const lookup = new CatalogueLookup(catalogue);
+    const parts = new Map<KindId, readonly Part[]>();
+    return {
+      context: swapContextOf(lookup),
+      of: (kind: KindId): readonly Part[] => {
+        const found =
+          parts.get(kind) ?? lookup.ofKind(kind).map((each) => partFromPattern(each, lookup.label(each.id)));
+        parts.set(kind, found);
+        return found;
+      },
+    };
+  }) as [Side, Side];
+  const sums = {
+    fits: 0,
+    fitsTold: 0,
+    fitsRefused: 0,
+    wrongFits: 0,
+    refused: 0,
+    refusedStill: 0,
+    asked: 0,
+    rightAmongThree: 0,
+  };
+  for (const donor of donors)
+    for (const recipient of recipientsFor(donor)) {
+      if (donor === recipient || all.of(donor).length === 0 || all.of(recipient).length === 0) continue;
+      const list = new WhatElse(donor, some.of(recipient), 'recipient', some.context);
+      all.of(donor).forEach((mine, row) => {
+        const thin = some.of(donor)[row];
+        if (!thin) return;
+        const right = new Set<number>();
+        all.of(recipient).forEach((theirs, column) => {
+          const other = some.of(recipient)[column];
+          if (!other) return;
+          const truth = swapParts(mine, theirs, all.context).verdict;
+          const told: Swap = swapParts(thin, other, some.context);
+          if (truth === 'fits') {
+            right.add(column);
+            sums.fits++;
+            if (told.verdict === 'fits' || told.nothingAgainst) sums.fitsTold++;
+            if (told.verdict === 'doesNotFit') sums.fitsRefused++;
+          } else if (told.verdict === 'fits') sums.wrongFits++;
+          if (truth === 'doesNotFit') {
+            sums.refused++;
+            if (told.verdict === 'doesNotFit') sums.refusedStill++;
+          }
+        });
+        if (right.size === 0) return;
+        sums.asked++;
+        if (list.ask(thin, FIRST).best.some(({ at }) => right.has(at))) sums.rightAmongThree++;
+      });
+    }
+  return sums;
+}
+
+interface Side {
+  readonly context: ReturnType<typeof swapContextOf>;
+  readonly of: (kind: KindId) => readonly Part[];
+}
