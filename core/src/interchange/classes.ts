@@ -1,6 +1,8 @@
 import type { Part } from '../catalogue/part.js';
-import { kindOf, RECORD, REPLACED, ROUND, type JointCheck } from '../joints/index.js';
+import { IMPLIED, kindOf, RECORD, REPLACED, ROUND, type JointCheck } from '../joints/index.js';
+import { impliedOf } from './onRecord.js';
 import type { Pairing } from './pairing.js';
+import type { SwapContext } from './swapContext.js';
 
 /** On which side of a pairing parts stand. */
 export type Side = 'donor' | 'recipient';
@@ -20,6 +22,8 @@ export interface Classes {
 interface Reading {
   readonly ids: readonly string[];
   readonly byRecord: boolean;
+  /** Whether what is not known is taken from what the part is on record with. */
+  readonly byImplied: boolean;
   /** Whether it goes by the engines that the very pattern whose place is taken is in. */
   readonly byEngines: boolean;
   /** Whether these parts are the ones whose place is taken. */
@@ -32,12 +36,13 @@ function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
   const mine = check.reads.flatMap((read): readonly string[] => {
     const replaced = read.startsWith(REPLACED);
     const id = replaced ? read.slice(REPLACED.length) : read;
-    if (id === RECORD || id === ROUND || kindOf(id) !== kind) return [];
+    if (id === RECORD || id === ROUND || id === IMPLIED || kindOf(id) !== kind) return [];
     return !inPlace || replaced === (side === 'recipient') ? [id] : [];
   });
   return {
     ids: mine,
     byRecord: check.reads.includes(RECORD),
+    byImplied: check.reads.includes(IMPLIED),
     byEngines: check.reads.includes(ROUND),
     inPlaceOf: inPlace && side === 'recipient',
   };
@@ -50,8 +55,20 @@ const namedBy = (parts: readonly Part[]): readonly string[] =>
 const isKnown = ({ values, looks, interfaces }: Part, id: string): boolean =>
   values[id] !== undefined || looks[id] !== undefined || interfaces[id] !== undefined;
 
+const sayImplied = (implied: ReturnType<typeof impliedOf>): string =>
+  implied === undefined
+    ? ''
+    : typeof implied === 'string'
+      ? `on record ${implied}`
+      : `on record ${implied.low} ${implied.high}`;
+
 /** All that a check can see of a part, as text. */
-function seen(part: Part, { ids, byRecord, byEngines, inPlaceOf }: Reading, named: ReadonlySet<string>): string {
+function seen(
+  part: Part,
+  { ids, byRecord, byImplied, byEngines, inPlaceOf }: Reading,
+  named: ReadonlySet<string>,
+  context: SwapContext,
+): string {
   let text = '';
   for (const id of ids) {
     const { interval: value, positions } = part.values[id] ?? {};
@@ -59,6 +76,7 @@ function seen(part: Part, { ids, byRecord, byEngines, inPlaceOf }: Reading, name
       const standard = part.standard[id];
       text += `${value.low} ${value.high} ${positions?.map(({ low, high }) => `${low}-${high}`).join() ?? ''} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
     } else text += part.looks[id]?.option ?? part.interfaces[id] ?? '';
+    if (byImplied && !isKnown(part, id)) text += sayImplied(impliedOf(context, part, id));
     text += '\n';
   }
   // Records speak of a pattern by its name; a pattern that none of them names is like any other.
@@ -73,7 +91,13 @@ function seen(part: Part, { ids, byRecord, byEngines, inPlaceOf }: Reading, name
  *
  * @param others companions named by parts of the other side, where it is known
  */
-export function classify(pairing: Pairing, side: Side, parts: readonly Part[], others: readonly Part[] = []): Classes {
+export function classify(
+  pairing: Pairing,
+  side: Side,
+  parts: readonly Part[],
+  context: SwapContext,
+  others: readonly Part[] = [],
+): Classes {
   const named = new Set([...namedBy(parts), ...namedBy(others)]);
   const of: Int32Array[] = [];
   const representatives: (readonly Part[])[] = [];
@@ -83,7 +107,7 @@ export function classify(pairing: Pairing, side: Side, parts: readonly Part[], o
     const speaking: Part[] = [];
     const classes = new Int32Array(parts.length);
     parts.forEach((part, at) => {
-      const text = seen(part, reading, named);
+      const text = seen(part, reading, named, context);
       let number = numbers.get(text);
       if (number === undefined) {
         number = speaking.length;

@@ -63,8 +63,8 @@ export class Grid {
     this.readByOthers = pairing.checks.map((_, at) => [
       ...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads))),
     ]);
-    this.donorClasses = classify(pairing, 'donor', donors, recipients);
-    this.recipientClasses = classify(pairing, 'recipient', recipients, donors);
+    this.donorClasses = classify(pairing, 'donor', donors, context, recipients);
+    this.recipientClasses = classify(pairing, 'recipient', recipients, context, donors);
     this.outcomes = pairing.checks.map((_, at) =>
       new Uint8Array(
         (this.donorClasses.representatives[at]?.length ?? 0) * (this.recipientClasses.representatives[at]?.length ?? 0),

@@ -9,7 +9,7 @@ import { indexCatalogue } from '../identify/catalogueIndex';
 import { takenFor } from '../identify/takenFor';
 import { CATALOGUE, demoPart, LOOKUP, SETTING as WITH_RECORDS, SPECIMENS } from '../testing/demo';
 import { kindOf, type Assembly } from '../joints/assembly';
-import { ONLY_TOLD, RECORD, REPLACED, ROUND, verdictOfCheck, type JointCheck } from '../joints/check';
+import { IMPLIED, ONLY_TOLD, RECORD, REPLACED, ROUND, verdictOfCheck, type JointCheck } from '../joints/check';
 import { JOINTS, record } from '../joints/index';
 import { takes } from '../joints/outcome';
 
@@ -102,7 +102,7 @@ const readBy = (check: JointCheck, where: 'parts' | 'replaced'): readonly string
   check.reads.flatMap((read) =>
     read === RECORD
       ? []
-      : read === ROUND
+      : read === ROUND || read === IMPLIED
         ? []
         : read.startsWith(REPLACED)
           ? where === 'replaced'

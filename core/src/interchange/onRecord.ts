@@ -1,11 +1,11 @@
 import type { Part } from '../catalogue/part.js';
 import { featureOf, interfaceOf, isIdOf, parameterOf } from '../dictionary/dictionary.js';
 import {
+  IMPLIED,
   JOINTS,
   kindOf,
   RECORD,
   REPLACED,
-  ROUND,
   verdictOfCheck,
   type Assembly,
   type EngineWith,
@@ -15,6 +15,7 @@ import {
 import type { Interval } from '../quantity/interval.js';
 import { listed } from '../quantity/phrase.js';
 import { sentence } from '../quantity/sentence.js';
+import type { SwapContext } from './swapContext.js';
 
 /** What a part must be there, by what it is on record with: between these, or this look or face. */
 type Implied = Interval | string;
@@ -24,10 +25,10 @@ type Implied = Interval | string;
  * those does not fit here either; what would is likely, and no more than that.
  */
 function byRecord(check: JointCheck): JointCheck {
-  const ids = check.reads.filter((id) => id !== RECORD && id !== ROUND && !id.startsWith(REPLACED));
+  const ids = check.reads.filter((id) => id !== RECORD && !id.startsWith(REPLACED));
   return {
     ...check,
-    reads: [...check.reads, ROUND],
+    reads: [...check.reads, IMPLIED],
     verdict: (assembly) => {
       const verdict = verdictOfCheck(check, assembly);
       if (verdict !== 'cannotTell') return verdict;
@@ -94,19 +95,19 @@ function withImplied(part: Part, id: string, implied: Implied): Part {
 /** What was found out, by the way to the engines of a catalogue: it is asked for again and again. */
 const known = new WeakMap<object, Map<string, Implied | undefined>>();
 
-function impliedOf(assembly: Assembly, { pattern = '', kind }: Part, id: string): Implied | undefined {
-  const { enginesWith } = assembly;
-  if (!enginesWith) return undefined;
+export function impliedOf(context: SwapContext, { pattern, kind }: Part, id: string): Implied | undefined {
+  const { enginesWith } = context;
+  if (!enginesWith || pattern === undefined) return undefined;
   const found = known.get(enginesWith) ?? new Map<string, Implied | undefined>();
   known.set(enginesWith, found);
   const key = `${pattern} ${id}`;
-  if (!found.has(key)) found.set(key, together(implications(assembly, enginesWith(pattern), kind, id)));
+  if (!found.has(key)) found.set(key, together(implications(context, enginesWith(pattern), kind, id)));
   return found.get(key);
 }
 
 /** What each joint of each engine says of it. */
 function implications(
-  { stock, rules, nameOf: called }: Assembly,
+  { stock, rules, nameOf: called }: SwapContext,
   engines: readonly EngineWith[],
   kind: Part['kind'],
   id: string,

@@ -55,7 +55,7 @@ export class WhatElse {
     const pairing = side === 'recipient' ? pairingOf(one, other) : pairingOf(other, one);
     if (!pairing) throw new NoJointError(side === 'recipient' ? one : other, side === 'recipient' ? other : one);
     this.pairing = pairing;
-    this.classes = classify(pairing, side, many);
+    this.classes = classify(pairing, side, many, context);
   }
 
   /**

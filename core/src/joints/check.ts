@@ -10,8 +10,9 @@ export interface JointCheck {
   readonly name: string;
   /**
    * Dictionary ids of all it goes by, `replaced:` before those it reads from the part whose place is taken, `record`
-   * where it goes by what the catalogue records of the patterns, and `round` where by what stands round the part whose
-   * place is taken. Parts that agree in these get the same verdict.
+   * where it goes by what the catalogue records of the patterns, `implied` where by what the parts are on record with,
+   * and `round` where by what stands round the part whose place is taken. Parts that agree in these get the same
+   * verdict.
    */
   readonly reads: readonly string[];
   /** The verdicts it can come to at all. The demo shows a pair for each, joint by joint. */
@@ -54,6 +55,8 @@ export interface Joint {
 export const REPLACED = 'replaced:';
 /** In `reads`: the check goes by the patterns' records. */
 export const RECORD = 'record';
+/** In `reads`: where an entry of a part is not known, the check goes by what the part is on record with. */
+export const IMPLIED = 'implied';
 /** In `reads`: the check goes by the engines that the part whose place is taken is on record in. */
 export const ROUND = 'round';
 

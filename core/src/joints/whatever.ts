@@ -30,9 +30,10 @@ export function whateverIsMissing(check: JointCheck): JointCheck {
   return {
     ...check,
     verdict: (assembly) => {
-      const verdict = verdictOfCheck(check, assembly);
-      if (verdict !== 'cannotTell' || missingOf(looks, assembly).length === 0) return verdict;
-      return agreed(check, looks, assembly, check.judge(assembly).needs)?.verdict ?? verdict;
+      const quick = check.verdict?.(assembly);
+      if (quick !== undefined && (quick !== 'cannotTell' || missingOf(looks, assembly).length === 0)) return quick;
+      const { verdict, needs } = check.judge(assembly);
+      return verdict === 'cannotTell' ? (agreed(check, looks, assembly, needs)?.verdict ?? verdict) : verdict;
     },
     judge: (assembly) => {
       const outcome = check.judge(assembly);
@@ -63,27 +64,25 @@ const missingOf = (looks: readonly Look[], assembly: Assembly): readonly Look[] 
   });
 
 /**
- * What all cases come to that the missing looks leave open; nothing where they differ, or nothing is missing. The looks
- * that the check asks for are gone through first: they are fewer than all it reads.
+ * What all cases come to that the looks leave open which the check asks for and nobody has seen; nothing where they
+ * differ.
  */
-function agreed(
+const agreed = (
   check: JointCheck,
   looks: readonly Look[],
   assembly: Assembly,
   needs: readonly string[],
-): Agreed | undefined {
-  const missing = missingOf(looks, assembly);
-  const asked = missing.filter(({ feature }) => needs.includes(feature.id));
-  return (
-    inAllCases(check, asked, assembly) ??
-    (asked.length < missing.length ? inAllCases(check, missing, assembly) : undefined)
+): Agreed | undefined =>
+  inAllCases(
+    check,
+    missingOf(looks, assembly).filter(({ feature }) => needs.includes(feature.id)),
+    assembly,
   );
-}
 
 function inAllCases(check: JointCheck, missing: readonly Look[], assembly: Assembly): Agreed | undefined {
   if (missing.length === 0) return undefined;
+  if (countOf(missing) > MOST_CASES) return undefined;
   const choices = missing.map(({ feature }) => optionsOf(feature));
-  if (choices.reduce((cases, { length }) => cases * length, 1) > MOST_CASES) return undefined;
   let first: { readonly verdict: Verdict; readonly anyCase: Assembly } | undefined;
   for (const options of casesOf(choices)) {
     const anyCase = missing.reduce((so, look, at) => seenAs(so, look, options[at] ?? ''), assembly);
@@ -94,6 +93,14 @@ function inAllCases(check: JointCheck, missing: readonly Look[], assembly: Assem
   }
   return first && { ...first, missing };
 }
+
+/** How many cases the missing looks leave open. */
+const countOf = (missing: readonly Look[]): number =>
+  missing.reduce(
+    (cases, { feature: { form } }) =>
+      cases * ('options' in form ? form.options.length : form.count.high - form.count.low + 1),
+    1,
+  );
 
 /** All that a look may prove to be. */
 const optionsOf = ({ form }: Feature): readonly string[] =>
