@@ -45,11 +45,14 @@ export function middleOf(years: { readonly from?: string; readonly to?: string }
 /**
  * An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. Where
  * it had one or another of several alike, as shells by their class, none is named: they are chosen from the stock.
+ *
+ * @param partOf makes the part of a pattern, for those who keep them
  */
 export function partsOfVariant(
   catalogue: CatalogueLookup,
   variant: Variant,
   at: string | undefined = middleOf(variant.years),
+  partOf: (pattern: Pattern) => Part = (pattern) => partFromPattern(pattern, catalogue.label(pattern.id)),
 ): readonly PlacedPart[] {
   const likeliest = new Map<
     string,
@@ -67,7 +70,7 @@ export function partsOfVariant(
     .sort((a, b) => order(a.fitment.slot) - order(b.fitment.slot))
     .flatMap(({ fitment }): readonly PlacedPart[] => {
       const pattern = catalogue.pattern(fitment.pattern);
-      return pattern ? [{ slot: fitment.slot, part: partFromPattern(pattern, catalogue.label(pattern.id)) }] : [];
+      return pattern ? [{ slot: fitment.slot, part: partOf(pattern) }] : [];
     });
 }
 
