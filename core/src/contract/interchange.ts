@@ -37,7 +37,9 @@ const JudgedCheckSchema = Type.Object({
   confirming: Type.Optional(
     Type.Boolean({ description: 'Looked at in assembly anyway: nobody refuses to build before it is known' }),
   ),
-  arises: Type.Optional(Type.Boolean()),
+  likely: Type.Optional(
+    oneOf(['fits', 'fitsWithWork'] as const, 'Of an open check: what it comes to by what the parts are on record with'),
+  ),
   verdict: VerdictSchema,
   quantity: Type.Unsafe<QuantityKind>({ type: 'string', description: 'Lengths are millimetres' }),
   found: Type.Optional(BandSchema),
