@@ -35,11 +35,7 @@ const rate = (count, took) => `${Math.round(count / took).toLocaleString('en')} 
 
 const catalogue = new CatalogueLookup(madeUpCatalogue(Math.ceil((side / 23) * 343)));
 const context = swapContextOf(catalogue);
-const partsOf = (kind, most) =>
-  catalogue
-    .ofKind(kind)
-    .slice(0, most)
-    .map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
+const partsOf = (kind, most) => catalogue.partsOfKind(kind).slice(0, most);
 
 /** The verdicts of a donor on many recipients, nothing further looked at once one check refuses. */
 function verdictsOnly(donor, recipients) {

@@ -3,6 +3,7 @@ import { SLOTS } from '../dictionary/slots.js';
 import { normaliseMark } from '../marks/markText.js';
 import { LIST_OF, type Catalogue, type CatalogueRecord, type RecordType } from './catalogue.js';
 import { monthOf, type Years } from './figure.js';
+import { partFromPattern, type Part } from './part.js';
 import type { Companion, Family, Fitment, KnownSwap, Maker, PartNumber, Pattern, Variant } from './pattern.js';
 import type { Scheme } from './scheme.js';
 
@@ -72,6 +73,8 @@ export class CatalogueLookup {
   private readonly patterns: ReadonlyMap<string, Pattern>;
   private readonly variants: ReadonlyMap<string, Variant>;
   private readonly schemes: ReadonlyMap<string, Scheme>;
+  /** Patterns as parts, as far as they were asked for. */
+  private readonly parts: Map<string, Part>;
   private readonly fitted: () => ReadonlyMap<string, readonly FittedIn[]>;
   private readonly byKind: () => ReadonlyMap<KindId, readonly Pattern[]>;
   private readonly variantsByFamily: () => ReadonlyMap<string, readonly Variant[]>;
@@ -108,6 +111,10 @@ export class CatalogueLookup {
     this.patterns = atHand('pattern', patterns, before?.patterns);
     this.variants = atHand('variant', variants, before?.variants);
     this.schemes = atHand('scheme', schemes, before?.schemes);
+    // Parts are called by their families and makers.
+    const areCalledTheSame = was?.makers === makers && was.families === families;
+    this.parts = new Map(areCalledTheSame ? before?.parts : []);
+    for (const id of changes?.get('pattern')?.keys() ?? []) this.parts.delete(id);
     const ofVariants = was?.variants === variants ? before : undefined;
     const ofPatterns = was?.patterns === patterns ? before : undefined;
     this.fitted =
@@ -244,8 +251,22 @@ export class CatalogueLookup {
     }
   }
 
+  /** A pattern as the joints see it, made once. */
+  part(id: string): Part | undefined {
+    const pattern = this.patterns.get(id);
+    if (!pattern) return undefined;
+    const part = this.parts.get(id) ?? partFromPattern(pattern, this.label(id));
+    this.parts.set(id, part);
+    return part;
+  }
+
   ofKind(kind: KindId): readonly Pattern[] {
     return this.byKind().get(kind) ?? [];
+  }
+
+  /** The patterns of a kind as the joints see them. */
+  partsOfKind(kind: KindId): readonly Part[] {
+    return this.ofKind(kind).flatMap(({ id }) => this.part(id) ?? []);
   }
 
   familiesOf(maker: string): readonly Family[] {

@@ -1,5 +1,5 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import { partFromPattern, partFromSpecimen, type Part } from '../catalogue/part.js';
+import { partFromSpecimen, type Part } from '../catalogue/part.js';
 import type { Described, Variant } from '../catalogue/pattern.js';
 import { optionOf, sizeOf } from '../catalogue/value.js';
 import type { Kind } from '../dictionary/definition.js';
@@ -127,6 +127,7 @@ export function columnOf(catalogue: CatalogueLookup, subject: Subject): CompareC
   }
   const pattern = catalogue.pattern(subject.id);
   if (!pattern) return undefined;
+  const part = catalogue.part(pattern.id);
   return {
     subject,
     kind: KINDS[pattern.kind],
@@ -136,7 +137,7 @@ export function columnOf(catalogue: CatalogueLookup, subject: Subject): CompareC
     marks: pattern.marks.map((mark) => mark.text),
     numbers: pattern.numbers.map((number) => number.number),
     fitted: NONE,
-    part: partFromPattern(pattern, catalogue.label(pattern.id)),
+    part,
     described: pattern,
   };
 }

@@ -1,8 +1,6 @@
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
-import { valve } from '../dictionary/kinds/valve.js';
 import {
-  JOINTS,
   verdictOfCheck,
   withPart,
   type Assembly,
@@ -14,6 +12,7 @@ import {
 } from '../joints/index.js';
 import { work } from '../joints/outcome.js';
 import { sentence } from '../quantity/sentence.js';
+import { newFor } from './newPart.js';
 
 /**
  * What is fitted new whenever an engine is built, whatever was in it, and what that takes. *Common practice, no
@@ -113,35 +112,3 @@ const sizesOf = ({ found, required }: Outcome): Pick<Outcome, 'found' | 'require
   ...(found ? { found } : {}),
   ...(required ? { required } : {}),
 });
-
-/**
- * The first on record that nothing of an assembly refuses in the place of a part: one that drops in before one that
- * wants work.
- */
-function newFor(assembly: Assembly, old: Part): Part | undefined {
-  const duty = old.looks[valve.features.duty.id]?.option;
-  let withWork: Part | undefined;
-  for (const part of assembly.stock[old.kind] ?? []) {
-    if (part.looks[valve.features.duty.id]?.option !== duty) continue;
-    const verdicts = verdictsWith(withPart(assembly, part), old.kind);
-    if (verdicts.has('doesNotFit') || verdicts.has('cannotTell')) continue;
-    if (!verdicts.has('fitsWithWork')) return part;
-    withWork ??= part;
-  }
-  return withWork;
-}
-
-/** What the joints of a kind come to in an assembly, as far as their parts are there. */
-function verdictsWith(assembly: Assembly, kind: KindId): ReadonlySet<string> {
-  const verdicts = new Set<string>();
-  for (const joint of JOINTS) {
-    if (joint.inPlaceOf || !joint.kinds.includes(kind) || joint.kinds.some((each) => !assembly.parts[each])) continue;
-    if (joint.applies?.(assembly) === false) continue;
-    for (const check of joint.checks) {
-      const verdict = verdictOfCheck(check, assembly);
-      verdicts.add(verdict);
-      if (verdict === 'doesNotFit') return verdicts;
-    }
-  }
-  return verdicts;
-}

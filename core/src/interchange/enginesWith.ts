@@ -1,7 +1,5 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { EngineWith } from '../joints/index.js';
-import { partFromPattern, type Part } from '../catalogue/part.js';
-import type { Pattern } from '../catalogue/pattern.js';
 import { middleOf, partsOfVariant } from './placedParts.js';
 
 /**
@@ -10,23 +8,16 @@ import { middleOf, partsOfVariant } from './placedParts.js';
  */
 export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => readonly EngineWith[] {
   const known = new Map<string, readonly EngineWith[]>();
-  const parts = new Map<string, Part>();
-  const partOf = (pattern: Pattern): Part => {
-    const found = parts.get(pattern.id) ?? partFromPattern(pattern, catalogue.label(pattern.id));
-    parts.set(pattern.id, found);
-    return found;
-  };
   const engines = (id: string): readonly EngineWith[] => {
-    const pattern = catalogue.pattern(id);
-    if (!pattern) return [];
-    const part = partOf(pattern);
+    const part = catalogue.part(id);
+    if (!part) return [];
     const seen = new Set<string>();
     return catalogue.fittedIn(id).flatMap(({ variant, fitment }): readonly EngineWith[] => {
       const { slot } = fitment;
       if (seen.has(`${variant.id} ${slot}`)) return [];
       seen.add(`${variant.id} ${slot}`);
       // What was fitted for a time only met the parts of that time.
-      const all = partsOfVariant(catalogue, variant, middleOf(fitment) ?? middleOf(variant.years), partOf);
+      const all = partsOfVariant(catalogue, variant, middleOf(fitment) ?? middleOf(variant.years));
       return [
         {
           label: catalogue.variantLabel(variant.id),

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue/catalogue.js';
 import { CatalogueLookup } from '../catalogue/lookup.js';
-import { partFromPattern, type Part } from '../catalogue/part.js';
+import type { Part } from '../catalogue/part.js';
 import type { Pattern } from '../catalogue/pattern.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { DONOR_KINDS, recipientsFor } from './pairing.js';
@@ -57,15 +57,9 @@ const FIRST = 3;
 export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly KindId[] = DONOR_KINDS): HalfKnown {
   const [all, some] = [full, less].map((catalogue) => {
     const lookup = new CatalogueLookup(catalogue);
-    const parts = new Map<KindId, readonly Part[]>();
     return {
       context: swapContextOf(lookup),
-      of: (kind: KindId): readonly Part[] => {
-        const found =
-          parts.get(kind) ?? lookup.ofKind(kind).map((each) => partFromPattern(each, lookup.label(each.id)));
-        parts.set(kind, found);
-        return found;
-      },
+      of: (kind: KindId): readonly Part[] => lookup.partsOfKind(kind),
     };
   }) as [Side, Side];
   const sums = {

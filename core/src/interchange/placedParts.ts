@@ -1,5 +1,5 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import { partFromPattern, partFromSpecimen, type Part } from '../catalogue/part.js';
+import { partFromSpecimen, type Part } from '../catalogue/part.js';
 import type { Fitment, Pattern, Variant } from '../catalogue/pattern.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import type { PlacedPart } from '../joints/index.js';
@@ -45,14 +45,11 @@ export function middleOf(years: { readonly from?: string; readonly to?: string }
 /**
  * An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. Where
  * it had one or another of several alike, as shells by their class, none is named: they are chosen from the stock.
- *
- * @param partOf makes the part of a pattern, for those who keep them
  */
 export function partsOfVariant(
   catalogue: CatalogueLookup,
   variant: Variant,
   at: string | undefined = middleOf(variant.years),
-  partOf: (pattern: Pattern) => Part = (pattern) => partFromPattern(pattern, catalogue.label(pattern.id)),
 ): readonly PlacedPart[] {
   const likeliest = new Map<
     string,
@@ -69,8 +66,8 @@ export function partsOfVariant(
     .filter(({ chosen }) => !chosen)
     .sort((a, b) => order(a.fitment.slot) - order(b.fitment.slot))
     .flatMap(({ fitment }): readonly PlacedPart[] => {
-      const pattern = catalogue.pattern(fitment.pattern);
-      return pattern ? [{ slot: fitment.slot, part: partOf(pattern) }] : [];
+      const part = catalogue.part(fitment.pattern);
+      return part ? [{ slot: fitment.slot, part }] : [];
     });
 }
 
@@ -147,11 +144,11 @@ export function placedPartsOf(
     if (!pattern) throw new UnknownPartError('pattern', id);
     return pattern;
   };
-  if ('pattern' in ref)
-    return {
-      label: catalogue.label(ref.pattern),
-      parts: [placed(partFromPattern(patternOf(ref.pattern), catalogue.label(ref.pattern)))],
-    };
+  if ('pattern' in ref) {
+    const part = catalogue.part(ref.pattern);
+    if (!part) throw new UnknownPartError('pattern', ref.pattern);
+    return { label: part.label, parts: [placed(part)] };
+  }
   if ('specimen' in ref) {
     const part = partOfSpecimen(catalogue, ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
     return { label: part.label, parts: [placed(part)] };

@@ -100,7 +100,7 @@ describe('oil clearance', () => {
     );
     // "A thousandth an inch": 2.5 in of journal, 0.0025 in of clearance.
     expect(contains(band, interval(0.0025 * 25.4))).toBeTrue();
-    expect(say(ruleOfThumb ?? [], 'metric')).toBe(
+    expect(say(ruleOfThumb?.() ?? [], 'metric')).toBe(
       'Rule of thumb, none is specified. A plain bearing runs with about a thousandth of its journal: 0.7 to 1.05 thousandths of the journal. Common practice.',
     );
   });

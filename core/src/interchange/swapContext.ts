@@ -1,6 +1,4 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import { partFromPattern, type Part } from '../catalogue/part.js';
-import type { KindId } from '../dictionary/dictionary.js';
 import type { EngineWith, Stock } from '../joints/index.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { enginesWithOf } from './enginesWith.js';
@@ -20,10 +18,8 @@ export interface SwapContext {
  * @example swapParts(crank, block, swapContextOf(catalogue)).verdict // 'fits'
  */
 export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}): SwapContext {
-  const ofKind = (kind: KindId): readonly Part[] =>
-    catalogue.ofKind(kind).map((pattern) => partFromPattern(pattern, catalogue.label(pattern.id)));
   return {
-    stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, ofKind(kind)])),
+    stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, catalogue.partsOfKind(kind)])),
     rules,
     nameOf: (id) => catalogue.label(id),
     enginesWith: enginesWithOf(catalogue),

@@ -1,7 +1,7 @@
 import { audit, type AuditFinding } from '../audit/index.js';
 import { LIST_OF, RECORD_TYPES, type Catalogue } from '../catalogue/catalogue.js';
 import { CatalogueLookup, type RecordChange } from '../catalogue/lookup.js';
-import { partFromPattern, type Part } from '../catalogue/part.js';
+import type { Part } from '../catalogue/part.js';
 import type { GridRequest } from '../contract/index.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import {
@@ -153,9 +153,7 @@ export class Holdings {
 
   /** All patterns of a kind as parts. */
   partsOf(kind: KindId): readonly Part[] {
-    return kept(this.parts, kind, () =>
-      this.lookup.ofKind(kind).map((pattern) => partFromPattern(pattern, this.lookup.label(pattern.id))),
-    );
+    return kept(this.parts, kind, () => this.lookup.partsOfKind(kind));
   }
 
   /** What a variant was most likely built with. */

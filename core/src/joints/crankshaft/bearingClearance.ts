@@ -60,7 +60,7 @@ export function bearingClearance(spec: BearingCheckSpec): JointCheck {
       const shared = {
         quantity: 'length',
         required: required.band,
-        ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb } : {}),
+        ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb() } : {}),
       } as const;
       if (!best || !held) return mended(noShell(bore.interval, offers.length > 0, shared), offers, assembly.rules);
       const finding: Outcome = {

@@ -168,7 +168,7 @@ const endFloat: JointCheck = {
         quantity: 'length',
         found,
         required,
-        ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb } : {}),
+        ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb() } : {}),
         because:
           held.verdict === 'fits'
             ? sentence`Thrust journal ${band(journal.interval)} over the thrust shell ${band(flange)} leaves ${band(found)}.`

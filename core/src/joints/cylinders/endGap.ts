@@ -16,7 +16,7 @@ export const endGap = (bore: Parameter): JointCheck =>
     found: ({ hole, madeFor, gap }) => plus(gap, scaled(minus(hole, madeFor), Math.PI)),
     required: ({ rules }, { hole }) => ({
       band: bandOfSize(bandOf(cylinders.endGap, rules), hole),
-      ruleOfThumb: cite(cylinders.endGap, rules),
+      ruleOfThumb: () => cite(cylinders.endGap, rules),
     }),
     subject: 'The end gap',
     tooLittle: 'the ends would butt and the ring break',

@@ -93,7 +93,7 @@ const leftOf = (
     required: () => ({
       band: interval(0),
       atLeast: true,
-      ruleOfThumb: [`Below its ${least.name.toLowerCase()} ${one(part)} is scrap.`],
+      ruleOfThumb: () => [`Below its ${least.name.toLowerCase()} ${one(part)} is scrap.`],
     }),
     subject: `The height left to ${cut}`,
     tooLittle: `the ${part} is below its ${least.name.toLowerCase()}`,
@@ -112,7 +112,7 @@ export const chamberOverBore = (id: string, bore: Parameter): JointCheck =>
     found: ({ hole, madeFor }) => minus(hole, madeFor),
     required: ({ rules }, { madeFor }) => {
       const by = limitOf(deck.chamberServes, rules) * madeFor.low;
-      return { band: interval(-by, by), ruleOfThumb: cite(deck.chamberServes, rules) };
+      return { band: interval(-by, by), ruleOfThumb: () => cite(deck.chamberServes, rules) };
     },
     fits: ({ sizes: { hole, madeFor } }) => sentence`Bores ${band(hole)} under chambers made for ${band(madeFor)}.`,
     subject: 'The bore over the one that the head is made for',

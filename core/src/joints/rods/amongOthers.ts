@@ -37,7 +37,7 @@ export const weight = (id: string, of: Parameter): JointCheck =>
       const by = weightAllowed(rules) + limitOf(rods.castings, rules);
       return {
         band: { low: -by, high: by },
-        ruleOfThumb: sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}`,
+        ruleOfThumb: () => sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}`,
       };
     },
     subject: 'The difference in weight',

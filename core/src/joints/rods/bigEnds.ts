@@ -147,7 +147,7 @@ const filletRoom = within({
   found: ({ radius }) => radius,
   required: (assembly) => {
     const figure = lookOf(assembly, rod.features.chamfer) === 'none' ? rods.filletPlain : rods.filletChamfered;
-    return { band: interval(0, limitOf(figure, assembly.rules)), ruleOfThumb: cite(figure, assembly.rules) };
+    return { band: interval(0, limitOf(figure, assembly.rules)), ruleOfThumb: () => cite(figure, assembly.rules) };
   },
   fits: ({ found }) => sentence`A fillet of ${band(found)} clears the rod: its chamfered side goes to the web.`,
   subject: 'The fillet',

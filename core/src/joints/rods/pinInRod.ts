@@ -26,7 +26,7 @@ function wantedOver({ rules }: Assembly, size: Interval, held: Holding): Require
   const most = high + limitOf(share, rules) * middle(size);
   return {
     band: held === 'pressed' ? interval(-most, -low) : interval(low, most),
-    ruleOfThumb: sentence`${cite(figure, rules)} ${cite(share, rules)}`,
+    ruleOfThumb: () => sentence`${cite(figure, rules)} ${cite(share, rules)}`,
   };
 }
 

@@ -22,7 +22,8 @@ import type { Verdict } from '../verdict.js';
 /** A band that something must lie in, and by what rule where no specification gives it. */
 export interface Requirement {
   readonly band: Interval;
-  readonly ruleOfThumb?: Sentence;
+  /** In words, which most who ask for the band do not want. */
+  readonly ruleOfThumb?: () => Sentence;
   readonly atLeast?: boolean;
   /** What stands in for a specification that nobody knows. */
   readonly inPlaceOf?: Unspecified;
@@ -89,14 +90,18 @@ export const before = (parameter: Parameter): Of => ({ parameter, where: 'replac
 /** A size that results from others must lie in a band: clearances, interferences, stack-ups, side play. */
 export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
   const entries = Object.entries(spec.of).map(([name, entry]) => ({ name, ...asOf(entry) }));
-  const valuesOf = (assembly: Assembly) =>
-    entries.flatMap(({ name, parameter, where }): (readonly [string, Parameter, Value])[] => {
+  /** The sizes, where all of them are known. */
+  const sizesIn = (assembly: Assembly): Known<S> | undefined => {
+    const sizes: Record<string, Interval> = {};
+    for (const { name, parameter, where } of entries) {
       const value = valueOf(assembly, parameter, where);
-      return value ? [[name, parameter, value]] : [];
-    });
+      if (!value) return undefined;
+      sizes[name] = value.interval;
+    }
+    return sizes as Known<S>;
+  };
   /** What is found, what is wanted, and how the one lies to the other. */
-  const looked = (assembly: Assembly, values: ReturnType<typeof valuesOf>) => {
-    const sizes = Object.fromEntries(values.map(([name, , value]) => [name, value.interval])) as Known<S>;
+  const looked = (assembly: Assembly, sizes: Known<S>) => {
     const found = spec.found(sizes, assembly);
     const requirement = spec.required(assembly, sizes);
     const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
@@ -123,29 +128,29 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
     judge: (assembly) => {
       const settled = spec.unless?.(assembly);
       if (settled) return settled;
-      const values = valuesOf(assembly);
-      if (values.length < entries.length)
+      const sizes = sizesIn(assembly);
+      if (!sizes)
         return missing(
           entries
             .filter(({ parameter, where }) => !valueOf(assembly, parameter, where))
             .map(({ parameter }) => parameter),
           spec.quantity,
         );
-      const { detail, requirement, held } = looked(assembly, values);
+      const { detail, requirement, held } = looked(assembly, sizes);
       const finding: Outcome = {
         ...held,
         quantity: spec.quantity ?? 'length',
         found: detail.found,
         required: detail.required,
         ...(requirement.atLeast ? { atLeast: true } : {}),
-        ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb } : {}),
+        ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb() } : {}),
         because: because(spec, assembly, detail, requirement, held.verdict),
         work: [],
         needs:
           held.verdict === 'cannotTell'
             ? [
                 ...wantedBefore(detail.found, requirement),
-                ...closer(values.map(([, parameter, value]): readonly [Parameter, Value] => [parameter, value])),
+                ...closer(valuesOf(entries, assembly)),
               ]
             : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
@@ -157,13 +162,20 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
     verdict: (assembly) => {
       const settled = spec.unless?.(assembly);
       if (settled) return settled.verdict;
-      const values = valuesOf(assembly);
-      if (values.length < entries.length) return 'cannotTell';
-      const { detail, requirement, held } = looked(assembly, values);
+      const sizes = sizesIn(assembly);
+      if (!sizes) return 'cannotTell';
+      const { detail, requirement, held } = looked(assembly, sizes);
       return spec.mend ? mendedVerdict(held.verdict, () => offers(assembly, detail, requirement)) : held.verdict;
     },
   };
 }
+
+/** Each of these sizes as it is known, and where that comes from. */
+const valuesOf = (entries: readonly Of[], assembly: Assembly): readonly (readonly [Parameter, Value])[] =>
+  entries.flatMap(({ parameter, where }): (readonly [Parameter, Value])[] => {
+    const value = valueOf(assembly, parameter, where);
+    return value ? [[parameter, value]] : [];
+  });
 
 /**
  * Where one of two sizes lies, if what results from both is as it must be, by the widest that is allowed. Nothing where
@@ -291,14 +303,14 @@ export function specified(
   return {
     band: size ? bandOfSize(usual, size) : usual,
     inPlaceOf: { parameter, leeway: size ? leewayOfSize(leeway, size) : leeway },
-    ruleOfThumb: sentence`Rule of thumb, none is specified. ${cite(figure, assembly.rules)}`,
+    ruleOfThumb: () => sentence`Rule of thumb, none is specified. ${cite(figure, assembly.rules)}`,
   };
 }
 
 /** Always the same figure. */
 export const usually =
   (figure: FigureOfThumb) =>
-  ({ rules }: Assembly): Requirement => ({ band: bandOf(figure, rules), ruleOfThumb: cite(figure, rules) });
+  ({ rules }: Assembly): Requirement => ({ band: bandOf(figure, rules), ruleOfThumb: () => cite(figure, rules) });
 
 /** No less than a figure. */
 export const noLess =
