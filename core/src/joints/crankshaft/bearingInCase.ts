@@ -22,7 +22,8 @@ function inHousing({ rules }: Assembly, ring: Interval): Requirement {
       isoLimits('N7', size).low - size,
       isoLimits('H7', size).high - size + limitOf(bearings.ringOutside, rules),
     ),
-    ruleOfThumb: () => sentence`A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
+    ruleOfThumb: () =>
+      sentence`A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
   };
 }
 

@@ -19,7 +19,8 @@ function onShaft({ rules }: Assembly, hole: Interval): Requirement {
       isoLimits('j5', size).low - size,
       isoLimits('m6', size).high - size + limitOf(bearings.ringBore, rules),
     ),
-    ruleOfThumb: () => sentence`A ring that turns is pressed lightly, as by the shafts j5 to m6 of ISO 286-2. ${cite(bearings.ringBore, rules)}`,
+    ruleOfThumb: () =>
+      sentence`A ring that turns is pressed lightly, as by the shafts j5 to m6 of ISO 286-2. ${cite(bearings.ringBore, rules)}`,
   };
 }
 

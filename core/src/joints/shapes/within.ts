@@ -148,10 +148,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
         work: [],
         needs:
           held.verdict === 'cannotTell'
-            ? [
-                ...wantedBefore(detail.found, requirement),
-                ...closer(valuesOf(entries, assembly)),
-              ]
+            ? [...wantedBefore(detail.found, requirement), ...closer(valuesOf(entries, assembly))]
             : [],
         ...(spec.caution && held.verdict !== 'fits' ? { caution: spec.caution } : {}),
       };
