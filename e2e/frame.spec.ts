@@ -1,30 +1,26 @@
-import { enter, expect, faultsOnBothGrounds, saved, test } from './shop';
+import { enter, expect, expectNoFaults, saved, test } from './shop';
 
-for (const [name, address, shows] of [
-  ['Bench', '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', 'Settled'],
-  [
-    'Swap',
-    '/swap?donor=specimen:88768045-8cf8-49ee-84a1-d8aa2c430629&into=sluice-block-low-large',
-    'Spacer shells, and regrind the mains',
-  ],
-  ['Shelf', '/shelf', 'Frost fan crank, bin 4'],
-  ['Compare', '/compare?of=pattern:skerry-crank-4-112,pattern:skerry-crank-4-104', 'Stroke'],
-  ['Catalogue', '/catalogue', 'Rolling bearings'],
-  ['a search of the Catalogue', '/catalogue?find=41?7', '3.375 cast, small journal'],
-  ['a family', '/catalogue/family/sluice', 'What was fitted as'],
-  ['a variant', '/catalogue/variant/sluice-361-d', 'What it carried'],
-  ['a pattern', '/catalogue/pattern/skerry-crank-4-112', 'Disputed'],
-  ['the form of a pattern', '/catalogue/edit/pattern/skerry-crank-4-112', 'Main journal'],
-  ['the scheme editor', '/catalogue/edit/scheme/brackmere-date', 'Tried on numbers'],
-  ['the Audit', '/catalogue/audit', 'Stated size'],
-  ['Import and export', '/catalogue/import', 'Choose a file, or drop it here'],
-] as const) {
-  test(`axe finds nothing on ${name}, on either ground`, async ({ page }) => {
-    await page.goto(address);
-    await expect(page.getByText(shows, { exact: !/search|pattern|Audit/.test(name) }).first()).toBeVisible();
-    expect(await faultsOnBothGrounds(page)).toEqual([]);
-  });
-}
+test('axe finds nothing on any station, on either ground', async ({ page }) => {
+  await expectNoFaults(page, [
+    ['Bench', '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', 'Settled'],
+    [
+      'Swap',
+      '/swap?donor=specimen:88768045-8cf8-49ee-84a1-d8aa2c430629&into=sluice-block-low-large',
+      'Spacer shells, and regrind the mains',
+    ],
+    ['Shelf', '/shelf', 'Frost fan crank, bin 4'],
+    ['Compare', '/compare?of=pattern:skerry-crank-4-112,pattern:skerry-crank-4-104', 'Stroke'],
+    ['Catalogue', '/catalogue', 'Rolling bearings'],
+    ['a search of the Catalogue', '/catalogue?find=41?7', /3\.375 cast, small journal/],
+    ['a family', '/catalogue/family/sluice', 'What was fitted as'],
+    ['a variant', '/catalogue/variant/sluice-361-d', 'What it carried'],
+    ['a pattern', '/catalogue/pattern/skerry-crank-4-112', /Disputed/],
+    ['the form of a pattern', '/catalogue/edit/pattern/skerry-crank-4-112', /Main journal/],
+    ['the scheme editor', '/catalogue/edit/scheme/brackmere-date', 'Tried on numbers'],
+    ['the Audit', '/catalogue/audit', /Stated size/],
+    ['Import and export', '/catalogue/import', 'Choose a file, or drop it here'],
+  ]);
+});
 
 test('specimens are listed, renamed, deleted and brought back', async ({ page }) => {
   await page.goto('/bench');
@@ -71,35 +67,42 @@ test('everything is reached from the keyboard', async ({ page }) => {
 test('a whole station shows at 1280 by 800 without the frame scrolling, and nothing sticks out sideways on a tablet or a phone', async ({
   page,
 }) => {
-  for (const [width, height] of [
-    [1280, 800],
-    [1024, 768],
-    [390, 780],
-  ] as const) {
-    await page.setViewportSize({ width, height });
-    for (const address of [
-      '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629',
-      '/swap?donor=pattern:sluice-crank-3375-forged',
-      '/swap/grid?donors=crank&recipients=block',
-      '/swap/grid?donors=crank&recipients=block&view=groups',
-      '/shelf',
-      '/catalogue/family/sluice',
-      '/jobs/8298c813-593c-4153-81ca-3b9414c8478e',
-      '/rules',
-      '/practice',
-      '/card/88768045-8cf8-49ee-84a1-d8aa2c430629',
-      '/catalogue/pattern/skerry-crank-4-112',
-    ]) {
-      await page.goto(address);
-      await expect(page.locator('main')).not.toBeEmpty();
+  for (const address of [
+    '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629',
+    '/swap?donor=pattern:sluice-crank-3375-forged',
+    '/swap/grid?donors=crank&recipients=block',
+    '/swap/grid?donors=crank&recipients=block&view=groups',
+    '/shelf',
+    '/catalogue/family/sluice',
+    '/jobs/8298c813-593c-4153-81ca-3b9414c8478e',
+    '/rules',
+    '/practice',
+    '/card/88768045-8cf8-49ee-84a1-d8aa2c430629',
+    '/catalogue/pattern/skerry-crank-4-112',
+  ]) {
+    await page.goto(address);
+    await expect(page.locator('main')).not.toBeEmpty();
+    for (const [width, height] of [
+      [390, 780],
+      [1024, 768],
+      [1280, 800],
+    ] as const) {
+      await page.setViewportSize({ width, height });
       await expect(page.getByText(/^Fetching the/)).toHaveCount(0);
       await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
-      const sizes = await page.evaluate(() => ({
-        tall: document.documentElement.scrollHeight - innerHeight,
-        wide: document.documentElement.scrollWidth - innerWidth,
-        main: (document.querySelector('main')?.scrollWidth ?? 0) - (document.querySelector('main')?.clientWidth ?? 0),
-      }));
-      expect(sizes, `${address} at ${width}`).toEqual({ tall: 0, wide: 0, main: 0 });
+      // Drawings follow the width of the window a frame later.
+      await expect
+        .poll(
+          () =>
+            page.evaluate(() => ({
+              tall: document.documentElement.scrollHeight - innerHeight,
+              wide: document.documentElement.scrollWidth - innerWidth,
+              main:
+                (document.querySelector('main')?.scrollWidth ?? 0) - (document.querySelector('main')?.clientWidth ?? 0),
+            })),
+          { message: `${address} at ${width}`, timeout: 20_000 },
+        )
+        .toEqual({ tall: 0, wide: 0, main: 0 });
     }
   }
 });

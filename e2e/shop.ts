@@ -150,6 +150,19 @@ export const test = base.extend<{ page: Page }, { shop: Shop }>({
 
 export { expect };
 
+/**
+ * Opens an address as a link on the page would, without loading the page anew. What was shown before stands until the
+ * station is there: wait for something that only it has.
+ */
+export async function goTo(page: Page, address: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto(address);
+  else
+    await page.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, address);
+}
+
 /** Types into the entry line and enters it. */
 export async function enter(page: Page, text: string): Promise<void> {
   await page.getByLabel('What you read, see and measure on the part').fill(text);
@@ -176,6 +189,20 @@ export const saved = (page: Page) => expect(page.getByText('Saved', { exact: tru
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
+/** A station or a situation in it: what it is called here, its address, and words that only it shows. */
+export type Station = readonly [name: string, address: string, shows: string | RegExp];
+
+/** Goes through stations on one page and holds each to all rules of axe-core, on either ground. */
+export async function expectNoFaults(page: Page, stations: readonly Station[]): Promise<void> {
+  for (const [name, address, shows] of stations)
+    await test.step(name, async () => {
+      await goTo(page, address);
+      await expect(page.getByText(shows, { exact: typeof shows === 'string' }).first()).toBeVisible();
+      await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+      expect.soft(await faultsOnBothGrounds(page), name).toEqual([]);
+    });
+}
+
 /** What axe-core finds wrong with the page on the light ground, and then on the dark one. */
 export async function faultsOnBothGrounds(page: Page): Promise<string[]> {
   // Colours that are still on their way from one ground to the other are no fault.
@@ -190,6 +217,8 @@ export async function faultsOnBothGrounds(page: Page): Promise<string[]> {
     .poll(async () => (dark = await faults(page, ['color-contrast'])).length, { timeout: 10_000 })
     .toBe(0)
     .catch(() => undefined);
+  await page.getByRole('button', { name: 'To the light ground' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
   return [...light, ...dark];
 }
 
@@ -199,7 +228,7 @@ interface Axe {
 
 /** What axe-core finds wrong with the page as it stands: by all its rules, or by some. */
 export async function faults(page: Page, runOnly?: readonly string[]): Promise<string[]> {
-  await page.evaluate(AXE);
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(AXE);
   return page.evaluate(async (only) => {
     const { axe } = window as unknown as { axe: Axe };
     const { violations } = await axe.run({ resultTypes: ['violations'], ...(only ? { runOnly: only } : {}) });

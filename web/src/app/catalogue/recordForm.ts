@@ -36,6 +36,13 @@ import { Questions } from '../data/questions';
 import { growing } from '../ui/growing';
 import { ReferenceField } from './referenceField';
 
+/** What is drawn of a list in one turn: its head, or one field of one of its entries. */
+interface Cell {
+  readonly list: FieldList;
+  readonly entry?: Readonly<Record<string, string>>;
+  readonly field?: Field;
+}
+
 /** A form made from the dictionary and the record's own fields. Everything is typed as text, units and all. */
 @Component({
   selector: 'wb-record-form',
@@ -95,12 +102,14 @@ export class RecordForm {
     2,
     this.looks,
   );
-  /** Every list, and after it each of its entries. */
-  private readonly entries = growing(
+  /** Every list, and after it its entries field by field: a field to choose in takes long to draw. */
+  private readonly cells = growing(
     computed(() =>
-      this.form().lists.flatMap((list) => [
-        { list, entry: undefined },
-        ...(this.text().lists[list.path] ?? []).map((entry) => ({ list, entry })),
+      this.form().lists.flatMap((list): readonly Cell[] => [
+        { list },
+        ...(this.text().lists[list.path] ?? []).flatMap((entry) =>
+          list.fields.map((field) => ({ list, entry, field })),
+        ),
       ]),
     ),
     1,
@@ -108,8 +117,18 @@ export class RecordForm {
   );
   protected readonly lists = computed(() =>
     this.form().lists.flatMap((list) => {
-      const drawn = this.entries().filter((each) => each.list === list);
-      return drawn.length === 0 ? [] : [{ ...list, entries: drawn.flatMap(({ entry }) => (entry ? [entry] : [])) }];
+      const drawn = this.cells().filter((each) => each.list === list);
+      if (drawn.length === 0) return [];
+      const entries = new Set(drawn.map(({ entry }) => entry).filter((entry) => entry !== undefined));
+      return [
+        {
+          ...list,
+          entries: [...entries].map((text) => ({
+            text,
+            fields: drawn.flatMap(({ entry, field }) => (entry === text ? (field ?? []) : [])),
+          })),
+        },
+      ];
     }),
   );
   protected readonly about = computed((): readonly Choice[] => {
