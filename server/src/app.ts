@@ -1,3 +1,4 @@
+import { AjvCompiler } from '@fastify/ajv-compiler';
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
 import swagger from '@fastify/swagger';
@@ -37,6 +38,9 @@ const CLOSES_AFTER_MS = 1000;
 /** Largest request body, in bytes: some thousands of readings. */
 export const BODY_LIMIT = 1024 * 1024;
 
+/** What validates requests is compiled once in a process, however many applications are put together in it. */
+const buildValidator = AjvCompiler();
+
 /**
  * A browser that went on to another page before a file had come is no failure of the server: said to those who look for
  * it only.
@@ -63,6 +67,7 @@ export async function buildApp(
   const app = fastify({
     bodyLimit: BODY_LIMIT,
     logger: { level: config.logLevel, hooks: { logMethod: leftOnPurpose } },
+    schemaController: { compilersFactory: { buildValidator } },
     ajv: {
       customOptions: {
         coerceTypes: false,

@@ -8,7 +8,16 @@ import ExcelJS from 'exceljs';
 import pg from 'pg';
 import type { FastifyInstance } from 'fastify';
 import { buildApp } from '../app.js';
-import { appWithDemo, demoCatalogue, testDatabaseUrl, withDemo, type ImportShown } from './testing.js';
+import {
+  appWithDemo,
+  demoCatalogue,
+  Halt,
+  MANY_PINS,
+  manyPins,
+  testDatabaseUrl,
+  withDemo,
+  type ImportShown,
+} from './testing.js';
 
 interface Row {
   readonly place: string;
@@ -457,10 +466,7 @@ describe('an import', () => {
   });
 
   it('can be stopped in the middle, and nothing of it stays', async () => {
-    const many = [
-      'id,name,pin.diameter [mm]',
-      ...Array.from({ length: 60_000 }, (_, at) => `many-pin-${at},Pin ${at},20`),
-    ].join('\n');
+    const many = manyPins();
     const begun = (
       await app.inject({ method: 'POST', url: '/api/imports', ...formOf(many, 'pin.csv') })
     ).json<ImportShown>();
@@ -468,9 +474,12 @@ describe('an import', () => {
     expect((await state(begun.id)).state).toBe('cancelled');
     expect(await rows(begun.id)).toEqual([]);
     const read = await upload(many, 'pin.csv');
-    expect(count(read, 'added')).toBe(60_000);
+    expect(count(read, 'added')).toBe(MANY_PINS - 1);
+    const halt = await Halt.inTheMiddle();
     await post(read.id, 'apply');
+    await halt.isReached();
     await app.inject({ method: 'DELETE', url: `/api/imports/${read.id}` });
+    await halt.letGo();
     expect((await state(read.id)).state).toBe('cancelled');
     expect((await app.inject({ url: '/api/search?q=many' })).json<{ count: number }>().count).toBe(0);
   });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Catalogue, JobFile, SpecimenFile } from '@which-bore/core';
 import { Ajv, type ValidateFunction } from 'ajv';
 import type { FastifyInstance } from 'fastify';
+import pg from 'pg';
 import { buildApp } from '../app.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from './catalogueStore.js';
@@ -65,6 +66,40 @@ function holdToContract(app: FastifyInstance): void {
       );
     return payload;
   });
+}
+
+/** Pins to be imported, and among the last of them one that the demo has already. */
+export const MANY_PINS = 6000;
+const KNOWN_PIN = 'skerry-pin-42';
+export const manyPins = (): string =>
+  [
+    'id,name,pin.diameter [mm]',
+    ...Array.from({ length: MANY_PINS - 1 }, (_, at) => `many-pin-${at},Pin ${at},20`),
+    `${KNOWN_PIN},Of 42,42`,
+  ].join('\n');
+
+/** Putting pins in that stands still where most of them are written and nothing is settled. */
+export class Halt {
+  private constructor(private readonly client: pg.Client) {}
+
+  /** Holds on to the pin that the demo has already: whoever puts them all in must wait for it. */
+  static async inTheMiddle(): Promise<Halt> {
+    const client = new pg.Client({ connectionString: testDatabaseUrl() });
+    await client.connect();
+    await client.query('BEGIN');
+    await client.query('SELECT FROM pattern WHERE id = $1 FOR UPDATE', [KNOWN_PIN]);
+    return new Halt(client);
+  }
+
+  /** Waits until somebody stands there. */
+  async isReached(): Promise<void> {
+    const waiting = 'SELECT FROM pg_locks WHERE NOT granted AND transactionid = pg_current_xact_id()::xid';
+    while ((await this.client.query(waiting)).rowCount === 0) await new Promise((resolve) => setTimeout(resolve, 25));
+  }
+
+  letGo(): Promise<void> {
+    return this.client.end();
+  }
 }
 
 /** An import as the API tells of it. */
