@@ -13,7 +13,7 @@ test('axe finds nothing on any station, on either ground', async ({ page }) => {
     ['Catalogue', '/catalogue', 'Rolling bearings'],
     ['a search of the Catalogue', '/catalogue?find=41?7', /3\.375 cast, small journal/],
     ['a family', '/catalogue/family/sluice', 'What was fitted as'],
-    ['a variant', '/catalogue/variant/sluice-361-d', 'What it carried'],
+    ['a variant', '/catalogue/variant/sluice-357-d', 'What it carried'],
     ['a pattern', '/catalogue/pattern/skerry-crank-4-112', /Disputed/],
     ['the form of a pattern', '/catalogue/edit/pattern/skerry-crank-4-112', /Main journal/],
     ['the scheme editor', '/catalogue/edit/scheme/brackmere-date', 'Tried on numbers'],

@@ -12,7 +12,7 @@ const SITUATIONS: readonly Station[] = [
     '/swap?donor=pattern:skerry-piston-112-160-super,pattern:skerry-rod-drilled-42,pattern:skerry-pin-42&into=variant:skerry-47',
     /Drops in/,
   ],
-  ['internals in another engine', '/swap?donor=variant:sluice-306&into=variant:sluice-361', /Does not go in/],
+  ['internals in another engine', '/swap?donor=variant:sluice-306&into=variant:sluice-357', /Does not go in/],
   [
     'what else fits here',
     '/swap?donor=pattern:sluice-crank-3375-cast&into=sluice-block-low-small&list=fits',
@@ -39,8 +39,8 @@ const SAID = [
   ['pattern:skerry-liner-three-shim', 'skerry-block-4-late', 'fits with work', 'of steel shim under the flanges'],
   ['pattern:skerry-liner-two', 'skerry-block-4-late', 'does not fit', 'coolant gets into the oil'],
   [
-    'pattern:sluice-piston-400-3375-90',
-    'sluice-piston-400-3375-80',
+    'pattern:sluice-piston-398-3375-90',
+    'sluice-piston-398-3375-80',
     'does not fit',
     'mixed ratios in one engine are refused',
   ],

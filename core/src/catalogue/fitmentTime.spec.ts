@@ -48,7 +48,7 @@ describe('the time of a fitment', () => {
     const exceptions = CATALOGUE.variants.flatMap((each) =>
       each.fitments.filter((fitment) => isException(each, fitment)).map((fitment) => `${each.code} ${fitment.pattern}`),
     );
-    expect(exceptions).toContain('361 sluice-piston-400-3590-82');
+    expect(exceptions).toContain('357 sluice-piston-398-3590-83');
     expect(new Set(exceptions).size).toBeGreaterThan(10);
   });
 });

@@ -8,7 +8,7 @@ const inOrder = <T extends { readonly id: string }>(records: readonly T[]) =>
 describe('a catalogue at hand', () => {
   it('names records in full, and by their ids where they are not there', () => {
     expect(LOOKUP.label('sluice-crank-3115')).toMatch(/^Brackmere Sluice, /);
-    expect(LOOKUP.variantLabel('sluice-361-d')).toBe('Brackmere Sluice 361 D');
+    expect(LOOKUP.variantLabel('sluice-357-d')).toBe('Brackmere Sluice 357 D');
     expect(LOOKUP.labelOf('maker', 'vesk')).toBe('Vesk');
     expect(LOOKUP.labelOf('scheme', 'brackmere-date')).toBe('Brackmere casting date');
     expect(LOOKUP.labelOf('swap', CATALOGUE.swaps[0]?.id ?? '')).toContain(' into ');
@@ -43,11 +43,11 @@ describe('a catalogue at hand', () => {
   });
 
   it('puts fitments in the order of assembly, then of time', () => {
-    const variant = LOOKUP.variant('sluice-361-d');
+    const variant = LOOKUP.variant('sluice-357-d');
     const ordered = fitmentsInOrder(variant?.fitments ?? []);
     expect(ordered.slice(0, 3).map((fitment) => [fitment.slot, fitment.from])).toEqual([
       ['block', '1986'],
-      ['block', '1986-09'],
+      ['block', '1986-06'],
       ['crank', '1986'],
     ]);
     expect(ordered.length).toBe(variant?.fitments.length ?? 0);

@@ -93,7 +93,7 @@ describe('parts side by side', () => {
   });
 
   it('may be whole engines, with what they carry', () => {
-    const rows = compare(LOOKUP, [variant('sluice-361'), variant('sluice-361-d')]).rows;
+    const rows = compare(LOOKUP, [variant('sluice-357'), variant('sluice-357-d')]).rows;
     expect(rows.find((row) => row.id === 'variant.stroke')?.agrees).toBeTrue();
     expect(rows.find((row) => row.id === 'slot.block')?.agrees).toBeFalse();
     expect(rows.find((row) => row.id === 'slot.pin')?.agrees).toBeTrue();

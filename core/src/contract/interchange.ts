@@ -137,7 +137,7 @@ export const interchange = question({
   answer: Type.Object({ donor: Type.String(), swaps: list(JudgementSchema) }),
   example: {
     donors: [{ pattern: 'sluice-crank-3375-forged' }],
-    recipients: [{ pattern: 'sluice-block-low-large' }, { variant: 'sluice-361' }],
+    recipients: [{ pattern: 'sluice-block-low-large' }, { variant: 'sluice-357' }],
     units: 'inch',
   },
 });

@@ -45,6 +45,18 @@ export const ROTATION = {
   anticlockwise: 'anticlockwise, from the front | anticlockwise, counterclockwise, ccw',
 } as const;
 
+/** How the throws of a crank lie round its axis. */
+export const THROWS = {
+  single: 'one throw | single throw',
+  together: 'two side by side | 360 crank, parallel throws',
+  opposed: 'two opposite each other | 180 crank, opposed throws',
+  three: 'three at 120° | three throws at 120',
+  plane: 'four in one plane | flat plane, single plane',
+  cross: 'four at 90°, a cross | cross plane, crossplane',
+  fifths: 'five at 72° | throws at 72',
+  pairs: 'six in pairs at 120° | six throws in pairs',
+} as const;
+
 /** Where the head lets its coolant out. */
 export const COOLANT_FACE = {
   deck: 'through the deck | deck coolant, deck ports',

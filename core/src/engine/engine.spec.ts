@@ -77,7 +77,7 @@ describe('an engine identified from its parts', () => {
 
   it('takes the years and serials claimed into account', () => {
     expect(engine('serial A20000').engine.candidates[0]?.pattern).toBe('ambit-1200');
-    expect(engine('engine 361 D').engine.candidates[0]?.pattern).toBe('sluice-361-d');
+    expect(engine('engine 357 D').engine.candidates[0]?.pattern).toBe('sluice-357-d');
   });
 
   it('says nothing of an engine about which nothing was read', () => {

@@ -34,7 +34,7 @@ describe('a number that was replaced', () => {
   it('of the demo that leads in a circle is told as one', () => {
     const { superseded } = judgeSwap(
       LOOKUP,
-      [{ pattern: 'sluice-piston-400-3590-90' }],
+      [{ pattern: 'sluice-piston-398-3590-90' }],
       { pattern: 'sluice-rod-large' },
       SETTING,
     );

@@ -101,7 +101,7 @@ describe('oil clearance', () => {
     // "A thousandth an inch": 2.5 in of journal, 0.0025 in of clearance.
     expect(contains(band, interval(0.0025 * 25.4))).toBeTrue();
     expect(say(ruleOfThumb?.() ?? [], 'metric')).toBe(
-      'Rule of thumb, none is specified. A plain bearing runs with about a thousandth of its journal: 0.7 to 1.05 thousandths of the journal. Common practice.',
+      'Rule of thumb, none is specified. A plain bearing runs with no more than a thousandth of its journal; most modern makers ask for less: 0.4 to 1 thousandths of the journal. Common practice.',
     );
   });
 });

@@ -191,8 +191,8 @@ describe('one way only', () => {
 describe('pistons of one engine', () => {
   it('are of one ratio: one of another among them is refused, whichever way', () => {
     for (const [mine, others] of [
-      ['sluice-piston-400-3375-90', 'sluice-piston-400-3375-80'],
-      ['sluice-piston-400-3375-80', 'sluice-piston-400-3375-90'],
+      ['sluice-piston-398-3375-90', 'sluice-piston-398-3375-80'],
+      ['sluice-piston-398-3375-80', 'sluice-piston-398-3375-90'],
     ] as const) {
       const judged = swapParts(demoPart(mine), demoPart(others), SETTING);
       expect(judged.verdict).toBe('doesNotFit');

@@ -4,11 +4,13 @@ import { pistonAmongOthers } from './rods/pistonAmongOthers.js';
 import { rodAmongOthers } from './rods/rodAmongOthers.js';
 import { camInBlock } from './valveGear/camInBlock.js';
 import { camInHead } from './valveGear/camInHead.js';
+import { camOnCrank } from './valveGear/camOnCrank.js';
 import { camInPlace } from './valveGear/camInPlace.js';
 import { camOnLifters } from './valveGear/camOnLifters.js';
 import { camOnSprings } from './valveGear/camOnSprings.js';
 import type { Joint } from './check.js';
 import { crankcase } from './crankshaft/crankcase.js';
+import { throws } from './crankshaft/throws.js';
 import { rodsInCase } from './crankshaft/rodsInCase.js';
 import { pistonInBlock } from './cylinders/pistonInBlock.js';
 import { pistonInLiner } from './cylinders/pistonInLiner.js';
@@ -64,6 +66,7 @@ export { record } from './record.js';
 
 const ALL: readonly Joint[] = [
   mains,
+  throws,
   bearingInCase,
   bearingOnCrank,
   crankcase,
@@ -95,6 +98,7 @@ const ALL: readonly Joint[] = [
   valveToPiston,
   camInBlock,
   camInHead,
+  camOnCrank,
   camInPlace,
   lifterInBlock,
   lifterInHead,

@@ -45,8 +45,8 @@ describe('claims in the entry line', () => {
       jasmine.objectContaining({ sort: 'claim', value: 'Orchard frost fan 4' }),
       jasmine.objectContaining({ sort: 'size' }),
     ]);
-    expect(readEntry('engine 361 D main 59.67 mic', 'crank').words).toEqual([
-      jasmine.objectContaining({ sort: 'claim', about: 'engine', value: '361 D' }),
+    expect(readEntry('engine 357 D main 59.67 mic', 'crank').words).toEqual([
+      jasmine.objectContaining({ sort: 'claim', about: 'engine', value: '357 D' }),
       jasmine.objectContaining({ sort: 'size', parameter: 'crank.mainJournal.diameter' }),
     ]);
   });

@@ -25,7 +25,9 @@ const NEAR = 0.05;
 const NEAR_NOTHING = 0.001;
 
 const endsOf = ({ bound, band, leeway }: FigureOfThumb): readonly number[] =>
-  bound === 'between' ? [...new Set([band.low, band.high, ...(leeway ? [leeway.low, leeway.high] : [])])] : [band.high];
+  bound === 'between'
+    ? [...new Set([band.low, band.high, ...(leeway ? [leeway.low, leeway.high] : [])])]
+    : [band.high, ...(leeway ? [bound === 'atMost' ? leeway.high : leeway.low] : [])];
 
 /** Of what is counted the next whole number is as near as can be. */
 const nearness = ({ quantity }: FigureOfThumb, end: number): number =>

@@ -6,8 +6,8 @@ const BOUNDARY = 'ISO 15, boundary dimensions';
 export const bearings = subject('bearings', {
   thousandth: between(
     'Oil clearance, a thousandth',
-    [0.0007, 0.00105],
-    'A plain bearing runs with about a thousandth of its journal',
+    [0.0004, 0.001],
+    'A plain bearing runs with no more than a thousandth of its journal; most modern makers ask for less',
     {
       of: 'the journal',
       leeway: [0.00025, 0.002],

@@ -65,14 +65,30 @@ export const cylinders = subject('cylinders', {
   linerShimmed: atMost('Shims under a liner', 0.4, 'A thicker pack of shims lets the flange fret'),
   groovePlay: between(
     'Ring in its groove',
-    [0.012, 0.12],
+    [0.03, 0.08],
     'A ring moves freely in its groove, and one that is loose flutters',
+    { leeway: [0.012, 0.12] },
   ),
   grooveWidened: atMost('Widening a ring groove', 0.7, 'More leaves the land beside the groove too thin'),
   grooveWithin: about('Tolerance of a turned groove', 0.005, 'A ring groove is turned to so near, either way'),
-  endGap: between('End gap of a ring', [0.0015, 0.0085], 'The ends of a ring neither butt when it is hot nor leak', {
-    of: 'the bore',
-  }),
+  endGap: between(
+    'End gap of a top ring',
+    [0.0035, 0.0045],
+    'The ends of a ring neither butt when it is hot nor leak: four thou to the inch of bore',
+    { of: 'the bore', leeway: [0.002, 0.0085] },
+  ),
+  endGapHot: between(
+    'End gap of a top ring, diesel',
+    [0.005, 0.006],
+    'The top ring of a diesel, or under boost, runs hotter and gets half as much again',
+    { of: 'the bore', leeway: [0.0025, 0.0085] },
+  ),
+  endGapEither: between(
+    'End gap of a top ring, duty not known',
+    [0.0035, 0.006],
+    'Four thou to the inch of bore, half as much again in a diesel or under boost',
+    { of: 'the bore', leeway: [0.002, 0.0085] },
+  ),
   endGapFiled: atMost(
     'Filing a ring',
     2,

@@ -42,7 +42,7 @@ describe('a figure of the shop’s own', () => {
     expect(problem(bearings.endFloat, '0.1 to 0.2 cc', 'metric')).toContain(
       'has a unit, “cc”, that does not belong there',
     );
-    expect(problem(bearings.thousandth, '0.8 to 1 mm', 'metric')).toContain('like 0.7 to 1.05.');
+    expect(problem(bearings.thousandth, '0.8 to 1 mm', 'metric')).toContain('like 0.4 to 1.');
     expect(problem(bearings.endFloat, '0.1x3 to 0.2', 'metric')).toContain('has a unit, “x3”');
     expect(problem(bearings.endFloat, '0.1.2 to 0.3', 'metric')).toContain('is no figure');
   });

@@ -20,8 +20,13 @@ const side = (looks: Readonly<Record<string, string>>) => (play: number, rules: 
       rules,
     },
   );
-const fillet = (chamfer: string) => (radius: number, rules: HouseRules) =>
-  judged('bigEnds', 'fillet', [made('crank', { 'crankpin.fillet': radius }), made('rod', {}, { chamfer })], { rules });
+const fillet = (chamfer: string, rodsPerPin: string) => (radius: number, rules: HouseRules) =>
+  judged(
+    'bigEnds',
+    'fillet',
+    [made('crank', { 'crankpin.fillet': radius }, { rodsPerPin }), made('rod', {}, { chamfer })],
+    { rules },
+  );
 /** Crank, rod and piston with plays at both ends. */
 const located = (below: number, above: number, rules: HouseRules) =>
   finding(
@@ -137,8 +142,11 @@ describe('figures of thumb of rods and pins', () => {
       [0.0144, 'as much'],
       [0.0156, 'less'],
     ),
-    boundary(rods.filletPlain, fillet('none'), [1.746, 'fits'], [1.854, 'doesNotFit']),
-    boundary(rods.filletChamfered, fillet('oneSide'), [4.85, 'fits'], [5.15, 'doesNotFit']),
+    boundary(rods.filletPlain, fillet('none', '1'), [1.746, 'fits'], [1.854, 'doesNotFit']),
+    // Alone on its pin a rod meets a fillet on either side; of two side by side each meets one.
+    boundary(rods.filletPlain, fillet('oneSide', '1'), [1.746, 'fits'], [1.854, 'doesNotFit']),
+    boundary(rods.filletChamfered, fillet('oneSide', '2'), [4.85, 'fits'], [5.15, 'doesNotFit']),
+    boundary(rods.filletChamfered, fillet('bothSides', '1'), [4.85, 'fits'], [5.15, 'doesNotFit']),
     boundary(rods.locates, (play, rules) => located(play, 3, rules).verdict, [0.679, 'fits'], [0.721, 'cannotTell']),
     boundary(rods.free, (play, rules) => located(0.2, play, rules).verdict, [0.776, 'cannotTell'], [0.824, 'fits']),
     boundary(

@@ -43,10 +43,13 @@ const lifter = (play: number, rules: HouseRules) =>
       rules,
     },
   );
-const stem = (play: number, rules: HouseRules) =>
-  finding('valveInHead', 'stem', [made('head', { 'guide.bore': 8 + play }), made('valve', { 'stem.diameter': 8 })], {
-    rules,
-  });
+const stem = (play: number, rules: HouseRules, duty = 'intake') =>
+  finding(
+    'valveInHead',
+    'stem',
+    [made('head', { 'guide.bore': 8 + play }), made('valve', { 'stem.diameter': 8 }, { duty })],
+    { rules },
+  );
 const valveHead = (by: number, rules: HouseRules) =>
   judged(
     'valveInHead',
@@ -124,8 +127,10 @@ describe('figures of thumb of the valve gear', () => {
     boundary(
       valveGear.coilBind,
       (room, rules) => coils(room, '5', 12, rules),
-      [1.164, 'fitsWithWork, takeAlong'],
-      [1.236, 'fits'],
+      [0.97, 'fitsWithWork, takeAlong'],
+      [1.03, 'cannotTell, takeAlong'],
+      [1.455, 'cannotTell, takeAlong'],
+      [1.545, 'fits'],
     ),
     boundary(
       valveGear.coilBindMended,
@@ -141,13 +146,13 @@ describe('figures of thumb of the valve gear', () => {
           'camOnSprings',
           'coilBind',
           [
-            made('head', { 'spring.installedHeight': 25 + 1.2 + 8 * ratio }, { camBearings: '0' }),
+            made('head', { 'spring.installedHeight': 25 + 1.5 + 8 * ratio }, { camBearings: '0' }),
             made('cam', { 'lift.exhaust': 8 }),
             made('valveSpring', { coilBind: 25 }),
           ],
           { rules },
         ),
-      [1.455, 'fitsWithWork, takeAlong'],
+      [1.455, 'cannotTell, takeAlong'],
       [1.545, 'fits'],
     ),
     boundary(
@@ -188,12 +193,28 @@ describe('figures of thumb of the valve gear', () => {
       [1.236, 'fitsWithWork, pushrods'],
     ),
     boundary(
-      valveGear.stem,
+      valveGear.stemIntake,
       (play, rules) => stem(play, rules).verdict,
       [0.0114, 'fitsWithWork'],
-      [0.0126, 'fits'],
-      [0.1018, 'fits'],
+      [0.0126, 'cannotTell'],
+      [0.0245, 'cannotTell'],
+      [0.0255, 'fits'],
+      [0.064, 'fits'],
+      [0.066, 'cannotTell'],
+      [0.1018, 'cannotTell'],
       [0.1081, 'fitsWithWork'],
+    ),
+    boundary(
+      valveGear.stemExhaust,
+      (play, rules) => stem(play, rules, 'exhaust').verdict,
+      [0.0194, 'fitsWithWork'],
+      [0.0206, 'cannotTell'],
+      [0.0392, 'cannotTell'],
+      [0.0408, 'fits'],
+      [0.0882, 'fits'],
+      [0.0918, 'cannotTell'],
+      [0.1225, 'cannotTell'],
+      [0.1275, 'fitsWithWork'],
     ),
     boundary(
       valveGear.guideChanged,

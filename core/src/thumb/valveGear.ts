@@ -20,7 +20,12 @@ export const valveGear = subject('valveGear', {
     6,
     'Base circles that differ by more belong to another valve gear',
   ),
-  coilBind: atLeast('Room between the coils', 1.2, 'About fifty thou stays between the coils at full lift'),
+  coilBind: atLeast(
+    'Room between the coils',
+    1.5,
+    'Sixty thou stays between the coils at full lift; makers of racing springs go down to forty',
+    { leeway: [1, 1.5] },
+  ),
   coilBindMended: atMost(
     'Springs for another cam',
     3,
@@ -41,7 +46,18 @@ export const valveGear = subject('valveGear', {
   lifterBoreWithin: about('Tolerance of a lifter bore', 0.008, 'A lifter bore is finished to so near, either way'),
   seatHeight: within('Height of the pushrod seat', 0.9, 'The adjusters take up most of a millimetre'),
   preload: within('Preload', 1.2, 'A plunger has a few millimetres of travel and is set to the middle of it'),
-  stem: between('Stem in its guide', [0.012, 0.105], 'Stems run with a few thousandths of an inch, exhaust the more'),
+  stemIntake: between(
+    'Intake stem in its guide',
+    [0.025, 0.065],
+    'An intake stem runs with one to two and a half thousandths of an inch',
+    { leeway: [0.012, 0.105] },
+  ),
+  stemExhaust: between(
+    'Exhaust stem in its guide',
+    [0.04, 0.09],
+    'An exhaust stem, which runs hotter, gets half as much again as an intake one',
+    { leeway: [0.02, 0.125] },
+  ),
   guideChanged: atMost(
     'Reaming or lining a guide',
     1.7,

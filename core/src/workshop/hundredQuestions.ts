@@ -90,7 +90,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
       shelf: shelf.filter(({ kind }) => kind === 'crank'),
     }),
     ...every(variants, 4).map(({ id }) =>
-      asked('interchange', { donors: [{ variant: id, internals: true }], recipients: [{ variant: 'sluice-361' }] }),
+      asked('interchange', { donors: [{ variant: id, internals: true }], recipients: [{ variant: 'sluice-357' }] }),
     ),
     asked('engines', { donors: [{ pattern: 'skerry-piston-112-160-super' }] }),
     asked('grid', sides),
@@ -111,7 +111,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
     asked('records', {
       refs: [
         { type: 'pattern', id: 'sluice-crank-3115' },
-        { type: 'variant', id: 'sluice-361' },
+        { type: 'variant', id: 'sluice-357' },
       ],
       fitments: true,
     }),

@@ -124,7 +124,7 @@ describe('interchange through the API', () => {
   });
 
   it('puts the internals of one engine into the block of another', async () => {
-    const [swap] = await judged([{ variant: 'sluice-306', internals: true }], { variant: 'sluice-361' });
+    const [swap] = await judged([{ variant: 'sluice-306', internals: true }], { variant: 'sluice-357' });
     expect(swap?.joints.map(({ id }) => id)).toEqual(
       jasmine.arrayContaining(['mains', 'location', 'deck', 'squish', 'compression']),
     );
@@ -136,7 +136,7 @@ describe('interchange through the API', () => {
   });
 
   it('says what joints it could not look at for want of a part', async () => {
-    const [swap] = await judged([{ pattern: 'sluice-piston-400-3375-90' }], { pattern: 'sluice-block-low-large' });
+    const [swap] = await judged([{ pattern: 'sluice-piston-398-3375-90' }], { pattern: 'sluice-block-low-large' });
     expect(swap?.leftOut.map(({ joint }) => joint)).toContain('Compression');
   });
 

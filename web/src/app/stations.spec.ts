@@ -229,7 +229,7 @@ describe('Swap', () => {
   it('says what joints want a part, and what work does elsewhere', async () => {
     setUp();
     const { page } = await show(SwapStation, {
-      donor: 'pattern:sluice-piston-400-3375-90',
+      donor: 'pattern:sluice-piston-398-3375-90',
       into: 'sluice-block-low-large',
     });
     expect(text(page.querySelector('.left-out'))).toContain('Compression');

@@ -100,6 +100,17 @@ export const cam = defineKind({
   features: {
     bearings: counted('Bearings', 'bearings, cam bearings, journals', 'Count the plain round journals.', [1, 9]),
     lobes: counted('Lobes', 'lobes', 'Count the lobes for valves, without those for pumps.', [1, 32]),
+    serves: look(
+      'Serves',
+      'lobes for, serves',
+      'Of two cams over a head one opens the intake valves and the other the exhaust valves; a single one opens both.',
+      {
+        both: 'intake and exhaust valves | both valves',
+        intake: 'intake valves only | intake cam, inlet cam',
+        exhaust: 'exhaust valves only | exhaust cam',
+      },
+      { misjudged: 0.02 },
+    ),
     drive: look(
       'Drive',
       'cam drive, driven by',

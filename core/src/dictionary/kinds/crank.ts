@@ -1,6 +1,6 @@
 import { defineKind } from '../definition.js';
 import { BY_MICROMETER, counted, face, look, markedAt, measured, presence, stated } from '../entries.js';
-import { FRONT_DRIVE, FLYWHEEL_SEAT } from '../options.js';
+import { FLYWHEEL_SEAT, FRONT_DRIVE, ROTATION, THROWS } from '../options.js';
 import { REAR_SEAL_OPTIONS } from '../rearSeal.js';
 import { JOURNAL_UNDERSIZES } from '../serviceSizes.js';
 
@@ -249,12 +249,36 @@ export const crank = defineKind({
         reach: 'panOff',
       },
     ),
+    throws: look(
+      'Throws lie',
+      'throws lie, throw arrangement, crank plane',
+      'Look along the axis from the nose: all throws in one plane, two of them and two across, or shared out round the circle.',
+      THROWS,
+      { misjudged: 0.01, reach: 'panOff' },
+    ),
+    rotation: look(
+      'Turns',
+      'rotation',
+      'Look from the nose: a scroll on the rear land winds so that it screws the oil back in, and thrown oil leaves its streaks behind the webs.',
+      ROTATION,
+      { misjudged: 0.1, minutes: 3, reach: 'outside' },
+    ),
     counterweights: counted(
       'Counterweights',
       'weights, counterweights, counter weights',
       'Count the webs that carry a heavy segment opposite the pin; plain oval webs do not count.',
       [0, 14],
       { misjudged: 0.02, reach: 'panOff' },
+    ),
+    balance: look(
+      'Balanced',
+      'balanced, crank balance',
+      'Look at the flywheel and the damper that were on it: a heavy segment on them belongs to the balance of the crank; even ones do not.',
+      {
+        internal: 'by itself | internally balanced, balanced by itself',
+        external: 'with weighted flywheel and damper | externally balanced',
+      },
+      { misjudged: 0.1, minutes: 3, reach: 'outside' },
     ),
     material: look(
       'Made how',

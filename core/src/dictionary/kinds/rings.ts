@@ -1,5 +1,5 @@
 import { defineKind } from '../definition.js';
-import { counted, look, markedAt, measured } from '../entries.js';
+import { counted, look, markedAt, measured, stated } from '../entries.js';
 import { BORE_OVERSIZES } from '../serviceSizes.js';
 
 /** The set of rings of one piston. */
@@ -70,6 +70,20 @@ export const rings = defineKind({
         instruments: ['feeler'],
         minutes: 3,
       },
+    ),
+    'top.gapSpecified': stated(
+      'End gap, as specified',
+      'specified gap, specified end gap',
+      'Gap of the top ring in its cylinder that the maker asks for.',
+      [0.05, 3],
+      { usualTolerance: 0.08 },
+    ),
+    sidePlay: stated(
+      'Ring side play, as specified',
+      'side play, ring side clearance',
+      'Play of the rings in their grooves that the maker asks for.',
+      [0.005, 0.4],
+      { usualTolerance: 0.01 },
     ),
   },
   features: {

@@ -1,5 +1,5 @@
 import { defineKind } from '../definition.js';
-import { BY_MICROMETER, counted, face, look, markedAt, measured } from '../entries.js';
+import { BY_MICROMETER, counted, face, look, markedAt, measured, stated } from '../entries.js';
 import { FIT_OVERSIZES } from '../serviceSizes.js';
 
 /** An intake or exhaust valve. */
@@ -44,6 +44,13 @@ export const valve = defineKind({
         usualTolerance: 0.08,
         drawing: 'tip',
       },
+    ),
+    'stem.clearance': stated(
+      'Stem clearance, as specified',
+      'stem clearance, guide clearance',
+      'Clearance between stem and guide that the maker asks for, by diameter.',
+      [0.005, 0.4],
+      { usualTolerance: 0.01 },
     ),
     mass: measured('Weight', 'mass', 'Weight of the bare valve.', [15, 600], { quantity: 'mass', usualTolerance: 1.5 }),
   },

@@ -46,6 +46,13 @@ export const valveSpring = defineKind({
       usualTolerance: 0.3,
       drawing: 'bind',
     }),
+    bindRoom: stated(
+      'Room to coil bind, as specified',
+      'bind room, room to bind',
+      'Room between the coils at full lift that the maker asks for, at least.',
+      [0.1, 6],
+      { usualTolerance: 0.1 },
+    ),
     outside: measured(
       'Outside diameter',
       'od, diameter',

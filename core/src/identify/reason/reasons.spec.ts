@@ -61,10 +61,10 @@ describe('the reasons, in words', () => {
   });
 
   it('say of a claim which engines agree, or that none does', () => {
-    expect(reason('crank', 'engine 361 D', 'sluice-crank-3590')).toMatch(
-      /^Fitted to 361 D.*which agrees with that engine\.$/,
+    expect(reason('crank', 'engine 357 D', 'sluice-crank-3590')).toMatch(
+      /^Fitted to 357 D.*which agrees with that engine\.$/,
     );
-    expect(reason('crank', 'engine 361 D', 'ambit-crank-3')).toMatch(/none of them agrees with that engine\.$/);
+    expect(reason('crank', 'engine 357 D', 'ambit-crank-3')).toMatch(/none of them agrees with that engine\.$/);
     expect(reason('crank', 'year 1962', 'sluice-crank-3375-forged')).toContain('which agrees with that year');
   });
 

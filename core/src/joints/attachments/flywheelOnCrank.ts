@@ -4,7 +4,7 @@ import { lookOf, type Assembly } from '../assembly.js';
 import type { Joint } from '../check.js';
 import { work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
-import { samePattern, type Pair } from '../shapes/same.js';
+import { sameLook, samePattern, type Pair } from '../shapes/same.js';
 
 const SEATS = [flywheel.features.flywheelSeat, crank.features.flywheelSeat];
 
@@ -38,6 +38,20 @@ export const flywheelOnCrank: Joint = {
       as: crank.interfaces.flywheelFlange,
       also: SEATS.map(({ id }) => id),
       mend: redrilled,
+    }),
+    sameLook({
+      id: 'wheelBalance',
+      name: 'Balance',
+      of: flywheel.features.balance,
+      as: crank.features.balance,
+      both: ({ mine }) => [
+        mine === 'external' ? 'Crank and flywheel are balanced together.' : 'Each is balanced by itself.',
+      ],
+      otherwise: ({ mine }) => [
+        mine === 'external'
+          ? 'The flywheel carries a weight, and the crank is balanced without one: it would shake itself to pieces.'
+          : 'The crank is balanced with a weight on its flywheel, and this one carries none: it would shake itself to pieces.',
+      ],
     }),
   ],
 };

@@ -1,11 +1,22 @@
 import type { Parameter } from '../../dictionary/definition.js';
+import { piston } from '../../dictionary/kinds/piston.js';
 import { rings } from '../../dictionary/kinds/rings.js';
 import { minus, plus, scaled } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
-import { bandOf, cite, cylinders, limitOf } from '../../thumb/index.js';
+import { cylinders, limitOf, type FigureOfThumb } from '../../thumb/index.js';
+import { lookOf, type Assembly } from '../assembly.js';
 import type { JointCheck } from '../check.js';
 import { work } from '../outcome.js';
-import { bandOfSize, within } from '../shapes/within.js';
+import { specified, within } from '../shapes/within.js';
+
+const specifiedGap = rings.parameters['top.gapSpecified'];
+
+/** A bowl in the crown is that of a diesel. */
+function figureFor(assembly: Assembly): FigureOfThumb {
+  const crown = lookOf(assembly, piston.features.crown);
+  if (crown === undefined) return cylinders.endGapEither;
+  return crown === 'bowl' || crown === 'reentrant' ? cylinders.endGapHot : cylinders.endGap;
+}
 
 export const endGap = (bore: Parameter): JointCheck =>
   within({
@@ -14,10 +25,8 @@ export const endGap = (bore: Parameter): JointCheck =>
     of: { hole: bore, madeFor: rings.parameters.bore, gap: rings.parameters['top.gap'] },
     // A ring in a larger bore opens by pi times the difference.
     found: ({ hole, madeFor, gap }) => plus(gap, scaled(minus(hole, madeFor), Math.PI)),
-    required: ({ rules }, { hole }) => ({
-      band: bandOfSize(bandOf(cylinders.endGap, rules), hole),
-      ruleOfThumb: () => cite(cylinders.endGap, rules),
-    }),
+    also: [specifiedGap.id, piston.features.crown.id],
+    required: (assembly, { hole }) => specified(assembly, specifiedGap, figureFor(assembly), hole),
     subject: 'The end gap',
     tooLittle: 'the ends would butt and the ring break',
     tooMuch: 'it leaks',

@@ -10,14 +10,14 @@ import { missing, said, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { widenGroove } from '../operations/pistons.js';
 import { sameCount } from '../shapes/same.js';
-import { usually, within } from '../shapes/within.js';
+import { specified, within } from '../shapes/within.js';
 
 const groove = (id: string, name: string, of: Parameter, ring: Parameter): JointCheck =>
   within({
     id,
     name,
     of: { room: of, height: ring },
-    also: [rings.features.oilForm.id],
+    also: [rings.features.oilForm.id, rings.parameters.sidePlay.id],
     ...(id === 'oilGroove'
       ? {
           unless: (assembly) => {
@@ -28,7 +28,7 @@ const groove = (id: string, name: string, of: Parameter, ring: Parameter): Joint
         }
       : {}),
     found: ({ room, height }) => minus(room, height),
-    required: usually(cylinders.groovePlay),
+    required: (assembly) => specified(assembly, rings.parameters.sidePlay, cylinders.groovePlay),
     subject: 'The play in the groove',
     tooLittle: 'the ring does not enter or sticks',
     tooMuch: 'the ring flutters and pumps oil',

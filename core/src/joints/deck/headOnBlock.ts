@@ -40,19 +40,14 @@ function drilledBosses(assembly: Assembly, wanted: string): readonly Offer[] {
 function coolantWork(assembly: Assembly): readonly Offer[] {
   const route = lookOf(assembly, head.features.coolant);
   if (route === undefined) return [{ unknown: head.features.coolant.id }];
-  // A head that lets its coolant out by the intake face keeps that of the block in: no plug and no drill mends that.
-  if (route === 'intake') return [];
+  // A head that lets its coolant out through the deck wants a way back in the block: no plug and no drill makes one.
+  if (route === 'deck') return [];
   return [
     work({
-      steps: ['plugPorts'],
+      name: 'Plug and open coolant ports',
+      steps: ['plugPorts', 'cutPorts'],
       says: [
-        'Plug the ports of the head that meet nothing, and see that every port of the block still has its way through, with the manifold that belongs to it.',
-      ],
-    }),
-    work({
-      steps: ['cutPorts'],
-      says: [
-        'Open the ports that are closed in the head, by the gasket of the block as a template, and use the manifold that belongs to the block.',
+        'Plug the ports in the deck of the block that this head has no answer to, open those in the head that the block feeds, by the gasket of the block as a template, and use the manifold that belongs to the head: it takes the coolant away.',
       ],
     }),
   ];

@@ -126,7 +126,7 @@ describe('rods', () => {
 });
 
 describe('pistons and pins', () => {
-  const part = demoPart('sluice-piston-400-3375-90');
+  const part = demoPart('sluice-piston-398-3375-90');
 
   it('lose so much of their crown and no more', () => {
     expect(size(machineCrown(part, 0.4), piston.parameters.compressionHeight)?.low).toBeCloseTo(

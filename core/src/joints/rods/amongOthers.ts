@@ -4,6 +4,7 @@ import { sentence, band } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { weightAllowed } from '../../shop/houseRules.js';
 import { cite, limitOf, rods, type FigureOfThumb } from '../../thumb/index.js';
+import { valueOf } from '../assembly.js';
 import type { JointCheck } from '../check.js';
 import { sameLook } from '../shapes/same.js';
 import { before, usually, within } from '../shapes/within.js';
@@ -23,6 +24,7 @@ export const alike = (id: string, name: string, of: Parameter, by: FigureOfThumb
   });
 
 const MASS: QuantityKind = 'mass';
+const WHERE = ['parts', 'replaced'] as const;
 
 /** Weight of one against the others. What is over can be taken off, so that it is work and no refusal. */
 export const weight = (id: string, of: Parameter): JointCheck =>
@@ -32,12 +34,18 @@ export const weight = (id: string, of: Parameter): JointCheck =>
     quantity: MASS,
     of: { mine: of, theirs: before(of) },
     found: ({ mine, theirs }) => minus(mine, theirs),
-    // Makers allow for their own castings: the set is weighed, and the house rule says how far it may differ.
-    required: ({ rules }) => {
-      const by = weightAllowed(rules) + limitOf(rods.castings, rules);
+    // Makers allow for their own castings, which are weighed before they go in. Of two that were weighed the scales
+    // have said all there is to say.
+    required: (assembly) => {
+      const { rules } = assembly;
+      const isWeighed = WHERE.every((where) => valueOf(assembly, of, where)?.source === 'measured');
+      const by = weightAllowed(rules) + (isWeighed ? 0 : limitOf(rods.castings, rules));
       return {
         band: { low: -by, high: by },
-        ruleOfThumb: () => sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}`,
+        ruleOfThumb: () =>
+          isWeighed
+            ? ['By the house rule about weight.']
+            : sentence`By the house rule about weight: weigh the set. ${cite(rods.castings, rules)}`,
       };
     },
     subject: 'The difference in weight',

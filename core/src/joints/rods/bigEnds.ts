@@ -141,18 +141,26 @@ const filletRoom = within({
   id: 'fillet',
   name: 'Fillet against chamfer',
   of: { radius: fillet },
-  also: [rod.features.chamfer.id],
-  unless: (assembly) =>
-    lookOf(assembly, rod.features.chamfer) === undefined ? missing([rod.features.chamfer]) : undefined,
+  also: [rod.features.chamfer.id, crank.features.rodsPerPin.id],
+  unless: (assembly) => {
+    const chamfer = lookOf(assembly, rod.features.chamfer);
+    if (chamfer === undefined) return missing([rod.features.chamfer]);
+    return chamfer === 'oneSide' && rodsPerPin(assembly) === undefined
+      ? missing([crank.features.rodsPerPin], 'count')
+      : undefined;
+  },
   found: ({ radius }) => radius,
   required: (assembly) => {
-    const figure = lookOf(assembly, rod.features.chamfer) === 'none' ? rods.filletPlain : rods.filletChamfered;
+    const chamfer = lookOf(assembly, rod.features.chamfer);
+    // Alone on its pin a rod has a web on either side; of two side by side each has one.
+    const isClear = chamfer === 'bothSides' || (chamfer === 'oneSide' && (rodsPerPin(assembly) ?? 1) > 1);
+    const figure = isClear ? rods.filletChamfered : rods.filletPlain;
     return { band: interval(0, limitOf(figure, assembly.rules)), ruleOfThumb: () => cite(figure, assembly.rules) };
   },
-  fits: ({ found }) => sentence`A fillet of ${band(found)} clears the rod: its chamfered side goes to the web.`,
+  fits: ({ found }) => sentence`A fillet of ${band(found)} clears the rod: a chamfered side goes to a web.`,
   subject: 'The fillet',
   tooLittle: 'it is smaller than nothing',
-  tooMuch: 'rod and shell would ride up on it',
+  tooMuch: 'rod and shell would ride up on it, on the side that has no chamfer',
 });
 
 /**

@@ -23,7 +23,7 @@ function wantedOver({ rules }: Assembly, size: Interval, held: Holding): Require
       ? ([rods.pinPress, rods.pinPressShare] as const)
       : ([rods.pinFloat, rods.pinFloatShare] as const);
   const { low, high } = bandOf(figure, rules);
-  const most = high + limitOf(share, rules) * middle(size);
+  const most = high + limitOf(share, rules) * Math.max(0, middle(size));
   return {
     band: held === 'pressed' ? interval(-most, -low) : interval(low, most),
     ruleOfThumb: () => sentence`${cite(figure, rules)} ${cite(share, rules)}`,

@@ -1,7 +1,7 @@
 import type { Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { contains, interval, middle, scaled, type Interval } from '../../quantity/interval.js';
-import { band, sentence, type Sentence } from '../../quantity/sentence.js';
+import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { kindOf, valueOf, type Assembly, type Where } from '../assembly.js';
@@ -105,10 +105,11 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
     const found = spec.found(sizes, assembly);
     const requirement = spec.required(assembly, sizes);
     const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
+    const leeway = requirement.inPlaceOf?.leeway;
     return {
       detail: { found, required, sizes },
       requirement,
-      held: hold(found, required, requirement.inPlaceOf?.leeway),
+      held: hold(found, required, leeway && requirement.atLeast ? atLeast(leeway.low, found) : leeway),
     };
   };
   const offers = (assembly: Assembly, detail: Detail<S>, requirement: Requirement) =>
@@ -263,10 +264,15 @@ export function mendedBy(
 export const undecided = (
   subject: string,
   found: Interval,
-  { band: usual, inPlaceOf }: Requirement,
+  { band: usual, inPlaceOf, atLeast: moreIsRight }: Requirement,
   quantity: QuantityKind = 'length',
-): Sentence =>
-  sentence`${subject} is ${band(found, quantity)}. By the rule of thumb ${band(usual, quantity)} is right, and makers go from ${band(inPlaceOf?.leeway ?? usual, quantity)}: what is specified here decides.`;
+): Sentence => {
+  const furthest = inPlaceOf?.leeway ?? usual;
+  const rule = moreIsRight
+    ? sentence`at least ${value(usual.low, quantity)} is right, and makers go down to ${value(furthest.low, quantity)}`
+    : sentence`${band(usual, quantity)} is right, and makers go from ${band(furthest, quantity)}`;
+  return sentence`${subject} is ${band(found, quantity)}. By the rule of thumb ${rule}: what is specified here decides.`;
+};
 
 /**
  * A band that is a share of a size, which is itself uncertain: the narrowest band of all the sizes it may be, so that

@@ -2,11 +2,12 @@ import { cam } from '../../dictionary/kinds/cam.js';
 import { head } from '../../dictionary/kinds/head.js';
 import { valveSpring } from '../../dictionary/kinds/valveSpring.js';
 import { minus, scaled } from '../../quantity/interval.js';
+import type { Parameter } from '../../dictionary/definition.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import type { Joint } from '../check.js';
-import { missing, work } from '../outcome.js';
-import { noLess, within } from '../shapes/within.js';
+import type { Joint, JointCheck } from '../check.js';
+import { missing, said, work } from '../outcome.js';
+import { specified, within } from '../shapes/within.js';
 
 /** How far the valve opens for a millimetre of lobe; undefined while it is not known what stands between. */
 function rockerOf(assembly: Assembly): number | undefined {
@@ -15,38 +16,49 @@ function rockerOf(assembly: Assembly): number | undefined {
   return above === '0' ? limitOf(valveGear.rocker, assembly.rules) : 1;
 }
 
+/** The spring over the lobes of one duty. A cam that serves the valves of the other only has no such lobes. */
+const coilBind = (id: string, duty: 'intake' | 'exhaust', lift: Parameter): JointCheck => {
+  const other = duty === 'intake' ? 'exhaust' : 'intake';
+  return within({
+    id,
+    name: `Coil bind at full ${duty} lift`,
+    of: { height: head.parameters['spring.installedHeight'], bind: valveSpring.parameters.coilBind, lift },
+    also: [head.features.camBearings.id, valveSpring.parameters.bindRoom.id, cam.features.serves.id],
+    unless: (assembly) =>
+      lookOf(assembly, cam.features.serves) === other
+        ? said('fits', [`It has no ${duty} lobes.`], { arises: false })
+        : rockerOf(assembly) === undefined
+          ? missing([head.features.camBearings], 'count')
+          : undefined,
+    found: ({ height, bind, lift: lobe }, assembly) =>
+      minus(minus(height, scaled(lobe, rockerOf(assembly) ?? 1)), bind),
+    required: (assembly) => ({
+      ...specified(assembly, valveSpring.parameters.bindRoom, valveGear.coilBind),
+      atLeast: true,
+    }),
+    subject: 'The room left between the coils',
+    tooLittle: 'the spring binds and the valve gear breaks',
+    tooMuch: 'there is more than enough',
+    mend: (assembly, { found }) =>
+      found.low > -limitOf(valveGear.coilBindMended, assembly.rules)
+        ? [
+            work({
+              steps: ['takeAlong'],
+              name: 'Springs for the cam',
+              says: ['Take the springs that belong to this cam, with their retainers.'],
+            }),
+          ]
+        : [],
+  });
+};
+
 /** A spring must not close its coils at full lift, with all tolerances against it. */
 export const camOnSprings: Joint = {
   id: 'camOnSprings',
   name: 'Lift and springs',
   kinds: ['head', 'cam', 'valveSpring'],
   checks: [
-    within({
-      id: 'coilBind',
-      name: 'Coil bind at full lift',
-      of: {
-        height: head.parameters['spring.installedHeight'],
-        bind: valveSpring.parameters.coilBind,
-        lift: cam.parameters['lift.exhaust'],
-      },
-      also: [head.features.camBearings.id],
-      unless: (assembly) =>
-        rockerOf(assembly) === undefined ? missing([head.features.camBearings], 'count') : undefined,
-      found: ({ height, bind, lift }, assembly) => minus(minus(height, scaled(lift, rockerOf(assembly) ?? 1)), bind),
-      required: noLess(valveGear.coilBind),
-      subject: 'The room left between the coils',
-      tooLittle: 'the spring binds and the valve gear breaks',
-      tooMuch: 'there is more than enough',
-      mend: (assembly, { found }) =>
-        found.low > -limitOf(valveGear.coilBindMended, assembly.rules)
-          ? [
-              work({
-                steps: ['takeAlong'],
-                name: 'Springs for the cam',
-                says: ['Take the springs that belong to this cam, with their retainers.'],
-              }),
-            ]
-          : [],
-    }),
+    coilBind('coilBind', 'exhaust', cam.parameters['lift.exhaust']),
+    coilBind('coilBindIntake', 'intake', cam.parameters['lift.intake']),
   ],
 };

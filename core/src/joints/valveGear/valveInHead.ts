@@ -8,11 +8,11 @@ import { lookOf, machined } from '../assembly.js';
 import { MENDED, type JointCheck, type Joint } from '../check.js';
 import { missing, work } from '../outcome.js';
 import { sameSize } from '../shapes/sizes.js';
-import { usually, within } from '../shapes/within.js';
+import { specified, within } from '../shapes/within.js';
 
 const { 'guide.bore': guide, 'valve.intake': intake, 'valve.exhaust': exhaust } = head.parameters;
 
-const { 'stem.diameter': stem, 'head.diameter': size } = valve.parameters;
+const { 'stem.diameter': stem, 'stem.clearance': specifiedPlay, 'head.diameter': size } = valve.parameters;
 
 /** The valve of the head that this one is to be, by its duty. */
 const seatOf = (duty: string): Parameter => (duty === 'intake' ? intake : exhaust);
@@ -60,8 +60,16 @@ export const valveInHead: Joint = {
       id: 'stem',
       name: 'Stem in its guide',
       of: { hole: guide, thick: stem },
+      also: [valve.features.duty.id, specifiedPlay.id],
+      unless: (assembly) =>
+        lookOf(assembly, valve.features.duty) === undefined ? missing([valve.features.duty], 'count') : undefined,
       found: ({ hole, thick }) => minus(hole, thick),
-      required: usually(valveGear.stem),
+      required: (assembly) =>
+        specified(
+          assembly,
+          specifiedPlay,
+          lookOf(assembly, valve.features.duty) === 'exhaust' ? valveGear.stemExhaust : valveGear.stemIntake,
+        ),
       subject: 'The play of the stem',
       tooLittle: 'it does not enter the guide or would stick',
       tooMuch: 'it wobbles, and the seat is beaten out',
