@@ -94,11 +94,11 @@ const HARD_CASES: readonly HardCase[] = [
     next: 'Built',
   },
   {
-    hard: 'claims through fitments with an exception of eight months',
+    hard: 'claims through fitments with an exception of five months',
     typed: 'block engine 357 D, year 4/1986, bore 3.9812in bore gauge',
     status: 'Probable',
     first: 'low deck, large journal, wet intake',
-    reason: 'Fitted to 357 D, 361 from 1986 to 1986, which agrees with that engine.',
+    reason: 'Fitted to 357 D, 357 from 1986 to 1986, which agrees with that engine.',
     next: 'Bolts in a main cap',
   },
   {

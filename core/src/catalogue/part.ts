@@ -21,6 +21,14 @@ export interface Value {
   readonly disputed?: boolean;
   /** What each of several may be by its class mark, in the order of the mark; the interval spans them all. */
   readonly positions?: readonly Interval[];
+  /** What was measured at one place after the other, those that were; the interval spans them all. */
+  readonly at?: readonly MeasuredAt[];
+}
+
+/** A size at one of several places, counted from the front. */
+export interface MeasuredAt {
+  readonly position: number;
+  readonly interval: Interval;
 }
 
 export interface SeenLook {
@@ -101,6 +109,28 @@ function byClass(positions: readonly Interval[], known: Value | undefined): Valu
   return { interval: all, source: 'marked', positions };
 }
 
+/** Places with one more, from the front; of two measurements of one place the finer one counts. */
+function measuredAt(at: readonly MeasuredAt[], next: MeasuredAt): readonly MeasuredAt[] {
+  const before = at.find(({ position }) => position === next.position);
+  if (before && width(before.interval) <= width(next.interval)) return at;
+  return [...at.filter((each) => each !== before), next].sort((a, b) => a.position - b.position);
+}
+
+/** A size of which there are several: all that was measured, and where all places in a row were, each of them. */
+function spanning(at: readonly MeasuredAt[]): Value {
+  const intervals = at.map(({ interval }) => interval);
+  const isWhole = at.length > 1 && at.every(({ position }, index) => position === index + 1);
+  return {
+    interval: {
+      low: Math.min(...intervals.map(({ low }) => low)),
+      high: Math.max(...intervals.map(({ high }) => high)),
+    },
+    source: 'measured',
+    ...(isWhole ? { positions: intervals } : {}),
+    at,
+  };
+}
+
 /**
  * A specimen as it lies on the bench. What was measured or seen counts; what was not is taken from the pattern it
  * was identified as, when one is given, and says so. Without one it stays unknown. Class marks say closer which of the
@@ -118,14 +148,21 @@ export function partFromSpecimen(
   const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;
   const values: Record<string, Value> = { ...base?.values };
   const looks: Record<string, SeenLook> = { ...base?.looks };
+  const inRows = new Map<string, readonly MeasuredAt[]>();
   for (const size of sizesMeasured(specimen.readings.map((reading) => reading.is))) {
     const repeats = size.values.map((value) => toInside(value, size.unit));
     const measured = expanded(estimate(repeats, drawer.take(size.instrument, repeats[0] ?? 0)));
+    const [position] = size.positions ?? [];
+    if (position !== undefined) {
+      inRows.set(size.parameter, measuredAt(inRows.get(size.parameter) ?? [], { position, interval: measured }));
+      continue;
+    }
     const before = values[size.parameter];
     // Of two instruments on one size the finer one counts.
     if (before?.source === 'measured' && width(before.interval) <= width(measured)) continue;
     values[size.parameter] = { interval: measured, source: 'measured' };
   }
+  for (const [parameter, at] of inRows) values[parameter] = spanning(at);
   const marks = specimen.readings.flatMap(({ is }) => (is.sort === 'mark' ? [is.characters] : []));
   for (const classed of classedSizes(schemes, specimen.kind, identifiedAs?.family, marks, base?.standard ?? {}))
     values[classed.parameter] = byClass(classed.positions, values[classed.parameter]);

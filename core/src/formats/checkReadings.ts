@@ -45,6 +45,9 @@ function problemOf(kindId: DescribedId, reading: Understood): string | undefined
       const parameter = parameterOf(reading.parameter);
       if (UNITS[reading.unit].quantity !== parameter.quantity)
         return `${reading.unit} is no unit of ${parameter.quantity}.`;
+      if (reading.positions && parameter.per === 'part') return `${one(name)} has ${reading.parameter} once only.`;
+      if (reading.positions && reading.positions.length !== reading.values.length)
+        return `${reading.values.length} values and ${reading.positions.length} positions: give one for each.`;
       const { low, high } = parameter.plausible;
       const wrong = reading.values.find(
         (value) => toInside(value, reading.unit) < low || toInside(value, reading.unit) > high,

@@ -4,7 +4,7 @@ import { readMark, type MarkPosition } from '../marks/markText.js';
 import { estimate, type Estimate } from '../quantity/instrument.js';
 import type { Sentence } from '../quantity/sentence.js';
 import { toInside } from '../quantity/unit.js';
-import { sizesMeasured } from '../readings/measured.js';
+import { sizesOfPart } from '../readings/measured.js';
 import type { ClaimAbout, Understood } from '../readings/reading.js';
 import { ToolDrawer, type Tool } from '../shop/ownInstrument.js';
 
@@ -151,7 +151,7 @@ const AGREE_WITHIN = 3;
  * more once the micrometer has spoken, and counting both would count the part's own spread twice.
  */
 function finest(readings: readonly Understood[], drawer: ToolDrawer): Measured[] {
-  const all = sizesMeasured(readings).map((size): Measured => {
+  const all = sizesOfPart(readings).map((size): Measured => {
     const inside = size.values.map((value) => toInside(value, size.unit)).sort((a, b) => a - b);
     return {
       parameter: parameterOf(size.parameter),

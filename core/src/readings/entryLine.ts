@@ -3,6 +3,7 @@ import { claimWords } from './claimWords.js';
 import { lookWords } from './lookWords.js';
 import { looseMark, markWords } from './markWords.js';
 import { isGlue, Phrases, soleKind, type Read } from './phrases.js';
+import { numberedFirst } from './positions.js';
 import { asKept, type Understood } from './reading.js';
 import { figuresFirst, sizeWords } from './sizeWords.js';
 import { unread, type WhyUnread, type Words } from './unread.js';
@@ -71,7 +72,7 @@ function kindNamed(text: string, kind: DescribedId): KindId | undefined {
 
 /** What begins at a token, by the first reader that makes sense of it. */
 function readAt(phrases: Phrases, from: number): Read | undefined {
-  const first = figuresFirst(phrases, from);
+  const first = numberedFirst(phrases, from) ?? figuresFirst(phrases, from);
   if (first) return first;
   const phrase = phrases.at(from);
   if (!phrase) return looseMark(phrases, from);

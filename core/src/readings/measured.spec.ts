@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { words } from '../testing/demo';
-import { sizesMeasured } from './measured';
+import { sizesMeasured, sizesOfPart } from './measured';
 
 describe('measurements of one size', () => {
   const pooled = (text: string) =>
@@ -36,5 +36,24 @@ describe('measurements of one size', () => {
         expect(JSON.stringify(sizesMeasured(shuffled))).toBe(expected);
       }),
     );
+  });
+});
+
+describe('sizes measured at several places', () => {
+  const crank = (text: string) => words(text);
+
+  it('are never pooled, and of one place the repeats are', () => {
+    const sizes = sizesMeasured(crank('mains 51.99/51.98/51.965 mic main 2 51.982 mic'));
+    expect(sizes.map(({ values, positions }) => [positions?.[0], values])).toEqual([
+      [1, [51.99]],
+      [2, [51.98, 51.982]],
+      [3, [51.965]],
+    ]);
+  });
+
+  it('are one piece of evidence: the journal that is worn least tells best what it was made', () => {
+    const [main, ...others] = sizesOfPart(crank('mains 51.99/51.98/51.965/51.985/51.97 mic'));
+    expect(main?.values).toEqual([51.99]);
+    expect(others).toEqual([]);
   });
 });

@@ -5,11 +5,13 @@ import type { SizeReading, Understood } from './reading.js';
 /**
  * The measurements among some readings, repeats of one size with one instrument pooled into one: measuring a
  * journal twice is one better measurement, not two pieces of evidence. Sizes too far apart to be repeats (a slip, or
- * another journal) stay apart and speak for themselves. The result does not depend on the order of the readings.
+ * another journal) stay apart and speak for themselves, and so does every position of several: journals are never
+ * pooled. The result does not depend on the order of the readings.
  */
 export function sizesMeasured(readings: readonly Understood[]): SizeReading[] {
   const sizes = readings
     .filter((reading): reading is SizeReading => reading.sort === 'size')
+    .flatMap(byPosition)
     .map((reading) => ({ reading, mean: meanInside(reading) }));
   sizes.sort(
     (a, b) =>
@@ -30,7 +32,41 @@ export function sizesMeasured(readings: readonly Understood[]): SizeReading[] {
   return pooled.map(({ reading }) => reading);
 }
 
-const groupOf = (reading: SizeReading): string => `${reading.parameter} ${reading.instrument}`;
+/** What was read at several positions, each by itself. */
+const byPosition = (reading: SizeReading): readonly SizeReading[] =>
+  [...new Set(reading.positions)].length < 2
+    ? [reading]
+    : reading.values.map((value, at) => {
+        const { figures: _written, ...rest } = reading;
+        return { ...rest, values: [value], positions: [reading.positions?.[at] ?? at + 1] };
+      });
+
+const groupOf = ({ parameter, instrument, positions }: SizeReading): string =>
+  `${parameter} ${instrument} ${String(positions?.[0] ?? '').padStart(2, '0')}`;
+
+/**
+ * The same, of several positions of one size the one that tells best what the part was made: the least worn. Five
+ * journals of one crank are one cause, not five pieces of evidence.
+ */
+export function sizesOfPart(readings: readonly Understood[]): SizeReading[] {
+  const sizes = sizesMeasured(readings);
+  const told = new Map<string, SizeReading[]>();
+  for (const size of sizes)
+    if (size.positions) {
+      const key = `${size.parameter} ${size.instrument}`;
+      told.set(key, [...(told.get(key) ?? []), size]);
+    }
+  return [...sizes.filter(({ positions }) => !positions), ...[...told.values()].map(leastWorn)];
+}
+
+function leastWorn(sizes: readonly SizeReading[]): SizeReading {
+  const sorted = [...sizes].sort((a, b) => meanInside(a) - meanInside(b));
+  const { wear } = parameterOf(sorted[0]?.parameter ?? '');
+  const place = wear === 'shrinks' ? sorted.length - 1 : wear === 'grows' ? 0 : Math.floor((sorted.length - 1) / 2);
+  const chosen = sorted[place];
+  if (!chosen) throw new RangeError('No size was measured.');
+  return { ...chosen, text: [...new Set(sizes.map(({ text }) => text))].sort().join(', ') };
+}
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 

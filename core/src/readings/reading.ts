@@ -33,8 +33,16 @@ export const SizeReadingSchema = Type.Object(
     values: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1e6 }), {
       minItems: 1,
       maxItems: 50,
-      description: 'Repeats, in the unit given',
+      description: 'Repeats, or one value for each position, in the unit given',
     }),
+    positions: Type.Optional(
+      Type.Array(Type.Integer({ minimum: 1, maximum: 16 }), {
+        minItems: 1,
+        maxItems: 50,
+        description:
+          'Which of several each value was taken at, counted from the front: the third main, the second cylinder. Absent where the values are repeats.',
+      }),
+    ),
     figures: Type.Optional(
       Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' }),
     ),

@@ -62,6 +62,7 @@ export function sizeOf(
   figures: Figures,
   instrument: InstrumentId | undefined,
   text: string,
+  positions?: readonly number[],
 ): SizeReading | Unread {
   const { values, unit } = figures;
   const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
@@ -72,6 +73,7 @@ export function sizeOf(
       text,
       parameter: parameter.id,
       values: [...values],
+      ...(positions ? { positions: [...positions] } : {}),
       figures: figures.written,
       unit: used,
       ...(unit ? {} : { unitAssumed: true }),

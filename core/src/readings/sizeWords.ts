@@ -2,6 +2,7 @@ import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { lookOf } from './lookWords.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
+import { numberAt, placesOf, sizeInRow } from './positions.js';
 import { sizeOf, type Figures } from './size.js';
 import { stepOf } from './step.js';
 import { unread } from './unread.js';
@@ -12,16 +13,18 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
   const after = figures && phrases.after(from, figures.length);
   if (!figures || after === undefined) return undefined;
   const phrase = phrases.at(after);
-  const count = !figures.unit && figures.values.length === 1 ? find(phrase, 'count') : undefined;
+  const isCount = !figures.unit && figures.values.length === 1 && Number.isInteger(figures.values[0]);
+  const count = isCount ? find(phrase, 'count') : undefined;
   if (count && phrase) return lookOf(phrases, count.feature, String(figures.values[0]), from, after + phrase.tokens);
   const step = stepFirst(phrases, figures, from, after);
   if (step) return step;
   const { instrument, next } = phrases.instrument(after);
   const naming = phrases.at(next);
   const named = find(naming, 'parameter');
-  if (!named || !naming || phrases.figures(next + naming.tokens)) return undefined;
-  const end = next + naming.tokens;
-  return { is: sizeOf(named.parameter, figures, instrument, phrases.source(from, end)), next: end };
+  const end = next + (naming?.tokens ?? 0);
+  if (!named || !naming || phrases.figures(end) || numberAt(phrases, end)) return undefined;
+  const places = placesOf(named.parameter, phrases.source(next, end), figures);
+  return { is: sizeOf(named.parameter, figures, instrument, phrases.source(from, end), places), next: end };
 }
 
 /** `10 under main`, `+30` or `30 over` alone where the kind has one size with such steps. */
@@ -61,6 +64,8 @@ function onlyServiced({ kind }: Phrases, sign: 1 | -1): Parameter | undefined {
 export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {
   const standard = standardWords(phrases, phrase, from, after);
   if (standard) return standard;
+  const inRow = sizeInRow(phrases, phrase, from, after, (at) => figuresFirst(phrases, at) !== undefined);
+  if (inRow) return inRow;
   const figures = phrases.figures(after);
   const end = figures && phrases.after(after, figures.length);
   if (!figures || end === undefined) return undefined;
@@ -78,7 +83,8 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
     return { is: stepOf(parameter, figures, sign, phrases.source(from, next)), next };
   }
   const { instrument, next } = phrases.instrument(end);
-  return { is: sizeOf(parameter, figures, instrument, phrases.source(from, next)), next };
+  const places = placesOf(parameter, phrases.source(from, from + phrase.tokens), figures);
+  return { is: sizeOf(parameter, figures, instrument, phrases.source(from, next), places), next };
 }
 
 function standardWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {

@@ -2,6 +2,7 @@ import type { Value } from '../../catalogue/part.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { contains, interval, middle, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
+import { capital } from '../../quantity/phrase.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { kindOf, valueOf, type Assembly, type Where } from '../assembly.js';
@@ -54,6 +55,33 @@ interface Detail<S extends Sizes> {
   readonly sizes: Known<S>;
 }
 
+/** A place where sizes were measured by themselves, as it is called, and the sizes there. */
+interface Place<S extends Sizes> {
+  readonly name: string;
+  readonly sizes: Known<S>;
+}
+
+/** What places in a row are called. */
+const PLACES: Readonly<Record<Parameter['per'], string>> = {
+  part: 'place',
+  main: 'main',
+  crankpin: 'crankpin',
+  cylinder: 'cylinder',
+};
+
+interface Looked<S extends Sizes> {
+  readonly detail: Detail<S>;
+  readonly requirement: Requirement;
+  readonly held: ReturnType<typeof hold>;
+  /** Where that is so, of several places. */
+  readonly place?: string;
+}
+
+/** Verdicts from the best to the worst, as far as sizes tell; of two alike the narrower margin is the worse. */
+const WORSE = ['fits', 'cannotTell', 'doesNotFit'] as const;
+const isWorse = (a: Looked<Sizes>['held'], b: Looked<Sizes>['held']): boolean =>
+  WORSE.indexOf(a.verdict) > WORSE.indexOf(b.verdict) || (a.verdict === b.verdict && a.margin < b.margin);
+
 interface WithinSpec<S extends Sizes> {
   readonly id: string;
   readonly name: string;
@@ -100,8 +128,38 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
     }
     return sizes as Known<S>;
   };
-  /** What is found, what is wanted, and how the one lies to the other. */
-  const looked = (assembly: Assembly, sizes: Known<S>) => {
+  /** The same at every place where one of them was measured by itself; nothing where none was. */
+  const placesIn = (assembly: Assembly, sizes: Known<S>): readonly Place<S>[] => {
+    const inRow = entries.flatMap(({ name, parameter, where }) => {
+      const at = valueOf(assembly, parameter, where)?.at;
+      return at ? [{ name, parameter, at }] : [];
+    });
+    const [first] = inRow;
+    if (!first) return [];
+    return [...new Set(inRow.flatMap(({ at }) => at.map(({ position }) => position)))].map((position) => ({
+      name: `${capital(PLACES[first.parameter.per])} ${position}`,
+      sizes: {
+        ...sizes,
+        ...Object.fromEntries(
+          inRow.flatMap(({ name, at }) => {
+            const found = at.find((each) => each.position === position);
+            return found ? [[name, found.interval]] : [];
+          }),
+        ),
+      },
+    }));
+  };
+  /** What is found, what is wanted, and how the one lies to the other: at the place where it lies worst. */
+  const looked = (assembly: Assembly, sizes: Known<S>): Looked<S> => {
+    const places = placesIn(assembly, sizes);
+    let worst: Looked<S> | undefined;
+    for (const place of places) {
+      const here = lookedAt(assembly, place.sizes);
+      if (!worst || isWorse(here.held, worst.held)) worst = { ...here, place: place.name };
+    }
+    return worst ?? lookedAt(assembly, sizes);
+  };
+  const lookedAt = (assembly: Assembly, sizes: Known<S>): Looked<S> => {
     const found = spec.found(sizes, assembly);
     const requirement = spec.required(assembly, sizes);
     const required = requirement.atLeast ? atLeast(requirement.band.low, found) : requirement.band;
@@ -137,7 +195,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
             .map(({ parameter }) => parameter),
           spec.quantity,
         );
-      const { detail, requirement, held } = looked(assembly, sizes);
+      const { detail, requirement, held, place } = looked(assembly, sizes);
       const finding: Outcome = {
         ...held,
         quantity: spec.quantity ?? 'length',
@@ -145,7 +203,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
         required: detail.required,
         ...(requirement.atLeast ? { atLeast: true } : {}),
         ...(requirement.ruleOfThumb ? { ruleOfThumb: requirement.ruleOfThumb() } : {}),
-        because: because(spec, assembly, detail, requirement, held.verdict),
+        because: sentence`${place === undefined ? '' : `${place}: `}${because(spec, assembly, detail, requirement, held.verdict)}`,
         work: [],
         needs:
           held.verdict === 'cannotTell'

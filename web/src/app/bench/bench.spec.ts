@@ -132,6 +132,18 @@ describe('the bench', () => {
     expect(TestBed.inject(UndoBar).offered()?.says).toContain('Added');
   });
 
+  it('shows place by place what was measured so', async () => {
+    setUp(specimen('cast 41?7 main 1 2.3490in mic main 3 2.3471in mic pins 2.0494/2.0492in mic'));
+    const { fixture, page } = await show(BenchStation, { specimen: ID });
+    await settled();
+    await fixture.whenStable();
+    expect(text(page)).toContain('Main journal 3');
+    expect(text(page)).toContain('Crankpin 1 to 2');
+    const rows = [...page.querySelectorAll('wb-size-table tbody tr')].map((row) => text(row as HTMLElement));
+    expect(rows.find((row) => row.startsWith('Main journal'))).toMatch(/1 59\.665 *3 59\.616/);
+    expect(rows.find((row) => row.startsWith('Crankpin'))).toMatch(/1 52\.055 *2 52\.050/);
+  });
+
   it('lays the calculation behind a weight open on request', async () => {
     setUp(specimen('main 2.3482in mic'));
     const { fixture, page } = await show(BenchStation, { specimen: ID });

@@ -21,12 +21,18 @@ interface Row {
   readonly name: string;
   readonly definition: string;
   readonly mine: string | undefined;
+  /** What was measured place by place. */
+  readonly places?: readonly { readonly position: number; readonly size: string }[];
   readonly theirs: string | undefined;
   readonly differs: string | undefined;
   /** Why it stands so, where that is not plain. */
   readonly why?: string;
   readonly look: boolean;
 }
+
+/** How far a size lies outside of limits: below them less than nothing. */
+const outside = (size: number, { low, high }: Interval): number =>
+  size < low ? size - low : size > high ? size - high : 0;
 
 /** Every size and look of the kind, as found on this part and as the candidate has it. */
 @Component({
@@ -49,7 +55,15 @@ interface Row {
           @for (row of rows(); track row.id) {
             <tr>
               <th scope="row" [title]="row.definition">{{ row.name }}</th>
-              <td class="figures mine" [class.look]="row.look">{{ row.mine ?? '' }}</td>
+              <td class="figures mine" [class.look]="row.look">
+                @for (place of row.places; track place.position) {
+                  <span class="place"
+                    ><small>{{ place.position }}</small> {{ place.size }}</span
+                  >
+                } @empty {
+                  {{ row.mine ?? '' }}
+                }
+              </td>
               @if (against()) {
                 <td class="figures" [class.look]="row.look">{{ row.theirs ?? '' }}</td>
                 <td class="figures off" [title]="row.why ?? ''">{{ row.differs ?? '' }}</td>
@@ -94,6 +108,13 @@ interface Row {
     .look {
       white-space: normal;
     }
+    .place {
+      display: block;
+    }
+    .place small {
+      color: var(--ink-soft);
+      font-weight: 400;
+    }
     .mine {
       color: var(--brass);
       font-weight: 700;
@@ -118,15 +139,15 @@ export class SizeTable {
     const sizes = Object.values(kind.parameters).map((parameter): Row => {
       const mine = this.part().values[parameter.id];
       const theirs = candidate?.values[parameter.id];
-      const found = mine && middle(mine.interval);
-      const off =
-        found === undefined || !theirs
-          ? undefined
-          : found < theirs.interval.low
-            ? found - theirs.interval.low
-            : found > theirs.interval.high
-              ? found - theirs.interval.high
-              : 0;
+      const places = mine?.at?.map(({ position, interval }) => ({ position, found: middle(interval), interval })) ?? [];
+      const all = places.length > 0 ? places : mine ? [{ found: middle(mine.interval), interval: mine.interval }] : [];
+      // Of several places the one that lies furthest out is told of.
+      const [worst] = theirs
+        ? [...all].sort(
+            (a, b) => Math.abs(outside(b.found, theirs.interval)) - Math.abs(outside(a.found, theirs.interval)),
+          )
+        : all;
+      const found = worst?.found;
       return {
         id: parameter.id,
         name: parameter.name,
@@ -135,7 +156,20 @@ export class SizeTable {
         theirs:
           theirs &&
           `${digitsOf(theirs.interval.low, parameter.quantity, units)} – ${digitsOf(theirs.interval.high, parameter.quantity, units)}`,
-        ...this.judged(parameter, mine?.interval, theirs?.interval, off ?? 0),
+        ...this.judged(
+          parameter,
+          worst?.interval,
+          theirs?.interval,
+          worst && theirs ? outside(worst.found, theirs.interval) : 0,
+        ),
+        ...(places.length > 0
+          ? {
+              places: places.map((at) => ({
+                position: at.position,
+                size: digitsOf(at.found, parameter.quantity, units),
+              })),
+            }
+          : {}),
         look: false,
       };
     });

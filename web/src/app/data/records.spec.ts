@@ -34,7 +34,7 @@ describe('records at hand', () => {
     expect(asked.map(({ refs }) => refs.map(({ id }) => id))).toEqual([['ambit-crank-3', 'sluice-357']]);
     expect(records.label('pattern', 'ambit-crank-3')).toBe('Vesk Ambit, three-bearing, stroke 73');
     expect(records.shortLabel('pattern', 'ambit-crank-3')).toBe('three-bearing, stroke 73');
-    expect(records.shortLabel('variant', 'sluice-357')).toBe('361');
+    expect(records.shortLabel('variant', 'sluice-357')).toBe('357');
     await Promise.resolve();
     expect(asked.length).withContext('family and maker came along').toBe(1);
   });

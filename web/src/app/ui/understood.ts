@@ -98,10 +98,13 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
     is.unitAssumed ? `no unit written, read as ${UNITS[is.unit].symbol}` : '',
     is.instrumentAssumed ? `no instrument named, taken for a ${instrument}` : '',
   ].filter(Boolean);
+  const places = [...new Set(is.positions)];
+  const [first, last] = [places[0], places.at(-1)];
+  const where = first === undefined ? '' : first === last ? ` ${first}` : ` ${first} to ${last}`;
   return {
-    of: parameter.name,
+    of: `${parameter.name}${where}`,
     read: `${values} ${UNITS[is.unit].symbol}`,
     note: is.instrumentAssumed ? `${instrument}?` : instrument,
-    more: [`= ${other}`, ...assumed].join('; '),
+    more: [places.length > 1 ? 'one for each place, from the front' : `= ${other}`, ...assumed].join('; '),
   };
 }
