@@ -3,7 +3,7 @@ import { KINDS, markPlaceOf } from '../dictionary/dictionary.js';
 import { readMark } from '../marks/markText.js';
 import { cut } from '../quantity/text.js';
 import { toInside } from '../quantity/unit.js';
-import { sizesMeasured } from '../readings/measured.js';
+import { sizesOfPart } from '../readings/measured.js';
 import type { MarkReading, SizeReading, Specimen } from '../readings/reading.js';
 import type { Dimension } from './figure.js';
 import type { Mark, Pattern } from './pattern.js';
@@ -55,7 +55,7 @@ export function patternFromReadings(
   const dimensions: Record<string, Dimension> = {};
   // Of several instruments on one size the one with the least spread in its unit is not known here; the last one typed
   // counts.
-  for (const size of sizesMeasured(readings))
+  for (const size of sizesOfPart(readings))
     if (known.has(size.parameter) && toInside(size.values[0] ?? 0, size.unit) > 0)
       dimensions[size.parameter] = dimensionOf(size);
   const features = Object.fromEntries(

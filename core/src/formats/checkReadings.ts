@@ -5,7 +5,7 @@ import { showInterval } from '../quantity/format.js';
 import { monthsOf } from '../readings/claim.js';
 import type { Understood } from '../readings/reading.js';
 import type { Problem } from './problem.js';
-import { one } from '../quantity/phrase.js';
+import { counted, one } from '../quantity/phrase.js';
 
 /** What the schema of readings cannot see: names that are not of this kind of part, and sizes no such part has. */
 export function checkReadings(kind: DescribedId, readings: readonly Understood[], where = 'readings'): Problem[] {
@@ -47,7 +47,7 @@ function problemOf(kindId: DescribedId, reading: Understood): string | undefined
         return `${reading.unit} is no unit of ${parameter.quantity}.`;
       if (reading.positions && parameter.per === 'part') return `${one(name)} has ${reading.parameter} once only.`;
       if (reading.positions && reading.positions.length !== reading.values.length)
-        return `${reading.values.length} values and ${reading.positions.length} positions: give one for each.`;
+        return `${counted(reading.values.length, 'value')} and ${counted(reading.positions.length, 'position')}: give one for each.`;
       const { low, high } = parameter.plausible;
       const wrong = reading.values.find(
         (value) => toInside(value, reading.unit) < low || toInside(value, reading.unit) > high,
