@@ -18,7 +18,7 @@ for (const share of shares)
   for (let seed = 1; seed <= seeds; seed++) {
     const found = halfKnown(demo, thinned(demo, share, random(seed)));
     console.log(
-      `${percent(share, 1)} left out, seed ${seed}: of ${found.fits} true fits ${percent(found.fitsTold, found.fits)} told as fits or nothing against it, ${found.fitsRefused} refused; ` +
+      `${percent(share, 1)} left out, seed ${seed}: of ${found.fits} true fits ${percent(found.fitsTold, found.fits)} told as fits or nothing against it (${percent(found.fitsWithDataTold, found.fitsWithData)} of the ${found.fitsWithData} of which half of what decides is known), ${found.fitsRefused} refused; ` +
         `of ${found.refused} refusals ${percent(found.refusedStill, found.refused)} refused still; wrong fits ${found.wrongFits}; ` +
         `right partner among the first three in ${percent(found.rightAmongThree, found.asked)} of ${found.asked}`,
     );

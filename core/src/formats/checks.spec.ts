@@ -74,7 +74,7 @@ describe('checking data', () => {
     expect(checkReadings('crank', [size])[0]?.what).toContain('cannot be a stroke');
     expect(checkReadings('block', [size])[0]?.what).toContain('no size "crank.stroke"');
     const inRow = { ...size, values: [88, 89], positions: [1, 2] };
-    expect(checkReadings('crank', [inRow])[0]?.what).toBe('A crank has crank.stroke once only.');
+    expect(checkReadings('crank', [inRow])[0]?.what).toBe('a crank has crank.stroke once only.');
     const main = { ...size, parameter: 'crank.mainJournal.diameter', values: [51.98, 51.97], positions: [1] };
     expect(checkReadings('crank', [main])[0]?.what).toBe('2 values and 1 position: give one for each.');
     expect(checkReadings('crank', [{ ...size, unit: 'g' }])[0]?.what).toContain('no unit of length');

@@ -34,6 +34,9 @@ interface HalfKnown {
   readonly fits: number;
   /** Of those, told as *fits* or as having nothing against them. */
   readonly fitsTold: number;
+  /** Pairs that fit of which at least half of what decides is known, and of those, told so. */
+  readonly fitsWithData: number;
+  readonly fitsWithDataTold: number;
   /** Of those, refused. */
   readonly fitsRefused: number;
   /** Pairs that are told to fit and do not drop in. */
@@ -65,6 +68,8 @@ export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly Kin
   const sums = {
     fits: 0,
     fitsTold: 0,
+    fitsWithData: 0,
+    fitsWithDataTold: 0,
     fitsRefused: 0,
     wrongFits: 0,
     refused: 0,
@@ -74,21 +79,27 @@ export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly Kin
   };
   for (const donor of donors)
     for (const recipient of recipientsFor(donor)) {
-      if (donor === recipient || all.of(donor).length === 0 || all.of(recipient).length === 0) continue;
-      const list = new WhatElse(donor, some.of(recipient), 'recipient', some.context);
-      all.of(donor).forEach((mine, row) => {
-        const thin = some.of(donor)[row];
+      const [whole, less] = [all, some].map(({ of }) => ({ donors: of(donor), recipients: of(recipient) }));
+      if (donor === recipient || !whole?.donors.length || !whole.recipients.length || !less) continue;
+      const list = new WhatElse(donor, less.recipients, 'recipient', some.context);
+      whole.donors.forEach((mine, row) => {
+        const thin = less.donors[row];
         if (!thin) return;
         const right = new Set<number>();
-        all.of(recipient).forEach((theirs, column) => {
-          const other = some.of(recipient)[column];
+        whole.recipients.forEach((theirs, column) => {
+          const other = less.recipients[column];
           if (!other) return;
           const truth = swapParts(mine, theirs, all.context).verdict;
           const told: Swap = swapParts(thin, other, some.context);
           if (truth === 'fits') {
             right.add(column);
             sums.fits++;
-            if (told.verdict === 'fits' || told.nothingAgainst) sums.fitsTold++;
+            const isTold = told.verdict === 'fits' || told.nothingAgainst;
+            if (isTold) sums.fitsTold++;
+            if (hasData(told)) {
+              sums.fitsWithData++;
+              if (isTold) sums.fitsWithDataTold++;
+            }
             if (told.verdict === 'doesNotFit') sums.fitsRefused++;
           } else if (told.verdict === 'fits') sums.wrongFits++;
           if (truth === 'doesNotFit') {
@@ -102,6 +113,12 @@ export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly Kin
       });
     }
   return sums;
+}
+
+/** Whether at least half of the checks that decide had what they go by. */
+function hasData({ joints }: Swap): boolean {
+  const decisive = joints.flatMap(({ checks }) => checks.filter(({ confirming }) => !confirming));
+  return 2 * decisive.filter(({ verdict }) => verdict !== 'cannotTell').length >= decisive.length;
 }
 
 interface Side {

@@ -2,6 +2,7 @@ import { capital, counted, listed, one } from '../quantity/phrase.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import {
+  countsIn,
   JOINTS,
   record,
   takes,
@@ -14,7 +15,7 @@ import {
 } from '../joints/index.js';
 import { sentence, type Sentence } from '../quantity/sentence.js';
 import { bystandersOf, jointAssembliesOf } from './jointAssemblies.js';
-import { sidesOf, type Sides } from './sides.js';
+import { baseOf, sidesOf, type Sides } from './sides.js';
 import { afterAllWork, elsewhere, worstAfter, type Consequence, type CheckAtJoint } from './consequences.js';
 import { needsOf, type Need } from './needs.js';
 import { placed } from './placedParts.js';
@@ -108,6 +109,7 @@ export function swap(
   const sides = sidesOf(donors, recipients);
   const met = jointAssembliesOf(sides, context);
   if (met.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
+  const counts = countsIn(baseOf(sides, context));
   const found = new Map<CheckAtJoint, Outcome>();
   const judgedOf = (place: CheckAtJoint): Outcome => {
     const known = found.get(place) ?? place.check.judge(place.where.assembly);
@@ -126,7 +128,7 @@ export function swap(
         const finding = judgedOf(place);
         const work = finding.work.map((option) => ({
           ...option,
-          ...takes(option, context.rules),
+          ...takes(option, context.rules, counts),
           elsewhere: elsewhere(option, place, everywhere, judgedOf),
         }));
         // An option that breaks something else comes after those that do not.
@@ -167,7 +169,7 @@ export function swap(
       : together === 'cannotTell'
         ? all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? [])
         : [];
-  const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules) })));
+  const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules, counts) })));
   return {
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
     recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),

@@ -58,7 +58,7 @@ import { valveInPlace } from './valveGear/valveInPlace.js';
 
 export * from './assembly.js';
 export * from './verdict.js';
-export { takes, type Outcome, type WorkOption } from './outcome.js';
+export { countsIn, takes, type Outcome, type WorkOption } from './outcome.js';
 export type { JointCheck, Joint } from './check.js';
 export { IMPLIED, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
 export { OPERATIONS, OPERATION_IDS, type OperationId } from './operations/operations.js';

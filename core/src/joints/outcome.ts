@@ -1,13 +1,16 @@
 import { listed } from '../quantity/phrase.js';
 import type { Part, Value } from '../catalogue/part.js';
 import type { Feature, Parameter } from '../dictionary/definition.js';
+import { block } from '../dictionary/kinds/block.js';
+import { crank } from '../dictionary/kinds/crank.js';
+import { head } from '../dictionary/kinds/head.js';
 import { decideWithin } from '../quantity/decision.js';
 import { interval, margin, type Interval } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { lookOf, type Assembly } from './assembly.js';
-import { OPERATIONS, type Operation, type OperationId } from './operations/operations.js';
+import { OPERATIONS, PRICED_FOR, type Operation, type OperationId, type Several } from './operations/operations.js';
 import { isDone, type Worked } from './operations/operation.js';
 import type { Verdict } from './verdict.js';
 
@@ -133,18 +136,46 @@ export function work({ name, steps, says, found, required, parts = [], buy = [] 
 /** At most this many ways of mending one check are offered. */
 const MOST_OPTIONS = 4;
 
-/** What an option takes: by the shop's own figures where it has any. */
+/** How many of each an engine has, as far as its parts tell. */
+type Counts = Readonly<Partial<Record<Several, number>>>;
+
+export function countsIn(assembly: Assembly): Counts {
+  const count = (feature: Feature): number | undefined => {
+    const seen = lookOf(assembly, feature);
+    return seen === undefined ? undefined : Number(seen);
+  };
+  const [crankpins, rods] = [count(crank.features.crankpins), count(crank.features.rodsPerPin)];
+  const cylinders =
+    count(block.features.cylinders) ?? (crankpins !== undefined && rods !== undefined ? crankpins * rods : undefined);
+  const mains = count(block.features.mainCount) ?? count(crank.features.mainCount);
+  const valves = count(head.features.valves);
+  return {
+    ...(cylinders === undefined ? {} : { cylinder: cylinders }),
+    ...(mains === undefined ? {} : { main: mains }),
+    ...(crankpins === undefined ? {} : { crankpin: crankpins }),
+    ...(cylinders === undefined || valves === undefined ? {} : { valve: cylinders * valves }),
+  };
+}
+
+/**
+ * What an option takes, by the shop's own figures where it has any: as much more in a larger engine as there is more to
+ * be done. Of what nobody has counted there are as many as in the engine that figures are given for.
+ */
 export function takes(
   option: Pick<WorkOption, 'steps'>,
   rules: HouseRules,
+  counts: Counts = {},
 ): { readonly hours: number; readonly price: number } {
   let [hours, price] = [0, 0];
   for (const step of option.steps) {
     const own = rules.work?.[step];
-    hours += own?.hours ?? OPERATIONS[step].hours;
-    price += own?.price ?? OPERATIONS[step].price;
+    const operation: Operation = OPERATIONS[step];
+    const { per } = operation;
+    const times = per === undefined ? 1 : (counts[per] ?? PRICED_FOR[per]) / PRICED_FOR[per];
+    hours += times * (own?.hours ?? operation.hours);
+    price += times * (own?.price ?? operation.price);
   }
-  return { hours, price };
+  return { hours: Math.round(hours * 10) / 10, price: Math.round(price) };
 }
 
 /** What the house rules have done first, whatever it costs. */

@@ -173,7 +173,7 @@ describe('the chart of a family', () => {
 
   it('draws a month as a twelfth of a year', () => {
     const months = bars('block').find((bar) => bar.exception);
-    expect((months?.to ?? 0) - (months?.from ?? 0)).toBeCloseTo(8 / 12, 9);
+    expect((months?.to ?? 0) - (months?.from ?? 0)).toBeCloseTo(5 / 12, 9);
   });
 
   it('opens at the place with most exceptions and tells them in words', async () => {

@@ -1,9 +1,17 @@
+/** What there are several of in an engine, and some work is done to each of. */
+export type Several = 'cylinder' | 'main' | 'crankpin' | 'valve';
+
+/** The engine that hours and prices are given for. */
+export const PRICED_FOR: Readonly<Record<Several, number>> = { cylinder: 4, main: 5, crankpin: 4, valve: 8 };
+
 /** One kind of work the machine shop or the bench does, with what it usually takes. */
 export interface Operation {
   readonly name: string;
-  /** Hours of work for one engine. *From memory*; the shop puts its own in the house rules. */
+  /** What it is done to each of; absent where an engine has one, or it is done once for all. */
+  readonly per?: Several;
+  /** Hours of work for an engine of four cylinders. *From memory*; the shop puts its own in the house rules. */
   readonly hours: number;
-  /** Usual price for one engine, in the shop's money. *From memory*; the shop puts its own in the house rules. */
+  /** Usual price for such an engine, in the shop's money. *From memory*; the shop puts its own in the house rules. */
   readonly price: number;
   readonly canUndo: boolean;
   readonly caution?: string;
@@ -20,12 +28,13 @@ const ROD =
 
 /** Everything that is done to parts so that they meet. */
 export const OPERATIONS = {
-  bore: { name: 'Bore oversize', hours: 4, price: 260, canUndo: false, caution: IRON_DUST },
-  hone: { name: 'Hone', hours: 1.5, price: 90, canUndo: false, caution: IRON_DUST },
-  sleeve: { name: 'Sleeve the cylinders', hours: 10, price: 900, canUndo: false, caution: IRON_DUST },
-  fitLiners: { name: 'Fit other liners', hours: 4, price: 700, canUndo: true },
+  bore: { name: 'Bore oversize', per: 'cylinder', hours: 4, price: 260, canUndo: false, caution: IRON_DUST },
+  hone: { name: 'Hone', per: 'cylinder', hours: 1.5, price: 90, canUndo: false, caution: IRON_DUST },
+  sleeve: { name: 'Sleeve the cylinders', per: 'cylinder', hours: 10, price: 900, canUndo: false, caution: IRON_DUST },
+  fitLiners: { name: 'Fit other liners', per: 'cylinder', hours: 4, price: 700, canUndo: true },
   lineBore: {
     name: 'Line bore',
+    per: 'main',
     hours: 6,
     price: 420,
     canUndo: false,
@@ -34,6 +43,7 @@ export const OPERATIONS = {
   },
   spacerShells: {
     name: 'Spacer shells',
+    per: 'main',
     hours: 1,
     price: 160,
     canUndo: true,
@@ -42,6 +52,7 @@ export const OPERATIONS = {
   },
   regrindMains: {
     name: 'Regrind the mains',
+    per: 'main',
     hours: 2.5,
     price: 150,
     canUndo: false,
@@ -50,14 +61,22 @@ export const OPERATIONS = {
   },
   regrindPins: {
     name: 'Regrind the crankpins',
+    per: 'crankpin',
     hours: 2.5,
     price: 150,
     canUndo: false,
     caution:
       'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
-  offsetGrind: { name: 'Grind the crankpins off centre', hours: 6, price: 520, canUndo: false, caution: BALANCE },
-  polish: { name: 'Polish the journals', hours: 1, price: 60, canUndo: false },
+  offsetGrind: {
+    name: 'Grind the crankpins off centre',
+    per: 'crankpin',
+    hours: 6,
+    price: 520,
+    canUndo: false,
+    caution: BALANCE,
+  },
+  polish: { name: 'Polish the journals', per: 'main', hours: 1, price: 60, canUndo: false },
   turnCounterweights: { name: 'Turn the counterweights down', hours: 2, price: 180, canUndo: false, caution: BALANCE },
   turnOffLip: { name: 'Turn the lip off', hours: 1, price: 90, canUndo: false, caution: BALANCE },
   grindThrust: { name: 'Grind the thrust faces', hours: 1.5, price: 120, canUndo: false },
@@ -68,25 +87,45 @@ export const OPERATIONS = {
   redrillFlange: { name: 'Weld and redrill the flange', hours: 8, price: 600, canUndo: false, caution: FLANGE },
   flywheelWithCrank: { name: 'Flywheel with the crank', hours: 0.5, price: 240, canUndo: true, caution: FLANGE },
   gearWithCrank: { name: 'Gear and hub with the crank', hours: 0.5, price: 130, canUndo: true },
-  openBigEnd: { name: 'Resize the big ends', hours: 3, price: 160, canUndo: false, caution: ROD },
-  narrowRod: { name: 'Narrow the rods', hours: 2.5, price: 150, canUndo: false, caution: ROD },
-  narrowSmallEnd: { name: 'Narrow the small ends', hours: 2, price: 120, canUndo: false, caution: ROD },
-  bushSmallEnd: { name: 'Bush and ream the small ends', hours: 3, price: 170, canUndo: true, caution: HOT_ROD },
-  openSmallEnd: { name: 'Open the small ends', hours: 2, price: 110, canUndo: false, caution: ROD },
-  openPinBore: { name: 'Hone the pin bores', hours: 1.5, price: 80, canUndo: false },
-  sleevePin: { name: 'Sleeve bearings on the pins', hours: 1, price: 110, canUndo: true },
-  sleeveCage: { name: 'Sleeve bearing of small bore and large outside', hours: 0.5, price: 45, canUndo: true },
-  drillRod: { name: 'Drill the rods for oil', hours: 4, price: 280, canUndo: false, caution: ROD },
-  machineCrown: { name: 'Machine the crowns', hours: 2, price: 160, canUndo: false },
-  cutPockets: { name: 'Cut valve pockets', hours: 2.5, price: 200, canUndo: false },
-  widenGrooves: { name: 'Widen the ring grooves', hours: 3, price: 220, canUndo: false },
-  fileRings: { name: 'File the ring gaps', hours: 1, price: 30, canUndo: false },
+  openBigEnd: { name: 'Resize the big ends', per: 'cylinder', hours: 3, price: 160, canUndo: false, caution: ROD },
+  narrowRod: { name: 'Narrow the rods', per: 'cylinder', hours: 2.5, price: 150, canUndo: false, caution: ROD },
+  narrowSmallEnd: {
+    name: 'Narrow the small ends',
+    per: 'cylinder',
+    hours: 2,
+    price: 120,
+    canUndo: false,
+    caution: ROD,
+  },
+  bushSmallEnd: {
+    name: 'Bush and ream the small ends',
+    per: 'cylinder',
+    hours: 3,
+    price: 170,
+    canUndo: true,
+    caution: HOT_ROD,
+  },
+  openSmallEnd: { name: 'Open the small ends', per: 'cylinder', hours: 2, price: 110, canUndo: false, caution: ROD },
+  openPinBore: { name: 'Hone the pin bores', per: 'cylinder', hours: 1.5, price: 80, canUndo: false },
+  sleevePin: { name: 'Sleeve bearings on the pins', per: 'cylinder', hours: 1, price: 110, canUndo: true },
+  sleeveCage: {
+    name: 'Sleeve bearing of small bore and large outside',
+
+    hours: 0.5,
+    price: 45,
+    canUndo: true,
+  },
+  drillRod: { name: 'Drill the rods for oil', per: 'cylinder', hours: 4, price: 280, canUndo: false, caution: ROD },
+  machineCrown: { name: 'Machine the crowns', per: 'cylinder', hours: 2, price: 160, canUndo: false },
+  cutPockets: { name: 'Cut valve pockets', per: 'cylinder', hours: 2.5, price: 200, canUndo: false },
+  widenGrooves: { name: 'Widen the ring grooves', per: 'cylinder', hours: 3, price: 220, canUndo: false },
+  fileRings: { name: 'File the ring gaps', per: 'cylinder', hours: 1, price: 30, canUndo: false },
   deck: { name: 'Deck the block', hours: 3, price: 180, canUndo: false },
   millHead: { name: 'Mill the head', hours: 1.5, price: 90, canUndo: false },
   thickGasket: { name: 'Thicker head gasket', hours: 0, price: 60, canUndo: true },
-  shimLiners: { name: 'Shim the liners', hours: 1, price: 40, canUndo: true },
-  cutLiners: { name: 'Cut the liners for the shim', hours: 2, price: 160, canUndo: false },
-  cutCounterbore: { name: 'Cut the counterbores', hours: 3, price: 240, canUndo: false },
+  shimLiners: { name: 'Shim the liners', per: 'cylinder', hours: 1, price: 40, canUndo: true },
+  cutLiners: { name: 'Cut the liners for the shim', per: 'cylinder', hours: 2, price: 160, canUndo: false },
+  cutCounterbore: { name: 'Cut the counterbores', per: 'cylinder', hours: 3, price: 240, canUndo: false },
   drillAndTap: {
     name: 'Drill and tap',
     hours: 2.5,
@@ -98,32 +137,33 @@ export const OPERATIONS = {
   plugPorts: { name: 'Plug coolant ports', hours: 1, price: 60, canUndo: true },
   cutPorts: { name: 'Cut coolant ports', hours: 3, price: 210, canUndo: false },
   dressFace: { name: 'Dress the face', hours: 2, price: 110, canUndo: false },
-  reamLifterBores: { name: 'Bore the lifter bores', hours: 5, price: 380, canUndo: false },
-  bushLifterBores: { name: 'Bush the lifter bores', hours: 8, price: 640, canUndo: true },
-  feedLifters: { name: 'Drill the oil feed', hours: 6, price: 420, canUndo: false },
+  reamLifterBores: { name: 'Bore the lifter bores', per: 'valve', hours: 5, price: 380, canUndo: false },
+  bushLifterBores: { name: 'Bush the lifter bores', per: 'valve', hours: 8, price: 640, canUndo: true },
+  feedLifters: { name: 'Drill the oil feed', per: 'valve', hours: 6, price: 420, canUndo: false },
   camBushes: { name: 'Other cam bushes', hours: 2, price: 120, canUndo: true },
-  lifters: { name: 'Lifters with the cam', hours: 1, price: 180, canUndo: true },
-  pushrods: { name: 'Other pushrods', hours: 0.5, price: 120, canUndo: true },
+  lifters: { name: 'Lifters with the cam', per: 'valve', hours: 1, price: 180, canUndo: true },
+  pushrods: { name: 'Other pushrods', per: 'valve', hours: 0.5, price: 120, canUndo: true },
   shimSprings: {
     name: 'Shim the springs',
+    per: 'valve',
     hours: 1,
     price: 30,
     canUndo: true,
     caution: 'Compressed springs fly: use a proper compressor and guard the eyes.',
   },
-  cutSpringSeats: { name: 'Cut the spring seats', hours: 2, price: 110, canUndo: false },
-  reamGuides: { name: 'Ream the guides', hours: 2, price: 90, canUndo: false },
-  bushGuides: { name: 'Line the guides', hours: 4, price: 230, canUndo: true },
-  cutSeats: { name: 'Recut the valve seats', hours: 3, price: 170, canUndo: false },
+  cutSpringSeats: { name: 'Cut the spring seats', per: 'valve', hours: 2, price: 110, canUndo: false },
+  reamGuides: { name: 'Ream the guides', per: 'valve', hours: 2, price: 90, canUndo: false },
+  bushGuides: { name: 'Line the guides', per: 'valve', hours: 4, price: 230, canUndo: true },
+  cutSeats: { name: 'Recut the valve seats', per: 'valve', hours: 3, price: 170, canUndo: false },
   shimBearing: { name: 'Shim the bearing', hours: 0.5, price: 20, canUndo: true },
   sleeveBearing: { name: 'Sleeve the bearing housing', hours: 3, price: 190, canUndo: true },
-  newRings: { name: 'New rings', hours: 0.5, price: 90, canUndo: true },
+  newRings: { name: 'New rings', per: 'cylinder', hours: 0.5, price: 90, canUndo: true },
   newGasket: { name: 'New head gasket', hours: 0, price: 60, canUndo: true },
   newSeals: { name: 'New seals', hours: 0.5, price: 30, canUndo: true },
   newThrustWashers: { name: 'New thrust washers', hours: 0.5, price: 35, canUndo: true },
-  newPins: { name: 'New pins with the pistons', hours: 0, price: 80, canUndo: true },
-  newValves: { name: 'New valves with the head', hours: 2, price: 240, canUndo: true },
-  newSprings: { name: 'New springs with the head', hours: 1, price: 120, canUndo: true },
+  newPins: { name: 'New pins with the pistons', per: 'cylinder', hours: 0, price: 80, canUndo: true },
+  newValves: { name: 'New valves with the head', per: 'valve', hours: 2, price: 240, canUndo: true },
+  newSprings: { name: 'New springs with the head', per: 'valve', hours: 1, price: 120, canUndo: true },
   getCompanions: { name: 'Get the companions', hours: 0, price: 300, canUndo: true },
   takeAlong: { name: 'Take what belongs to it', hours: 0.5, price: 120, canUndo: true },
 } as const satisfies Record<string, Operation>;

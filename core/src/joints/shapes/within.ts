@@ -336,7 +336,7 @@ export const undecided = (
  * A band that is a share of a size, which is itself uncertain: the narrowest band of all the sizes it may be, so that
  * knowing less never allows more. Where no band suits all of them, its one middle.
  */
-export function bandOfSize({ low, high }: Interval, size: Interval): Interval {
+function bandOfSize({ low, high }: Interval, size: Interval): Interval {
   const [least, most] = [low * size.high, high * size.low];
   return least <= most ? { low: least, high: most } : { low: (least + most) / 2, high: (least + most) / 2 };
 }
