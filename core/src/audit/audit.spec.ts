@@ -25,6 +25,7 @@ describe('the audit of the demo catalogue', () => {
       'pistonInBore lumen-2-80 fitments',
       'pistonInBore lumen-piston-78-77-s piston.skirt.diameter',
       'stackInDeck minnow-66 fitments',
+      'ratioOfParts minnow-66 variant.ratio',
       'numberTwice ambit-valve-exhaust-30 numbers',
       'supersession sluice-piston-398-3590-90 numbers',
       'supersession sluice-spring-heavy numbers',

@@ -8,6 +8,7 @@ import { farFromOthers } from './rules/farFromOthers.js';
 import { fitmentYears } from './rules/fitmentYears.js';
 import { numberTwice } from './rules/numberTwice.js';
 import { pistonInBore } from './rules/pistonInBore.js';
+import { ratioOfParts } from './rules/ratioOfParts.js';
 import { stackInDeck } from './rules/stackInDeck.js';
 import { strokeOfCrank } from './rules/strokeOfCrank.js';
 import { supersession } from './rules/supersession.js';
@@ -19,6 +20,7 @@ export const AUDIT_RULES: readonly AuditRule[] = [
   strokeOfCrank,
   pistonInBore,
   stackInDeck,
+  ratioOfParts,
   fitmentYears,
   numberTwice,
   supersession,

@@ -2,9 +2,10 @@ import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { partFromSpecimen, type Part } from '../catalogue/part.js';
 import type { Described, Variant } from '../catalogue/pattern.js';
 import { optionOf, sizeOf } from '../catalogue/value.js';
-import type { Kind } from '../dictionary/definition.js';
+import type { Kind, Parameter } from '../dictionary/definition.js';
 import { KINDS } from '../dictionary/dictionary.js';
 import { variant as VARIANT } from '../dictionary/variant.js';
+import { ratioOfEngine } from '../interchange/index.js';
 import type { Interval } from '../quantity/interval.js';
 import type { Specimen } from '../readings/reading.js';
 
@@ -40,6 +41,13 @@ export interface CompareColumn {
   readonly described: Described | undefined;
 }
 
+/** What an engine is not said to have, but has by its parts. */
+export const RATIO_MADE: Parameter = {
+  ...VARIANT.parameters.ratio,
+  id: 'variant.ratioMade',
+  name: 'Ratio its parts make',
+};
+
 const NONE: ReadonlyMap<string, readonly string[]> = new Map();
 
 function sizesOf(described: Described, kind: Kind) {
@@ -55,6 +63,16 @@ function sizesOf(described: Described, kind: Kind) {
         service: derived.value.service,
       }
     );
+  };
+}
+
+/** The sizes of an engine, and the ratio that its parts make beside the one it is rated at. */
+function engineSizes(catalogue: CatalogueLookup, variant: Variant) {
+  const stated = sizesOf(variant, VARIANT);
+  return (id: string): ColumnSize | undefined => {
+    if (id !== RATIO_MADE.id) return stated(id);
+    const made = ratioOfEngine(catalogue, variant);
+    return made && { limits: made, measured: false, disputed: false, service: [] };
   };
 }
 
@@ -75,7 +93,7 @@ function variantColumn(catalogue: CatalogueLookup, variant: Variant): CompareCol
     subject: { sort: 'variant', id: variant.id },
     kind: VARIANT,
     label: catalogue.variantLabel(variant.id),
-    size: sizesOf(variant, VARIANT),
+    size: engineSizes(catalogue, variant),
     option: optionsOf(variant),
     marks: (variant.serials ?? []).map(
       ({ prefix = '', from = '', to }) => `${prefix}${from}${to === undefined ? '' : `–${to}`}`,

@@ -4,7 +4,7 @@ import { sayLook } from '../dictionary/dictionary.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { normaliseMark } from '../marks/markText.js';
 import type { Interval } from '../quantity/interval.js';
-import { columnOf, type CompareColumn, type Subject } from './column.js';
+import { columnOf, RATIO_MADE, type CompareColumn, type Subject } from './column.js';
 import { judgeSize, type SizeJudgement } from './judge.js';
 import { one } from '../quantity/phrase.js';
 
@@ -76,7 +76,9 @@ export function compare(catalogue: CatalogueLookup, subjects: readonly Subject[]
       `Only parts of one kind can be compared: “${columns[0]?.label ?? ''}” is ${one(kind?.name.toLowerCase() ?? '')}, “${other?.label ?? ''}” ${one(other?.kind.name.toLowerCase() ?? '')}.`,
     );
   const rows = [
-    ...Object.values(kind.parameters).map((parameter) => sizeRow(parameter, columns)),
+    ...[...Object.values(kind.parameters), ...(kind.id === 'variant' ? [RATIO_MADE] : [])].map((parameter) =>
+      sizeRow(parameter, columns),
+    ),
     ...Object.values(kind.features).map((feature) =>
       optionRow(feature, 'look', columns, (option) => sayLook(feature, option)),
     ),

@@ -283,7 +283,8 @@ export const grid = question({
     recipients: list(Type.String()),
     joints: JointNames,
     verdicts: list(Type.String(), {
-      description: 'A donor a line, a recipient a character: f fits, w with work, ? cannot tell, x does not',
+      description:
+        'A donor a line, a recipient a character: f fits, w with work, ? cannot tell, o cannot tell and nothing against it, x does not',
     }),
     refusedBy: list(list(list(Type.Integer())), {
       description: 'For every pair, the places in joints of those that refuse',
@@ -350,6 +351,11 @@ export const gridGroups = question({
     },
     { additionalProperties: false },
   ),
-  answer: Type.Object({ groups: list(Type.Object({ donors: list(Type.Integer()), dropInto: list(Type.Integer()) })) }),
+  answer: Type.Object({
+    groups: list(Type.Object({ donors: list(Type.Integer()), dropInto: list(Type.Integer()) })),
+    open: list(Type.Object({ donors: list(Type.Integer()), mayDropInto: list(Type.Integer()) }), {
+      description: 'Donors that may be drop-in for one another: nothing is against it, but not all of them is known',
+    }),
+  }),
   example: GRID_EXAMPLE,
 });

@@ -1,8 +1,9 @@
 import type { Part } from '../catalogue/part.js';
-import { IMPLIED, kindOf, RECORD, REPLACED, ROUND, type JointCheck } from '../joints/index.js';
+import { IMPLIED, kindOf, RECORD, REPLACED, ROUND, type Chosen, type JointCheck } from '../joints/index.js';
 import { impliedOf } from './onRecord.js';
 import type { Pairing } from './pairing.js';
 import type { SwapContext } from './swapContext.js';
+import { runsWithUnsized } from './withoutSizes.js';
 
 /** On which side of a pairing parts stand. */
 export type Side = 'donor' | 'recipient';
@@ -24,6 +25,8 @@ interface Reading {
   readonly byRecord: boolean;
   /** Whether what is not known is taken from what the part is on record with. */
   readonly byImplied: boolean;
+  /** What it chooses to go between them: then it counts whether that is on record without sizes. */
+  readonly chooses: Chosen | undefined;
   /** Whether it goes by the engines that the very pattern whose place is taken is in. */
   readonly byEngines: boolean;
   /** Whether these parts are the ones whose place is taken. */
@@ -43,6 +46,7 @@ function readingOf(check: JointCheck, pairing: Pairing, side: Side): Reading {
     ids: mine,
     byRecord: check.reads.includes(RECORD),
     byImplied: check.reads.includes(IMPLIED),
+    chooses: check.chooses,
     byEngines: check.reads.includes(ROUND),
     inPlaceOf: inPlace && side === 'recipient',
   };
@@ -65,7 +69,7 @@ const sayImplied = (implied: ReturnType<typeof impliedOf>): string =>
 /** All that a check can see of a part, as text. */
 function seen(
   part: Part,
-  { ids, byRecord, byImplied, byEngines, inPlaceOf }: Reading,
+  { ids, byRecord, byImplied, chooses, byEngines, inPlaceOf }: Reading,
   named: ReadonlySet<string>,
   context: SwapContext,
 ): string {
@@ -81,6 +85,7 @@ function seen(
     if (byImplied && !isKnown(part, id)) text += sayImplied(impliedOf(context, part, id));
     text += '\n';
   }
+  if (chooses && runsWithUnsized(context, part, chooses)) text += 'without sizes';
   // Records speak of a pattern by its name; a pattern that none of them names is like any other.
   if (byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern))) text += part.pattern;
   // The very pattern that was there is as it was, whatever is not known of it.

@@ -24,6 +24,11 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
           slot,
           isUsual: all.some((each) => each.slot === slot && each.part.pattern === id),
           parts: [{ slot, part }, ...all.filter((each) => each.slot !== slot)],
+          everHad: (kind) =>
+            variant.fitments.flatMap(({ pattern }) => {
+              const had = catalogue.part(pattern);
+              return had?.kind === kind ? [had] : [];
+            }),
         },
       ];
     });

@@ -1,9 +1,13 @@
 import fc from 'fast-check';
-import { demoPart, LOOKUP, SETTING } from '../testing/demo';
-import { Grid, verdictOf, verdictOfJoint } from './grid';
-import { groupsOf, orderOf } from './groups';
+import { CatalogueLookup } from '../catalogue/lookup';
+import { random } from '../quantity/random';
+import { CATALOGUE, demoPart, LOOKUP, SETTING } from '../testing/demo';
+import { Grid, isNothingAgainst, verdictOf, verdictOfJoint } from './grid';
+import { groupsOf, openGroupsOf, orderOf } from './groups';
+import { thinned } from './halfKnown';
 import { DONOR_KINDS, recipientsFor } from './pairing';
 import { swapParts } from './swap';
+import { swapContextOf } from './swapContext';
 import { WhatElse } from './whatElse';
 import { VERDICTS } from '../joints/index';
 
@@ -23,6 +27,7 @@ describe('the grid', () => {
             if (!mine || !theirs || (i + j) % 3 !== 0) return;
             const plain = swapParts(mine, theirs, SETTING);
             expect(verdictOf(cell)).withContext(`${mine.label} / ${theirs.label}`).toBe(plain.verdict);
+            expect(isNothingAgainst(cell)).withContext(`${mine.label} / ${theirs.label}`).toBe(plain.nothingAgainst);
             for (const joint of plain.joints) {
               const at = grid.joints.findIndex(({ id }) => id === joint.id);
               expect(verdictOfJoint(cell, at)).withContext(joint.id).toBe(joint.verdict);
@@ -61,6 +66,38 @@ describe('the grid', () => {
     expect(into).toContain('sluice-crank-3375-cast');
     expect(into).toContain('sluice-crank-3375-forged');
     expect(into).not.toContain('sluice-crank-3375-large');
+  });
+});
+
+describe('a grid of which half is known', () => {
+  const lookup = new CatalogueLookup(thinned(CATALOGUE, 0.4, random(7)));
+  const context = swapContextOf(lookup);
+  const grid = new Grid(lookup.partsOfKind('head'), lookup.partsOfKind('block'), context);
+  const rows = rowsOf(grid);
+
+  it('tells open answers that nothing is against, as the plain swap does', () => {
+    let told = 0;
+    rows.forEach((row, i) =>
+      row.forEach((cell, j) => {
+        const [mine, theirs] = [grid.donors[i], grid.recipients[j]];
+        if (!mine || !theirs) return;
+        expect(isNothingAgainst(cell)).toBe(swapParts(mine, theirs, context).nothingAgainst);
+        if (isNothingAgainst(cell)) told++;
+      }),
+    );
+    expect(told).toBeGreaterThan(0);
+  });
+
+  it('has groups with nothing against them, told apart from what is proven', () => {
+    const groups = openGroupsOf(rows);
+    expect(groups.length).toBeGreaterThan(0);
+    for (const { donors, mayDropInto } of groups) {
+      const cells = donors.flatMap((donor) => mayDropInto.map((recipient) => rows[donor]?.[recipient] ?? 0));
+      expect(cells.every((cell) => verdictOf(cell) === 'fits' || isNothingAgainst(cell))).toBeTrue();
+      expect(cells.some(isNothingAgainst)).toBeTrue();
+    }
+    const [first] = groups[0]?.mayDropInto ?? [];
+    expect(openGroupsOf(rows, first).every(({ mayDropInto }) => mayDropInto.includes(first ?? -1))).toBeTrue();
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Part } from '../catalogue/part.js';
 import {
+  record,
   VERDICTS,
   verdictOfCheck,
   type Assembly,
@@ -11,10 +12,11 @@ import { classify, type Classes } from './classes.js';
 import { pairingOf, type Pairing } from './pairing.js';
 import type { SwapContext } from './swapContext.js';
 import { afterAllWork, type CheckAtJoint } from './consequences.js';
-import { NoJointError } from './swap.js';
+import { decides, hasComeFar, NoJointError } from './swap.js';
 
 /** A verdict as a number: its place among VERDICTS, the worst the largest. */
 const DOES_NOT_FIT = VERDICTS.indexOf('doesNotFit');
+const CANNOT_TELL = VERDICTS.indexOf('cannotTell');
 const FITS_WITH_WORK = VERDICTS.indexOf('fitsWithWork');
 
 /** In a table of outcomes: not judged yet, and that its work touches what other checks go by. */
@@ -25,11 +27,15 @@ const VERDICT_BITS = 0x0f;
 /** How many bits of a cell each joint takes, and where the whole stands. */
 const BITS = 2;
 const MASK = 3;
-/** The verdict on the whole stands above those of up to fourteen joints. */
+/** The verdict on the whole stands above those of up to fourteen joints, and above it whether nothing is against it. */
 const WHOLE = 28;
+const NOTHING_AGAINST = 1 << 30;
 
 /** The verdict on the whole, from a cell. */
 export const verdictOf = (cell: number): Verdict => VERDICTS[(cell >>> WHOLE) & MASK] ?? 'cannotTell';
+
+/** Whether an open answer has nothing against it, from a cell. */
+export const isNothingAgainst = (cell: number): boolean => (cell & NOTHING_AGAINST) !== 0;
 
 /** The verdict of one joint, from a cell. A joint whose end is known is not looked at further. */
 export const verdictOfJoint = (cell: number, joint: number): Verdict =>
@@ -45,6 +51,8 @@ export class Grid {
   private readonly recipientClasses: Classes;
   /** By check: the outcome for each class of donors and class of recipients. */
   private readonly outcomes: readonly Uint8Array[];
+  /** By check: whether it decides. */
+  private readonly decisive: readonly boolean[];
   /** By check: ids that the others go by. */
   private readonly readByOthers: readonly (readonly string[])[];
   /** Work that was followed through, by the outcomes of all checks. */
@@ -60,6 +68,7 @@ export class Grid {
     const pairing = pairingOf(donor, recipient);
     if (!pairing) throw new NoJointError(donor, recipient);
     this.pairing = pairing;
+    this.decisive = pairing.checks.map(({ joint, check }) => decides(pairing.joints[joint] ?? record, check));
     this.readByOthers = pairing.checks.map((_, at) => [
       ...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads))),
     ]);
@@ -86,7 +95,7 @@ export class Grid {
 
   cell(donor: number, recipient: number): number {
     const { checks } = this.pairing;
-    let [cell, whole, crossing, ended] = [0, 0, false, -1];
+    let [cell, whole, crossing, ended, agreeing] = [0, 0, false, -1, 0];
     for (let at = 0; at < checks.length; at++) {
       const joint = checks[at]?.joint ?? 0;
       if (joint === ended) continue;
@@ -96,11 +105,13 @@ export class Grid {
         cell = (cell & ~(MASK << (joint * BITS))) | (verdict << (joint * BITS));
       if (verdict > whole) whole = verdict;
       if (verdict === DOES_NOT_FIT) ended = joint;
+      if (verdict < CANNOT_TELL && this.decisive[at]) agreeing++;
       crossing ||= (outcome & CROSSES) !== 0;
     }
     // Where the work of one check touches another the whole swap must be looked at.
     if (crossing && whole === FITS_WITH_WORK) whole = this.whole(donor, recipient);
-    return ((cell & ~(MASK << WHOLE)) | (whole << WHOLE)) >>> 0;
+    const isOpen = whole === CANNOT_TELL && hasComeFar(agreeing, this.decisive.filter(Boolean).length);
+    return ((cell & ~(MASK << WHOLE)) | (whole << WHOLE) | (isOpen ? NOTHING_AGAINST : 0)) >>> 0;
   }
 
   private outcome(at: number, donor: number, recipient: number): number {

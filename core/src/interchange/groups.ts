@@ -1,5 +1,5 @@
 import { VERDICTS } from '../joints/index.js';
-import { verdictOf } from './grid.js';
+import { isNothingAgainst, verdictOf } from './grid.js';
 
 /** Donors that stand for one another: they get the same verdict in every joint of every recipient. */
 export interface InterchangeGroup {
@@ -7,6 +7,16 @@ export interface InterchangeGroup {
   readonly donors: readonly number[];
   /** Places of the recipients into which they drop as they are. */
   readonly dropInto: readonly number[];
+}
+
+/**
+ * Donors that may stand for one another: whatever is known of them says the same, and nothing is against it, but not all
+ * is known.
+ */
+export interface OpenGroup {
+  readonly donors: readonly number[];
+  /** Places of the recipients into which all of them drop, as far as is known. */
+  readonly mayDropInto: readonly number[];
 }
 
 /** The rows of a grid, as they are filled. */
@@ -39,6 +49,40 @@ export function groupsOf(rows: Rows, into?: number): readonly InterchangeGroup[]
         (a.donors[0] ?? 0) - (b.donors[0] ?? 0),
     );
 }
+
+/**
+ * Groups of donors that may be drop-in for one another: what one of them drops into, another drops into as well or has
+ * nothing against it, and at least one of those answers is open. The largest first.
+ *
+ * @param into only those that may drop into this recipient
+ */
+export function openGroupsOf(rows: Rows, into?: number): readonly OpenGroup[] {
+  const byRow = new Map<string, number[]>();
+  rows.forEach((row, donor) => {
+    const key = Array.from(row, (cell) => (mayDrop(cell) ? 'd' : VERDICTS.indexOf(verdictOf(cell)))).join('');
+    const known = byRow.get(key);
+    if (known) known.push(donor);
+    else byRow.set(key, [donor]);
+  });
+  return [...byRow.values()]
+    .map((donors): OpenGroup => {
+      const row = rows[donors[0] ?? 0] ?? new Uint32Array();
+      return { donors, mayDropInto: [...row.keys()].filter((recipient) => mayDrop(row[recipient] ?? 0)) };
+    })
+    .filter(
+      ({ donors, mayDropInto }) =>
+        (into === undefined || mayDropInto.includes(into)) &&
+        donors.some((donor) => mayDropInto.some((recipient) => isNothingAgainst(rows[donor]?.[recipient] ?? 0))),
+    )
+    .sort(
+      (a, b) =>
+        b.donors.length - a.donors.length ||
+        b.mayDropInto.length - a.mayDropInto.length ||
+        (a.donors[0] ?? 0) - (b.donors[0] ?? 0),
+    );
+}
+
+const mayDrop = (cell: number): boolean => verdictOf(cell) === 'fits' || isNothingAgainst(cell);
 
 /** An order of rows and columns in which what interchanges freely stands together. */
 export interface Order {

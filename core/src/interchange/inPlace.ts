@@ -1,3 +1,4 @@
+import { compareFaces } from '../catalogue/facePattern.js';
 import type { Part } from '../catalogue/part.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { featureOf, interfaceOf, isIdOf, KINDS, parameterOf, sayLook, type KindId } from '../dictionary/dictionary.js';
@@ -217,8 +218,14 @@ function likeness(mine: Part, was: Part, ids: readonly string[]): Likeness {
       same.push(id);
     else if (now === undefined || before === undefined) open.push(id);
     else if (typeof now === 'string' && typeof before === 'string') {
-      if (now === before) same.push(id);
-      else differing.push([`${nameOf(id)} ${inWords(id, now)} where ${inWords(id, before)} was`]);
+      const likeness = isIdOf('interface', id) ? compareFaces(now, before) : now === before ? 'same' : 'other';
+      const says: Sentence = [`${nameOf(id)} ${inWords(id, now)} where ${inWords(id, before)} was`];
+      if (likeness === 'same') same.push(id);
+      else if (likeness === 'other') differing.push(says);
+      else {
+        astride.push(says);
+        astrideIds.push(id);
+      }
     } else if (typeof now !== 'string' && typeof before !== 'string') {
       const parameter = parameterOf(id);
       const { quantity } = parameter;

@@ -1,10 +1,11 @@
-export { Grid, verdictOf, verdictOfJoint } from './grid.js';
+export { Grid, isNothingAgainst, verdictOf, verdictOfJoint } from './grid.js';
 export * from './groups.js';
 export * from './judge.js';
 export * from './needs.js';
 export { DONOR_KINDS, recipientsFor } from './pairing.js';
 export * from './placedParts.js';
 export { bestFirst } from './ranking.js';
+export { ratioOfEngine } from './ratioOfEngine.js';
 export * from './swapContext.js';
 export type { Consequence } from './consequences.js';
 export {

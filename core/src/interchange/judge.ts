@@ -4,7 +4,7 @@ import { supersessionOf } from '../catalogue/supersession.js';
 import { slotOf } from '../dictionary/slots.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { placedPartsOf, type PartOrEngine } from './placedParts.js';
-import type { SwapContext } from './swapContext.js';
+import { ratedContext, type SwapContext } from './swapContext.js';
 import { NoJointError, swap, type Swap } from './swap.js';
 
 /** The other way round: what would be put into what, and how that goes. */
@@ -82,7 +82,7 @@ function swapOf(
     parts.length === 1 && into.parts.length === 1 && mine && theirs?.part.kind === mine.part.kind
       ? [{ slot: mine.slot, part: theirs.part }]
       : into.parts;
-  return swap(parts, recipients, context, {
+  return swap(parts, recipients, ratedContext(context, into), {
     donor: coming.map(({ label }) => label).join(', '),
     recipient: into.label,
   });

@@ -16,6 +16,7 @@ import type { Interval } from '../quantity/interval.js';
 import { listed } from '../quantity/phrase.js';
 import { sentence } from '../quantity/sentence.js';
 import type { SwapContext } from './swapContext.js';
+import { openWithoutSizes } from './withoutSizes.js';
 
 /** What a part must be there, by what it is on record with: between these, or this look or face. */
 type Implied = Interval | string;
@@ -59,7 +60,7 @@ function byRecord(check: JointCheck): JointCheck {
 /** Every joint, whose checks go by the records where the parts are not known themselves. */
 export const JOINTS_ON_RECORD: readonly Joint[] = JOINTS.map((joint) => ({
   ...joint,
-  checks: joint.checks.map(byRecord),
+  checks: joint.checks.map((check) => byRecord(openWithoutSizes(check))),
 }));
 
 const nameOf = (id: string): string =>

@@ -1,8 +1,9 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { partFromSpecimen, type Part } from '../catalogue/part.js';
 import type { Fitment, Pattern, Variant } from '../catalogue/pattern.js';
-import type { KindId } from '../dictionary/dictionary.js';
-import type { PlacedPart } from '../joints/index.js';
+import { sizeOf } from '../catalogue/value.js';
+import { engineVariant, type KindId } from '../dictionary/index.js';
+import type { PlacedPart, Rating } from '../joints/index.js';
 import { valve } from '../dictionary/kinds/valve.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
@@ -133,12 +134,12 @@ export const partFromShelf = (
   price: 0,
 });
 
-/** The parts that are meant, and how they are called together. Throws an UnknownPartError. */
+/** The parts that are meant, how they are called together, and what they are rated at. Throws an UnknownPartError. */
 export function placedPartsOf(
   catalogue: CatalogueLookup,
   ref: PartOrEngine,
   drawer?: ToolDrawer,
-): { readonly label: string; readonly parts: readonly PlacedPart[] } {
+): { readonly label: string; readonly parts: readonly PlacedPart[]; readonly rated?: Rating } {
   const patternOf = (id: string): Pattern => {
     const pattern = catalogue.pattern(id);
     if (!pattern) throw new UnknownPartError('pattern', id);
@@ -159,5 +160,12 @@ export function placedPartsOf(
   if (!variant) throw new UnknownPartError('variant', ref.variant);
   const all = partsOfVariant(catalogue, variant, ref.at);
   const label = catalogue.variantLabel(variant.id) + (ref.at === undefined ? '' : ` of ${ref.at}`);
-  return ref.internals ? { label: `Internals of the ${label}`, parts: internalsOf(all) } : { label, parts: all };
+  if (ref.internals) return { label: `Internals of the ${label}`, parts: internalsOf(all) };
+  return { label, parts: all, rated: ratingOf(catalogue, variant) };
+}
+
+/** What an engine of the catalogue is rated at. */
+export function ratingOf(catalogue: CatalogueLookup, variant: Variant): Rating {
+  const ratio = sizeOf(variant, engineVariant.parameters.ratio)?.value.limits;
+  return { engine: catalogue.variantLabel(variant.id), ...(ratio ? { ratio } : {}) };
 }

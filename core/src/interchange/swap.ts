@@ -8,6 +8,8 @@ import {
   takes,
   verdictOfCheck,
   worst,
+  type Joint,
+  type JointCheck,
   type Outcome,
   type PlacedPart,
   type Verdict,
@@ -116,9 +118,8 @@ export function swap(
     found.set(place, known);
     return known;
   };
-  const places = met.flatMap((where): readonly CheckAtJoint[] =>
-    where.joint.checks.map((check) => ({ where, check })).filter((place) => judgedOf(place).arises !== false),
-  );
+  const asked = met.flatMap((where): readonly CheckAtJoint[] => where.joint.checks.map((check) => ({ where, check })));
+  const places = asked.filter((place) => judgedOf(place).arises !== false);
   const isWork = places.some((place) => judgedOf(place).work.some(({ parts }) => parts.length > 0));
   const everywhere = isWork ? [...places, ...bystanding(sides, context)] : places;
   const joints = met.flatMap((where): readonly JudgedJoint[] => {
@@ -152,6 +153,13 @@ export function swap(
     ];
   });
   const all = joints.flatMap(({ checks }) => checks);
+  const decisive = asked
+    .filter(({ where, check }) => decides(where.joint, check))
+    .map((place) => judgedOf(place).verdict);
+  const isFar = hasComeFar(
+    decisive.filter((each) => each === 'fits' || each === 'fitsWithWork').length,
+    decisive.length,
+  );
   const judgedAlone = worst(all.map(({ verdict }) => verdict));
   // The records may refuse; that they have nothing against it makes no part fit.
   const byRecordOnly = met.every(({ joint }) => joint === record) && judgedAlone !== 'doesNotFit';
@@ -177,7 +185,7 @@ export function swap(
     says: byRecordOnly
       ? ['Cannot be told: only the records were looked at. Nothing here can be held against it by size, look or face.']
       : together === alone
-        ? sentence`${summary(alone, all, least)}${where}`
+        ? sentence`${summary(alone, all, least, isFar)}${where}`
         : together === 'cannotTell'
           ? [
               'Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.',
@@ -188,7 +196,7 @@ export function swap(
     joints,
     agree: countOf(all, 'fits'),
     byWork: countOf(all, 'fitsWithWork'),
-    nothingAgainst: together === 'cannotTell' && hasComeFar(all),
+    nothingAgainst: together === 'cannotTell' && !byRecordOnly && isFar,
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
     needs: needsOf(all.flatMap((check) => check.needs)),
@@ -286,21 +294,19 @@ function lookedAtIn({ leaving }: Sides, { enginesWith }: SwapContext): Sentence 
 const countOf = (checks: readonly JudgedCheck[], which: Verdict): number =>
   checks.filter(({ verdict }) => verdict === which).length;
 
-const agrees = ({ verdict }: JudgedCheck): boolean => verdict === 'fits' || verdict === 'fitsWithWork';
-
 /** Of what decides, so much must agree before an open answer is more than a guess. */
 const DECIDED = 0.5;
 
-/** Whether at least half of what decides agrees, and nothing is refused. */
-function hasComeFar(checks: readonly JudgedCheck[]): boolean {
-  const decisive = checks.filter(({ confirming }) => !confirming);
-  return (
-    checks.every(({ verdict }) => verdict !== 'doesNotFit') &&
-    decisive.filter(agrees).length >= DECIDED * Math.max(1, decisive.length)
-  );
-}
+/** Whether a check must be known before anybody builds. The records can refuse, but decide nothing by their silence. */
+export const decides = (joint: Joint, { confirming }: JointCheck): boolean => joint !== record && !confirming;
 
-function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readonly Priced[]): Sentence {
+/**
+ * Whether an open answer that nothing refuses has come far: of what decides at least half agrees. What does not come up
+ * with these parts at all agrees.
+ */
+export const hasComeFar = (agreeing: number, decisive: number): boolean => agreeing >= DECIDED * Math.max(1, decisive);
+
+function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readonly Priced[], isFar: boolean): Sentence {
   const those = (which: Verdict) => checks.filter((check) => check.verdict === which);
   const names = (which: Verdict) => listed([...new Set(those(which).map((check) => check.name.toLowerCase()))]);
   switch (verdict) {
@@ -317,7 +323,7 @@ function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readon
       const open = those('cannotTell');
       // What is quickest to settle stands among what to find out; here all that is open is named.
       const byWork = countOf(checks, 'fitsWithWork');
-      if (hasComeFar(checks))
+      if (isFar)
         return [
           `Nothing against it: ${countOf(checks, 'fits')} of ${counted(checks.length, 'check')} agree${byWork > 0 ? `, ${byWork} by work` : ''}, ${open.length === 1 ? 'this one' : `these ${open.length}`} to confirm: ${names('cannotTell')}.`,
         ];

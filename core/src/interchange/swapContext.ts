@@ -1,5 +1,5 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import type { EngineWith, Stock } from '../joints/index.js';
+import type { EngineWith, Rating, Stock } from '../joints/index.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { enginesWithOf } from './enginesWith.js';
 import { CHOSEN_ANEW, STOCKED } from './stocked.js';
@@ -9,6 +9,8 @@ export interface SwapContext {
   readonly stock: Stock;
   readonly rules: HouseRules;
   readonly nameOf?: (pattern: string) => string;
+  /** What the recipient is rated at, where it is an engine of the catalogue. */
+  readonly rated?: Rating;
   readonly enginesWith?: (pattern: string) => readonly EngineWith[];
 }
 
@@ -25,3 +27,7 @@ export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}
     enginesWith: enginesWithOf(catalogue),
   };
 }
+
+/** The same, with what the recipient is rated at. */
+export const ratedContext = (context: SwapContext, { rated }: { readonly rated?: Rating }): SwapContext =>
+  rated ? { ...context, rated } : context;

@@ -20,8 +20,16 @@ export interface Assembly {
   readonly rules: HouseRules;
   /** How a pattern is called; its id where nobody tells. */
   readonly nameOf?: (pattern: string) => string;
+  /** What the engine that the parts are for is rated at; nothing where they are for no engine of the catalogue. */
+  readonly rated?: Rating;
   /** The engines that have a pattern, with what is round it there; nothing where nobody knows of engines. */
   readonly enginesWith?: (pattern: string) => readonly EngineWith[];
+}
+
+/** What the maker rates an engine at. */
+export interface Rating {
+  readonly engine: string;
+  readonly ratio?: Interval;
 }
 
 /** A part, and the place of the engine it is for. */
@@ -37,6 +45,8 @@ export interface EngineWith {
   /** Whether most of these engines have it, and it is no exception whose mates may be others as well. */
   readonly isUsual: boolean;
   readonly parts: readonly PlacedPart[];
+  /** All parts of a kind that any of these engines ever had, those between which is chosen among them. */
+  readonly everHad: (kind: KindId) => readonly Part[];
 }
 
 /** The kind a dictionary id belongs to. */

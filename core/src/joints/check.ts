@@ -4,6 +4,15 @@ import type { Assembly } from './assembly.js';
 import type { Outcome } from './outcome.js';
 import type { Verdict } from './verdict.js';
 
+/** A kind of part that a check chooses from all there are, to go between the parts it judges. */
+export interface Chosen {
+  readonly kind: KindId;
+  /** Dictionary ids of the sizes it is chosen by. */
+  readonly by: readonly string[];
+  /** Whether there is room for one of any size at all. */
+  readonly mayGoBetween: (assembly: Assembly) => boolean;
+}
+
 /** One thing that must be right where parts meet: a pure function of the parts' values. */
 export interface JointCheck {
   readonly id: string;
@@ -27,6 +36,8 @@ export interface JointCheck {
    * these, a look or a face is this one. Nothing where the others do not tell.
    */
   readonly implies?: (id: string, assembly: Assembly) => Interval | string | undefined;
+  /** What it chooses freely to go between the parts, where it does. */
+  readonly chooses?: Chosen;
   readonly judge: (assembly: Assembly) => Outcome;
   /** The verdict that `judge` comes to, without its words, where that is cheaper. */
   readonly verdict?: (assembly: Assembly) => Verdict;

@@ -56,10 +56,11 @@ import { springOnValve } from './valveGear/springOnValve.js';
 import { valveInHead } from './valveGear/valveInHead.js';
 import { valveInPlace } from './valveGear/valveInPlace.js';
 
+export { ratioMade } from './deck/compression.js';
 export * from './assembly.js';
 export * from './verdict.js';
 export { countsIn, takes, type Outcome, type WorkOption } from './outcome.js';
-export type { JointCheck, Joint } from './check.js';
+export type { Chosen, JointCheck, Joint } from './check.js';
 export { IMPLIED, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
 export { OPERATIONS, OPERATION_IDS, type OperationId } from './operations/operations.js';
 export { record } from './record.js';

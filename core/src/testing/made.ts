@@ -1,7 +1,7 @@
 import type { Part } from '../catalogue/part';
 import type { KindId } from '../dictionary/dictionary';
 import { JOINTS } from '../joints/index';
-import type { Assembly, Stock } from '../joints/assembly';
+import type { Assembly, Rating, Stock } from '../joints/assembly';
 import type { Outcome } from '../joints/outcome';
 import { interval } from '../quantity/interval';
 import type { HouseRules } from '../shop/houseRules';
@@ -33,6 +33,8 @@ interface Round {
   readonly stock?: Stock;
   /** In whose places the parts come. */
   readonly replaced?: readonly Part[];
+  /** What the engine they are for is rated at. */
+  readonly rated?: Rating;
 }
 
 const byKind = (parts: readonly Part[]): Assembly['parts'] =>
@@ -43,11 +45,17 @@ export function finding(
   joint: string,
   check: string,
   parts: readonly Part[],
-  { rules = {}, stock = {}, replaced = [] }: Round = {},
+  { rules = {}, stock = {}, replaced = [], rated }: Round = {},
 ): Outcome {
   const found = JOINTS.find(({ id }) => id === joint)?.checks.find(({ id }) => id === check);
   if (!found) throw new RangeError(`There is no check ${joint}.${check}.`);
-  return found.judge({ parts: byKind(parts), replaced: byKind(replaced), stock, rules });
+  return found.judge({
+    parts: byKind(parts),
+    replaced: byKind(replaced),
+    stock,
+    rules,
+    ...(rated ? { rated } : {}),
+  });
 }
 
 /** A finding in a word or two: its verdict, and what is done about it. */

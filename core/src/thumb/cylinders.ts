@@ -6,10 +6,16 @@ const skirt = (what: string, ends: readonly [number, number], leeway: readonly [
 /** Cylinders, liners, pistons and rings. */
 export const cylinders = subject('cylinders', {
   skirtTwoStroke: skirt(
-    'a two-stroke piston',
-    [0.00148, 0.00166],
+    'a two-stroke piston in iron',
+    [0.0012, 0.002],
     [0.0008, 0.003],
     'A two-stroke piston runs hot and wants the most room',
+  ),
+  skirtPlated: skirt(
+    'a two-stroke piston in a plated cylinder',
+    [0.0006, 0.0012],
+    [0.0004, 0.002],
+    'A plated aluminium cylinder grows with the piston, which wants half the room it has in iron',
   ),
   skirtDiesel: skirt(
     'a diesel piston',
@@ -30,6 +36,11 @@ export const cylinders = subject('cylinders', {
     'Boring where the wall was never measured',
     6,
     'No cylinder has more than an eighth of an inch of iron to give on either side',
+  ),
+  plated: atMost(
+    'Plating a cylinder smaller',
+    0.3,
+    'A hard plating holds while it is thin: six thou on a side after honing, no more',
   ),
   wall: atLeast('Wall left after boring', 3.2, 'An iron cylinder keeps about an eighth of an inch of wall'),
   linerWall: atLeast(

@@ -4,7 +4,8 @@ import { deckBlock, millHead } from '../joints/operations/faces';
 import { cutPockets, machineCrown } from '../joints/operations/pistons';
 import type { Worked } from '../joints/operations/operation';
 import type { Part } from '../catalogue/part';
-import { middle, type Interval } from '../quantity/interval';
+import { interval, middle, type Interval } from '../quantity/interval';
+import { say } from '../quantity/sentence';
 import type { HouseRules } from '../shop/houseRules';
 import { deck } from './deck';
 
@@ -25,21 +26,17 @@ const squish = (room: number, rules: HouseRules) =>
 const isThicker = (work: ReturnType<typeof finding>['work']): string =>
   work.some(({ steps }) => steps.includes('thickGasket')) ? 'thicker gasket' : 'no gasket';
 /** Bore and stroke of 100 and 80 sweep 628.3 cc: a chamber that gives the ratio, under a gasket of no thickness. */
-const ratio = (plug: string) => (to: number, rules: HouseRules) =>
-  judged(
-    'compression',
-    'ratio',
-    [
-      ...stack(0),
-      made('headGasket', { thickness: 0, bore: 102 }),
-      made(
-        'head',
-        { 'chamber.volume': 628.3185 / (to - 1) - 10, height: 100, 'height.least': 100 },
-        { plug, chamberForm: 'wedge' },
-      ),
-    ],
-    { rules },
-  );
+const making = (to: number, plug = 'taper', injection = 'none') => [
+  ...stack(0),
+  made('headGasket', { thickness: 0, bore: 102 }),
+  made(
+    'head',
+    { 'chamber.volume': 628.3185 / (to - 1) - 10, height: 100, 'height.least': 100 },
+    { plug, injection, chamberForm: 'wedge' },
+  ),
+];
+const ratio = (plug: string, injection?: string) => (to: number, rules: HouseRules) =>
+  judged('compression', 'ratio', making(to, plug, injection), { rules });
 const height = ({ part }: { readonly part: Part }, id: string): Interval =>
   part.values[id]?.interval ?? { low: 0, high: 0 };
 const chamberOff = (by: number, rules: HouseRules): number => {
@@ -51,15 +48,15 @@ const chamberOff = (by: number, rules: HouseRules): number => {
   );
   return 'part' in worked ? 60 - middle(height(worked, 'head.chamber.volume')) : 0;
 };
-const valves = (room: number, rules: HouseRules) =>
+const valves = (room: number, rules: HouseRules, check = 'valveRoom', lift = 'lift.overlap') =>
   finding(
     'valveToPiston',
-    'valveRoom',
+    check,
     [
       ...stack(0),
       made('headGasket', { thickness: 1 }),
       made('head', { 'valve.recess': 1, 'valve.intake': 40, 'valve.exhaust': 35 }, { valves: '2' }),
-      made('cam', { 'lift.overlap': 3 - room }),
+      made('cam', { [lift]: 3 - room }),
     ],
     { rules },
   );
@@ -103,6 +100,26 @@ describe('figures of thumb of deck and head', () => {
       [11.95, 'doesNotFit'],
     ),
     boundary(
+      deck.ratioDirect,
+      ratio('taper', 'present'),
+      [6.79, 'doesNotFit'],
+      [7.21, 'fits'],
+      [12.61, 'fits'],
+      [13.39, 'doesNotFit'],
+    ),
+    boundary(
+      deck.ratioRated,
+      (over, rules) => {
+        const rated = { engine: 'made engine', ratio: interval(9) };
+        const { because } = finding('compression', 'ratio', making(9 + over), { rules, rated });
+        return /this is (more|less)/.exec(say(because, 'metric'))?.[1] ?? 'as rated';
+      },
+      [-0.515, 'less'],
+      [-0.485, 'as rated'],
+      [0.485, 'as rated'],
+      [0.515, 'more'],
+    ),
+    boundary(
       deck.ratioDiesel,
       ratio('injector'),
       [13.1, 'doesNotFit'],
@@ -129,7 +146,7 @@ describe('figures of thumb of deck and head', () => {
         const head = made(
           'head',
           { 'chamber.volume': 130.5, height: 100, 'height.least': 90 },
-          { plug: 'taper', chamberForm: 'wedge' },
+          { plug: 'taper', injection: 'none', chamberForm: 'wedge' },
         );
         const { work } = finding(
           'compression',
@@ -205,6 +222,12 @@ describe('figures of thumb of deck and head', () => {
       [2.575, 'fitsWithWork, takeAlong'],
     ),
     boundary(deck.valveRoom, (room, rules) => valves(room, rules).verdict, [1.94, 'fitsWithWork'], [2.06, 'fits']),
+    boundary(
+      deck.valveRoomExhaust,
+      (room, rules) => valves(room, rules, 'valveRoomExhaust', 'lift.overlapExhaust').verdict,
+      [2.42, 'fitsWithWork'],
+      [2.58, 'fits'],
+    ),
     boundary(
       deck.pocketDeepened,
       (by, rules) =>

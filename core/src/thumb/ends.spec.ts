@@ -27,6 +27,14 @@ const cover = (by: number, rules: HouseRules) =>
     { rules },
   );
 
+const nose = (frontDrive: string) => (by: number, rules: HouseRules) =>
+  judged(
+    'frontEnd',
+    'nose',
+    [made('block', { 'front.hubBore': 30 }, { frontDrive }), made('crank', { 'nose.diameter': 30 + by })],
+    { rules },
+  );
+
 describe('figures of thumb of case and ends', () => {
   describeBoundaries(ends, [
     boundary(
@@ -120,14 +128,19 @@ describe('figures of thumb of case and ends', () => {
     ),
     boundary(
       ends.nose,
-      (by, rules) =>
-        judged('frontEnd', 'nose', [made('block', { 'front.nose': 30 }), made('crank', { 'nose.diameter': 30 + by })], {
-          rules,
-        }),
-      [-0.0618, 'fitsWithWork, gearWithCrank'],
-      [-0.0582, 'fits'],
+      nose('key'),
+      [-0.0008, 'fitsWithWork, gearWithCrank'],
+      [0.0008, 'fits'],
       [0.0582, 'fits'],
       [0.0618, 'fitsWithWork, gearWithCrank'],
+    ),
+    boundary(
+      ends.noseClamped,
+      nose('friction'),
+      [-0.0618, 'fitsWithWork, gearWithCrank'],
+      [-0.0582, 'fits'],
+      [0.0097, 'fits'],
+      [0.0103, 'fitsWithWork, gearWithCrank'],
     ),
     boundary(
       ends.coverHeight,

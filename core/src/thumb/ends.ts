@@ -23,7 +23,16 @@ export const ends = subject('ends', {
     10,
     'A carrier for another seal goes in the same place while the lands differ by no more',
   ),
-  nose: within('Nose of the crank', 0.06, 'Gear and hub sit on the nose with a light press'),
+  nose: between(
+    'Nose in a keyed hub',
+    [0, 0.06],
+    'Gear and hub are pressed or shrunk on the nose: a loose hub frets, and the key alone does not hold it',
+  ),
+  noseClamped: between(
+    'Nose in a clamped or splined hub',
+    [-0.06, 0.01],
+    'A hub that is clamped between faces, or sits on a spline, slides on by hand',
+  ),
   coverHeight: within(
     'Front cover at the pan rail',
     0.45,

@@ -237,12 +237,12 @@ export const block = defineKind({
         drawing: 'rearSeal',
       },
     ),
-    'front.nose': measured(
-      'Nose it is made for',
-      'nose, snout, front bore',
-      'Diameter of crank nose for which the timing gear, front seal and pulley hub of this block are made.',
+    'front.hubBore': measured(
+      'Front hub bore',
+      'hub bore, hub, front hub, front bore, pulley hub bore',
+      'Bore of the timing gear and pulley hub that belong to this block, where they sit on the nose of the crank.',
       [8, 100],
-      { usualTolerance: 0.02, reach: 'outside', instruments: ['caliper'], minutes: 3, drawing: 'frontNose' },
+      { usualTolerance: 0.006, reach: 'outside', instruments: BY_BORE_GAUGE, minutes: 3, drawing: 'frontNose' },
     ),
     'frontFace.height': measured(
       'Height of the front face',

@@ -95,6 +95,18 @@ export const BLOCK_LOOKS = {
     },
     { reach: 'headOff' },
   ),
+  boreSurface: look(
+    'Cylinder surface',
+    'cylinder surface, bore surface, bore material',
+    'A magnet holds to an iron bore. In an aluminium cylinder look at the ends of the bore: plating and spray show an edge, bare silicon a dull, even grey.',
+    {
+      iron: 'iron | iron bores, iron bore, iron cylinders',
+      plated: 'plated | plated bores, plated bore, plated cylinder',
+      sprayed: 'sprayed | sprayed bores, sprayed bore',
+      silicon: 'bare aluminium with silicon | silicon bores, silicon bore, bare aluminium bores',
+    },
+    { misjudged: 0.03, reach: 'headOff' },
+  ),
   linerRings: counted(
     'Seal rings of a liner',
     'liner rings, seal rings',

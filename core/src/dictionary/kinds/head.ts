@@ -243,6 +243,14 @@ export const head = defineKind({
       { tapered: 'tapered | tapered plug', gasket: 'flat, with washer | flat seat', injector: 'injector | injector' },
       { reach: 'outside' },
     ),
+    injection: presence(
+      'Injectors beside the spark plugs',
+      'direct injection',
+      'Look for a second hole beside each spark plug, with a fuel rail over it: injectors in the manifold do not count.',
+      'injectors in the head | direct injection, injectors beside the plugs',
+      'none in the head | no direct injection, port injection, carburettor',
+      { reach: 'outside' },
+    ),
     material: look(
       'Cast of',
       'material',

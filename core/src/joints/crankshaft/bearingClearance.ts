@@ -1,9 +1,9 @@
 import type { Value } from '../../catalogue/part.js';
-import { around, margin, middle, type Interval } from '../../quantity/interval.js';
+import { apart, around, margin, middle, minus, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
-import { MENDED, type JointCheck } from '../check.js';
+import { MENDED, type Chosen, type JointCheck } from '../check.js';
 import { closer, hold, mended, missing, said, work, type Outcome, type Offer } from '../outcome.js';
 import { polishJournal, regrindJournal } from '../operations/journals.js';
 import { isDone } from '../operations/operation.js';
@@ -13,6 +13,7 @@ import {
   requiredClearance,
   sayShell,
   sayShells,
+  SHELL_SIZES,
   shellChoices,
   shellsForHousing,
   type PlainBearing,
@@ -35,6 +36,8 @@ interface BearingCheckSpec {
   readonly bearing: PlainBearing;
   readonly grinding: 'regrindMains' | 'regrindPins';
   readonly housingWork: HousingWork;
+  /** Whether it is known that shells run there at all, and no rolling bearing. */
+  readonly isPlain: (assembly: Assembly) => boolean;
   readonly also: readonly string[];
 }
 
@@ -45,11 +48,13 @@ export const centred = (found: Interval, required: Interval): boolean =>
 /** Housing, shell and journal together: the oil clearance that results, and what work would bring it right. */
 export function bearingClearance(spec: BearingCheckSpec): JointCheck {
   const { bearing } = spec;
+  const chooses = chosenShells(bearing);
   return {
     id: spec.id,
     name: spec.name,
     reads: [bearing.housing.id, bearing.journal.id, bearing.clearance.id, ...spec.also],
     verdicts: MENDED,
+    chooses,
     judge: (assembly) => {
       const [bore, shaft] = [valueOf(assembly, bearing.housing), valueOf(assembly, bearing.journal)];
       if (!bore || !shaft) return missing([...(bore ? [] : [bearing.housing]), ...(shaft ? [] : [bearing.journal])]);
@@ -62,7 +67,13 @@ export function bearingClearance(spec: BearingCheckSpec): JointCheck {
         required: required.band,
         ...(required.ruleOfThumb ? { ruleOfThumb: required.ruleOfThumb() } : {}),
       } as const;
-      if (!best || !held) return mended(noShell(bore.interval, offers.length > 0, shared), offers, assembly.rules);
+      if (!best || !held) {
+        const none =
+          chooses.mayGoBetween(assembly) || !spec.isPlain(assembly)
+            ? noShell(bore.interval, offers.length > 0, shared)
+            : noRoom(bore.interval, shaft.interval, shared);
+        return mended(none, offers, assembly.rules);
+      }
       const finding: Outcome = {
         ...shared,
         ...held,
@@ -84,6 +95,23 @@ export function bearingClearance(spec: BearingCheckSpec): JointCheck {
         ...cautionOf([shaft, bore], offers.length > 0),
       };
       return mended(finding, offers, assembly.rules);
+    },
+  };
+}
+
+/** Shells are chosen for housing and journal. Nobody makes one that is thinner or thicker than a wall can be. */
+function chosenShells(bearing: PlainBearing): Chosen {
+  const { wall, housing } = SHELL_SIZES[bearing.shell];
+  return {
+    kind: bearing.shell,
+    by: [housing.id, wall.id],
+    mayGoBetween: (assembly) => {
+      const [bore, shaft] = [
+        valueOf(assembly, bearing.housing)?.interval,
+        valueOf(assembly, bearing.journal)?.interval,
+      ];
+      const needed = bore && shaft && scaled(minus(bore, shaft), 0.5);
+      return needed !== undefined && !apart(needed, wall.plausible);
     },
   };
 }
@@ -138,6 +166,21 @@ function because(
   if (found.low > anotherSize)
     return sentence`The journal ${band(shaft)} is ${value(middle(found))} smaller than the shells for the housing ${band(bore)}.`;
   return sentence`With the nearest shells, ${shells}, the clearance would be ${band(found)}: ${band(wanted)} wanted.`;
+}
+
+function noRoom(
+  bore: Interval,
+  shaft: Interval,
+  shared: Pick<Outcome, 'required' | 'ruleOfThumb' | 'quantity'>,
+): Outcome {
+  const room = scaled(minus(bore, shaft), 0.5);
+  return said(
+    'doesNotFit',
+    room.high <= 0
+      ? sentence`The journal ${band(shaft)} does not even go into the housing ${band(bore)}.`
+      : sentence`Between the journal ${band(shaft)} and the housing ${band(bore)} a shell would be ${band(room)} thick: there are none like that.`,
+    { ...shared, found: minus(bore, shaft) },
+  );
 }
 
 function noShell(

@@ -12,18 +12,30 @@ import { nominal } from './rollingBearings.js';
 
 const { outside } = rollingBearing.parameters;
 
-/**
- * Room for a standing ring in its housing: what the holes N7 to H7 of ISO 286-2 leave a bearing of normal tolerance.
- */
-function inHousing({ rules }: Assembly, ring: Interval): Requirement {
+/** Holes of ISO 286-2 for a ring that stands, from the tightest to the easiest, by what the case is cast of. */
+const HOLES = {
+  iron: { tight: 'N7', easy: 'H7', why: 'slides in warm' },
+  // Aluminium grows away from the ring as it warms: what is easy when cold lets the ring turn when hot.
+  aluminium: {
+    tight: 'P7',
+    easy: 'K7',
+    why: 'goes into a heated case, which grows away from it when the engine is hot',
+  },
+} as const;
+
+/** Room for a standing ring in its housing: what the holes for its case leave a bearing of normal tolerance. */
+function inHousing(assembly: Assembly, ring: Interval): Requirement {
+  const isLight = lookOf(assembly, block.features.material) === 'aluminium';
+  const { tight, easy, why } = isLight ? HOLES.aluminium : HOLES.iron;
   const size = nominal(ring);
+  const { rules } = assembly;
   return {
     band: interval(
-      isoLimits('N7', size).low - size,
-      isoLimits('H7', size).high - size + limitOf(bearings.ringOutside, rules),
+      isoLimits(tight, size).low - size,
+      isoLimits(easy, size).high - size + limitOf(bearings.ringOutside, rules),
     ),
     ruleOfThumb: () =>
-      sentence`A ring that stands slides in warm, as in the holes N7 to H7 of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
+      sentence`A ring that stands ${why}, as in the holes ${tight} to ${easy} of ISO 286-2. ${cite(bearings.ringOutside, rules)}`,
   };
 }
 
@@ -41,11 +53,13 @@ export const bearingInCase: Joint = {
       id: 'ringInCase',
       name: 'Outer ring in the housing',
       of: { hole: block.parameters['mainHousing.diameter'], ring: outside },
-      also: [block.features.mainsRun.id],
+      also: [block.features.mainsRun.id, block.features.material.id],
       unless: (assembly) => {
         const run = lookOf(assembly, block.features.mainsRun);
         if (run === undefined) return missing([block.features.mainsRun], 'count');
-        return run === 'shells' ? said('doesNotFit', ['The mains of this block run in shells.']) : undefined;
+        if (run === 'shells') return said('doesNotFit', ['The mains of this block run in shells.']);
+        const cast = block.features.material;
+        return lookOf(assembly, cast) === undefined ? missing([cast], 'count') : undefined;
       },
       found: ({ hole, ring }) => minus(hole, ring),
       required: (assembly, { ring }) => inHousing(assembly, ring),

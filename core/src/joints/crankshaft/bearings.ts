@@ -29,7 +29,8 @@ export interface PlainBearing {
   readonly suits: (shell: Part, assembly: Assembly) => boolean;
 }
 
-const SHELL_SIZES = {
+/** The sizes that shells are chosen by. */
+export const SHELL_SIZES = {
   mainShell: { wall: mainShell.parameters.wall, housing: mainShell.parameters['housing.diameter'] },
   rodShell: { wall: rodShell.parameters.wall, housing: rodShell.parameters['housing.diameter'] },
 } as const;

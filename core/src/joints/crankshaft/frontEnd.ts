@@ -1,11 +1,16 @@
 import { block } from '../../dictionary/kinds/block.js';
 import { crank } from '../../dictionary/kinds/crank.js';
+import { minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { ends } from '../../thumb/index.js';
+import { lookOf } from '../assembly.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { work } from '../outcome.js';
+import { missing, work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
-import { sameSize } from '../shapes/sizes.js';
+import { usually, within } from '../shapes/within.js';
+
+const { 'nose.diameter': nose } = crank.parameters;
+const { 'front.hubBore': hub } = block.parameters;
 
 /** What is pushed on the nose stays with the engine: gear and hub must be tight on it and be driven the same way. */
 export const frontEnd: Joint = {
@@ -13,17 +18,25 @@ export const frontEnd: Joint = {
   name: 'Front end',
   kinds: ['block', 'crank'],
   checks: [
-    sameSize({
+    within({
       id: 'nose',
       verdicts: ALWAYS_MENDED,
-      name: 'Nose',
-      of: crank.parameters['nose.diameter'],
-      as: block.parameters['front.nose'],
-      play: ends.nose,
-      mend: (_assembly, { found }) => [
+      name: 'Nose in its hub',
+      of: { nose, hub },
+      also: [block.features.frontDrive.id],
+      unless: (assembly) =>
+        lookOf(assembly, block.features.frontDrive) === undefined ? missing([block.features.frontDrive]) : undefined,
+      found: (sizes) => minus(sizes.nose, sizes.hub),
+      required: (assembly) =>
+        usually(lookOf(assembly, block.features.frontDrive) === 'key' ? ends.nose : ends.noseClamped)(assembly),
+      fits: ({ found }) => sentence`The nose is ${band(found)} over the hub’s bore.`,
+      subject: 'What the nose is over the hub’s bore',
+      tooLittle: 'the hub is loose on it, frets and walks',
+      tooMuch: 'the hub would have to be forced on, and splits',
+      mend: (_assembly, { sizes }) => [
         work({
           steps: ['gearWithCrank'],
-          says: sentence`Take the timing gear and pulley hub that belong to a nose of ${band(found)}, and the front seal for that hub.`,
+          says: sentence`Take the timing gear and pulley hub that belong to a nose of ${band(sizes.nose)}, and the front seal for that hub.`,
         }),
       ],
     }),

@@ -222,6 +222,7 @@ const clearance = bearingClearance({
   bearing: MAIN_BEARING,
   grinding: 'regrindMains',
   housingWork,
+  isPlain: (assembly) => lookOf(assembly, block.features.mainsRun) === 'shells',
   also: [block.parameters['mainHousing.greatestBore'].id, RUN],
 });
 

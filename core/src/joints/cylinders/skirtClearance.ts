@@ -3,14 +3,17 @@ import type { Parameter } from '../../dictionary/definition.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { liner } from '../../dictionary/kinds/liner.js';
 import { piston } from '../../dictionary/kinds/piston.js';
-import { around, contains, middle, minus, shifted, type Interval } from '../../quantity/interval.js';
+import { around, contains, interval, middle, minus, shifted, type Interval } from '../../quantity/interval.js';
+import { capital } from '../../quantity/phrase.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { cylinders, limitOf, type FigureOfThumb } from '../../thumb/index.js';
 import { lookOf, machined, valueOf, type Assembly } from '../assembly.js';
 import type { JointCheck } from '../check.js';
-import { missing, offer, work, type Outcome, type Offer } from '../outcome.js';
-import { boreCylinders, honeCylinders, sleeveCylinders } from '../operations/cylinders.js';
-import { specified, within } from '../shapes/within.js';
+import { missing, offer, work, type Offer, type Outcome } from '../outcome.js';
+import { boreCylinders, honeCylinders, plateCylinders, sleeveCylinders } from '../operations/cylinders.js';
+import { isDone, type Worked } from '../operations/operation.js';
+import type { OperationId } from '../operations/operations.js';
+import { specified, within, type Requirement } from '../shapes/within.js';
 
 const { 'skirt.diameter': skirt, 'skirt.clearance': clearance } = piston.parameters;
 
@@ -20,15 +23,76 @@ const { material, crown, rings, compressionRings } = piston.features;
 const TELLING = [rings, compressionRings, crown, material];
 
 /**
- * Skirt clearance by what the piston is for and made of: one without an oil ring belongs to a two-stroke, one with a
- * deep bowl to a diesel.
+ * Skirt clearance as specified, or by what the piston is for and made of: one without an oil ring belongs to a
+ * two-stroke, one with a deep bowl to a diesel.
  */
-function usualSkirt(assembly: Assembly): FigureOfThumb {
+function requiredSkirt(assembly: Assembly, bore: Parameter, hole: Interval): Requirement {
+  const by = (figure: FigureOfThumb) => specified(assembly, clearance, figure, hole);
   const [all, plain, top, made] = [rings, compressionRings, crown, material].map((each) => lookOf(assembly, each));
-  if (all === plain) return cylinders.skirtTwoStroke;
-  if (top === 'bowl' || top === 'reentrant') return cylinders.skirtDiesel;
-  return made === 'cast' ? cylinders.skirtCast : cylinders.skirtForged;
+  if (all === plain) {
+    const surface = surfaceOf(assembly, bore);
+    if (surface === undefined) return either(by(cylinders.skirtTwoStroke), by(cylinders.skirtPlated));
+    return by(surface === 'iron' ? cylinders.skirtTwoStroke : cylinders.skirtPlated);
+  }
+  if (top === 'bowl' || top === 'reentrant') return by(cylinders.skirtDiesel);
+  return by(made === 'cast' ? cylinders.skirtCast : cylinders.skirtForged);
 }
+
+/** One of two is wanted and nobody knows which: what suits both is right, and what neither goes to is wrong. */
+function either(one: Requirement, other: Requirement): Requirement {
+  const [low, high] = [Math.max(one.band.low, other.band.low), Math.min(one.band.high, other.band.high)];
+  const both = low <= high ? { low, high } : interval((low + high) / 2);
+  const [a, b] = [one.inPlaceOf, other.inPlaceOf];
+  return {
+    ...one,
+    band: both,
+    ...(a && b
+      ? {
+          inPlaceOf: {
+            ...a,
+            leeway: { low: Math.min(a.leeway.low, b.leeway.low), high: Math.max(a.leeway.high, b.leeway.high) },
+          },
+        }
+      : {}),
+  };
+}
+
+/** What the piston runs on. A liner, and a cylinder bored in an iron block, is iron unless it was seen to be plated. */
+function surfaceOf(assembly: Assembly, bore: Parameter): string | undefined {
+  const seen = isOfBlock(bore) ? lookOf(assembly, block.features.boreSurface) : 'iron';
+  if (seen !== undefined) return seen;
+  const isIron =
+    lookOf(assembly, block.features.material) === 'iron' ||
+    lookOf(assembly, block.features.cylinderWall) === 'dryLiner';
+  return isIron ? 'iron' : undefined;
+}
+
+const isOfBlock = (bore: Parameter): boolean => bore.id === block.parameters.bore.id;
+
+/** How cylinders are brought to another size, by what the piston runs on. */
+interface Finish {
+  /** Steps by which a few hundredths are taken out; none where the surface does not bear it. */
+  readonly hone?: readonly [OperationId, ...OperationId[]];
+  readonly bore: readonly [OperationId, ...OperationId[]];
+  /** What is done to the cylinders, before the size they come to. */
+  readonly says: string;
+}
+
+const FINISHES: Readonly<Record<string, Finish>> = {
+  iron: { hone: ['hone'], bore: ['bore', 'hone'], says: 'bore and hone the cylinders to' },
+  silicon: {
+    hone: ['hone', 'etch'],
+    bore: ['bore', 'hone', 'etch'],
+    says: 'bore and hone the cylinders, and lap and etch them, which a hone alone does not do, to',
+  },
+  // The core is bored, and carries the plating as the old one did.
+  plated: { bore: ['bore', 'plate'], says: 'bore the cylinders, and have them plated and finished to' },
+  sprayed: { bore: ['bore', 'plate'], says: 'bore the cylinders, and have them plated and finished to' },
+};
+
+/** What may be done to cylinders of which nobody has seen what the piston runs on: nothing before that, if at all. */
+const whileUnseen = (bored: Worked): readonly Offer[] =>
+  isDone(bored) || bored.unknown !== undefined ? [{ unknown: block.features.boreSurface.id }] : [];
 
 function boreWork(
   assembly: Assembly,
@@ -46,51 +110,63 @@ function boreWork(
   const then = around(middle(required), finishedWithin);
   const toBe = finished(0);
   const by = middle(toBe) - middle(now);
-  if (by > 0 && by <= limitOf(cylinders.honed, rules))
-    return offer(honeCylinders(cylinder, by, rules), (honed) =>
-      work({
-        steps: ['hone'],
-        says: sentence`Hone ${value(by)} out of the cylinders, to ${band(toBe)}.`,
-        found: then,
-        required,
-        parts: [honed],
-      }),
-    );
-  if (by > 0)
+  const finish = FINISHES[surfaceOf(assembly, bore) ?? ''];
+  const done = { found: then, required };
+  if (by > 0) {
+    if (!finish) return whileUnseen(boreCylinders(cylinder, toBe, rules));
+    const { hone } = finish;
+    if (hone && by <= limitOf(cylinders.honed, rules))
+      return offer(honeCylinders(cylinder, by, rules), (honed) =>
+        work({
+          ...done,
+          steps: hone,
+          says: sentence`Hone ${value(by)} out of the cylinders, to ${band(toBe)}.`,
+          parts: [honed],
+        }),
+      );
     return offer(boreCylinders(cylinder, toBe, rules), (bored) =>
       work({
-        steps: ['bore', 'hone'],
+        ...done,
+        steps: finish.bore,
         name: 'Bore for this piston',
-        says: sentence`Bore and hone the cylinders to ${band(toBe)}.`,
-        found: then,
-        required,
+        says: sentence`${capital(finish.says)} ${band(toBe)}.`,
         parts: [bored],
       }),
     );
-  // The hole is too large: a piston of the next oversize that cleans it up, or a sleeve.
+  }
+  // The hole is too large: a piston of the next oversize that cleans it up, plating, or a sleeve.
   const over = (part.service[skirt.id] ?? []).find((step) => step > 0 && finished(step).low >= now.high);
-  const oversize =
+  const oversize: readonly Offer[] =
     over === undefined
       ? []
-      : offer(boreCylinders(cylinder, finished(over), rules), (bored) =>
-          work({
-            steps: ['bore', 'hone'],
-            says: sentence`Take this piston ${value(over)} oversize, and bore and hone the cylinders to ${band(finished(over))}.`,
-            found: then,
-            required,
-            parts: [bored, machined(part, skirt, shifted(size, over))],
-          }),
-        );
+      : !finish
+        ? whileUnseen(boreCylinders(cylinder, finished(over), rules))
+        : offer(boreCylinders(cylinder, finished(over), rules), (bored) =>
+            work({
+              ...done,
+              steps: finish.bore,
+              says: sentence`Take this piston ${value(over)} oversize, and ${finish.says} ${band(finished(over))}.`,
+              parts: [bored, machined(part, skirt, shifted(size, over))],
+            }),
+          );
+  const isPlated = finish?.bore.includes('plate') ?? false;
   const sleevable =
-    bore.id === block.parameters.bore.id && middle(now) - middle(toBe) < 2 * limitOf(cylinders.sleeveThickest, rules);
+    isOfBlock(bore) && !isPlated && middle(now) - middle(toBe) < 2 * limitOf(cylinders.sleeveThickest, rules);
   return [
     ...oversize,
+    ...offer(isPlated ? plateCylinders(cylinder, toBe, rules) : undefined, (plated) =>
+      work({
+        ...done,
+        steps: ['plate'],
+        says: sentence`Have the cylinders stripped, plated anew and finished to ${band(toBe)}.`,
+        parts: [plated],
+      }),
+    ),
     ...offer(sleevable ? sleeveCylinders(cylinder, toBe, rules) : undefined, (sleeved) =>
       work({
+        ...done,
         steps: ['sleeve'],
         says: sentence`Sleeve the cylinders and finish them to ${band(toBe)}.`,
-        found: then,
-        required,
         parts: [sleeved],
       }),
     ),
@@ -143,28 +219,23 @@ export const skirtClearance = (
       clearance.id,
       ...TELLING.map(({ id }) => id),
       wall.id,
-      ...(bore.id.startsWith('block') ? [block.features.cylinderWall.id] : SEATS.map(({ id }) => id)),
+      ...(isOfBlock(bore)
+        ? [block.features.cylinderWall.id, block.features.boreSurface.id, block.features.material.id]
+        : SEATS.map(({ id }) => id)),
     ],
     unless: (assembly) => {
       const untold = valueOf(assembly, clearance) ? [] : TELLING.filter((each) => lookOf(assembly, each) === undefined);
       return unless?.(assembly) ?? (untold.length > 0 ? missing(untold, 'count') : undefined);
     },
     found: ({ hole, size }) => minus(hole, size),
-    required: (assembly, { hole }) => specified(assembly, clearance, usualSkirt(assembly), hole),
+    required: (assembly, { hole }) => requiredSkirt(assembly, bore, hole),
     fits: ({ found, required, sizes: { hole } }) =>
       sentence`In a bore of ${band(hole)} the skirt has ${band(found)}, ${band(required)} wanted.`,
     subject: 'The skirt clearance',
     tooLittle: 'the piston would seize, or not go in',
     tooMuch: 'it would slap and rock',
     mend: (assembly, { required, sizes: { hole, size } }) => [
-      ...(bore.id.startsWith('liner') ? otherLiners(assembly, size, required) : []),
-      ...boreWork(
-        assembly,
-        assembly.parts[bore.id.startsWith('liner') ? 'liner' : 'block'],
-        bore,
-        hole,
-        size,
-        required,
-      ),
+      ...(isOfBlock(bore) ? [] : otherLiners(assembly, size, required)),
+      ...boreWork(assembly, assembly.parts[isOfBlock(bore) ? 'block' : 'liner'], bore, hole, size, required),
     ],
   });

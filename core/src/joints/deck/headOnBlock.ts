@@ -1,3 +1,4 @@
+import { compareFaces } from '../../catalogue/facePattern.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { head } from '../../dictionary/kinds/head.js';
@@ -23,7 +24,7 @@ function drilledBosses(assembly: Assembly, wanted: string): readonly Offer[] {
   const part = assembly.parts.block;
   const bosses = part?.interfaces[spare.id];
   if (bosses === undefined) return [{ unknown: spare.id }];
-  return part && bosses === wanted
+  return part && compareFaces(bosses, wanted) === 'same'
     ? [
         work({
           steps: ['drillAndTap'],

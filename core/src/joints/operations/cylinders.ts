@@ -40,6 +40,17 @@ export function honeCylinders(part: Part, by: number, rules: HasFigures = {}): W
 }
 
 /**
+ * Plates the cylinders anew, to a bore no smaller than what the plating may build up. The wall stays as it was.
+ */
+export function plateCylinders(part: Part, to: Interval, rules: HasFigures = {}): Worked {
+  const bore = boreOf(part);
+  const now = part.values[bore.id]?.interval;
+  if (!now) return { refused: 'The bore is not known.', unknown: bore.id };
+  if (now.high - to.low > limitOf(cylinders.plated, rules)) return { refused: 'So thick a plating does not hold.' };
+  return { part: machined(part, bore, to) };
+}
+
+/**
  * Bores the cylinders out for dry sleeves and finishes those to `to`. Refused where the wall does not bear the larger
  * hole.
  */

@@ -30,6 +30,16 @@ const ROD =
 export const OPERATIONS = {
   bore: { name: 'Bore oversize', per: 'cylinder', hours: 4, price: 260, canUndo: false, caution: IRON_DUST },
   hone: { name: 'Hone', per: 'cylinder', hours: 1.5, price: 90, canUndo: false, caution: IRON_DUST },
+  plate: {
+    name: 'Plate the cylinders',
+    per: 'cylinder',
+    hours: 1,
+    price: 760,
+    canUndo: false,
+    caution:
+      'Plating is stripped and laid on by a plater: the baths are poisonous, and no work for a bench. A plated bore is finished with diamond only.',
+  },
+  etch: { name: 'Lap and etch the cylinders', per: 'cylinder', hours: 2, price: 160, canUndo: false },
   sleeve: { name: 'Sleeve the cylinders', per: 'cylinder', hours: 10, price: 900, canUndo: false, caution: IRON_DUST },
   fitLiners: { name: 'Fit other liners', per: 'cylinder', hours: 4, price: 700, canUndo: true },
   lineBore: {

@@ -65,6 +65,8 @@ const clearance = bearingClearance({
   bearing: ROD_BEARING,
   grinding: 'regrindPins',
   housingWork,
+  // Asked for one that has a cap only.
+  isPlain: () => true,
   also: [rod.features.capSplit.id],
 });
 

@@ -18,18 +18,30 @@ interface Cage {
   readonly eyes: Interval;
 }
 
-const known = new WeakMap<readonly Part[], readonly Cage[]>();
+/** What may be a needle cage, of which a size or the form is not on record. */
+type Unsized = Pick<Part, 'values'>;
 
-/** The needle cages of the stock, those for the largest pins first; sought out once for each list of bearings. */
-function cagesOf({ stock: { rollingBearing: bearings = [] } }: Assembly): readonly Cage[] {
-  const cages =
-    known.get(bearings) ??
-    bearings
-      .flatMap((part): readonly Cage[] => {
-        const [inner, outer] = [part.values[bore.id]?.interval, part.values[outside.id]?.interval];
-        return part.looks[form.id]?.option === 'needle' && inner && outer ? [{ part, pins: inner, eyes: outer }] : [];
-      })
-      .sort((a, b) => middle(b.pins) - middle(a.pins));
+/** The needle cages of a list of bearings, those for the largest pins first. */
+interface Cages {
+  readonly sized: readonly Cage[];
+  readonly unsized: readonly Unsized[];
+}
+
+const known = new WeakMap<readonly Part[], Cages>();
+
+/** The needle cages of the stock; sought out once for each list of bearings. */
+function cagesOf({ stock: { rollingBearing: bearings = [] } }: Assembly): Cages {
+  const found = known.get(bearings);
+  if (found) return found;
+  const sized: Cage[] = [];
+  const unsized: Unsized[] = [];
+  for (const part of bearings) {
+    const [inner, outer] = [part.values[bore.id]?.interval, part.values[outside.id]?.interval];
+    const option = part.looks[form.id]?.option;
+    if (option === 'needle' && inner && outer) sized.push({ part, pins: inner, eyes: outer });
+    else if (option === undefined || option === 'needle') unsized.push(part);
+  }
+  const cages = { sized: sized.sort((a, b) => middle(b.pins) - middle(a.pins)), unsized };
   known.set(bearings, cages);
   return cages;
 }
@@ -52,7 +64,7 @@ export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, ca
   const room = scaled(minus(hole, size), 0.5);
   const shared = { quantity: 'length', found: room } as const;
   const between = sentence`the ${called.pin} ${band(size)} and the ${called.eye} ${band(hole)}`;
-  const cages = cagesOf(assembly);
+  const { sized: cages, unsized } = cagesOf(assembly);
   const near = limitOf(figures.cageNamed, assembly.rules);
   const isFor = (name: Interval, asked: Interval): boolean =>
     contains(interval(name.low - near, name.high + near), asked);
@@ -60,6 +72,17 @@ export function onNeedles(assembly: Assembly, pin: Parameter, eye: Parameter, ca
     !apart(interval(name.low - near, name.high + near), asked);
   const own = cages.filter(({ eyes }) => isFor(eyes, hole));
   const right = own.find(({ pins }) => isFor(pins, size));
+  // One whose sizes nobody put down may be the eye's own, and larger.
+  const mayBeOwn = ({ values }: Unsized): boolean => {
+    const [pins, eyes] = [values[bore.id]?.interval, values[outside.id]?.interval];
+    return (!eyes || mayBeFor(eyes, hole)) && (!pins || pins.high > size.high + near);
+  };
+  if (right && right === own[0] && unsized.some(mayBeOwn))
+    return said(
+      'cannotTell',
+      sentence`A needle cage, ${right.part.label}, goes between ${between}. But others are on record without their sizes, and one of them may be the eye’s own: measure those.`,
+      { ...shared, needs: [bore.id, outside.id, form.id] },
+    );
   if (right && right === own[0])
     return said('fits', sentence`A needle cage, ${right.part.label}, goes between ${between}.`, shared);
   if (right)

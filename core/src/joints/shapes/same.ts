@@ -1,3 +1,4 @@
+import { compareFaces, type FaceLikeness } from '../../catalogue/facePattern.js';
 import type { Feature, Interface } from '../../dictionary/definition.js';
 import { sayLook } from '../../dictionary/dictionary.js';
 import { interval } from '../../quantity/interval.js';
@@ -39,12 +40,15 @@ const readsOf = (spec: SameSpec<{ readonly id: string }>): readonly string[] => 
   ...(spec.also ?? []),
 ];
 
+const exactly = (mine: string, theirs: string): FaceLikeness => (mine === theirs ? 'same' : 'other');
+
 /** The check that two parts show the same, given how to read it and to say it. */
 function same<E extends { readonly id: string; readonly name: string }>(
   spec: SameSpec<E>,
   read: (assembly: Assembly, entry: E, where?: Where) => string | undefined,
   both: (pair: Pair) => Sentence,
   differ: (pair: Pair) => Sentence,
+  compare: (mine: string, theirs: string) => FaceLikeness = exactly,
 ): JointCheck {
   return {
     id: spec.id,
@@ -54,7 +58,9 @@ function same<E extends { readonly id: string; readonly name: string }>(
     verdict: (assembly) => {
       const [mine, theirs] = [read(assembly, spec.of), read(assembly, spec.as, spec.asOf)];
       if (mine === undefined || theirs === undefined) return 'cannotTell';
-      if (mine === theirs || spec.agree?.({ mine, theirs })) return 'fits';
+      const likeness = compare(mine, theirs);
+      if (likeness === 'same' || spec.agree?.({ mine, theirs })) return 'fits';
+      if (likeness === 'perhaps') return 'cannotTell';
       return mendedVerdict('doesNotFit', () => spec.mend?.(assembly, { mine, theirs }) ?? []);
     },
     verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
@@ -80,9 +86,16 @@ function same<E extends { readonly id: string; readonly name: string }>(
           'count',
         );
       const pair = { mine, theirs };
-      if (mine === theirs) return said('fits', (spec.both ?? both)(pair));
+      const likeness = compare(mine, theirs);
+      if (likeness === 'same') return said('fits', (spec.both ?? both)(pair));
       const agreed = spec.agree?.(pair);
       if (agreed) return said('fits', agreed);
+      if (likeness === 'perhaps')
+        return said(
+          'cannotTell',
+          [`${mine} and ${theirs} may be one pattern under two names: hold a gasket or a template against both.`],
+          { needs: [...new Set([spec.of.id, spec.as.id])] },
+        );
       return mended(
         said('doesNotFit', spec.otherwise?.(pair) ?? differ(pair)),
         spec.mend?.(assembly, pair) ?? [],
@@ -125,11 +138,12 @@ export const sameLook = (spec: SameSpec<Feature>): JointCheck =>
     ({ mine, theirs }) => [`Made for ${sayLook(spec.of, mine)}; here it is ${sayLook(spec.as, theirs)}.`],
   );
 
-/** Two faces that mate by pattern bear the same one. */
+/** Two faces that mate by pattern bear the same one, however it is written. */
 export const samePattern = (spec: SameSpec<Interface>): JointCheck =>
   same(
     spec,
     interfaceAt,
     ({ mine }) => [`Both ${mine}.`],
     ({ mine, theirs }) => sentence`${mine} against ${theirs}.`,
+    compareFaces,
   );

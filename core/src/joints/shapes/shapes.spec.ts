@@ -46,7 +46,7 @@ const test = subject('test', {
 });
 
 const nose = crank.parameters['nose.diameter'];
-const front = block.parameters['front.nose'];
+const front = block.parameters['front.hubBore'];
 const swing = crank.parameters.swing;
 const room = block.parameters['crankcase.swing'];
 
@@ -69,7 +69,7 @@ describe('the same size', () => {
   it('names each size that is missing', () => {
     expect(check.judge(together({}, {})).needs).toEqual([nose.id, front.id]);
     expect(check.judge(together({ values: { [nose.id]: interval(30) } }, {})).needs).toEqual([front.id]);
-    expect(say(check.judge(together({}, {})).because, 'metric')).toBe('Not known: nose and nose it is made for.');
+    expect(say(check.judge(together({}, {})).because, 'metric')).toBe('Not known: nose and front hub bore.');
   });
 
   it('is mended only when it does not fit', () => {

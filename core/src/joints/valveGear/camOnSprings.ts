@@ -6,8 +6,9 @@ import type { Parameter } from '../../dictionary/definition.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { lookOf, type Assembly } from '../assembly.js';
 import type { Joint, JointCheck } from '../check.js';
-import { missing, said, work } from '../outcome.js';
+import { missing, work } from '../outcome.js';
 import { specified, within } from '../shapes/within.js';
+import { withoutLobes, type Duty } from './duty.js';
 
 /** How far the valve opens for a millimetre of lobe; undefined while it is not known what stands between. */
 function rockerOf(assembly: Assembly): number | undefined {
@@ -16,20 +17,16 @@ function rockerOf(assembly: Assembly): number | undefined {
   return above === '0' ? limitOf(valveGear.rocker, assembly.rules) : 1;
 }
 
-/** The spring over the lobes of one duty. A cam that serves the valves of the other only has no such lobes. */
-const coilBind = (id: string, duty: 'intake' | 'exhaust', lift: Parameter): JointCheck => {
-  const other = duty === 'intake' ? 'exhaust' : 'intake';
-  return within({
+/** The spring over the lobes of one duty. */
+const coilBind = (id: string, duty: Duty, lift: Parameter): JointCheck =>
+  within({
     id,
     name: `Coil bind at full ${duty} lift`,
     of: { height: head.parameters['spring.installedHeight'], bind: valveSpring.parameters.coilBind, lift },
     also: [head.features.camBearings.id, valveSpring.parameters.bindRoom.id, cam.features.serves.id],
     unless: (assembly) =>
-      lookOf(assembly, cam.features.serves) === other
-        ? said('fits', [`It has no ${duty} lobes.`], { arises: false })
-        : rockerOf(assembly) === undefined
-          ? missing([head.features.camBearings], 'count')
-          : undefined,
+      withoutLobes(assembly, duty) ??
+      (rockerOf(assembly) === undefined ? missing([head.features.camBearings], 'count') : undefined),
     found: ({ height, bind, lift: lobe }, assembly) =>
       minus(minus(height, scaled(lobe, rockerOf(assembly) ?? 1)), bind),
     required: (assembly) => ({
@@ -50,7 +47,6 @@ const coilBind = (id: string, duty: 'intake' | 'exhaust', lift: Parameter): Join
           ]
         : [],
   });
-};
 
 /** A spring must not close its coils at full lift, with all tolerances against it. */
 export const camOnSprings: Joint = {

@@ -1,13 +1,22 @@
 import type { Part } from '../../catalogue/part.js';
 import { MOST_A_SIDE, type GridRequest, type OnSide } from '../../contract/index.js';
 import { DataError } from '../../formats/index.js';
-import { Grid, groupsOf, orderOf, verdictOf, verdictOfJoint } from '../../interchange/index.js';
+import {
+  Grid,
+  groupsOf,
+  isNothingAgainst,
+  openGroupsOf,
+  orderOf,
+  verdictOf,
+  verdictOfJoint,
+} from '../../interchange/index.js';
 import { placed } from '../resolveRefs.js';
 import { UnknownRecordError } from '../refusal.js';
 import type { Holdings, OpenGrid } from '../holdings.js';
 import type { Answering } from './answering.js';
 
 const LETTERS = { fits: 'f', fitsWithWork: 'w', cannotTell: '?', doesNotFit: 'x' } as const;
+const letterOf = (cell: number): string => (isNothingAgainst(cell) ? 'o' : LETTERS[verdictOf(cell)]);
 
 /** So many pairs are worked out in one turn, then who asked gets them, may show them, and may stop. */
 const PAIRS_A_TURN = 16_000;
@@ -69,7 +78,7 @@ export const grid: Answering<'grid'> = (workshop, request) => {
     donors: ids(open.grid.donors),
     recipients: ids(open.grid.recipients),
     joints: jointsOf(open),
-    verdicts: rows.map((row) => Array.from(row, (cell) => LETTERS[verdictOf(cell)]).join('')),
+    verdicts: rows.map((row) => Array.from(row, letterOf).join('')),
     refusedBy: rows.map((row) =>
       Array.from(row, (cell) => [...open.grid.joints.keys()].filter((at) => verdictOfJoint(cell, at) === 'doesNotFit')),
     ),
@@ -111,6 +120,7 @@ export const gridOrder: Answering<'gridOrder'> = (workshop, request) => {
   return orderOf(whole(open), open.grid.recipients.length);
 };
 
-export const gridGroups: Answering<'gridGroups'> = (workshop, request) => ({
-  groups: groupsOf(whole(opened(workshop, request)), request.into),
-});
+export const gridGroups: Answering<'gridGroups'> = (workshop, request) => {
+  const rows = whole(opened(workshop, request));
+  return { groups: groupsOf(rows, request.into), open: openGroupsOf(rows, request.into) };
+};

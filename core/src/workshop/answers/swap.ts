@@ -7,6 +7,7 @@ import {
   NoJointError,
   partFromShelf,
   placedPartsOf,
+  ratingOf,
   recipientsFor,
   refuses,
   swap,
@@ -201,16 +202,18 @@ export const engines: Answering<'engines'> = (workshop, request) => {
   const counts = noCounts();
   const goes: { readonly variant: string; readonly judged: Swap }[] = [];
   const refused: string[] = [];
-  for (const { id } of catalogue.catalogue.variants) {
+  for (const variant of catalogue.catalogue.variants) {
+    const { id } = variant;
     const recipients = workshop.partsOfVariant(id);
-    const refusal = refuses(donors, recipients, swapContext);
+    const context = { ...swapContext, rated: ratingOf(catalogue, variant) };
+    const refusal = refuses(donors, recipients, context);
     if (refusal === undefined) continue;
     if (refusal) {
       counts.doesNotFit++;
       if (refused.length < most) refused.push(id);
       continue;
     }
-    const judged = swap(donors, recipients, swapContext);
+    const judged = swap(donors, recipients, context);
     counts[judged.verdict]++;
     goes.push({ variant: id, judged });
   }

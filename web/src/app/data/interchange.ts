@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  isNothingAgainst,
   MOST_OF_SHELF,
   MOST_TOGETHER,
   VERDICTS,
@@ -43,8 +44,8 @@ export interface GridProgress {
   readonly sides: GridSides;
   /** Rows so far, a cell for every recipient. */
   readonly rows: readonly Uint32Array[];
-  /** How many cells of each verdict are in them. */
-  readonly counts: Readonly<Record<Verdict, number>>;
+  /** How many cells of each verdict are in them, and how many of the open ones have nothing against them. */
+  readonly counts: Readonly<Record<Verdict | 'nothingAgainst', number>>;
 }
 
 /** What became of a swap that was asked for: judged, or why there is nothing to judge. */
@@ -76,7 +77,11 @@ const gridOf = (donor: KindId, recipient: KindId): GridRequest => ({
 /** The counts with some more rows in them: the rows before are not gone over again. */
 function counted(sofar: GridProgress['counts'], rows: readonly Uint32Array[]): GridProgress['counts'] {
   const counts = { ...sofar };
-  for (const row of rows) for (const cell of row) counts[verdictOf(cell)]++;
+  for (const row of rows)
+    for (const cell of row) {
+      counts[verdictOf(cell)]++;
+      if (isNothingAgainst(cell)) counts.nothingAgainst++;
+    }
   return counts;
 }
 
@@ -192,7 +197,7 @@ export class Interchange {
             {
               sides,
               rows: [],
-              counts: NOTHING.counts,
+              counts: { ...NOTHING.counts, nothingAgainst: 0 },
             },
           ),
         );
@@ -205,11 +210,12 @@ export class Interchange {
     return this.questions.askOnce('gridOrder', gridOf(donor, recipient));
   }
 
-  /** Groups that are drop-in for one another, of all or of those that drop into one recipient. */
-  gridGroups(donor: KindId, recipient: KindId, into: number | undefined): Observable<Answers['gridGroups']['groups']> {
-    return this.questions
-      .askOnce('gridGroups', { ...gridOf(donor, recipient), ...(into === undefined ? {} : { into }) })
-      .pipe(map(({ groups }) => groups));
+  /** Groups that are or may be drop-in for one another, of all or of those that drop into one recipient. */
+  gridGroups(donor: KindId, recipient: KindId, into: number | undefined): Observable<Answers['gridGroups']> {
+    return this.questions.askOnce('gridGroups', {
+      ...gridOf(donor, recipient),
+      ...(into === undefined ? {} : { into }),
+    });
   }
 
   /** The specimens of a kind on the shelf, with their readings. */

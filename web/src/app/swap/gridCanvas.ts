@@ -1,4 +1,4 @@
-import { verdictOf, VERDICTS, type Verdict } from '@which-bore/core';
+import { isNothingAgainst, verdictOf, VERDICTS, type Verdict } from '@which-bore/core';
 
 /** What is drawn: rows and columns in the order they are shown, and what stands in a cell. */
 export interface GridPicture {
@@ -27,7 +27,13 @@ export interface CellAt {
   readonly column: number;
 }
 
-const NAMES: Readonly<Record<Verdict, string>> = {
+/** What a cell shows: its verdict, and of open ones whether nothing is against them. */
+type Shown = Verdict | 'nothingAgainst';
+const SHOWN: readonly Shown[] = [...VERDICTS, 'nothingAgainst'];
+const shownIn = (cell: number): Shown => (isNothingAgainst(cell) ? 'nothingAgainst' : verdictOf(cell));
+
+const NAMES: Readonly<Record<Shown, string>> = {
+  nothingAgainst: '--unknown',
   fits: '--fits',
   fitsWithWork: '--work',
   cannotTell: '--unknown',
@@ -40,7 +46,7 @@ const MOST_NAMES = 4000;
 /** How the verdicts look at one size and on one ground: each is drawn once and set down wherever it stands. */
 interface Stamps {
   readonly key: string;
-  readonly of: Readonly<Record<Verdict, HTMLCanvasElement>>;
+  readonly of: Readonly<Record<Shown, HTMLCanvasElement>>;
 }
 
 /** Draws the part of a grid that shows. Each verdict has its shape as everywhere else. */
@@ -85,7 +91,7 @@ export class GridPainter {
         const value = picture.cell(row, column);
         if (value === undefined) continue;
         context.globalAlpha = picture.wanted(value) ? 1 : 0.12;
-        context.drawImage(stamps[verdictOf(value)], x(column), y(row), cell, cell);
+        context.drawImage(stamps[shownIn(value)], x(column), y(row), cell, cell);
       }
     context.globalAlpha = 1;
     context.restore();
@@ -134,7 +140,7 @@ export class GridPainter {
     const key = [cell, ratio, ground, ...Object.values(NAMES).map(colour)].join(' ');
     if (this.stamps?.key !== key) {
       const of = Object.fromEntries(
-        VERDICTS.map((verdict) => {
+        SHOWN.map((verdict) => {
           const stamp = document.createElement('canvas');
           stamp.width = stamp.height = Math.round(cell * ratio);
           const context = stamp.getContext('2d');
@@ -142,7 +148,7 @@ export class GridPainter {
           if (context) drawVerdict(context, verdict, cell / 2, cell / 2, cell * 0.34, colour(NAMES[verdict]), ground);
           return [verdict, stamp];
         }),
-      ) as Record<Verdict, HTMLCanvasElement>;
+      ) as Record<Shown, HTMLCanvasElement>;
       this.stamps = { key, of };
     }
     return this.stamps.of;
@@ -170,7 +176,7 @@ function shortened(context: CanvasRenderingContext2D, text: string, room: number
 
 function drawVerdict(
   context: CanvasRenderingContext2D,
-  verdict: Verdict,
+  verdict: Shown,
   x: number,
   y: number,
   r: number,
@@ -190,12 +196,17 @@ function drawVerdict(
       context.closePath();
       context.fill();
       return;
+    case 'nothingAgainst':
     case 'cannotTell':
       context.lineWidth = Math.max(1, r / 4);
       context.setLineDash([r * 0.45, r * 0.33]);
       context.arc(x, y, r * 0.9, 0, 2 * Math.PI);
       context.stroke();
       context.setLineDash([]);
+      if (verdict === 'cannotTell') return;
+      context.beginPath();
+      context.arc(x, y, r * 0.5, 0, 2 * Math.PI);
+      context.fill();
       return;
     case 'doesNotFit': {
       // Most cells refuse: they are drawn small, so that the others are seen.

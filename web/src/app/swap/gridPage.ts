@@ -14,9 +14,10 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router, RouterLink } from '@angular/router';
+import { Router } from '@angular/router';
 import {
   isKindId,
+  isNothingAgainst,
   KINDS,
   MOST_A_SIDE,
   VERDICT_WORDS,
@@ -30,13 +31,14 @@ import { DONOR_KINDS, recipientsFor } from '@which-bore/core/meetings';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { NEVER, of, Subject, switchMap, takeUntil } from 'rxjs';
+import { of, Subject, switchMap, takeUntil } from 'rxjs';
 import { Api, ApiError } from '../data/api';
 import { Interchange, type GridProgress } from '../data/interchange';
 import { Preferences } from '../data/preferences';
 import { VerdictMark } from '../ui/verdictMark';
 import { InTurn, Turns } from '../ui/turns';
 import { GridPainter, type GridPicture, type CellAt } from './gridCanvas';
+import { GridGroups } from './gridGroups';
 import { GridSheets } from './gridSheets';
 
 /** Cells are no smaller and no larger than this, CSS pixels. */
@@ -45,12 +47,20 @@ const CELL = { least: 14, most: 26 } as const;
 const LEFT = 240;
 const LEFT_SHARE = 0.38;
 const TOP = 150;
-const NO_COUNTS: GridProgress['counts'] = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
+const NO_COUNTS: GridProgress['counts'] = {
+  fits: 0,
+  fitsWithWork: 0,
+  cannotTell: 0,
+  doesNotFit: 0,
+  nothingAgainst: 0,
+};
+/** What the filter calls open answers that nothing is against. */
+const NOTHING_AGAINST = 'nothingAgainst';
 
 /** Many donors against many recipients, as a matrix that fills as it goes, and the groups that interchange freely. */
 @Component({
   selector: 'wb-grid-page',
-  imports: [FormsModule, GridSheets, InTurn, NzButtonModule, NzIconModule, NzSelectModule, RouterLink, VerdictMark],
+  imports: [FormsModule, GridGroups, GridSheets, InTurn, NzButtonModule, NzIconModule, NzSelectModule, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeprint)': 'layOut(true)', '(window:afterprint)': 'layOut(false)' },
   templateUrl: './gridPage.html',
@@ -126,7 +136,9 @@ export class GridPage {
   protected readonly wanted = computed(() => {
     const [verdict, joint] = [this.verdict(), this.jointAt()];
     return (cell: number) =>
-      (verdict === undefined || verdictOf(cell) === verdict) &&
+      (verdict === undefined ||
+        verdictOf(cell) === verdict ||
+        (verdict === NOTHING_AGAINST && isNothingAgainst(cell))) &&
       (joint === undefined || verdictOfJoint(cell, joint) === 'doesNotFit');
   });
   private readonly filtering = computed(() => this.verdict() !== undefined || this.jointAt() !== undefined);
@@ -222,23 +234,12 @@ export class GridPage {
       donor: sides.donors[donor],
       recipient: sides.recipients[recipient],
       verdict: verdictOf(cell),
+      nothingAgainst: isNothingAgainst(cell),
       joints: sides.joints
         .map(({ name }, at) => ({ name, verdict: verdictOfJoint(cell, at) }))
         .filter(({ verdict }) => verdict !== 'fits'),
     };
   });
-
-  protected readonly intoAt = computed(() => {
-    const at = this.sides()?.recipients.findIndex(({ id }) => id === this.into()) ?? -1;
-    return at < 0 ? undefined : at;
-  });
-  protected readonly groups = toSignal(
-    toObservable(computed(() => (this.groupsShown() && this.done() ? { into: this.intoAt() } : undefined))).pipe(
-      switchMap((asked) =>
-        asked ? this.interchange.gridGroups(this.donorKind(), this.recipientKind(), asked.into) : NEVER,
-      ),
-    ),
-  );
 
   constructor() {
     effect((onCleanup) => {
@@ -364,14 +365,6 @@ export class GridPage {
   }
 
   protected readonly most = MOST_A_SIDE;
-
-  protected nameOf(side: 'donors' | 'recipients', at: number): string {
-    return this.sides()?.[side][at]?.name ?? '';
-  }
-
-  protected idOf(side: 'donors' | 'recipients', at: number): string {
-    return this.sides()?.[side][at]?.id ?? '';
-  }
 
   private restart(): void {
     this.stopped.set(false);
