@@ -20,6 +20,6 @@ for (const share of shares)
     console.log(
       `${percent(share, 1)} left out, seed ${seed}: of ${found.fits} true fits ${percent(found.fitsTold, found.fits)} told as fits or nothing against it (${percent(found.fitsWithDataTold, found.fitsWithData)} of the ${found.fitsWithData} of which half of what decides is known), ${found.fitsRefused} refused; ` +
         `of ${found.refused} refusals ${percent(found.refusedStill, found.refused)} refused still; wrong fits ${found.wrongFits}; ` +
-        `right partner among the first three in ${percent(found.rightAmongThree, found.asked)} of ${found.asked}`,
+        `right partner among the first three in ${percent(found.rightAmongThree, found.asked)} of ${found.asked}, without what is on record together ${percent(found.rightWithoutRecords, found.asked)}`,
     );
   }

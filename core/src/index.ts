@@ -160,6 +160,7 @@ export {
   recipientsFor,
   swapContextOf,
   swapParts,
+  isNothingAgainst,
   verdictOf,
   verdictOfJoint,
   WhatElse,

@@ -79,6 +79,13 @@ const SwapFields = {
   says: SentenceSchema,
   agree: Type.Integer({ description: 'Checks that agree as it is' }),
   byWork: Type.Integer({ description: 'Checks that agree by work' }),
+  likely: Type.Integer({
+    description: 'Open checks that are right, if the parts are as on what they are on record with',
+  }),
+  recordedIn: list(Type.String(), { description: 'Engines in which both are on record together' }),
+  standing: Type.Number({
+    description: 'How an open answer stands among others: the larger, the likelier to prove right',
+  }),
   nothingAgainst: Type.Boolean({
     description: 'The answer is open, nothing refuses it, and at least half of what decides agrees',
   }),
@@ -164,6 +171,9 @@ const TakingSchema = Type.Object({
   says: SentenceSchema,
   agree: Type.Integer({ description: 'Checks that agree as it is' }),
   byWork: Type.Integer({ description: 'Checks that agree by work' }),
+  standing: Type.Number({
+    description: 'How an open answer stands among others: the larger, the likelier to prove right',
+  }),
   checks: Type.Integer(),
   nothingAgainst: Type.Boolean({ description: 'Open, with nothing against it and half of what decides agreeing' }),
   hours: Type.Number(),

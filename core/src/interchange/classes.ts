@@ -62,9 +62,9 @@ const isKnown = ({ values, looks, interfaces }: Part, id: string): boolean =>
 const sayImplied = (implied: ReturnType<typeof impliedOf>): string =>
   implied === undefined
     ? ''
-    : typeof implied === 'string'
-      ? `on record ${implied}`
-      : `on record ${implied.low} ${implied.high}`;
+    : 'low' in implied
+      ? `on record ${implied.low} ${implied.high}`
+      : `on record ${implied.join()}`;
 
 /** All that a check can see of a part, as text. */
 function seen(

@@ -27,7 +27,7 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
           everHad: (kind) =>
             variant.fitments.flatMap(({ pattern }) => {
               const had = catalogue.part(pattern);
-              return had?.kind === kind ? [had] : [];
+              return had && (kind === undefined || had.kind === kind) ? [had] : [];
             }),
         },
       ];

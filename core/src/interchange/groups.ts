@@ -10,8 +10,8 @@ export interface InterchangeGroup {
 }
 
 /**
- * Donors that may stand for one another: whatever is known of them says the same, and nothing is against it, but not all
- * is known.
+ * Donors that may stand for one another: whatever is known of them says the same, and nothing is against it, but not
+ * all is known.
  */
 export interface OpenGroup {
   readonly donors: readonly number[];

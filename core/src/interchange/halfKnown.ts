@@ -6,7 +6,7 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { DONOR_KINDS, recipientsFor } from './pairing.js';
 import { swapParts, type Swap } from './swap.js';
 import { swapContextOf } from './swapContext.js';
-import { WhatElse } from './whatElse.js';
+import { WhatElse, type Taker } from './whatElse.js';
 
 /**
  * A catalogue of which nobody knows all: every size, look and face of its patterns is left out with the same chance.
@@ -47,6 +47,8 @@ interface HalfKnown {
   /** Parts that drop into something, and of those, the ones that find one they drop into among the first three. */
   readonly asked: number;
   readonly rightAmongThree: number;
+  /** The same, had nobody recorded which parts are in one engine or family. */
+  readonly rightWithoutRecords: number;
 }
 
 const FIRST = 3;
@@ -76,12 +78,15 @@ export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly Kin
     refusedStill: 0,
     asked: 0,
     rightAmongThree: 0,
+    rightWithoutRecords: 0,
   };
   for (const donor of donors)
     for (const recipient of recipientsFor(donor)) {
       const [whole, less] = [all, some].map(({ of }) => ({ donors: of(donor), recipients: of(recipient) }));
       if (donor === recipient || !whole?.donors.length || !whole.recipients.length || !less) continue;
       const list = new WhatElse(donor, less.recipients, 'recipient', some.context);
+      const { enginesWith: _engines, familyOf: _families, ...bare } = some.context;
+      const bareList = new WhatElse(donor, less.recipients, 'recipient', bare);
       whole.donors.forEach((mine, row) => {
         const thin = less.donors[row];
         if (!thin) return;
@@ -109,7 +114,9 @@ export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly Kin
         });
         if (right.size === 0) return;
         sums.asked++;
-        if (list.ask(thin, FIRST).best.some(({ at }) => right.has(at))) sums.rightAmongThree++;
+        const isRight = ({ at }: Taker) => right.has(at);
+        if (list.ask(thin, FIRST).best.some(isRight)) sums.rightAmongThree++;
+        if (bareList.ask(thin, FIRST).best.some(isRight)) sums.rightWithoutRecords++;
       });
     }
   return sums;

@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import { featureOf, interfaceOf, isIdOf, parameterOf } from '../dictionary/dictionary.js';
+import { featureOf, interfaceOf, isIdOf, parameterOf, type KindId } from '../dictionary/dictionary.js';
 import {
   IMPLIED,
   JOINTS,
@@ -7,19 +7,25 @@ import {
   RECORD,
   REPLACED,
   verdictOfCheck,
+  withPart,
   type Assembly,
   type EngineWith,
   type Joint,
   type JointCheck,
 } from '../joints/index.js';
-import type { Interval } from '../quantity/interval.js';
+import { interval, type Interval } from '../quantity/interval.js';
 import { listed } from '../quantity/phrase.js';
 import { sentence } from '../quantity/sentence.js';
 import type { SwapContext } from './swapContext.js';
 import { openWithoutSizes } from './withoutSizes.js';
 
-/** What a part must be there, by what it is on record with: between these, or this look or face. */
-type Implied = Interval | string;
+/** What a part must be there, by what it is on record with: between these, or one of these looks or faces. */
+type Implied = Interval | readonly string[];
+
+const isSize = (implied: Implied): implied is Interval => 'low' in implied;
+
+/** More cases than this are not gone through. */
+const MOST_CASES = 12;
 
 /**
  * A check that goes by what the parts are on record with, where they are not known themselves. What would not go with
@@ -27,31 +33,37 @@ type Implied = Interval | string;
  */
 function byRecord(check: JointCheck): JointCheck {
   const ids = check.reads.filter((id) => id !== RECORD && !id.startsWith(REPLACED));
+  // Work is reckoned from the middle of a size: where that is a guess, no end of it may be mended either.
+  const canMend = check.verdicts.includes('fitsWithWork');
   return {
     ...check,
     reads: [...check.reads, IMPLIED],
     verdict: (assembly) => {
       const verdict = verdictOfCheck(check, assembly);
       if (verdict !== 'cannotTell') return verdict;
-      const filled = filledIn(assembly, ids);
-      return filled && verdictOfCheck(check, filled.assembly) === 'doesNotFit' ? 'doesNotFit' : verdict;
+      const filled = filledIn(assembly, ids, canMend);
+      return filled?.cases.every((each) => verdictOfCheck(check, each) === 'doesNotFit') ? 'doesNotFit' : verdict;
     },
     judge: (assembly) => {
       const outcome = check.judge(assembly);
-      const filled = outcome.verdict === 'cannotTell' ? filledIn(assembly, ids) : undefined;
-      if (!filled) return outcome;
-      const then = check.judge(filled.assembly);
-      const names = listed(new Set(filled.ids.map((id) => nameOf(id).toLowerCase())));
-      if (then.verdict === 'doesNotFit')
+      if (outcome.verdict !== 'cannotTell') return outcome;
+      const sayNames = (filled: FilledIn) => listed(new Set(filled.ids.map((id) => nameOf(id).toLowerCase())));
+      const asFar = filledIn(assembly, ids, canMend);
+      if (asFar?.cases.every((each) => verdictOfCheck(check, each) === 'doesNotFit')) {
+        const refused = check.judge(asFar.cases[0] ?? assembly);
         return {
-          ...then,
-          because: sentence`${then.because} That goes by what it is on record with, where not known: ${names}.`,
+          ...refused,
+          because: sentence`${refused.because} That goes by what it is on record with, where not known: ${sayNames(asFar)}.`,
         };
-      if (then.verdict === 'cannotTell') return outcome;
+      }
+      const filled = filledIn(assembly, ids, false);
+      const [first, ...others] = filled?.cases.map((each) => check.judge(each)) ?? [];
+      if (!filled || !first || others.some(({ verdict }) => verdict !== first.verdict)) return outcome;
+      if (first.verdict !== 'fits' && first.verdict !== 'fitsWithWork') return outcome;
       return {
         ...outcome,
-        likely: then.verdict,
-        because: sentence`${outcome.because} Likely right, if it is as on what it is on record with: ${names}.`,
+        likely: first.verdict,
+        because: sentence`${outcome.because} Likely right, if it is as on what it is on record with: ${sayNames(filled)}.`,
       };
     },
   };
@@ -66,78 +78,161 @@ export const JOINTS_ON_RECORD: readonly Joint[] = JOINTS.map((joint) => ({
 const nameOf = (id: string): string =>
   (isIdOf('parameter', id) ? parameterOf(id) : isIdOf('feature', id) ? featureOf(id) : interfaceOf(id)).name;
 
-/** The assembly with what is implied of these entries; nothing where nothing is. */
-function filledIn(
-  assembly: Assembly,
-  ids: readonly string[],
-): { readonly assembly: Assembly; readonly ids: readonly string[] } | undefined {
-  const filled: string[] = [];
-  let parts = assembly.parts;
-  for (const id of ids) {
-    const part = parts[kindOf(id)];
-    if (part?.pattern === undefined) continue;
-    if (part.values[id] ?? part.looks[id] ?? part.interfaces[id]) continue;
-    const implied = impliedOf(assembly, part, id);
-    if (implied === undefined) continue;
-    filled.push(id);
-    parts = { ...parts, [part.kind]: withImplied(part, id, implied) };
-  }
-  return filled.length > 0 ? { assembly: { ...assembly, parts }, ids: filled } : undefined;
+/** Every case that is left where some entries are what they must be. */
+interface FilledIn {
+  readonly cases: readonly Assembly[];
+  /** Those entries. */
+  readonly ids: readonly string[];
 }
 
-function withImplied(part: Part, id: string, implied: Implied): Part {
+/** An assembly with what is implied of these entries, in every case that this leaves; nothing where nothing is. */
+function filledIn(assembly: Assembly, ids: readonly string[], canMend: boolean): FilledIn | undefined {
+  const filled: string[] = [];
+  let cases: readonly Assembly[] = [assembly];
+  for (const id of ids) {
+    const kind = kindOf(id);
+    const part = assembly.parts[kind];
+    if (part?.pattern === undefined || isKnown(part, id)) continue;
+    const implied = impliedOf(assembly, part, id);
+    if (implied === undefined) continue;
+    const choices = isSize(implied) ? (canMend ? [implied, ...endsOf(implied)] : [implied]) : implied;
+    if (cases.length * choices.length > MOST_CASES) continue;
+    filled.push(id);
+    cases = cases.flatMap((each) => choices.map((choice) => withImplied(each, kind, id, choice)));
+  }
+  return filled.length > 0 ? { cases, ids: filled } : undefined;
+}
+
+const endsOf = ({ low, high }: Interval): readonly Interval[] => [interval(low), interval(high)];
+
+const isKnown = ({ values, looks, interfaces }: Part, id: string): boolean =>
+  values[id] !== undefined || looks[id] !== undefined || interfaces[id] !== undefined;
+
+function withImplied(assembly: Assembly, kind: KindId, id: string, implied: Interval | string): Assembly {
+  const part = assembly.parts[kind];
+  if (!part) return assembly;
   if (typeof implied !== 'string')
-    return { ...part, values: { ...part.values, [id]: { interval: implied, source: 'identified' } } };
-  return isIdOf('feature', id)
-    ? { ...part, looks: { ...part.looks, [id]: { option: implied, source: 'identified' } } }
-    : { ...part, interfaces: { ...part.interfaces, [id]: implied } };
+    return withPart(assembly, {
+      ...part,
+      values: { ...part.values, [id]: { interval: implied, source: 'identified' } },
+    });
+  return withPart(
+    assembly,
+    isIdOf('feature', id)
+      ? { ...part, looks: { ...part.looks, [id]: { option: implied, source: 'identified' } } }
+      : { ...part, interfaces: { ...part.interfaces, [id]: implied } },
+  );
 }
 
 /** What was found out, by the way to the engines of a catalogue: it is asked for again and again. */
 const known = new WeakMap<object, Map<string, Implied | undefined>>();
 
-export function impliedOf(context: SwapContext, { pattern, kind }: Part, id: string): Implied | undefined {
+/** From the part that is asked about to its mates, and from those, where they are not known, to theirs. */
+const HOPS = 2;
+
+/** What an entry of a part that nobody put down must be, by the parts it is on record with. */
+export function impliedOf(context: SwapContext, { pattern, kind }: Part, id: string, hops = HOPS): Implied | undefined {
   const { enginesWith } = context;
-  if (!enginesWith || pattern === undefined) return undefined;
+  if (!enginesWith || pattern === undefined || hops === 0) return undefined;
   const found = known.get(enginesWith) ?? new Map<string, Implied | undefined>();
   known.set(enginesWith, found);
-  const key = `${pattern} ${id}`;
-  if (!found.has(key)) found.set(key, together(implications(context, enginesWith(pattern), kind, id)));
+  const key = `${hops} ${pattern} ${id}`;
+  if (!found.has(key)) {
+    const inEngines = enginesWith(pattern).flatMap((engine): readonly Implied[] => {
+      if (!engine.isUsual) return [];
+      const told = JOINTS.flatMap((joint) => impliedIn(joint, engine, { kind, id, hops }, context));
+      return inOne(told) ?? [];
+    });
+    found.set(key, ofAll(inEngines));
+  }
   return found.get(key);
 }
 
-/** What each joint of each engine says of it. */
-function implications(
-  { stock, rules, nameOf: called }: SwapContext,
-  engines: readonly EngineWith[],
-  kind: Part['kind'],
-  id: string,
+interface Asked {
+  readonly kind: KindId;
+  readonly id: string;
+  readonly hops: number;
+}
+
+/** What one joint of one engine says of it. */
+function impliedIn(
+  joint: Joint,
+  engine: EngineWith,
+  { kind, id, hops }: Asked,
+  context: SwapContext,
 ): readonly Implied[] {
-  return engines.flatMap((engine) => {
-    if (!engine.isUsual) return [];
-    const parts = Object.fromEntries(engine.parts.map(({ part }) => [part.kind, part])) as Assembly['parts'];
-    const own = engine.parts.find(({ slot }) => slot === engine.slot)?.part;
-    const round: Assembly = {
-      parts: { ...parts, ...(own ? { [kind]: own } : {}) },
-      replaced: {},
-      stock,
-      rules,
-      ...(called ? { nameOf: called } : {}),
-    };
-    return JOINTS.flatMap(({ inPlaceOf, kinds, applies, slots, checks }): readonly Implied[] => {
-      if (inPlaceOf || !kinds.includes(kind) || kinds.some((each) => !round.parts[each])) return [];
-      // Where the joint is limited to some engines or places, nobody knows whether it is one of them.
-      if (slots ?? applies) return [];
-      return checks.flatMap((check) => (check.reads.includes(id) ? (check.implies?.(id, round) ?? []) : []));
-    });
+  const { inPlaceOf, kinds, slots, checks } = joint;
+  if (inPlaceOf || !kinds.includes(kind)) return [];
+  if (slots?.[kind]?.includes(engine.slot) === false) return [];
+  const telling = checks.filter((check) => check.implies && check.reads.includes(id));
+  if (telling.length === 0) return [];
+  const round = roundOf(joint, engine, context);
+  // Where not every engine has the joint, nothing follows before it is known that this one does.
+  if (kinds.some((each) => !round.parts[each]) || (joint.applies && joint.applies(round) !== true)) return [];
+  return telling.flatMap((check): readonly Implied[] => {
+    const implied = check.implies?.(id, withMates(round, check, kind, hops));
+    return implied === undefined ? [] : [implied];
   });
 }
 
-/** All of it together: a size lies where any of them puts it; looks and faces must agree. */
-function together(all: readonly Implied[]): Implied | undefined {
-  const [first] = all;
-  if (first === undefined) return undefined;
-  if (typeof first === 'string') return all.every((each) => each === first) ? first : undefined;
-  const sizes = all.filter((each) => typeof each !== 'string');
-  return { low: Math.min(...sizes.map(({ low }) => low)), high: Math.max(...sizes.map(({ high }) => high)) };
+/** All parts of an engine, of each kind the one that is in a place where the joint is. */
+function roundOf({ slots }: Joint, { slot, parts: all }: EngineWith, context: SwapContext): Assembly {
+  const { stock, rules, nameOf: called, enginesWith } = context;
+  const parts: Partial<Record<KindId, Part>> = {};
+  for (const each of all) {
+    const { kind } = each.part;
+    if (slots?.[kind]?.includes(each.slot) === false) continue;
+    if (!parts[kind] || each.slot === slot) parts[kind] = each.part;
+  }
+  return {
+    parts,
+    replaced: {},
+    stock,
+    rules,
+    ...(called ? { nameOf: called } : {}),
+    ...(enginesWith ? { enginesWith } : {}),
+  };
+}
+
+/** The same with what mates must be by theirs, where that is one thing. */
+function withMates(round: Assembly, { reads }: JointCheck, own: KindId, hops: number): Assembly {
+  let filled = round;
+  for (const id of reads) {
+    const kind = kindOf(id);
+    const mate = kind === own ? undefined : round.parts[kind];
+    if (!mate || isKnown(mate, id)) continue;
+    const implied = impliedOf(round, mate, id, hops - 1);
+    if (implied === undefined) continue;
+    const choice = isSize(implied) ? implied : implied.length === 1 ? implied[0] : undefined;
+    if (choice !== undefined) filled = withImplied(filled, kind, id, choice);
+  }
+  return filled;
+}
+
+/**
+ * What all mates in one engine leave: what each of them allows. Nothing where they contradict each other, as records do
+ * in which something is wrong.
+ */
+function inOne(told: readonly Implied[]): readonly [Implied] | undefined {
+  const sizes = told.filter(isSize);
+  if (sizes.length > 0) {
+    const [low, high] = [Math.max(...sizes.map((each) => each.low)), Math.min(...sizes.map((each) => each.high))];
+    return low <= high ? [{ low, high }] : undefined;
+  }
+  const allowed = allowedByAll(told);
+  return allowed && [allowed];
+}
+
+/** What all engines leave: a size lies where any of them puts it; a look or a face is one that all allow. */
+function ofAll(told: readonly Implied[]): Implied | undefined {
+  const sizes = told.filter(isSize);
+  return sizes.length > 0
+    ? { low: Math.min(...sizes.map(({ low }) => low)), high: Math.max(...sizes.map(({ high }) => high)) }
+    : allowedByAll(told);
+}
+
+function allowedByAll(told: readonly Implied[]): readonly string[] | undefined {
+  const [first, ...others] = told.filter((each): each is readonly string[] => !isSize(each));
+  const allowed = first?.filter((option) => others.every((each) => each.includes(option)));
+  return allowed && allowed.length > 0 ? allowed : undefined;
 }

@@ -19,8 +19,10 @@ import { sentence, type Sentence } from '../quantity/sentence.js';
 import { bystandersOf, jointAssembliesOf } from './jointAssemblies.js';
 import { baseOf, sidesOf, type Sides } from './sides.js';
 import { afterAllWork, elsewhere, worstAfter, type Consequence, type CheckAtJoint } from './consequences.js';
+import { kinshipOf, type Kinship } from './kinship.js';
 import { needsOf, type Need } from './needs.js';
 import { placed } from './placedParts.js';
+import { standingOf } from './ranking.js';
 import type { SwapContext } from './swapContext.js';
 
 /** Work with what it takes. */
@@ -68,6 +70,12 @@ export interface Swap {
   /** How many checks agree as it is, and how many by work. */
   readonly agree: number;
   readonly byWork: number;
+  /** How many checks that are open are right, if the parts are as on what they are on record with. */
+  readonly likely: number;
+  /** Engines in which both are on record together. */
+  readonly recordedIn: readonly string[];
+  /** How an open answer stands among others: the larger, the likelier to prove right. */
+  readonly standing: number;
   /** Whether an open answer has come far: nothing refuses it, and of what decides at least half agrees. */
   readonly nothingAgainst: boolean;
   /** How many checks had the data to be judged, of how many. */
@@ -177,6 +185,12 @@ export function swap(
       : together === 'cannotTell'
         ? all.filter(({ verdict }) => verdict === 'fitsWithWork').flatMap(({ work }) => work[0] ?? [])
         : [];
+  const kin = kinOf(donors, recipients, context);
+  const tally = {
+    agree: countOf(all, 'fits'),
+    byWork: countOf(all, 'fitsWithWork'),
+    likely: all.filter(({ likely }) => likely === 'fits').length,
+  };
   const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules, counts) })));
   return {
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
@@ -185,7 +199,7 @@ export function swap(
     says: byRecordOnly
       ? ['Cannot be told: only the records were looked at. Nothing here can be held against it by size, look or face.']
       : together === alone
-        ? sentence`${summary(alone, all, least, isFar)}${where}`
+        ? sentence`${summary(alone, all, least, isFar)}${alone === 'cannotTell' ? sayRecorded(kin) : ''}${where}`
         : together === 'cannotTell'
           ? [
               'Each can be mended by itself; whether what mends one leaves the others right cannot be told yet. See what each work does elsewhere.',
@@ -194,8 +208,9 @@ export function swap(
               'Each can be mended by itself, but not together: what mends one breaks another. See what each work does elsewhere.',
             ],
     joints,
-    agree: countOf(all, 'fits'),
-    byWork: countOf(all, 'fitsWithWork'),
+    ...tally,
+    recordedIn: kin.recordedIn,
+    standing: standingOf({ ...tally, checks: all.length }, kin),
     nothingAgainst: together === 'cannotTell' && !byRecordOnly && isFar,
     judged: all.filter((check) => check.verdict !== 'cannotTell' || check.found !== undefined).length,
     checks: all.length,
@@ -286,13 +301,29 @@ function lookedAtIn({ leaving }: Sides, { enginesWith }: SwapContext): Sentence 
   ];
   if (engines.length === 0)
     return [' No engine is on record that has the old one: the two were compared with each other only.'];
+  return [` Looked at in ${listedUpTo(engines)}.`];
+}
+
+function listedUpTo(engines: readonly string[]): string {
   const named = engines.slice(0, ENGINES_NAMED);
   const more = engines.length - named.length;
-  return [` Looked at in ${listed(more > 0 ? [...named, counted(more, 'other engine')] : named)}.`];
+  return listed(more > 0 ? [...named, counted(more, 'other engine')] : named);
 }
 
 const countOf = (checks: readonly JudgedCheck[], which: Verdict): number =>
   checks.filter(({ verdict }) => verdict === which).length;
+
+/** What the records say of the nearest two of them. */
+function kinOf(donors: readonly PlacedPart[], recipients: readonly PlacedPart[], context: SwapContext): Kinship {
+  const all = donors.flatMap((mine) => recipients.map((theirs) => kinshipOf(context, mine.part, theirs.part)));
+  return {
+    recordedIn: [...new Set(all.flatMap(({ recordedIn }) => recordedIn))],
+    sameFamily: all.some(({ sameFamily }) => sameFamily),
+  };
+}
+
+const sayRecorded = ({ recordedIn }: Kinship): Sentence | '' =>
+  recordedIn.length === 0 ? '' : [` Both are on record in ${listedUpTo(recordedIn)}.`];
 
 /** Of what decides, so much must agree before an open answer is more than a guess. */
 const DECIDED = 0.5;

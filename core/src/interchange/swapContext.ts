@@ -9,6 +9,7 @@ export interface SwapContext {
   readonly stock: Stock;
   readonly rules: HouseRules;
   readonly nameOf?: (pattern: string) => string;
+  readonly familyOf?: (pattern: string) => string | undefined;
   /** What the recipient is rated at, where it is an engine of the catalogue. */
   readonly rated?: Rating;
   readonly enginesWith?: (pattern: string) => readonly EngineWith[];
@@ -24,6 +25,7 @@ export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}
     stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, catalogue.partsOfKind(kind)])),
     rules,
     nameOf: (id) => catalogue.label(id),
+    familyOf: (id) => catalogue.pattern(id)?.family,
     enginesWith: enginesWithOf(catalogue),
   };
 }

@@ -4,7 +4,8 @@ import { classify, type Classes, type Side } from './classes.js';
 import { assemblyOf } from './grid.js';
 import { pairingOf, type Pairing } from './pairing.js';
 import type { SwapContext } from './swapContext.js';
-import { bestFirst, WORK_COUNTS } from './ranking.js';
+import { kinshipOf } from './kinship.js';
+import { bestFirst, standingOf } from './ranking.js';
 import { NoJointError, swapParts, type Swap } from './swap.js';
 import type { KindId } from '../dictionary/dictionary.js';
 
@@ -29,6 +30,11 @@ export interface Takers {
 
 const REFUSED = VERDICTS.indexOf('doesNotFit');
 const OPEN = VERDICTS.indexOf('cannotTell');
+const FITS = VERDICTS.indexOf('fits');
+const BY_WORK = VERDICTS.indexOf('fitsWithWork');
+
+/** More than are asked for are looked at closer, since their order may change by it. */
+const CLOSER = 12;
 
 /**
  * Many parts of one kind, sorted once, to be asked again and again which of them take a part or go where one is. Each
@@ -65,7 +71,7 @@ export class WhatElse {
    */
   ask(part: Part, most: number, except = -1): Takers {
     const verdicts = new Uint8Array(this.many.length);
-    const agreeing = new Float32Array(this.many.length);
+    const [agree, byWork] = [new Uint8Array(this.many.length), new Uint8Array(this.many.length)];
     let left = Int32Array.from(this.many.keys()).filter((at) => at !== except);
     this.pairing.checks.forEach(({ check }, at) => {
       const of = this.classes.of[at] ?? new Int32Array();
@@ -80,18 +86,26 @@ export class WhatElse {
           known.set(number, verdict);
         }
         if (verdict > (verdicts[index] ?? 0)) verdicts[index] = verdict;
-        if (verdict < OPEN) agreeing[index] = (agreeing[index] ?? 0) + (verdict === 0 ? 1 : 1 - WORK_COUNTS);
+        if (verdict === FITS) agree[index] = (agree[index] ?? 0) + 1;
+        if (verdict === BY_WORK) byWork[index] = (byWork[index] ?? 0) + 1;
         if (verdict !== REFUSED) left[kept++] = index;
       }
       left = left.slice(0, kept);
     });
-    const ranked = [...left].sort(
-      (a, b) =>
-        (verdicts[a] ?? 0) - (verdicts[b] ?? 0) ||
-        (verdicts[a] === OPEN ? (agreeing[b] ?? 0) - (agreeing[a] ?? 0) : 0) ||
-        a - b,
+    // What is likely is told by looking closer; those that are looked at are the nearest without it.
+    const checks = this.pairing.checks.length;
+    const standing = new Map(
+      [...left].flatMap((at): readonly (readonly [number, number])[] => {
+        const other = this.many[at];
+        if (verdicts[at] !== OPEN || !other) return [];
+        const tally = { agree: agree[at] ?? 0, byWork: byWork[at] ?? 0, likely: 0, checks };
+        return [[at, standingOf(tally, kinshipOf(this.context, part, other))]];
+      }),
     );
-    const judged = ranked.slice(0, Math.max(most * 2, most)).map((at): Taker => ({ at, swap: this.swap(part, at) }));
+    const ranked = [...left].sort(
+      (a, b) => (verdicts[a] ?? 0) - (verdicts[b] ?? 0) || (standing.get(b) ?? 0) - (standing.get(a) ?? 0) || a - b,
+    );
+    const judged = ranked.slice(0, 2 * most + CLOSER).map((at): Taker => ({ at, swap: this.swap(part, at) }));
     judged.sort((a, b) => bestFirst(this.priced(a), this.priced(b)) || a.at - b.at);
     const counts: Record<Verdict, number> = { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 };
     const known = new Map(judged.map(({ at, swap }) => [at, swap.verdict]));

@@ -9,8 +9,8 @@ import type { SwapContext } from './swapContext.js';
 const known = new WeakMap<object, Map<string, boolean>>();
 
 /**
- * Whether the engines that have a part are on record with something to be chosen for it whose sizes nobody put down: the
- * right one may be among those.
+ * Whether the engines that have a part are on record with something to be chosen for it whose sizes nobody put down:
+ * the right one may be among those.
  */
 export function runsWithUnsized({ enginesWith }: SwapContext, { pattern }: Part, { kind, by }: Chosen): boolean {
   if (!enginesWith || pattern === undefined) return false;

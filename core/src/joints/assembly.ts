@@ -45,8 +45,8 @@ export interface EngineWith {
   /** Whether most of these engines have it, and it is no exception whose mates may be others as well. */
   readonly isUsual: boolean;
   readonly parts: readonly PlacedPart[];
-  /** All parts of a kind that any of these engines ever had, those between which is chosen among them. */
-  readonly everHad: (kind: KindId) => readonly Part[];
+  /** All parts that any of these engines ever had, those between which is chosen among them; or those of a kind. */
+  readonly everHad: (kind?: KindId) => readonly Part[];
 }
 
 /** The kind a dictionary id belongs to. */

@@ -33,9 +33,9 @@ export interface JointCheck {
   readonly confirming?: true;
   /**
    * What an entry of one part must be, where the parts of an assembly are known to go together: a size lies between
-   * these, a look or a face is this one. Nothing where the others do not tell.
+   * these, a look or a face is one of these. Nothing where the others do not tell.
    */
-  readonly implies?: (id: string, assembly: Assembly) => Interval | string | undefined;
+  readonly implies?: (id: string, assembly: Assembly) => Interval | readonly string[] | undefined;
   /** What it chooses freely to go between the parts, where it does. */
   readonly chooses?: Chosen;
   readonly judge: (assembly: Assembly) => Outcome;
@@ -57,8 +57,11 @@ export interface Joint {
   readonly inPlaceOf?: KindId;
   /** Places of the engine to which it is limited, by kind: a bearing on the crank is a main bearing. */
   readonly slots?: Readonly<Partial<Record<KindId, readonly string[]>>>;
-  /** Whether these parts meet there at all: a cam in the block, where the cam does not run in the head. */
-  readonly applies?: (assembly: Assembly) => boolean;
+  /**
+   * Whether these parts meet there at all: a cam in the block, where the cam does not run in the head. Undefined where
+   * that cannot be told; then it is judged.
+   */
+  readonly applies?: (assembly: Assembly) => boolean | undefined;
   readonly checks: readonly JointCheck[];
 }
 

@@ -50,6 +50,7 @@ import { pinInRod } from './rods/pinInRod.js';
 import { smallEnds } from './rods/smallEnds.js';
 import { valveToPiston } from './deck/valveToPiston.js';
 import { whateverIsMissing } from './whatever.js';
+import { whateverTheSize } from './whateverSize.js';
 import { springInHead } from './valveGear/springInHead.js';
 import { springInPlace } from './valveGear/springInPlace.js';
 import { springOnValve } from './valveGear/springOnValve.js';
@@ -126,5 +127,5 @@ const ALL: readonly Joint[] = [
 /** Every joint, in the order of assembly. None waits for a look that cannot matter. */
 export const JOINTS: readonly Joint[] = ALL.map((joint) => ({
   ...joint,
-  checks: joint.checks.map(whateverIsMissing),
+  checks: joint.checks.map((check) => whateverTheSize(whateverIsMissing(check))),
 }));

@@ -188,7 +188,7 @@ describe('the audit', () => {
   it('lists what was planted, each with the place to mend it', async () => {
     setUp();
     const { page } = await show(AuditPage);
-    expect(text(page.querySelector('[role=status]'))).toContain('17 findings');
+    expect(text(page.querySelector('[role=status]'))).toContain('18 findings');
     const displacement = page.querySelector('[data-rule="displacement"] li');
     expect(text(displacement)).toContain('make 1588.4 cc, and 1690.0 cc is stated.');
     expect(displacement?.querySelector('a[nz-button]')?.getAttribute('href')).toBe(

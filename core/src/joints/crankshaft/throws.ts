@@ -8,7 +8,7 @@ import { said, seeing } from '../outcome.js';
 const SERVING = [crank.features.crankpins, crank.features.rodsPerPin, block.features.cylinders] as const;
 
 /** One of the three counts from the other two, where it comes to a whole number. */
-function counts(id: string, assembly: Assembly): string | undefined {
+function counts(id: string, assembly: Assembly): readonly string[] | undefined {
   const [pins, each, cylinders] = SERVING.map((feature) => {
     const seen = feature.id === id ? undefined : lookOf(assembly, feature);
     return seen === undefined ? undefined : Number(seen);
@@ -19,7 +19,7 @@ function counts(id: string, assembly: Assembly): string | undefined {
       : cylinders !== undefined
         ? cylinders / (pins ?? each ?? NaN)
         : NaN;
-  return Number.isInteger(count) ? String(count) : undefined;
+  return Number.isInteger(count) ? [String(count)] : undefined;
 }
 
 /** Every cylinder has a rod, and every rod its place on a crankpin. */

@@ -68,8 +68,11 @@ function same<E extends { readonly id: string; readonly name: string }>(
     ...(spec.asOf === 'replaced' || spec.agree
       ? {}
       : {
-          implies: (id, assembly) =>
-            id === spec.of.id ? read(assembly, spec.as) : id === spec.as.id ? read(assembly, spec.of) : undefined,
+          implies: (id, assembly) => {
+            const other =
+              id === spec.of.id ? read(assembly, spec.as) : id === spec.as.id ? read(assembly, spec.of) : undefined;
+            return other === undefined ? undefined : [other];
+          },
         }),
     judge: (assembly) => {
       const [mine, theirs] = [read(assembly, spec.of), read(assembly, spec.as, spec.asOf)];

@@ -38,11 +38,16 @@ export const camJournal = (id: string, name: string, bore: Parameter, journal: P
         : [],
   });
 
-/** Whether the cam runs in the block or in the head; with only one of the two at hand it is asked of that one. */
+/**
+ * Whether the cam runs in the block or in the head, which no engine has in both. Undefined where what is at hand does
+ * not tell: it is then asked of that.
+ */
 export const valveGearIn =
   (place: 'block' | 'head') =>
-  (assembly: Assembly): boolean => {
+  (assembly: Assembly): boolean | undefined => {
     const [below, above] = [lookOf(assembly, block.features.camBearings), lookOf(assembly, head.features.camBearings)];
-    if (below === undefined || above === undefined) return true;
-    return place === 'head' ? above !== '0' || below === '0' : above === '0';
+    const isKnown = below !== undefined && above !== undefined;
+    const [inBlock, inHead] = [below, above].map((count) => count !== undefined && count !== '0');
+    const isHere = place === 'head' ? inHead === true || below === '0' : isKnown ? above === '0' : inBlock;
+    return isHere || isKnown ? isHere : undefined;
   };

@@ -1,8 +1,10 @@
 import { cam } from '../../dictionary/kinds/cam.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import { sayLook } from '../../dictionary/dictionary.js';
+import { counted } from '../../quantity/phrase.js';
+import { lookOf, type Assembly } from '../assembly.js';
 import { TOLD, type Joint } from '../check.js';
-import { said, seeing } from '../outcome.js';
+import { said, seeing, type Outcome } from '../outcome.js';
 
 /**
  * Firing orders that throws allow, as cylinders are numbered from the front. *Common practice, no source.* A cross
@@ -17,6 +19,29 @@ const FIRES: Readonly<Record<string, readonly string[]>> = {
   pairs: ['1-5-3-6-2-4'],
 };
 
+const { crankpins, rodsPerPin } = crank.features;
+
+/** The order that throws allow, or the throws that allow an order. */
+function firing(id: string, assembly: Assembly): readonly string[] | undefined {
+  const [order, throws] = [lookOf(assembly, cam.features.firingOrder), lookOf(assembly, crank.features.throws)];
+  if (id === cam.features.firingOrder.id) return throws === undefined ? undefined : FIRES[throws];
+  if (id !== crank.features.throws.id || order === undefined) return undefined;
+  return Object.keys(FIRES).filter((each) => FIRES[each]?.includes(order));
+}
+
+/** A cam for another number of cylinders than the crankpins serve is refused, however they lie. */
+function firesOthers(assembly: Assembly): Outcome | undefined {
+  const order = lookOf(assembly, cam.features.firingOrder);
+  const [pins, each] = [lookOf(assembly, crankpins), lookOf(assembly, rodsPerPin)];
+  if (order === undefined || pins === undefined || each === undefined) return undefined;
+  const [fired, served] = [order.split('-').length, Number(pins) * Number(each)];
+  return fired === served
+    ? undefined
+    : said('doesNotFit', [
+        `The cam fires ${counted(fired, 'cylinder')}, ${order}; the crank serves ${counted(served, 'cylinder')}.`,
+      ]);
+}
+
 /** A cam opens the valves in the order in which the throws of the crank bring the pistons up. */
 export const camOnCrank: Joint = {
   id: 'camOnCrank',
@@ -26,9 +51,11 @@ export const camOnCrank: Joint = {
     {
       id: 'firingByThrows',
       name: 'Firing order',
-      reads: [cam.features.firingOrder.id, crank.features.throws.id],
+      reads: [cam.features.firingOrder.id, crank.features.throws.id, crankpins.id, rodsPerPin.id],
       verdicts: TOLD,
+      implies: firing,
       judge: (assembly) =>
+        firesOthers(assembly) ??
         seeing(assembly, [cam.features.firingOrder, crank.features.throws], (order, throws) => {
           const lie = sayLook(crank.features.throws, throws);
           return (FIRES[throws] ?? []).includes(order)

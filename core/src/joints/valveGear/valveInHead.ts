@@ -22,6 +22,10 @@ const headSize: JointCheck = {
   name: 'Size of the valve head',
   reads: [valve.features.duty.id, size.id, intake.id, exhaust.id],
   verdicts: MENDED,
+  implies: (id, assembly) => {
+    const duty = lookOf(assembly, valve.features.duty);
+    return duty === undefined ? undefined : headSizeAs(seatOf(duty)).implies?.(id, assembly);
+  },
   judge: (assembly) => {
     const duty = lookOf(assembly, valve.features.duty);
     if (duty === undefined) return missing([valve.features.duty], 'count');

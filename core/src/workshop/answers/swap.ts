@@ -64,7 +64,7 @@ export const interchange: Answering<'interchange'> = (workshop, { donors, recipi
 const noCounts = (): Record<Verdict, number> => ({ fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 });
 
 /** What is told of each in a list. */
-type Told = 'verdict' | 'says' | 'agree' | 'byWork' | 'checks' | 'nothingAgainst' | 'hours' | 'price';
+type Told = 'verdict' | 'says' | 'agree' | 'byWork' | 'standing' | 'checks' | 'nothingAgainst' | 'hours' | 'price';
 
 /** What is refused is not looked at further. */
 const REFUSED: Pick<Swap, Told> = {
@@ -72,6 +72,7 @@ const REFUSED: Pick<Swap, Told> = {
   says: [],
   agree: 0,
   byWork: 0,
+  standing: 0,
   checks: 0,
   nothingAgainst: false,
   hours: 0,
@@ -152,6 +153,7 @@ function takingTold(
     says: judged.says,
     agree: judged.agree,
     byWork: judged.byWork,
+    standing: judged.standing,
     checks: judged.checks,
     nothingAgainst: judged.nothingAgainst,
     hours: judged.hours,
@@ -226,6 +228,7 @@ export const engines: Answering<'engines'> = (workshop, request) => {
     says: judged.says,
     agree: judged.agree,
     byWork: judged.byWork,
+    standing: judged.standing,
     checks: judged.checks,
     nothingAgainst: judged.nothingAgainst,
     hours: judged.hours,

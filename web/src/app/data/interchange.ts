@@ -132,7 +132,7 @@ export class Interchange {
         const counts = { ...NOTHING.counts };
         for (const { judged } of all) counts[judged.verdict]++;
         const best = all.map(
-          ({ job, judged: { verdict, says, agree, byWork, checks, nothingAgainst, hours, price } }) => ({
+          ({ job, judged: { verdict, says, agree, byWork, standing, checks, nothingAgainst, hours, price } }) => ({
             ref: writeAddress({ sort: 'job', id: job.id }),
             name: job.name,
             short: job.name,
@@ -141,6 +141,7 @@ export class Interchange {
             says,
             agree,
             byWork,
+            standing,
             checks,
             nothingAgainst,
             hours,
