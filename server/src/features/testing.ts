@@ -69,7 +69,7 @@ function holdToContract(app: FastifyInstance): void {
 }
 
 /** Pins to be imported, and among the last of them one that the demo has already. */
-export const MANY_PINS = 6000;
+export const MANY_PINS = 2000;
 const KNOWN_PIN = 'skerry-pin-42';
 export const manyPins = (): string =>
   [
