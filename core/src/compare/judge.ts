@@ -45,7 +45,11 @@ export function judgeSize(parameter: Parameter, first: ColumnSize, other: Column
       'apart',
       sentence`${off}: more than the last service size of ${value(reach, quantity)} makes up. A different generation of part.`,
     );
-  return judged('apart', sentence`${off}: outside the limits. A different part.`);
+  const what = describes(parameter) === 'variant' ? 'engine' : 'part';
+  return judged('apart', sentence`${off}: outside the limits. A different ${what}.`);
 }
+
+/** The id of the kind that a parameter describes. */
+const describes = ({ id }: Parameter): string => id.slice(0, id.indexOf('.'));
 
 const shifted = ({ limits }: ColumnSize, by: number) => ({ low: limits.low + by, high: limits.high + by });

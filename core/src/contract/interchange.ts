@@ -363,9 +363,16 @@ export const gridGroups = question({
   ),
   answer: Type.Object({
     groups: list(Type.Object({ donors: list(Type.Integer()), dropInto: list(Type.Integer()) })),
-    open: list(Type.Object({ donors: list(Type.Integer()), mayDropInto: list(Type.Integer()) }), {
-      description: 'Donors that may be drop-in for one another: nothing is against it, but not all of them is known',
-    }),
+    open: list(
+      Type.Object({
+        donors: list(Type.Integer()),
+        dropInto: list(Type.Integer()),
+        mayDropInto: list(Type.Integer()),
+      }),
+      {
+        description: 'Donors that may be drop-in for one another: nothing is against it, but not all of them is known',
+      },
+    ),
   }),
   example: GRID_EXAMPLE,
 });

@@ -91,13 +91,17 @@ describe('a grid of which half is known', () => {
   it('has groups with nothing against them, told apart from what is proven', () => {
     const groups = openGroupsOf(rows);
     expect(groups.length).toBeGreaterThan(0);
-    for (const { donors, mayDropInto } of groups) {
-      const cells = donors.flatMap((donor) => mayDropInto.map((recipient) => rows[donor]?.[recipient] ?? 0));
-      expect(cells.every((cell) => verdictOf(cell) === 'fits' || isNothingAgainst(cell))).toBeTrue();
-      expect(cells.some(isNothingAgainst)).toBeTrue();
+    for (const { donors, dropInto, mayDropInto } of groups) {
+      const cells = (into: number) => donors.map((donor) => rows[donor]?.[into] ?? 0);
+      for (const into of mayDropInto) {
+        expect(cells(into).every((cell) => verdictOf(cell) === 'fits' || isNothingAgainst(cell))).toBeTrue();
+        expect(cells(into).some(isNothingAgainst)).toBeTrue();
+      }
+      for (const into of dropInto) expect(cells(into).every((cell) => verdictOf(cell) === 'fits')).toBeTrue();
     }
     const [first] = groups[0]?.mayDropInto ?? [];
-    expect(openGroupsOf(rows, first).every(({ mayDropInto }) => mayDropInto.includes(first ?? -1))).toBeTrue();
+    for (const { dropInto, mayDropInto } of openGroupsOf(rows, first))
+      expect([...dropInto, ...mayDropInto]).toContain(first ?? -1);
   });
 });
 

@@ -15,7 +15,9 @@ export interface InterchangeGroup {
  */
 export interface OpenGroup {
   readonly donors: readonly number[];
-  /** Places of the recipients into which all of them drop, as far as is known. */
+  /** Places of the recipients into which all of them drop as they are. */
+  readonly dropInto: readonly number[];
+  /** Places of those into which all of them drop, as far as is known. */
   readonly mayDropInto: readonly number[];
 }
 
@@ -67,12 +69,13 @@ export function openGroupsOf(rows: Rows, into?: number): readonly OpenGroup[] {
   return [...byRow.values()]
     .map((donors): OpenGroup => {
       const row = rows[donors[0] ?? 0] ?? new Uint32Array();
-      return { donors, mayDropInto: [...row.keys()].filter((recipient) => mayDrop(row[recipient] ?? 0)) };
+      const isOpen = (recipient: number) => donors.some((donor) => isNothingAgainst(rows[donor]?.[recipient] ?? 0));
+      const into = [...row.keys()].filter((recipient) => mayDrop(row[recipient] ?? 0));
+      return { donors, dropInto: into.filter((each) => !isOpen(each)), mayDropInto: into.filter(isOpen) };
     })
     .filter(
-      ({ donors, mayDropInto }) =>
-        (into === undefined || mayDropInto.includes(into)) &&
-        donors.some((donor) => mayDropInto.some((recipient) => isNothingAgainst(rows[donor]?.[recipient] ?? 0))),
+      ({ dropInto, mayDropInto }) =>
+        mayDropInto.length > 0 && (into === undefined || [...dropInto, ...mayDropInto].includes(into)),
     )
     .sort(
       (a, b) =>
