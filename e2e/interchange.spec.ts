@@ -162,7 +162,7 @@ test('a cam that stands open further at overlap wants deeper valve pockets', asy
   const check = page.locator('[data-check=valveRoom]');
   await expect(check).toContainText('Cut the valve pockets');
   await expect(check).toContainText('with clay, on every cylinder');
-  await expect(check.locator('.elsewhere').first()).toContainText('These parts make');
+  await expect(check.locator('.elsewhere', { hasText: 'These parts make' }).first()).toBeVisible();
 });
 
 test('the rod of the larger pin goes into the smaller engine on a sleeve bearing, its crank with the lip turned off; the reverse does not', async ({

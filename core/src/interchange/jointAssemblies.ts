@@ -19,11 +19,13 @@ export function bystandersOf(sides: Sides, context: SwapContext): readonly Joint
 
 /**
  * Every joint in which something that comes meets something that stays, or something else that comes. Where there are
- * several parts of a kind, intake and exhaust valves, each has the joint to itself.
+ * several parts of a kind, intake and exhaust valves, each has the joint to itself. What is chosen freely elsewhere, a
+ * set of shells, is asked about where it goes when it comes by itself.
  */
 export function jointAssembliesOf(sides: Sides, context: SwapContext): readonly JointAssembly[] {
   const all = [...sides.coming, ...sides.staying];
   const coming = new Set(sides.coming);
+  const comingKinds = new Set(sides.coming.map(({ part }) => part.kind));
   const base = baseOf(sides, context);
   const { parts, replaced } = base;
   const alone = all.length === 1 && sides.leaving.length === 1;
@@ -42,7 +44,8 @@ export function jointAssembliesOf(sides: Sides, context: SwapContext): readonly 
         ];
       });
     }
-    return jointAssembliesIn(joint, sides, base, (chosen) => chosen.some((each) => coming.has(each)));
+    const isChosen = joint.checks.some(({ chooses }) => chooses && comingKinds.has(chooses.kind));
+    return jointAssembliesIn(joint, sides, base, (chosen) => isChosen || chosen.some((each) => coming.has(each)));
   });
   if (alone)
     for (const { part } of sides.coming)

@@ -21,6 +21,7 @@ import { squish } from './deck/squish.js';
 import { crankInPlace } from './crankshaft/crankInPlace.js';
 import { frontEnd } from './crankshaft/frontEnd.js';
 import { rearEnd } from './crankshaft/rearEnd.js';
+import { shellsInCase } from './crankshaft/shellsInCase.js';
 import { fastenerInPlace } from './attachments/fastenerInPlace.js';
 import { gasketOnBlock } from './deck/gasketOnBlock.js';
 import { gasketOnHead } from './deck/gasketOnHead.js';
@@ -68,6 +69,7 @@ export { record } from './record.js';
 
 const ALL: readonly Joint[] = [
   mains,
+  shellsInCase,
   throws,
   bearingInCase,
   bearingOnCrank,

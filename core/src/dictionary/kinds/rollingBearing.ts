@@ -58,6 +58,12 @@ export const rollingBearing = defineKind({
       'A plain inner ring slides out both ways, one with a shoulder only one way, one with two not at all.',
       { none: 'none | plain inner ring', one: 'one | shouldered inner ring, one shoulder', two: 'two | two shoulders' },
     ),
+    outerShoulder: look(
+      'Shoulders of the outer ring',
+      'outer shoulders, outer ring',
+      'Look into the outer ring where the rollers run: flanges on both sides, on one, or none.',
+      { none: 'none | plain outer ring', one: 'one | shouldered outer ring', two: 'two | two outer shoulders' },
+    ),
     cage: look(
       'Cage',
       'cage material',

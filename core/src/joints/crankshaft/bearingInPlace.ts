@@ -3,7 +3,7 @@ import { rollingBearing } from '../../dictionary/kinds/rollingBearing.js';
 import { middle, minus } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
-import { lookOf, type Assembly } from '../assembly.js';
+import { lookOf, type Assembly, type Where } from '../assembly.js';
 import { MENDED, ONLY_TOLD, REPLACED, type JointCheck, type Joint } from '../check.js';
 import { missing, said, work, type Offer } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
@@ -12,7 +12,7 @@ import { before, usually, within } from '../shapes/within.js';
 
 const { bore, outside, width } = rollingBearing.parameters;
 
-const { clearanceClass, innerShoulder, cage, form } = rollingBearing.features;
+const { clearanceClass, innerShoulder, outerShoulder, cage, form } = rollingBearing.features;
 
 /** Clearance classes of ISO 5753-1 from tight to loose. */
 const LOOSER = ['C2', 'CN', 'C3', 'C4', 'C5'];
@@ -30,35 +30,49 @@ function shimmed(assembly: Assembly, lacking: number): readonly Offer[] {
     : [];
 }
 
+/** Ways in which a ring can hold the rollers: by as many of its shoulders. */
+const SHOULDERS = ['none', 'one', 'two'];
+
+/**
+ * In how many directions a bearing holds its shaft endways: where inner and outer ring both have a shoulder the rollers
+ * stand between. N and NU lack those of one ring, and both hold nothing. Undefined while what decides is not seen.
+ */
+function heldEndways(assembly: Assembly, where?: Where): number | undefined {
+  const [inner, outer] = [innerShoulder, outerShoulder].map((ring) => lookOf(assembly, ring, where));
+  if (inner === 'none' || outer === 'none') return 0;
+  return inner === undefined || outer === undefined
+    ? undefined
+    : Math.min(SHOULDERS.indexOf(inner), SHOULDERS.indexOf(outer));
+}
+
 const shoulders: JointCheck = {
   id: 'shoulders',
   name: 'End location',
-  reads: [innerShoulder.id, REPLACED + innerShoulder.id],
+  reads: [innerShoulder, outerShoulder].flatMap(({ id }) => [id, REPLACED + id]),
   verdicts: MENDED,
   judge: (assembly) => {
-    const [mine, was] = [lookOf(assembly, innerShoulder), lookOf(assembly, innerShoulder, 'replaced')];
-    if (mine === undefined || was === undefined) return missing([innerShoulder], 'count');
-    if (mine === was) return said('fits', ['It holds the shaft endways as the old one did.']);
-    const [more, less] = [
-      SHOULDERS.indexOf(mine) > SHOULDERS.indexOf(was),
-      SHOULDERS.indexOf(mine) < SHOULDERS.indexOf(was),
-    ];
-    if (less)
-      return said('doesNotFit', ['The old ring held the shaft endways by its shoulder, and this one lets it wander.']);
-    return more
-      ? said('fitsWithWork', ['Its shoulder adds end location that the old one did not have.'], {
+    const [mine, was] = [heldEndways(assembly), heldEndways(assembly, 'replaced')];
+    if (mine === undefined || was === undefined) return missing([innerShoulder, outerShoulder], 'count');
+    if (mine === was)
+      return said('fits', [
+        mine === 0
+          ? 'Neither holds the shaft endways: something else does.'
+          : mine === 1
+            ? 'Both hold the shaft one way: put it in with its shoulder on the side where that of the old one was.'
+            : 'Both hold the shaft either way.',
+      ]);
+    return mine < was
+      ? said('doesNotFit', ['The old bearing held the shaft endways by its shoulders, and this one lets it wander.'])
+      : said('fitsWithWork', ['Its shoulders add end location that the old one did not have.'], {
           work: [
             work({
               steps: ['shimBearing'],
               says: ['Set the end float with shims, so that two bearings do not hold the shaft against each other.'],
             }),
           ],
-        })
-      : said('cannotTell', ['Its shoulders are not told.'], { needs: [innerShoulder.id] });
+        });
   },
 };
-
-const SHOULDERS = ['none', 'one', 'two'];
 
 /**
  * A rolling bearing in place of another, by its designation and sizes: bore, outside, width, what it holds endways, and
