@@ -19,12 +19,17 @@ export function thinned(catalogue: Catalogue, share: number, next: () => number)
     Object.fromEntries(Object.entries(entries ?? {}).filter(() => next() >= share)) as T;
   return {
     ...catalogue,
-    patterns: catalogue.patterns.map((pattern): Pattern => ({
-      ...pattern,
-      dimensions: some(pattern.dimensions),
-      features: some(pattern.features),
-      interfaces: some(pattern.interfaces),
-    })),
+    patterns: catalogue.patterns.map((pattern): Pattern => {
+      const [dimensions, features, interfaces] = [
+        some(pattern.dimensions),
+        some(pattern.features),
+        some(pattern.interfaces),
+      ];
+      const known: object = { ...dimensions, ...features, ...interfaces };
+      // What is left out nobody says anything of.
+      const claims = pattern.claims?.filter(({ about }) => about in known);
+      return { ...pattern, dimensions, features, interfaces, ...(claims ? { claims } : {}) };
+    }),
   };
 }
 
