@@ -1,5 +1,6 @@
 import { EventEmitter } from 'node:events';
 import pg from 'pg';
+import { CONNECT_WITHIN_MS } from './database/client.js';
 
 /** The channel on which the database says what has another state. */
 const CHANNEL = 'which_bore';
@@ -23,7 +24,7 @@ export class Live {
   async open(): Promise<void> {
     const client = new pg.Client({
       connectionString: this.databaseUrl,
-      connectionTimeoutMillis: 3000,
+      connectionTimeoutMillis: CONNECT_WITHIN_MS,
       keepAlive: true,
     });
     client.on('notification', ({ payload = '' }) => this.emitter.emit('event', payload));

@@ -29,7 +29,7 @@ const FAMILY_COUNTS = 1;
 
 /**
  * How an open answer stands, the larger the likelier it is to prove right: the share of its checks that agree, less
- * what those that want work count, and what the records say of the two. bench/half-known.mjs measures how well it ranks.
+ * what those that want work count, and what the records say of the two. bench/half-known.mjs tells how well it ranks.
  */
 export function standingOf({ agree, byWork, likely, checks }: Standing, { recordedIn, sameFamily }: Kinship): number {
   const share = checks === 0 ? 0 : (agree + LIKELY_COUNTS * likely + (1 - WORK_COUNTS) * byWork) / checks;

@@ -11,3 +11,9 @@ export class Client extends pg.Client {
     this.on('error', () => undefined);
   }
 }
+
+/**
+ * How long a connection may take to come about before the database counts as away. One that is down refuses at once; on
+ * a machine that is busy with other work a handshake has taken several seconds.
+ */
+export const CONNECT_WITHIN_MS = 15_000;

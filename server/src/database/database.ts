@@ -1,7 +1,7 @@
 import pRetry from 'p-retry';
 import { DataSource } from 'typeorm';
 import { DatabaseAwayError, isAway } from './away.js';
-import { Client } from './client.js';
+import { Client, CONNECT_WITHIN_MS } from './client.js';
 import { ENTITIES } from './entities.js';
 import { Ground1700000000001 } from './migrations/1700000000001-ground.js';
 import { Catalogue1700000000002 } from './migrations/1700000000002-catalogue.js';
@@ -12,7 +12,6 @@ import { Unread1700000000006 } from './migrations/1700000000006-unread.js';
 import { Practice1700000000007 } from './migrations/1700000000007-practice.js';
 
 const RETRY_AFTER_MS = 1000;
-const CONNECT_WITHIN_MS = 3000;
 
 /**
  * The connection to PostgreSQL. It opens by itself, migrates, and keeps trying while the database is away; the pool

@@ -28,7 +28,7 @@ import {
 import pg from 'pg';
 import { move } from 'piscina';
 import { isAway } from '../database/away.js';
-import { Client } from '../database/client.js';
+import { Client, CONNECT_WITHIN_MS } from '../database/client.js';
 import { changedRecords } from '../database/changedRecords.js';
 import { filledIn } from './fillIn.js';
 import { csvOf, disarmed, workbookOf } from '../transfer/writeTable.js';
@@ -62,7 +62,7 @@ const pool = new pg.Pool({
   Client,
   max: 1,
   idleTimeoutMillis: 60_000,
-  connectionTimeoutMillis: 3000,
+  connectionTimeoutMillis: CONNECT_WITHIN_MS,
 });
 // A connection that is lost while nobody uses it is made anew when somebody does.
 pool.on('error', () => undefined);

@@ -18,7 +18,7 @@ const plain: JointCheck = {
     ),
 };
 
-/** Main shells that somebody has in hand, in a case: whether they go in at all. How they run is asked with the crank. */
+/** Main shells in hand, in a case: whether they go in at all. How they run is asked with the crank. */
 export const shellsInCase: Joint = {
   id: 'shellsInCase',
   name: 'Shells in the case',
