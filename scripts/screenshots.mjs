@@ -14,6 +14,7 @@ const VIEWS = [
   ['card', `/card/${CRANK}`, 'light'],
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
   ['swap-engine', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47', 'light'],
+  ['swap-open', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-pump', 'light'],
   ['grid', '/swap/grid?donors=crank&recipients=block', 'light'],
   ['groups', '/swap/grid?donors=piston&recipients=block&view=groups', 'dark'],
   ['shelf', '/shelf', 'light'],
