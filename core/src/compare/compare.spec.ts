@@ -99,6 +99,15 @@ describe('parts side by side', () => {
     expect(rows.find((row) => row.id === 'slot.pin')?.agrees).toBeTrue();
   });
 
+  it('have beside the ratio an engine is rated at the one that its parts make, told as that of another engine', () => {
+    const made = rowOf('variant.ratioMade', variant('minnow-66'), variant('pip-66'));
+    const rated = rowOf('variant.ratio', variant('minnow-66'), variant('pip-66'));
+    expect(rated.agrees).toBeTrue();
+    // The planted engine: its rod is that of the smaller one.
+    expect(made.agrees).toBeFalse();
+    expect(say(made.cells[1]?.judgement?.says ?? [], 'metric')).toContain('A different engine.');
+  });
+
   it('say nothing of what nobody knows', () => {
     for (const row of compare(LOOKUP, [pattern('sluice-crank-3115'), specimen('8 weights')]).rows)
       expect(row.told).toBeGreaterThan(0);

@@ -23,6 +23,18 @@ describe('cam and throws', () => {
     expect(order('1', 'together')).toBe('doesNotFit');
   });
 
+  it('refuse a cam for another number of cylinders, whether the throws were looked at or not', () => {
+    const served = (firingOrder: string, crankpins: string, rodsPerPin: string) =>
+      judged('camOnCrank', 'firingByThrows', [
+        made('cam', {}, { firingOrder }),
+        made('crank', {}, { crankpins, rodsPerPin }),
+      ]);
+    expect(served('1-3-4-2', '6', '1')).toBe('doesNotFit');
+    expect(served('1-3-4-2', '4', '2')).toBe('doesNotFit');
+    expect(served('1-3-4-2', '4', '1')).toBe('cannotTell');
+    expect(served('1-8-4-3-6-5-7-2', '4', '2')).toBe('cannotTell');
+  });
+
   it('turn the same way with a chain or a belt; gears leave it open', () => {
     expect(turning('chain', 'clockwise', 'clockwise').verdict).toBe('fits');
     expect(turning('belt', 'anticlockwise', 'anticlockwise').verdict).toBe('fits');
