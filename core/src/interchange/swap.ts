@@ -72,7 +72,7 @@ export interface Swap {
   readonly byWork: number;
   /** How many checks that are open are right, if the parts are as on what they are on record with. */
   readonly likely: number;
-  /** Engines in which both are on record together. */
+  /** Engines in which both are on record together, where one part is put to one other. */
   readonly recordedIn: readonly string[];
   /** How an open answer stands among others: the larger, the likelier to prove right. */
   readonly standing: number;
@@ -313,13 +313,11 @@ function listedUpTo(engines: readonly string[]): string {
 const countOf = (checks: readonly JudgedCheck[], which: Verdict): number =>
   checks.filter(({ verdict }) => verdict === which).length;
 
-/** What the records say of the nearest two of them. */
+/** What the records say of them: of an engine, which has parts of others in it, whether it is of one family only. */
 function kinOf(donors: readonly PlacedPart[], recipients: readonly PlacedPart[], context: SwapContext): Kinship {
   const all = donors.flatMap((mine) => recipients.map((theirs) => kinshipOf(context, mine.part, theirs.part)));
-  return {
-    recordedIn: [...new Set(all.flatMap(({ recordedIn }) => recordedIn))],
-    sameFamily: all.some(({ sameFamily }) => sameFamily),
-  };
+  const [only] = all;
+  return only && all.length === 1 ? only : { recordedIn: [], sameFamily: all.some(({ sameFamily }) => sameFamily) };
 }
 
 const sayRecorded = ({ recordedIn }: Kinship): Sentence | '' =>
