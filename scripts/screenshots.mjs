@@ -6,7 +6,6 @@ const address = process.argv[2] ?? 'http://127.0.0.1:4460';
 const CRANK = '88768045-8cf8-49ee-84a1-d8aa2c430629';
 const VIEWS = [
   ['bench', `/bench/${CRANK}`, 'light'],
-  ['bench-typing', `/bench/${CRANK}`, 'light', 'nose 1.3748in mic flange F8 main 2.349 mm'],
   ['bench-nothing-fits', '/bench/fb97226d-64d6-4b1d-8e15-168c61a294f7', 'dark'],
   ['bench-open', '/bench/dfb551ef-dd33-408b-8ec2-848926da3a1d', 'light'],
   ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
@@ -54,12 +53,10 @@ const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, colorScheme, typed] of VIEWS) {
+for (const [name, path, colorScheme] of VIEWS) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
   await page.goto(address + path);
   await page.getByText('Saved', { exact: true }).waitFor();
-  await shown(page);
-  if (typed) await page.getByLabel('What you read, see and measure on the part').fill(typed);
   await shown(page);
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
