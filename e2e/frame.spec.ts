@@ -100,7 +100,7 @@ test('a whole station shows at 1280 by 800 without the frame scrolling, and noth
               main:
                 (document.querySelector('main')?.scrollWidth ?? 0) - (document.querySelector('main')?.clientWidth ?? 0),
             })),
-          { message: `${address} at ${width}`, timeout: 20_000 },
+          { message: `${address} at ${width}` },
         )
         .toEqual({ tall: 0, wide: 0, main: 0 });
     }

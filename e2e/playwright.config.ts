@@ -19,9 +19,6 @@ export default defineConfig({
   ],
   reporter: [['list']],
   use: {
-    viewport: { width: 1280, height: 800 },
-    colorScheme: 'light',
-    timezoneId: 'UTC',
     launchOptions: {
       executablePath: CHROMIUM,
       args: [

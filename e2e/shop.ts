@@ -5,7 +5,7 @@ import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import pg from 'pg';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -74,6 +74,8 @@ class Shop {
         UPLOADS: join(ROOT, 'test-results', `uploads-${this.port}`),
         PORT: String(this.port),
         LOG_LEVEL: 'error',
+        // One person at a time: what several threads do is looked at with the server.
+        WORKSHOPS: '1',
       },
       stdio: 'inherit',
     });
@@ -124,7 +126,22 @@ class Shop {
 const EXPECTED =
   /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|413|415|503)/;
 
-export const test = base.extend<{ page: Page }, { shop: Shop }>({
+/** Leaves nothing of what a test kept in the browser: its records, its outbox, its settings. */
+async function forgetAll(context: BrowserContext, origin: string): Promise<void> {
+  const [last, ...others] = context.pages();
+  if (!last) return;
+  await Promise.all(others.map((page) => page.close()));
+  // No page of ours may be open while what it kept is deleted.
+  await last.goto('about:blank');
+  const session = await context.newCDPSession(last);
+  await session.send('Storage.clearDataForOrigin', {
+    origin,
+    storageTypes: 'cookies,indexeddb,local_storage,cache_storage,service_workers',
+  });
+  await last.close();
+}
+
+export const test = base.extend<object, { shop: Shop; sharedContext: BrowserContext }>({
   shop: [
     // Playwright wants the fixtures taken apart even where none is used.
     // eslint-disable-next-line no-empty-pattern
@@ -136,8 +153,27 @@ export const test = base.extend<{ page: Page }, { shop: Shop }>({
     { scope: 'worker' },
   ],
   baseURL: async ({ shop }, use) => use(shop.url),
+  // One for all tests of a worker, because a page loads half as fast again in one that has loaded it before.
+  sharedContext: [
+    async ({ browser, shop }, use) => {
+      const context = await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        colorScheme: 'light',
+        timezoneId: 'UTC',
+        baseURL: shop.url,
+      });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ sharedContext, shop }, use) => {
+    await use(sharedContext);
+    await forgetAll(sharedContext, shop.url);
+  },
   // Every test also checks that the page has nothing to complain of, its content policy least of all.
-  page: async ({ page }, use) => {
+  page: async ({ context }, use) => {
+    const page = await context.newPage();
     const complaints: string[] = [];
     page.on('console', (message) => {
       if (message.type() === 'error' && !EXPECTED.test(message.text())) complaints.push(message.text());

@@ -174,7 +174,6 @@ test('nothing entered is lost when the server is killed, its database cut off an
   context,
   shop,
 }) => {
-  test.setTimeout(180_000);
   // The same course each time, so that a failure can be followed again.
   let state = 20261127;
   const random = (below: number) => {

@@ -32,6 +32,7 @@ export {
   isKindId,
   KIND_IDS,
   KINDS,
+  MAY_COME_WITH,
   markPlaceOf,
   parameterOf,
   REACHES,

@@ -1,4 +1,3 @@
-import { AjvCompiler } from '@fastify/ajv-compiler';
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
 import swagger from '@fastify/swagger';
@@ -30,6 +29,7 @@ import { shop } from './features/shop.js';
 import { specimens } from './features/specimens.js';
 import { webApp } from './features/webApp.js';
 import { Live } from './live.js';
+import { buildValidator } from './validators.js';
 import { Workshops } from './workshop/workshops.js';
 
 /** How long answers under way have when the server is stopped, ms. */
@@ -37,9 +37,6 @@ const CLOSES_AFTER_MS = 1000;
 
 /** Largest request body, in bytes: some thousands of readings. */
 export const BODY_LIMIT = 1024 * 1024;
-
-/** What validates requests is compiled once in a process, however many applications are put together in it. */
-const buildValidator = AjvCompiler();
 
 /**
  * A browser that went on to another page before a file had come is no failure of the server: said to those who look for

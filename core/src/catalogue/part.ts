@@ -51,8 +51,12 @@ export interface Part {
   readonly pattern?: string;
   /** What the catalogue records of that pattern together with others, or apart from them. */
   readonly companions?: readonly Companion[];
-  /** What one is sold for, in the shop's money; nothing for what is on the shelf already, absent where nobody says. */
+  /** What comes with it and has not to be bought; absent where nobody says. */
+  readonly completeWith?: readonly KindId[];
+  /** What it is sold for, in the shop's money; nothing for what is on the shelf already, absent where nobody says. */
   readonly price?: number;
+  /** How many are sold together for that; one, or one set, where absent. */
+  readonly pieces?: number;
 }
 
 const USUAL_DRAWER = new ToolDrawer();
@@ -92,7 +96,9 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
     standard,
     pattern: pattern.id,
     ...(pattern.companions ? { companions: pattern.companions } : {}),
+    ...(pattern.completeWith ? { completeWith: pattern.completeWith.map(({ kind: each }) => each) } : {}),
     ...(pattern.price === undefined ? {} : { price: pattern.price }),
+    ...(pattern.pieces === undefined ? {} : { pieces: pattern.pieces }),
   };
 }
 
@@ -180,6 +186,7 @@ export function partFromSpecimen(
     interfaces: base?.interfaces ?? {},
     service: { ...Object.fromEntries(usualService), ...base?.service },
     standard: base?.standard ?? {},
+    ...(specimen.completeWith ? { completeWith: specimen.completeWith } : {}),
     ...(identifiedAs ? { pattern: identifiedAs.id } : {}),
     ...(identifiedAs?.companions ? { companions: identifiedAs.companions } : {}),
   };

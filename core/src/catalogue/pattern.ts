@@ -47,6 +47,15 @@ export const CompanionSchema = Type.Object(
 );
 export type Companion = Static<typeof CompanionSchema>;
 
+/** What comes with a part when it is bought: with a piston its pin, with a head its valves. */
+const CompleteWithSchema = Type.Object(
+  {
+    kind: KindIdSchema,
+    note: Type.Optional(line('Remark')),
+  },
+  { additionalProperties: false },
+);
+
 const VALUES = {
   dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, {
     description: 'By parameter id of the dictionary',
@@ -82,11 +91,25 @@ export const PatternSchema = Type.Object(
       marks: Type.Array(MarkSchema, { maxItems: 40 }),
       numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
       companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
+      completeWith: Type.Optional(
+        Type.Array(CompleteWithSchema, {
+          maxItems: 20,
+          description:
+            'What comes with it and is in its price; an empty list where nothing does, absent where nobody says',
+        }),
+      ),
       price: Type.Optional(
         Type.Number({
           minimum: 0,
           maximum: 1e7,
-          description: 'What one is sold for, as last heard, in the shop’s money',
+          description: 'What it is sold for, as last heard, in the shop’s money',
+        }),
+      ),
+      pieces: Type.Optional(
+        Type.Integer({
+          minimum: 1,
+          maximum: 1000,
+          description: 'How many are sold together for that price; absent where one is, or one set',
         }),
       ),
       note: Note,

@@ -20,6 +20,9 @@ const OptionSchema = Type.Object({
   buy: list(Type.String({ description: 'Pattern ids to be got for it' })),
   hours: Type.Number(),
   price: Type.Number({ description: 'In the shop’s money' }),
+  comesAlong: Type.Optional(
+    Type.Literal(true, { description: 'What it takes comes with what is put in, and has not to be bought' }),
+  ),
   canUndo: Type.Boolean(),
   caution: Type.Optional(Type.String()),
   elsewhere: list(
@@ -94,7 +97,8 @@ const SwapFields = {
   needs: list(NeedSchema, { description: 'What to find out, the quickest first' }),
   companions: list(Type.String({ description: 'Pattern ids that must come along' })),
   hours: Type.Number(),
-  price: Type.Number(),
+  price: Type.Number({ description: 'Of the work, with what is bought for it' }),
+  buys: list(Type.String(), { description: 'Pattern ids to be bought for it' }),
   cautions: list(Type.String()),
   leftOut: list(Type.Object({ joint: Type.String(), lacking: list(KindSchema) }), {
     description: 'Joints not looked at, and the kinds that are wanting',
@@ -104,6 +108,15 @@ const SwapFields = {
 
 const JudgementSchema = Type.Object({
   ...SwapFields,
+  instead: list(
+    Type.Object({
+      old: Type.String({ description: 'What would have to be machined' }),
+      pattern: Type.String({ description: 'Pattern id of what would drop in' }),
+      label: Type.String(),
+      price: Type.Optional(Type.Number({ description: 'For as many as the engine takes' })),
+    }),
+    { description: 'What may be bought instead of machining' },
+  ),
   known: list(KnownSwapSchema, { description: 'What is on record about it; it outranks what is worked out' }),
   superseded: list(
     Type.Object({

@@ -1,4 +1,5 @@
 export * from './definition.js';
+export * from './comesWith.js';
 export * from './dictionary.js';
 export * from './serviceSizes.js';
 export * from './slots.js';

@@ -201,6 +201,7 @@ const FIELD_WORDS: Readonly<Record<string, readonly string[]>> = {
   marks: ['mark', 'castingnumber', 'castno', 'castings'],
   note: ['notes', 'remark', 'remarks', 'comment'],
   price: ['cost', 'listprice', 'priceeach'],
+  pieces: ['packsize', 'soldin', 'setof'],
   code: ['designation', 'variant', 'engine'],
 };
 

@@ -130,6 +130,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
       NAME,
       ...YEARS,
       { path: 'price', name: 'Price', form: 'number' },
+      { path: 'pieces', name: 'Pieces for that price', form: 'number' },
       ...SOURCE,
       NOTE,
     ],
@@ -172,6 +173,21 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
             ),
           ),
           needed(reference('pattern', 'pattern', 'pattern')),
+          REMARK,
+        ],
+      },
+      {
+        path: 'completeWith',
+        name: 'Complete with',
+        one: 'kind that comes with it',
+        fields: [
+          needed(
+            choice(
+              'kind',
+              'kind',
+              named(KIND_IDS, (id) => KINDS[id].name),
+            ),
+          ),
           REMARK,
         ],
       },

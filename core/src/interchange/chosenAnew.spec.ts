@@ -1,7 +1,7 @@
 import type { PlacedPart } from '../joints/index';
 import type { Part } from '../catalogue/part';
 import { block } from '../dictionary/kinds/block';
-import { OPERATIONS } from '../joints/index';
+import { liner } from '../dictionary/kinds/liner';
 import { piston } from '../dictionary/kinds/piston';
 import { shifted } from '../quantity/interval';
 import { say } from '../quantity/sentence';
@@ -63,7 +63,27 @@ describe('what is fitted new', () => {
     expect(judged.verdict).toBe('fitsWithWork');
     expect(say(judged.says, 'metric')).toBe('Goes in after work: bore for this piston and new rings.');
     const bored = checkOf(judged, 'skirtClearance', 'pistonInLiner')?.work[0];
-    expect(judged.price).toBe((bored?.price ?? 0) + OPERATIONS.newRings.price);
+    // By the catalogue, which prices those rings; not by what rings usually cost.
+    expect(judged.buys).toEqual(['skerry-rings-116-4-os']);
+    expect(judged.price).toBe((bored?.price ?? 0) + (LOOKUP.pattern('skerry-rings-116-4-os')?.price ?? NaN));
+  });
+
+  // Common practice, no source: a piston is sold with its pin, often with its rings, and then neither is paid twice.
+  it('has not to be bought where it comes with what is put in', () => {
+    const engine = engineOf('skerry-47');
+    const bare = demoPart('skerry-piston-112-160-os');
+    const [without, complete] = [bare, { ...bare, completeWith: ['pin', 'rings'] as const }].map((part) =>
+      swap([placed(part)], engine, SETTING),
+    ) as [Swap, Swap];
+    expect(complete.verdict).toBe('fitsWithWork');
+    expect(complete.buys).toEqual([]);
+    expect(without.price - complete.price).toBe(LOOKUP.pattern('skerry-rings-116-4-os')?.price ?? NaN);
+    expect(complete.hours).toBe(without.hours);
+    const bored = larger(partIn(engine, 'liner') as Part, 0.5, liner.parameters.bore.id);
+    const gap = checkOf(swap([placed(bored), placed({ ...bare, completeWith: ['rings'] })], engine, SETTING), 'endGap');
+    expect(gap?.verdict).toBe('fitsWithWork');
+    expect(gap?.work[0]?.comesAlong).toBeTrue();
+    expect(say(gap?.because ?? [], 'metric')).toContain('what goes in brings its own');
   });
 
   it('refuses as ever where it is what is asked about', () => {

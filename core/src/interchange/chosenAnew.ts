@@ -31,6 +31,12 @@ const COMES_WITH: Readonly<Partial<Record<KindId, Readonly<Partial<Record<KindId
   head: { valve: 'newValves', valveSpring: 'newSprings' },
 };
 
+/** What it takes to have a new one in place of a part of the engine, and whether it comes with what is put in. */
+export interface Renewal {
+  readonly step: OperationId;
+  readonly comesAlong: boolean;
+}
+
 /**
  * Parts of an engine that give way to new ones where they do not go with what comes, and what it takes to have those.
  * Of a part that was named by itself none does: then it is what is asked about.
@@ -38,19 +44,23 @@ const COMES_WITH: Readonly<Partial<Record<KindId, Readonly<Partial<Record<KindId
 export function givingWay(
   coming: readonly PlacedPart[],
   staying: readonly PlacedPart[],
-): ReadonlyMap<PlacedPart, OperationId> {
+): ReadonlyMap<PlacedPart, Renewal> {
   if (staying.length < 2) return new Map();
-  const found = new Map<PlacedPart, OperationId>();
+  const found = new Map<PlacedPart, Renewal>();
   for (const each of staying) {
     const { kind } = each.part;
-    const step = FITTED_NEW[kind] ?? coming.map(({ part }) => COMES_WITH[part.kind]?.[kind]).find((is) => is);
-    if (step) found.set(each, step);
+    const comesAlong = coming.some(({ part }) => part.completeWith?.includes(kind));
+    const step =
+      FITTED_NEW[kind] ??
+      coming.map(({ part }) => COMES_WITH[part.kind]?.[kind]).find((is) => is) ??
+      (comesAlong ? 'takeAlong' : undefined);
+    if (step) found.set(each, { step, comesAlong });
   }
   return found;
 }
 
 /** A joint in which a part gives way to a new one wherever that is what would be refused. */
-export const withNew = (joint: Joint, old: Part, step: OperationId): Joint => ({
+export const withNew = (joint: Joint, old: Part, renewal: Renewal): Joint => ({
   ...joint,
   checks: joint.checks.map((check): JointCheck => ({
     ...check,
@@ -60,14 +70,27 @@ export const withNew = (joint: Joint, old: Part, step: OperationId): Joint => ({
     },
     judge: (assembly) => {
       const outcome = check.judge(assembly);
-      if (outcome.verdict === 'doesNotFit') return renewed(check, outcome, assembly, old, step);
-      return outcome.verdict === 'fitsWithWork' ? orNew(check, outcome, assembly, old, step) : outcome;
+      if (outcome.verdict === 'doesNotFit') return renewed(check, outcome, assembly, old, renewal);
+      return outcome.verdict === 'fitsWithWork' ? orNew(check, outcome, assembly, old, renewal) : outcome;
     },
   })),
 });
 
 /** What a check comes to with a new part in place of one that it refuses. */
-function renewed(check: JointCheck, refused: Outcome, assembly: Assembly, old: Part, step: OperationId): Outcome {
+function renewed(
+  check: JointCheck,
+  refused: Outcome,
+  assembly: Assembly,
+  old: Part,
+  { step, comesAlong }: Renewal,
+): Outcome {
+  if (comesAlong)
+    return {
+      ...refused,
+      verdict: 'fitsWithWork',
+      because: sentence`${refused.because} It stays out: what goes in brings its own.`,
+      work: [work({ steps: [step], says: [`Fit what comes with it in place of ${old.label}.`], comesAlong })],
+    };
   const chosen = newFor(assembly, old);
   const several = KINDS[old.kind].plural.toLowerCase();
   if (!chosen)
@@ -96,7 +119,21 @@ function renewed(check: JointCheck, refused: Outcome, assembly: Assembly, old: P
 }
 
 /** Work for the sake of a part that is fitted new anyway: a new one that drops in is offered before it. */
-function orNew(check: JointCheck, wanted: Outcome, assembly: Assembly, old: Part, step: OperationId): Outcome {
+function orNew(
+  check: JointCheck,
+  wanted: Outcome,
+  assembly: Assembly,
+  old: Part,
+  { step, comesAlong }: Renewal,
+): Outcome {
+  if (comesAlong)
+    return {
+      ...wanted,
+      work: [
+        work({ steps: [step], says: [`Fit what comes with it in place of ${old.label}.`], comesAlong }),
+        ...wanted.work,
+      ],
+    };
   const chosen = newFor(assembly, old);
   if (!chosen) return wanted;
   const outcome = check.judge(withPart(assembly, chosen));

@@ -2,7 +2,9 @@ import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { KnownSwap } from '../catalogue/pattern.js';
 import { supersessionOf } from '../catalogue/supersession.js';
 import { slotOf } from '../dictionary/slots.js';
+import type { PlacedPart } from '../joints/index.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
+import { insteadOf, type Instead } from './instead.js';
 import { placedPartsOf, type PartOrEngine } from './placedParts.js';
 import { ratedContext, type SwapContext } from './swapContext.js';
 import { NoJointError, swap, type Swap } from './swap.js';
@@ -29,6 +31,8 @@ export interface Superseded {
 /** A swap with what is on record about it, and the other way round. */
 export interface Judgement {
   readonly swap: Swap;
+  /** What may be bought instead of machining, and drops in. */
+  readonly instead: readonly Instead[];
   /** What was done before: it outranks what is worked out. */
   readonly known: readonly KnownSwap[];
   /** Numbers of the donors that were replaced, by what. */
@@ -52,12 +56,13 @@ export function judgeSwap(
   context: SwapContext,
   drawer?: ToolDrawer,
 ): Judgement {
-  const judged = swapOf(catalogue, donors, recipient, context, drawer);
+  const { swap: judged, parts, recipients } = swapOf(catalogue, donors, recipient, context, drawer);
   const back = turnedRound(catalogue, donors, recipient);
   const reverse =
-    back && tried(() => ({ ...back, swap: swapOf(catalogue, back.donors, back.recipient, context, drawer) }));
+    back && tried(() => ({ ...back, swap: swapOf(catalogue, back.donors, back.recipient, context, drawer).swap }));
   return {
     swap: judged,
+    instead: insteadOf(judged.machined, parts, recipients, context),
     known: knownSwaps(catalogue, donors, recipient),
     superseded: donors.flatMap((donor) => supersededOf(catalogue, donor)),
     ...(reverse ? { reverse } : {}),
@@ -70,7 +75,7 @@ function swapOf(
   recipient: PartOrEngine,
   context: SwapContext,
   drawer?: ToolDrawer,
-): Swap {
+): { readonly swap: Swap; readonly parts: readonly PlacedPart[]; readonly recipients: readonly PlacedPart[] } {
   const [coming, into] = [
     donors.map((donor) => placedPartsOf(catalogue, donor, drawer)),
     placedPartsOf(catalogue, recipient, drawer),
@@ -82,10 +87,11 @@ function swapOf(
     parts.length === 1 && into.parts.length === 1 && mine && theirs?.part.kind === mine.part.kind
       ? [{ slot: mine.slot, part: theirs.part }]
       : into.parts;
-  return swap(parts, recipients, ratedContext(context, into), {
+  const judged = swap(parts, recipients, ratedContext(context, into), {
     donor: coming.map(({ label }) => label).join(', '),
     recipient: into.label,
   });
+  return { swap: judged, parts, recipients };
 }
 
 /** The pattern a party is, or is taken for. */

@@ -11,7 +11,7 @@ import { CATALOGUE, demoPart, LOOKUP, SETTING as WITH_RECORDS, SPECIMENS } from 
 import { kindOf, type Assembly } from '../joints/assembly';
 import { IMPLIED, ONLY_TOLD, RECORD, REPLACED, ROUND, verdictOfCheck, type JointCheck } from '../joints/check';
 import { JOINTS, record } from '../joints/index';
-import { takes } from '../joints/outcome';
+import { takes } from '../joints/cost';
 
 // By the parts alone: what they are on record with is looked at by onRecord.spec.ts.
 const { enginesWith: _enginesWith, ...SETTING } = WITH_RECORDS;

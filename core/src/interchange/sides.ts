@@ -1,6 +1,6 @@
 import type { KindId } from '../dictionary/dictionary.js';
-import type { Assembly, Joint, OperationId, PlacedPart } from '../joints/index.js';
-import { givingWay, withNew } from './chosenAnew.js';
+import type { Assembly, Joint, PlacedPart } from '../joints/index.js';
+import { givingWay, withNew, type Renewal } from './chosenAnew.js';
 import type { SwapContext } from './swapContext.js';
 
 /** A joint and the parts that meet in it. */
@@ -17,7 +17,7 @@ export interface Sides {
   readonly staying: readonly PlacedPart[];
   readonly leaving: readonly PlacedPart[];
   /** Of what stays, what gives way to a new one where it does not go with what comes. */
-  readonly givingWay: ReadonlyMap<PlacedPart, OperationId>;
+  readonly givingWay: ReadonlyMap<PlacedPart, Renewal>;
 }
 
 /** Shells are chosen anew for what they go between, whatever the engine had. */
@@ -99,8 +99,8 @@ const yielding = (joint: Joint, chosen: readonly PlacedPart[], toGo: Sides['givi
   joint.kinds.length > 2
     ? joint
     : chosen.reduce((so, each) => {
-        const step = toGo.get(each);
-        return step ? withNew(so, each.part, step) : so;
+        const renewal = toGo.get(each);
+        return renewal ? withNew(so, each.part, renewal) : so;
       }, joint);
 
 export function about(chosen: readonly PlacedPart[], all: readonly PlacedPart[]): { readonly about?: string } {

@@ -71,7 +71,11 @@ describe('what a swap costs', () => {
       .filter(({ work }) => work[0]?.steps.includes('sleeveCage'));
     expect(judged.verdict).toBe('fitsWithWork');
     expect(sleeves.length).toBe(2);
-    expect(judged.price).toBe(OPERATIONS.turnOffLip.price + OPERATIONS.sleeveCage.price);
+    const [cage, ...others] = judged.buys.map((id) => LOOKUP.pattern(id)?.price ?? NaN);
+    expect(others).toEqual([]);
+    expect(judged.price).toBe(
+      OPERATIONS.turnOffLip.price + OPERATIONS.sleeveCage.price - OPERATIONS.sleeveCage.parts + (cage ?? NaN),
+    );
     expect(judged.hours).toBe(OPERATIONS.turnOffLip.hours + OPERATIONS.sleeveCage.hours);
   });
 });

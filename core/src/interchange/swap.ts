@@ -85,9 +85,13 @@ export interface Swap {
   readonly needs: readonly Need[];
   /** Patterns that must come with them. */
   readonly companions: readonly string[];
-  /** What the least work takes, altogether. */
+  /** What the least work takes, altogether, with what is bought for it. */
   readonly hours: number;
   readonly price: number;
+  /** What is bought for it: patterns, each once. */
+  readonly buys: readonly string[];
+  /** The parts that the least work is done to, as they are before it. */
+  readonly machined: readonly Part[];
   readonly cautions: readonly string[];
   readonly leftOut: readonly LeftOut[];
 }
@@ -137,7 +141,7 @@ export function swap(
         const finding = judgedOf(place);
         const work = finding.work.map((option) => ({
           ...option,
-          ...takes(option, context.rules, counts),
+          ...takes(option, context.rules, counts, context.soldAs),
           elsewhere: elsewhere(option, place, everywhere, judgedOf),
         }));
         // An option that breaks something else comes after those that do not.
@@ -191,7 +195,9 @@ export function swap(
     byWork: countOf(all, 'fitsWithWork'),
     likely: all.filter(({ likely }) => likely === 'fits').length,
   };
-  const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules, counts) })));
+  const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules, counts, context.soldAs) })));
+  const isMachined = (part: Part): boolean =>
+    least.some(({ parts }) => parts.some(({ kind, label }) => kind === part.kind && label === part.label));
   return {
     donor: called?.donor ?? listed(donors.map(({ part }) => part.label)),
     recipient: called?.recipient ?? listed(recipients.map(({ part }) => part.label)),
@@ -218,6 +224,8 @@ export function swap(
     companions: [...new Set(all.flatMap(({ work: [first] }) => (first && bringsCompanions(first) ? first.buy : [])))],
     hours: sum(least.map(({ hours }) => hours)),
     price: sum(least.map(({ price }) => price)),
+    buys: [...new Set(least.flatMap(({ buy }) => buy))],
+    machined: [...donors, ...recipients].map(({ part }) => part).filter(isMachined),
     cautions: [
       ...new Set(
         all.flatMap((check) =>

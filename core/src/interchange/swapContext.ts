@@ -1,5 +1,7 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import type { EngineWith, Rating, Stock } from '../joints/index.js';
+import type { EngineWith, Rating, SoldAs, Stock } from '../joints/index.js';
+import type { Part } from '../catalogue/part.js';
+import type { KindId } from '../dictionary/dictionary.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { enginesWithOf } from './enginesWith.js';
 import { CHOSEN_ANEW, STOCKED } from './stocked.js';
@@ -10,6 +12,9 @@ export interface SwapContext {
   readonly rules: HouseRules;
   readonly nameOf?: (pattern: string) => string;
   readonly familyOf?: (pattern: string) => string | undefined;
+  readonly soldAs?: SoldAs;
+  /** All patterns of a kind, for what may be bought instead of machining; nothing where there is no catalogue. */
+  readonly ofKind?: (kind: KindId) => readonly Part[];
   /** What the recipient is rated at, where it is an engine of the catalogue. */
   readonly rated?: Rating;
   readonly enginesWith?: (pattern: string) => readonly EngineWith[];
@@ -25,6 +30,8 @@ export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}
     stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, catalogue.partsOfKind(kind)])),
     rules,
     nameOf: (id) => catalogue.label(id),
+    soldAs: (id) => catalogue.pattern(id),
+    ofKind: (kind) => catalogue.partsOfKind(kind),
     familyOf: (id) => catalogue.pattern(id)?.family,
     enginesWith: enginesWithOf(catalogue),
   };

@@ -1,16 +1,14 @@
 import { listed } from '../quantity/phrase.js';
 import type { Part, Value } from '../catalogue/part.js';
 import type { Feature, Parameter } from '../dictionary/definition.js';
-import { block } from '../dictionary/kinds/block.js';
-import { crank } from '../dictionary/kinds/crank.js';
-import { head } from '../dictionary/kinds/head.js';
 import { decideWithin } from '../quantity/decision.js';
 import { interval, margin, type Interval } from '../quantity/interval.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { lookOf, type Assembly } from './assembly.js';
-import { OPERATIONS, PRICED_FOR, type Operation, type OperationId, type Several } from './operations/operations.js';
+import { takes } from './cost.js';
+import { OPERATIONS, type Operation, type OperationId } from './operations/operations.js';
 import { isDone, type Worked } from './operations/operation.js';
 import type { Verdict } from './verdict.js';
 
@@ -26,6 +24,8 @@ export interface WorkOption {
   readonly parts: readonly Part[];
   /** Patterns to be got for it: spacers, shells, a companion. */
   readonly buy: readonly string[];
+  /** True where what it takes comes with what is put in, and has not to be bought. */
+  readonly comesAlong?: true;
   /** False where the work cannot be taken back. */
   readonly canUndo: boolean;
   readonly caution?: string;
@@ -115,9 +115,19 @@ interface Work {
   readonly required?: Interval;
   readonly parts?: readonly Part[];
   readonly buy?: readonly (string | undefined)[];
+  readonly comesAlong?: boolean;
 }
 
-export function work({ name, steps, says, found, required, parts = [], buy = [] }: Work): WorkOption {
+export function work({
+  name,
+  steps,
+  says,
+  found,
+  required,
+  parts = [],
+  buy = [],
+  comesAlong = false,
+}: Work): WorkOption {
   const operations: readonly Operation[] = steps.map((step) => OPERATIONS[step]);
   const cautions = operations.flatMap(({ caution }) => caution ?? []);
   return {
@@ -127,7 +137,8 @@ export function work({ name, steps, says, found, required, parts = [], buy = [] 
     ...(required ? { required } : {}),
     steps,
     parts,
-    buy: buy.filter((id) => id !== undefined),
+    buy: comesAlong ? [] : buy.filter((id) => id !== undefined),
+    ...(comesAlong ? { comesAlong } : {}),
     canUndo: operations.every(({ canUndo }) => canUndo),
     ...(cautions.length > 0 ? { caution: [...new Set(cautions)].join(' ') } : {}),
   };
@@ -135,48 +146,6 @@ export function work({ name, steps, says, found, required, parts = [], buy = [] 
 
 /** At most this many ways of mending one check are offered. */
 const MOST_OPTIONS = 4;
-
-/** How many of each an engine has, as far as its parts tell. */
-type Counts = Readonly<Partial<Record<Several, number>>>;
-
-export function countsIn(assembly: Assembly): Counts {
-  const count = (feature: Feature): number | undefined => {
-    const seen = lookOf(assembly, feature);
-    return seen === undefined ? undefined : Number(seen);
-  };
-  const [crankpins, rods] = [count(crank.features.crankpins), count(crank.features.rodsPerPin)];
-  const cylinders =
-    count(block.features.cylinders) ?? (crankpins !== undefined && rods !== undefined ? crankpins * rods : undefined);
-  const mains = count(block.features.mainCount) ?? count(crank.features.mainCount);
-  const valves = count(head.features.valves);
-  return {
-    ...(cylinders === undefined ? {} : { cylinder: cylinders }),
-    ...(mains === undefined ? {} : { main: mains }),
-    ...(crankpins === undefined ? {} : { crankpin: crankpins }),
-    ...(cylinders === undefined || valves === undefined ? {} : { valve: cylinders * valves }),
-  };
-}
-
-/**
- * What an option takes, by the shop's own figures where it has any: as much more in a larger engine as there is more to
- * be done. Of what nobody has counted there are as many as in the engine that figures are given for.
- */
-export function takes(
-  option: Pick<WorkOption, 'steps'>,
-  rules: HouseRules,
-  counts: Counts = {},
-): { readonly hours: number; readonly price: number } {
-  let [hours, price] = [0, 0];
-  for (const step of option.steps) {
-    const own = rules.work?.[step];
-    const operation: Operation = OPERATIONS[step];
-    const { per } = operation;
-    const times = per === undefined ? 1 : (counts[per] ?? PRICED_FOR[per]) / PRICED_FOR[per];
-    hours += times * (own?.hours ?? operation.hours);
-    price += times * (own?.price ?? operation.price);
-  }
-  return { hours: Math.round(hours * 10) / 10, price: Math.round(price) };
-}
 
 /** What the house rules have done first, whatever it costs. */
 const preferred = (option: WorkOption, rules: HouseRules): boolean =>

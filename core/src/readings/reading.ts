@@ -179,6 +179,12 @@ export const SpecimenSchema = Type.Object(
     readings: Type.Array(ReadingSchema, { maxItems: 500 }),
     job: Type.Optional(Type.String({ format: 'uuid', description: 'The job whose engine it belongs to' })),
     state: Type.Optional(oneOf(REACHES, 'How far its engine is apart; on the bench where nothing is said')),
+    completeWith: Type.Optional(
+      Type.Array(KindIdSchema, {
+        maxItems: 20,
+        description: 'Kinds that lie with it: a piston with its pin and rings. Absent where nobody says',
+      }),
+    ),
     skipped: Type.Optional(
       Type.Array(Type.String({ maxLength: 80 }), {
         maxItems: 200,

@@ -7,7 +7,7 @@ import { promisify } from 'node:util';
 import type { Catalogue } from '@which-bore/core';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
-import { appWithDemo, demoCatalogue, demoJobs, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
+import { demoCatalogue, demoJobs, demoSpecimens, testDatabaseUrl, withDemo } from '../features/testing.js';
 
 const run = promisify(execFile);
 const LOADER = fileURLToPath(new URL('load.js', import.meta.url));
@@ -19,7 +19,7 @@ describe('loading files', () => {
   let folder: string;
 
   beforeEach(async () => {
-    await (await appWithDemo()).close();
+    await withDemo();
     folder = await mkdtemp(join(tmpdir(), 'which-bore-load-'));
   });
   afterEach(() => rm(folder, { recursive: true }));

@@ -10,6 +10,7 @@ import { Identification1700000000004 } from './migrations/1700000000004-identifi
 import { Together1700000000005 } from './migrations/1700000000005-together.js';
 import { Unread1700000000006 } from './migrations/1700000000006-unread.js';
 import { Practice1700000000007 } from './migrations/1700000000007-practice.js';
+import { CompleteWith1700000000008 } from './migrations/1700000000008-complete-with.js';
 
 const RETRY_AFTER_MS = 1000;
 
@@ -39,6 +40,7 @@ export class Database {
         Together1700000000005,
         Unread1700000000006,
         Practice1700000000007,
+        CompleteWith1700000000008,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,

@@ -55,6 +55,7 @@ export interface SpecimenRow {
   jobId: string | null;
   state: Reach | null;
   skipped: string[];
+  completeWith: KindId[] | null;
   readings?: ReadingRow[];
 }
 
@@ -237,6 +238,7 @@ export const SpecimenEntity = new EntitySchema<SpecimenRow>({
     jobId: { type: 'uuid', name: 'job_id', nullable: true },
     state: { type: 'text', nullable: true },
     skipped: { type: 'jsonb', default: [] },
+    completeWith: { type: 'jsonb', name: 'complete_with', nullable: true },
   },
   relations: { readings: { type: 'one-to-many', target: 'reading', inverseSide: 'specimen' } },
 });

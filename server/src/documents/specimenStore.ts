@@ -27,12 +27,13 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
   name: 'specimen',
   entity: SpecimenEntity,
   relations: { readings: true },
-  rowOf: ({ kind, name, job, state, skipped }) => ({
+  rowOf: ({ kind, name, job, state, skipped, completeWith }) => ({
     kind,
     name,
     jobId: job ?? null,
     state: state ?? null,
     skipped: skipped ?? [],
+    completeWith: completeWith ? [...completeWith] : null,
   }),
   documentOf: (row) => ({
     id: row.id,
@@ -44,6 +45,7 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     ...(row.jobId === null ? {} : { job: row.jobId }),
     ...(row.state === null ? {} : { state: row.state }),
     ...(row.skipped.length > 0 ? { skipped: row.skipped } : {}),
+    ...(row.completeWith ? { completeWith: row.completeWith } : {}),
   }),
   check: async (manager, { job }) => {
     if (job !== undefined && !(await manager.getRepository(JobEntity).existsBy({ id: job, deletedAt: IsNull() })))

@@ -34,10 +34,20 @@ export async function withDemo(): Promise<void> {
   await database.close();
 }
 
-/** An application over an emptied database that holds the demo catalogue. Close it after use. */
-export async function appWithDemo(): Promise<FastifyInstance> {
+/**
+ * An application over an emptied database that holds the demo catalogue. Close it after use.
+ *
+ * @param workshops threads that answer questions; each loads the catalogue when it is first asked
+ */
+export async function appWithDemo(workshops = 1): Promise<FastifyInstance> {
   const uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
-  const app = await buildApp({ databaseUrl: testDatabaseUrl(), webRoot: undefined, logLevel: 'error', uploads });
+  const app = await buildApp({
+    databaseUrl: testDatabaseUrl(),
+    webRoot: undefined,
+    logLevel: 'error',
+    uploads,
+    workshops,
+  });
   app.addHook('onClose', () => rm(uploads, { recursive: true, force: true }));
   holdToContract(app);
   await withDemo();

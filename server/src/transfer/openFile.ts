@@ -6,7 +6,6 @@ import { promisify } from 'node:util';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { readCsv } from './readCsv.js';
 import { readJson } from './readJson.js';
-import { readXlsx } from './readXlsx.js';
 import { FileError, type Piece } from './source.js';
 
 /** Most bytes that what is packed may unpack to, and how many times its packed size: beyond, it is meant to do harm. */
@@ -64,6 +63,8 @@ async function* openPacked(path: string, name: string): AsyncGenerator<Piece> {
   if (names.some((each) => /vbaProject\.bin$/i.test(each)))
     throw new FileError(`${name} holds macros. Save it as .xlsx, which has none.`);
   if (names.includes('xl/workbook.xml')) {
+    // With a library that takes long to load, and that few files need.
+    const { readXlsx } = await import('./readXlsx.js');
     yield* readXlsx(path);
     return;
   }

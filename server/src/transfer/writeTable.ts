@@ -17,7 +17,7 @@ import {
 } from '@which-bore/core';
 import { ZipArchive } from 'archiver';
 import { stringify } from 'csv-stringify';
-import ExcelJS from 'exceljs';
+import { FILE_DATE } from './fileDate.js';
 
 /**
  * A cell that a spreadsheet would run as a formula gets an apostrophe before it, as does one that has such a one
@@ -30,12 +30,6 @@ export interface Records {
   readonly of: (type: RecordType) => AsyncIterable<CatalogueRecord>;
   readonly in: (table: TableId) => AsyncIterable<CatalogueRecord>;
 }
-
-/**
- * Files carry this date, so that the same catalogue is the same file whenever it is written. The earliest a ZIP can
- * hold.
- */
-const DATE = new Date('1980-01-01T00:00:00Z');
 
 /** A whole catalogue in the open format, one record a line. */
 export function writeJson(records: Records): Readable {
@@ -99,34 +93,12 @@ export function writeZip(records: Records): Readable {
         zip.once('entry', () => resolve());
         csv.once('error', reject);
       });
-      zip.append(csv, { name: `${table}.csv`, date: DATE });
+      zip.append(csv, { name: `${table}.csv`, date: FILE_DATE });
       await packed;
     }
     await zip.finalize();
   })().catch((error: unknown) => out.destroy(error as Error));
   return out;
-}
-
-interface Archive {
-  append: (source: unknown, data: object) => unknown;
-}
-
-/** The library dates the files inside a workbook by the clock; here the same catalogue is to be the same file. */
-class DatedWriter extends ExcelJS.stream.xlsx.WorkbookWriter {
-  // Declared only: an initial value would come after the library has set it.
-  declare private archive: Archive | undefined;
-
-  /** Set by the library before it writes anything. */
-  set zip(zip: Archive) {
-    const append = zip.append.bind(zip);
-    zip.append = (source, data) => append(source, { ...data, date: DATE });
-    this.archive = zip;
-  }
-
-  get zip(): Archive {
-    if (!this.archive) throw new Error('The workbook has no archive yet.');
-    return this.archive;
-  }
 }
 
 /** A sheet of a workbook: its name, and its rows, the first of which heads the others. */
@@ -150,11 +122,13 @@ async function* sheetsOf(records: Records): AsyncGenerator<Sheet> {
 /** Sheets as a workbook, written row by row. */
 export function workbookOf(sheets: AsyncIterable<Sheet> | Iterable<Sheet>): Readable {
   const out = new PassThrough();
-  const workbook = new DatedWriter({ stream: out, useStyles: true, useSharedStrings: false });
-  workbook.created = DATE;
-  workbook.modified = DATE;
-  workbook.creator = 'Which Bore';
   void (async () => {
+    // The library takes as long to load as all else that a thread needs, and few ask for a workbook.
+    const { DatedWriter } = await import('./datedWriter.js');
+    const workbook = new DatedWriter({ stream: out, useStyles: true, useSharedStrings: false });
+    workbook.created = FILE_DATE;
+    workbook.modified = FILE_DATE;
+    workbook.creator = 'Which Bore';
     for await (const { name, rows } of sheets) {
       const sheet = workbook.addWorksheet(name, { views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }] });
       let written = 0;

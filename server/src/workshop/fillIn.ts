@@ -15,24 +15,26 @@ interface SpecimenFound {
   readonly job: string | null;
   readonly state: Specimen['state'] | null;
   readonly skipped: string[];
+  readonly completeWith: KindId[] | null;
   readonly readings: Specimen['readings'] | null;
 }
 
 /** Stored specimens with their readings, last changed first. */
 async function specimens(client: pg.ClientBase, where: string, value: unknown): Promise<Specimen[]> {
   const { rows } = await client.query<SpecimenFound>(
-    `SELECT id, name, kind, job_id AS job, state, skipped,
+    `SELECT id, name, kind, job_id AS job, state, skipped, complete_with AS "completeWith",
        (SELECT json_agg(json_build_object('id', reading.id, 'at', to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'is', content) ORDER BY position)
         FROM reading WHERE specimen_id = specimen.id) AS readings
      FROM specimen WHERE deleted_at IS NULL AND ${where} ORDER BY updated_at DESC, id LIMIT ${MOST_OF_SHELF}`,
     [value],
   );
-  return rows.map(({ job, state, skipped, readings, ...rest }) => ({
+  return rows.map(({ job, state, skipped, completeWith, readings, ...rest }) => ({
     ...rest,
     readings: readings ?? [],
     ...(job === null ? {} : { job }),
     ...(state ? { state } : {}),
     ...(skipped.length > 0 ? { skipped } : {}),
+    ...(completeWith ? { completeWith } : {}),
   }));
 }
 

@@ -10,7 +10,7 @@ describe('the workshops of the server', () => {
   let app: FastifyInstance;
   let catalogue: Catalogue;
   beforeAll(async () => {
-    app = await appWithDemo();
+    app = await appWithDemo(2);
     catalogue = await demoCatalogue();
   });
   afterAll(() => app.close());

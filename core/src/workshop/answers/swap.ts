@@ -32,8 +32,15 @@ const addressOf = (ref: PartOrEngine): string =>
         ? writeAddress({ sort: 'job', id: ref.job ?? '' })
         : writeAddress({ sort: 'variant', id: ref.variant });
 
-const judgementTold = ({ swap: judged, known, superseded, reverse }: Judgement): JudgementTold => ({
+const judgementTold = ({
+  swap: { machined: _machined, ...judged },
+  instead,
+  known,
+  superseded,
+  reverse,
+}: Judgement): JudgementTold => ({
   ...judged,
+  instead,
   known,
   superseded,
   ...(reverse

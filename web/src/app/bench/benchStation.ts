@@ -27,6 +27,7 @@ import { CompareLink } from '../ui/compareLink';
 import { PartDrawing } from '../ui/drawing/partDrawing';
 import { LineUpList } from '../ui/lineUp/lineUpList';
 import { InTurn } from '../ui/turns';
+import { ComesWith } from './comesWith';
 import { NextCheck } from './nextCheck';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
@@ -35,6 +36,7 @@ import { Tray } from './tray';
 @Component({
   selector: 'wb-bench-station',
   imports: [
+    ComesWith,
     CompareLink,
     InTurn,
     LineUpList,

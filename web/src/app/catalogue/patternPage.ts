@@ -58,6 +58,7 @@ export class PatternPage {
   });
 
   protected readonly companionSays = COMPANION_SAYS;
+  protected readonly kindNames = KINDS;
   protected readonly resultSays = SWAP_RESULT_SAYS;
 
   protected markWords(mark: Mark): string {

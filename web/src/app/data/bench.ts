@@ -185,6 +185,12 @@ export class Bench {
     this.specimenId.set(specimen.id);
   }
 
+  /** Says what lies with the part. */
+  setCompleteWith(completeWith: readonly KindId[]): void {
+    const specimen = this.specimen();
+    if (specimen) this.specimens.change({ ...specimen, completeWith: [...completeWith] });
+  }
+
   /** Puts the part among those of a job, or takes it out. */
   setJob(job: string | undefined): void {
     const specimen = this.specimen();
