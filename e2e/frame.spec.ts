@@ -1,4 +1,4 @@
-import { enter, expect, expectNoFaults, saved, test } from './shop';
+import { enter, expect, expectNoFaults, goTo, saved, test } from './shop';
 
 test('axe finds nothing on any station, on either ground', async ({ page }) => {
   await expectNoFaults(page, [
@@ -67,21 +67,21 @@ test('everything is reached from the keyboard', async ({ page }) => {
 test('a whole station shows at 1280 by 800 without the frame scrolling, and nothing sticks out sideways on a tablet or a phone', async ({
   page,
 }) => {
-  for (const address of [
-    '/bench/88768045-8cf8-49ee-84a1-d8aa2c430629',
-    '/swap?donor=pattern:sluice-crank-3375-forged',
-    '/swap/grid?donors=crank&recipients=block',
-    '/swap/grid?donors=crank&recipients=block&view=groups',
-    '/shelf',
-    '/catalogue/family/sluice',
-    '/jobs/8298c813-593c-4153-81ca-3b9414c8478e',
-    '/rules',
-    '/practice',
-    '/card/88768045-8cf8-49ee-84a1-d8aa2c430629',
-    '/catalogue/pattern/skerry-crank-4-112',
-  ]) {
-    await page.goto(address);
-    await expect(page.locator('main')).not.toBeEmpty();
+  for (const [address, shows] of [
+    ['/bench/88768045-8cf8-49ee-84a1-d8aa2c430629', 'Settled'],
+    ['/swap?donor=pattern:sluice-crank-3375-forged', /Drops in/],
+    ['/swap/grid?donors=crank&recipients=block', / judged\./],
+    ['/swap/grid?donors=crank&recipients=block&view=groups', /alike/],
+    ['/shelf', 'Frost fan crank, bin 4'],
+    ['/catalogue/family/sluice', 'What was fitted as'],
+    ['/jobs/8298c813-593c-4153-81ca-3b9414c8478e', /What the engine is/],
+    ['/rules', 'House rules'],
+    ['/practice', 'On record under'],
+    ['/card/88768045-8cf8-49ee-84a1-d8aa2c430629', /Frost fan crank/],
+    ['/catalogue/pattern/skerry-crank-4-112', /Disputed/],
+  ] as const) {
+    await goTo(page, address);
+    await expect(page.getByText(shows, { exact: typeof shows === 'string' }).first()).toBeVisible();
     for (const [width, height] of [
       [390, 780],
       [1024, 768],

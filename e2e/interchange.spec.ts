@@ -134,7 +134,7 @@ test('work that mends one joint says what it does to the others', async ({ page 
     ['ambit-piston-77-83', 'ambit-1590', 'skirtClearance', 'These parts make'],
     ['skerry-rod-drilled-42', 'skerry-44', 'pinInRod', 'Pin size: fits with work becomes fits.'],
   ] as const) {
-    await page.goto(`/swap?donor=pattern:${donor}&into=variant:${into}`);
+    await goTo(page, `/swap?donor=pattern:${donor}&into=variant:${into}`);
     await expect(page.locator(`[data-check=${check}] .elsewhere`, { hasText: says }).first()).toBeVisible();
   }
 });
@@ -153,7 +153,7 @@ test('class marks settle what a caliper leaves open, position by position, and a
   await expect(check).toContainText('By the class marks, position by position');
   await expect(check).toContainText('red (standard) at 3');
   await expect(page.locator('.judged header .verdict wb-verdict')).toHaveText('fits');
-  await page.goto(`/swap?donor=specimen:${named('Lumen crank, worn past its classes')}&into=lumen-block-4b`);
+  await goTo(page, `/swap?donor=specimen:${named('Lumen crank, worn past its classes')}&into=lumen-block-4b`);
   await expect(check).toContainText('The class mark says another size than was measured');
 });
 
@@ -170,9 +170,9 @@ test('the rod of the larger pin goes into the smaller engine on a sleeve bearing
 }) => {
   await page.goto('/swap?donor=pattern:pip-rod-48-l&into=variant:pip-48');
   await expect(page.locator('[data-check=pinInRod]')).toContainText('Sleeve bearing of small bore and large outside');
-  await page.goto('/swap?donor=pattern:pip-crank-48-l&into=pip-block-48');
+  await goTo(page, '/swap?donor=pattern:pip-crank-48-l&into=pip-block-48');
   await expect(page.locator('[data-check=webLip]')).toContainText('Turn the lip off');
-  await page.goto('/swap?donor=pattern:pip-rod-48&into=variant:pip-48-l');
+  await goTo(page, '/swap?donor=pattern:pip-rod-48&into=variant:pip-48-l');
   await expect(page.locator('[data-check=pinInRod]')).toContainText('There is no room for needles');
 });
 
@@ -183,7 +183,7 @@ test('a swap, a whole grid and its groups are printed without what is there to b
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
   await expect(page.locator('[data-check=oilClearance]')).toBeVisible();
   await page.emulateMedia({ media: 'screen' });
-  await page.goto('/swap/grid?donors=piston&recipients=block');
+  await goTo(page, '/swap/grid?donors=piston&recipients=block');
   await expect(page.getByText(/^\d+ × \d+ judged\.$/)).toBeVisible();
   // What a browser says before it lays out paper, whether by the button or by its own key.
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));

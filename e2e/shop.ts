@@ -205,6 +205,13 @@ export async function enter(page: Page, text: string): Promise<void> {
   await page.keyboard.press('Enter');
 }
 
+/** Puts the part aside for another. */
+export async function clearBench(page: Page): Promise<void> {
+  await page.getByLabel('What you read, see and measure on the part').press('Escape');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
+}
+
 /** The candidates of the line-up, top first: name and probability as shown. */
 export async function lineUp(page: Page): Promise<{ name: string; share: string }[]> {
   // The whole list in one look: rows may be replaced between two.

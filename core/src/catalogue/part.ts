@@ -7,6 +7,7 @@ import type { Specimen } from '../readings/reading.js';
 import { ToolDrawer } from '../shop/ownInstrument.js';
 import { sizesMeasured } from '../readings/measured.js';
 import { classedSizes } from './classMarks.js';
+import { designated } from './designated.js';
 import type { Companion, Pattern } from './pattern.js';
 import type { Scheme } from './scheme.js';
 import { optionOf, sizeOf, valueIds } from './value.js';
@@ -85,6 +86,11 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
       if (faces.has(id)) interfaces[id] = option;
       else looks[id] = { option, source };
     }
+  }
+  if (pattern.kind === 'rollingBearing') {
+    const { sizes, looks: told } = designated(pattern.numbers);
+    for (const [id, each] of Object.entries(sizes)) values[id] ??= { interval: each, source };
+    for (const [id, option] of Object.entries(told)) looks[id] ??= { option, source };
   }
   return {
     kind: pattern.kind,

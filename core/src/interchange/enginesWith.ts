@@ -1,6 +1,11 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
-import type { EngineWith } from '../joints/index.js';
-import { middleOf, partsOfVariant } from './placedParts.js';
+import type { EngineWith, PlacedPart } from '../joints/index.js';
+import { statedOf } from './statedOfEngine.js';
+import { isStocked, middleOf, partsOfVariant } from './placedParts.js';
+
+/** Whether an engine had one or another of several in a place, and none of them more than the others. */
+const isChosen = (slot: string, parts: readonly PlacedPart[]): boolean =>
+  isStocked(slot) && !parts.some((each) => each.slot === slot);
 
 /**
  * The engines that have a pattern, each built as most of its kind but with this pattern in its place. What was asked
@@ -22,8 +27,10 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
         {
           label: catalogue.variantLabel(variant.id),
           slot,
-          isUsual: all.some((each) => each.slot === slot && each.part.pattern === id),
+          // One of several alike, as shells are by their class, is as usual as the others.
+          isUsual: all.some((each) => each.slot === slot && each.part.pattern === id) || isChosen(slot, all),
           parts: [{ slot, part }, ...all.filter((each) => each.slot !== slot)],
+          stated: statedOf(variant),
           everHad: (kind) =>
             variant.fitments.flatMap(({ pattern }) => {
               const had = catalogue.part(pattern);

@@ -17,6 +17,9 @@ import { interval, type Interval } from '../quantity/interval.js';
 import { listed } from '../quantity/phrase.js';
 import { sentence } from '../quantity/sentence.js';
 import type { SwapContext } from './swapContext.js';
+import { impliedByItself, TOLD_BY } from './ownSizes.js';
+import { impliedByEngine, settledBy } from './statedOfEngine.js';
+import { impliedByTrial } from './byTrial.js';
 import { openWithoutSizes } from './withoutSizes.js';
 
 /** What a part must be there, by what it is on record with: between these, or one of these looks or faces. */
@@ -37,7 +40,7 @@ function byRecord(check: JointCheck): JointCheck {
   const canMend = check.verdicts.includes('fitsWithWork');
   return {
     ...check,
-    reads: [...check.reads, IMPLIED],
+    reads: [...new Set([...check.reads, ...ids.flatMap((id) => TOLD_BY[id] ?? []), IMPLIED])],
     verdict: (assembly) => {
       const verdict = verdictOfCheck(check, assembly);
       if (verdict !== 'cannotTell') return verdict;
@@ -92,7 +95,7 @@ function filledIn(assembly: Assembly, ids: readonly string[], canMend: boolean):
   for (const id of ids) {
     const kind = kindOf(id);
     const part = assembly.parts[kind];
-    if (part?.pattern === undefined || isKnown(part, id)) continue;
+    if (!part || isKnown(part, id)) continue;
     const implied = impliedOf(assembly, part, id);
     if (implied === undefined) continue;
     const choices = isSize(implied) ? (canMend ? [implied, ...endsOf(implied)] : [implied]) : implied;
@@ -131,7 +134,15 @@ const known = new WeakMap<object, Map<string, Implied | undefined>>();
 const HOPS = 2;
 
 /** What an entry of a part that nobody put down must be, by the parts it is on record with. */
-export function impliedOf(context: SwapContext, { pattern, kind }: Part, id: string, hops = HOPS): Implied | undefined {
+export function impliedOf(context: SwapContext, part: Part, id: string, hops = HOPS): Implied | undefined {
+  const told = [impliedByItself(part, id), impliedByRecord(context, part, id, hops)].filter(
+    (each) => each !== undefined,
+  );
+  return inOne(told)?.[0];
+}
+
+/** The same, by the parts it is on record with and by the engines it is in. */
+function impliedByRecord(context: SwapContext, { pattern, kind }: Part, id: string, hops: number): Implied | undefined {
   const { enginesWith } = context;
   if (!enginesWith || pattern === undefined || hops === 0) return undefined;
   const found = known.get(enginesWith) ?? new Map<string, Implied | undefined>();
@@ -140,8 +151,9 @@ export function impliedOf(context: SwapContext, { pattern, kind }: Part, id: str
   if (!found.has(key)) {
     const inEngines = enginesWith(pattern).flatMap((engine): readonly Implied[] => {
       if (!engine.isUsual) return [];
-      const told = JOINTS.flatMap((joint) => impliedIn(joint, engine, { kind, id, hops }, context));
-      return inOne(told) ?? [];
+      const stated = impliedByEngine(engine, id);
+      const byMates = JOINTS.flatMap((joint) => impliedIn(joint, engine, { kind, id, hops }, context));
+      return inOne(stated ? [stated, ...byMates] : byMates) ?? [];
     });
     found.set(key, ofAll(inEngines));
   }
@@ -164,13 +176,14 @@ function impliedIn(
   const { inPlaceOf, kinds, slots, checks } = joint;
   if (inPlaceOf || !kinds.includes(kind)) return [];
   if (slots?.[kind]?.includes(engine.slot) === false) return [];
-  const telling = checks.filter((check) => check.implies && check.reads.includes(id));
+  const telling = checks.filter((check) => check.reads.includes(id));
   if (telling.length === 0) return [];
-  const round = roundOf(joint, engine, context);
+  const round = asStated(roundOf(joint, engine, context), engine);
   // Where not every engine has the joint, nothing follows before it is known that this one does.
   if (kinds.some((each) => !round.parts[each]) || (joint.applies && joint.applies(round) !== true)) return [];
   return telling.flatMap((check): readonly Implied[] => {
-    const implied = check.implies?.(id, withMates(round, check, kind, hops));
+    const mates = withMates(round, check, kind, hops);
+    const implied = check.implies ? check.implies(id, mates) : impliedByTrial(check, id, mates);
     return implied === undefined ? [] : [implied];
   });
 }
@@ -192,6 +205,14 @@ function roundOf({ slots }: Joint, { slot, parts: all }: EngineWith, context: Sw
     ...(called ? { nameOf: called } : {}),
     ...(enginesWith ? { enginesWith } : {}),
   };
+}
+
+/** The same with what the description of the engine settles of its parts. */
+function asStated(round: Assembly, engine: EngineWith): Assembly {
+  let filled = round;
+  for (const { kind, id, is } of settledBy(engine))
+    if (round.parts[kind]?.looks[id] === undefined) filled = withImplied(filled, kind, id, is);
+  return filled;
 }
 
 /** The same with what mates must be by theirs, where that is one thing. */

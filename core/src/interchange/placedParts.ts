@@ -30,7 +30,7 @@ function weightOf({ share = 1, from, to }: Fitment, at: string | undefined): num
 }
 
 /** Whether what goes there is chosen freely from the stock. */
-const isStocked = (slot: string): boolean => {
+export const isStocked = (slot: string): boolean => {
   const kind = slotOf(slot)?.kind;
   return kind !== undefined && STOCKED.includes(kind);
 };

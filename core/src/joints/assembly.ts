@@ -45,6 +45,8 @@ export interface EngineWith {
   /** Whether most of these engines have it, and it is no exception whose mates may be others as well. */
   readonly isUsual: boolean;
   readonly parts: readonly PlacedPart[];
+  /** What the engine itself is described as: sizes and looks by id of a variant. */
+  readonly stated?: Pick<Part, 'values' | 'looks'>;
   /** All parts that any of these engines ever had, those between which is chosen among them; or those of a kind. */
   readonly everHad: (kind?: KindId) => readonly Part[];
 }

@@ -130,5 +130,5 @@ const ALL: readonly Joint[] = [
 /** Every joint, in the order of assembly. None waits for a look that cannot matter. */
 export const JOINTS: readonly Joint[] = ALL.map((joint) => ({
   ...joint,
-  checks: joint.checks.map((check) => whateverTheSize(whateverIsMissing(check))),
+  checks: joint.checks.map((check) => whateverTheSize(whateverIsMissing(whateverTheSize(check)))),
 }));

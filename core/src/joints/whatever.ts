@@ -65,42 +65,50 @@ const missingOf = (looks: readonly Look[], assembly: Assembly): readonly Look[] 
 
 /**
  * What all cases come to that the looks leave open which the check asks for and nobody has seen; nothing where they
- * differ.
+ * differ. A case in which it asks for more is gone through in turn.
  */
 const agreed = (
   check: JointCheck,
   looks: readonly Look[],
   assembly: Assembly,
   needs: readonly string[],
-): Agreed | undefined =>
-  inAllCases(
-    check,
-    missingOf(looks, assembly).filter(({ feature }) => needs.includes(feature.id)),
-    assembly,
-  );
+): Agreed | undefined => inAllCases(check, looks, assembly, needs, { left: MOST_CASES });
 
-function inAllCases(check: JointCheck, missing: readonly Look[], assembly: Assembly): Agreed | undefined {
+function inAllCases(
+  check: JointCheck,
+  looks: readonly Look[],
+  assembly: Assembly,
+  needs: readonly string[],
+  budget: { left: number },
+): Agreed | undefined {
+  const missing = missingOf(looks, assembly).filter(({ feature }) => needs.includes(feature.id));
   if (missing.length === 0) return undefined;
-  if (countOf(missing) > MOST_CASES) return undefined;
   const choices = missing.map(({ feature }) => optionsOf(feature));
-  let first: { readonly verdict: Verdict; readonly anyCase: Assembly } | undefined;
+  const further = new Set(missing);
+  let first: Pick<Agreed, 'verdict' | 'anyCase'> | undefined;
   for (const options of casesOf(choices)) {
+    if (budget.left-- <= 0) return undefined;
     const anyCase = missing.reduce((so, look, at) => seenAs(so, look, options[at] ?? ''), assembly);
-    const verdict = verdictOfCheck(check, anyCase);
-    if (verdict !== 'fits' && verdict !== 'doesNotFit') return undefined;
-    if (first && first.verdict !== verdict) return undefined;
-    first ??= { verdict, anyCase };
+    const found = inCase(check, looks, anyCase, budget);
+    if (!found || (first && first.verdict !== found.verdict)) return undefined;
+    found.missing.forEach((look) => further.add(look));
+    first ??= found;
   }
-  return first && { ...first, missing };
+  return first && { ...first, missing: [...further] };
 }
 
-/** How many cases the missing looks leave open. */
-const countOf = (missing: readonly Look[]): number =>
-  missing.reduce(
-    (cases, { feature: { form } }) =>
-      cases * ('options' in form ? form.options.length : form.count.high - form.count.low + 1),
-    1,
-  );
+/** What one case comes to: by itself, or in all cases that it leaves open in turn. */
+function inCase(
+  check: JointCheck,
+  looks: readonly Look[],
+  anyCase: Assembly,
+  budget: { left: number },
+): Agreed | undefined {
+  const verdict = verdictOfCheck(check, anyCase);
+  if (verdict === 'fits' || verdict === 'doesNotFit') return { verdict, anyCase, missing: [] };
+  if (verdict !== 'cannotTell') return undefined;
+  return inAllCases(check, looks, anyCase, check.judge(anyCase).needs, budget);
+}
 
 /** All that a look may prove to be. */
 const optionsOf = ({ form }: Feature): readonly string[] =>

@@ -56,9 +56,16 @@ describe('a size that nobody measured', () => {
       expect(check.judge(assembly(sizes))).toEqual(within(spec).judge(assembly(sizes)));
   });
 
-  it('is waited for where work could mend it, since that goes by the very size', () => {
-    const mended = within({ ...spec, mend: () => [work({ steps: ['takeAlong'], says: ['Take another.'] })] });
-    expect(whateverTheSize(mended)).toBe(mended);
+  it('is waited for where work could mend it at any size, and refused where no work goes so far', () => {
+    const takeAnother = work({ steps: ['takeAlong'], says: ['Take another.'] });
+    const mended = (most: number) =>
+      whateverTheSize(within({ ...spec, mend: (_, { found }) => (found.high > -most ? [takeAnother] : []) }));
+    const tight = assembly({ room: swing.plausible.low - 4 });
+    expect(mended(1000).judge(tight).verdict).toBe('cannotTell');
+    expect(mended(2).judge(tight).verdict).toBe('doesNotFit');
+  });
+
+  it('leaves a check alone that goes by none', () => {
     const told = { id: 'x', name: 'X', reads: [], verdicts: ['fits'], judge: () => said('fits', ['Yes.']) } as const;
     expect(whateverTheSize(told)).toBe(told);
   });

@@ -9,6 +9,14 @@ import { verdictOfCheck, type JointCheck } from './check.js';
 /** With more sizes wanting than this nothing is decided by the others. */
 const MOST_WANTING = 2;
 
+const MOST_PARTS = 2;
+
+/**
+ * Work goes by the very size, so what mends one of those that are possible need not mend the widest or the narrowest:
+ * where a check knows of work, one size may be wanting, and each of so many pieces of what it may be is held by itself.
+ */
+const PIECES = 8;
+
 /**
  * A check that does not wait for sizes nobody measured where no size that such a part can have would do, and nothing
  * can be done about it.
@@ -19,8 +27,10 @@ export function whateverTheSize(check: JointCheck): JointCheck {
     // What is specified is what is wanted of others: a wide one would let more pass than any maker does.
     return parameter && parameter.instruments[0] !== 'sheet' ? [parameter] : [];
   });
-  // Work goes by the very size: what mends one of those that are possible need not mend the widest or the narrowest.
-  if (sizes.length === 0 || check.verdicts.includes('fitsWithWork')) return check;
+  const hasWork = check.verdicts.includes('fitsWithWork');
+  // Where more than two parts meet, as over a whole stack, a wide size makes no more than a stack that cannot be.
+  if (sizes.length === 0 || (hasWork && new Set(check.reads.map(kindOf)).size > MOST_PARTS)) return check;
+  const casesOf = hasWork ? inPieces : atItsEnds;
   /** The assembly with all that is wanting as it may be at all, if that is refused in every case. */
   const refusedIn = (assembly: Assembly): readonly [Assembly, readonly Parameter[]] | undefined => {
     const absent = sizes.filter(({ id }) => {
@@ -28,18 +38,18 @@ export function whateverTheSize(check: JointCheck): JointCheck {
       return part && !part.values[id];
     });
     if (absent.length === 0) return undefined;
-    const { needs } = check.judge(assembly);
+    const { needs, found } = check.judge(assembly);
+    // What was found already leaves open only what could be done about it, and that goes by no wide size.
+    if (hasWork && found) return undefined;
     const wanting = absent.filter(({ id }) => needs.includes(id));
-    if (wanting.length === 0 || wanting.length > MOST_WANTING) return undefined;
+    if (wanting.length === 0 || wanting.length > (hasWork ? 1 : MOST_WANTING)) return undefined;
     const cases = wanting.reduce<readonly Assembly[]>(
       (sofar, parameter) =>
-        sofar.flatMap((each) => {
-          const { low, high } = parameter.plausible;
-          return [parameter.plausible, interval(low), interval(high)].map((size) => withSize(each, parameter, size));
-        }),
+        sofar.flatMap((each) => casesOf(parameter.plausible).map((size) => withSize(each, parameter, size))),
       [assembly],
     );
     const [widest] = cases;
+    if (hasWork && widest && !check.judge(widest).found) return undefined;
     return widest && cases.every((each) => verdictOfCheck(check, each) === 'doesNotFit')
       ? [widest, wanting]
       : undefined;
@@ -63,6 +73,20 @@ export function whateverTheSize(check: JointCheck): JointCheck {
     },
   };
 }
+
+/** All that a size may be, and either end of it. */
+const atItsEnds = (all: Interval): readonly Interval[] => [all, interval(all.low), interval(all.high)];
+
+/** All that a size may be, and every piece of it. */
+const inPieces = (all: Interval): readonly Interval[] => [
+  all,
+  ...Array.from({ length: PIECES }, (_, at) => {
+    const step = (all.high - all.low) / PIECES;
+    return interval(all.low + at * step, all.low + (at + 1) * step);
+  }),
+  interval(all.low),
+  interval(all.high),
+];
 
 function withSize(assembly: Assembly, { id }: Parameter, size: Interval): Assembly {
   const part = assembly.parts[kindOf(id)];

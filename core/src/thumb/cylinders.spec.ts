@@ -174,8 +174,8 @@ describe('figures of thumb of cylinders', () => {
         const worked = boreCylinders(made('block', { bore: BORE }), interval(BORE + by), rules);
         return 'unknown' in worked ? 'measure the wall' : 'refused';
       },
-      [5.82, 'measure the wall'],
-      [6.18, 'refused'],
+      [3.104, 'measure the wall'],
+      [3.296, 'refused'],
     ),
     boundary(
       cylinders.wall,

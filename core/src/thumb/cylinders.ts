@@ -34,8 +34,8 @@ export const cylinders = subject('cylinders', {
   honed: atMost('Honing', 0.05, 'A hone takes hundredths of diameter; more is bored'),
   bored: atMost(
     'Boring where the wall was never measured',
-    6,
-    'No cylinder has more than an eighth of an inch of iron to give on either side',
+    3.2,
+    'An eighth of an inch on the diameter is the most that anybody bores without knowing the wall',
   ),
   plated: atMost(
     'Plating a cylinder smaller',

@@ -54,8 +54,16 @@ export const narrowSmallEnd = (part: Part, to: Interval, rules: HasFigures = {})
 export function bushSmallEnd(part: Part, to: Interval, rules: HasFigures = {}): Worked {
   const [now, housing] = [part.values[smallEnd.id]?.interval, part.values[smallHousing.id]?.interval];
   if (!now) return { refused: 'The small end is not known.', unknown: smallEnd.id };
-  const plain = part.looks[rod.features.smallEndForm.id]?.option === 'plain';
-  if (!plain && !housing) return { refused: 'The small end without its bush is not known.', unknown: smallHousing.id };
+  const form = part.looks[rod.features.smallEndForm.id]?.option;
+  const plain = form === 'plain';
+  if (form === undefined && !housing)
+    return { refused: 'How the small end runs is not known.', unknown: rod.features.smallEndForm.id };
+  if (!plain && !housing) {
+    // However thick the bush is that is there, a new one cannot be thinner than bushes are.
+    const { low, high } = bandOf(rods.bush, rules);
+    if (to.high > now.high + 2 * (high - low)) return { refused: 'There is no room for a bush round so large a pin.' };
+    return { refused: 'The small end without its bush is not known.', unknown: smallHousing.id };
+  }
   const room = plain ? middle(now) + limitOf(rods.bushMeat, rules) : (housing?.low ?? 0);
   const wall = bandOf(rods.bush, rules);
   if (to.high > room - 2 * wall.low) return { refused: 'There is no room for a bush round so large a pin.' };
