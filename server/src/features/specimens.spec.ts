@@ -33,6 +33,19 @@ describe('specimens', () => {
     expect((await get()).json<StoredSpecimen>().readings).toEqual(reversed as StoredSpecimen['readings']);
   });
 
+  it('keep what lies with them, and tell nothing from what nobody has said', async () => {
+    await put(body);
+    expect((await get()).json<StoredSpecimen>().completeWith).toBeUndefined();
+    for (const completeWith of [['pin', 'rings'], []]) {
+      const { version } = (await get()).json<StoredSpecimen>();
+      expect((await put({ ...body, completeWith, version })).statusCode).toBe(200);
+      expect((await get()).json<StoredSpecimen>().completeWith).toEqual(completeWith as StoredSpecimen['completeWith']);
+    }
+    const refused = await put({ ...body, completeWith: ['sprocket'], version: 3 });
+    expect(refused.statusCode).toBe(400);
+    expect(refused.body).toContain('completeWith[0]');
+  });
+
   it('keep of words that were not understood the words alone, those of an earlier version as well', async () => {
     const is = { sort: 'unread', text: 'main 2.349 mm' };
     const old = { ...is, reason: '2.349 mm cannot be a main journal diameter.', suggestion: 'main 2.349 in' };

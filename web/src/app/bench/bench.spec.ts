@@ -111,6 +111,27 @@ describe('the bench', () => {
     expect(bench.access().skipped).toEqual([]);
   });
 
+  it('takes down what lies with a part, and tells what nobody has said from what is not there', async () => {
+    setUp(specimen('piston number HV-8421'));
+    TestBed.inject(Bench).setKind('piston');
+    const { page, fixture } = await show(BenchStation, { specimen: ID });
+    TestBed.inject(Bench).setKind('piston');
+    await settled();
+    fixture.detectChanges();
+    const boxes = () => [...page.querySelectorAll<HTMLInputElement>('wb-comes-with input')];
+    expect(page.querySelector('wb-comes-with')?.textContent).toContain('not said');
+    expect(boxes().length).toBe(2);
+    boxes()[0]?.click();
+    await settled();
+    fixture.detectChanges();
+    expect(TestBed.inject(Bench).specimen()?.completeWith).toEqual(['pin']);
+    boxes()[0]?.click();
+    await settled();
+    fixture.detectChanges();
+    expect(TestBed.inject(Bench).specimen()?.completeWith).toEqual([]);
+    expect(page.querySelector('wb-comes-with')?.textContent).toContain('nothing');
+  });
+
   it('adds a part that nothing fits to the catalogue in one step, with the way back', async () => {
     setUp(specimen('cast K880 main 58.12 mic pin 48.03 mic stroke 88.4 caliper', 'Crank from the river pump'));
     const { fixture, page } = await show(BenchStation, { specimen: ID });

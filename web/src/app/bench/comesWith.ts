@@ -34,7 +34,10 @@ import { KINDS, MAY_COME_WITH, type KindId } from '@which-bore/core';
       padding: 0;
     }
     legend {
+      border: 0;
+      color: var(--quiet);
       float: left;
+      font-size: inherit;
       margin: 0;
       width: auto;
     }
