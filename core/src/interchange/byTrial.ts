@@ -1,6 +1,6 @@
 import { featureOf, isIdOf, parameterOf } from '../dictionary/dictionary.js';
 import { interval, middle, plus, width, type Interval } from '../quantity/interval.js';
-import { kindOf, verdictOfCheck, withPart, type Assembly, type JointCheck } from '../joints/index.js';
+import { isOverStack, kindOf, verdictOfCheck, withPart, type Assembly, type JointCheck } from '../joints/index.js';
 
 /** What is left of a size is not looked at closer than to this share of it, and is given so much more either way. */
 const CLOSE = 0.001;
@@ -8,12 +8,9 @@ const CLOSE = 0.001;
 /** After so many trials nothing is going to come of it. */
 const MOST_TRIALS = 120;
 
-/** Where more than two parts meet, as over a whole stack, a wide size makes no more than a stack that cannot be. */
-const MOST_PARTS = 2;
-
 /**
- * What a size or a look must be for a check to pass as it is, found by trying: of a size, all that such a part can have is
- * halved again and again, and each half dropped that is refused, or wants work, from end to end. Nothing where too
+ * What a size or a look must be for a check to pass as it is, found by trying: of a size, all that such a part can have
+ * is halved again and again, and each half dropped that is refused, or wants work, from end to end. Nothing where too
  * little else is known for the check to refuse anything.
  *
  * @param assembly parts that are known to go together as they are, one of which lacks it
@@ -25,7 +22,7 @@ export function impliedByTrial(
 ): Interval | readonly string[] | undefined {
   if (isIdOf('feature', id)) return optionsLeft(check, id, assembly);
   if (!isIdOf('parameter', id)) return undefined;
-  if (new Set(check.reads.map(kindOf)).size > MOST_PARTS) return undefined;
+  if (isOverStack(check)) return undefined;
   const { plausible, instruments } = parameterOf(id);
   const part = assembly.parts[kindOf(id)];
   // What is specified by a maker is for others to be held to.

@@ -6,14 +6,21 @@ import { random } from '../quantity/random';
 import { say } from '../quantity/sentence';
 import { CATALOGUE } from '../testing/demo';
 import { halfKnown, thinned } from './halfKnown';
-import { swapParts } from './swap';
-import { swapContextOf } from './swapContext';
+import { partsOfVariant } from './placedParts';
+import { refuses, swapParts } from './swap';
+import { swapContextOf, type SwapContext } from './swapContext';
 
 // That parts which run together fit each other, so that one tells of the other: common practice, no source.
 
 const BLOCK = 'sluice-block-low-small';
 const LARGE = 'sluice-crank-3375-large';
 const SMALL = 'sluice-crank-3375-cast';
+
+/** A catalogue, and what stands round its swaps. */
+interface Known {
+  readonly lookup: CatalogueLookup;
+  readonly context: SwapContext;
+}
 
 /** The demo with some of what is known of one pattern left out. */
 const without = (pattern: string, ...ids: readonly string[]): Catalogue => ({
@@ -83,6 +90,24 @@ describe('what parts are on record with', () => {
     expect(found.fits).toBeGreaterThan(200);
     expect(found.refusedStill / found.refused).toBeGreaterThan(0.5);
     expect(found.rightAmongThree / found.asked).toBeGreaterThan(0.8);
+  });
+
+  it('leaves no engine to refuse a part of its own, but for what was planted in the demo', () => {
+    const [whole, half] = [CATALOGUE, thinned(CATALOGUE, 0.5, random(1))].map((catalogue) => {
+      const lookup = new CatalogueLookup(catalogue);
+      return { lookup, context: swapContextOf(lookup) };
+    }) as [Known, Known];
+    const refusedBy = ({ lookup, context }: Known, engine: string) => {
+      const variant = lookup.variant(engine);
+      const parts = variant ? partsOfVariant(lookup, variant) : [];
+      return parts.filter((each) => refuses([each], parts, context)).map(({ part }) => part.label);
+    };
+    for (const { id } of CATALOGUE.variants) {
+      const planted = refusedBy(whole, id);
+      expect(refusedBy(half, id).filter((label) => !planted.includes(label)))
+        .withContext(id)
+        .toEqual([]);
+    }
   });
 
   it('leaves a catalogue as it was where nothing is left out', () => {

@@ -34,21 +34,34 @@ const MOST_CASES = 12;
  * A check that goes by what the parts are on record with, where they are not known themselves. What would not go with
  * those does not fit here either; what would is likely, and no more than that.
  */
-function byRecord(check: JointCheck): JointCheck {
+function byRecord(check: JointCheck, { applies, appliesBy = [] }: Joint): JointCheck {
   const ids = check.reads.filter((id) => id !== RECORD && !id.startsWith(REPLACED));
   // Work is reckoned from the middle of a size: where that is a guess, no end of it may be mended either.
   const canMend = check.verdicts.includes('fitsWithWork');
+  // In an engine of which nobody has seen whether this matters at all, nothing is refused by it.
+  const mayNotMatter = (assembly: Assembly): boolean =>
+    applies !== undefined && isEngine(assembly) && applies(assembly) === undefined;
   return {
     ...check,
-    reads: [...new Set([...check.reads, ...ids.flatMap((id) => TOLD_BY[id] ?? []), IMPLIED])],
+    reads: [...new Set([...check.reads, ...appliesBy, ...ids.flatMap((id) => TOLD_BY[id] ?? []), IMPLIED])],
     verdict: (assembly) => {
       const verdict = verdictOfCheck(check, assembly);
+      if (mayNotMatter(assembly)) return verdict === 'doesNotFit' ? 'cannotTell' : verdict;
       if (verdict !== 'cannotTell') return verdict;
       const filled = filledIn(assembly, ids, canMend);
       return filled?.cases.every((each) => verdictOfCheck(check, each) === 'doesNotFit') ? 'doesNotFit' : verdict;
     },
     judge: (assembly) => {
       const outcome = check.judge(assembly);
+      if (mayNotMatter(assembly))
+        return outcome.verdict === 'doesNotFit'
+          ? {
+              ...outcome,
+              verdict: 'cannotTell',
+              because: sentence`${outcome.because} Whether that matters in this engine is not known: ${listed(appliesBy.map((id) => nameOf(id).toLowerCase()))}.`,
+              needs: appliesBy.filter((id) => assembly.parts[kindOf(id)]?.looks[id] === undefined),
+            }
+          : outcome;
       if (outcome.verdict !== 'cannotTell') return outcome;
       const sayNames = (filled: FilledIn) => listed(new Set(filled.ids.map((id) => nameOf(id).toLowerCase())));
       const asFar = filledIn(assembly, ids, canMend);
@@ -72,10 +85,13 @@ function byRecord(check: JointCheck): JointCheck {
   };
 }
 
+/** Whether parts of a whole engine are there, of which each must go with all. */
+const isEngine = ({ parts }: Assembly): boolean => parts.block !== undefined && parts.head !== undefined;
+
 /** Every joint, whose checks go by the records where the parts are not known themselves. */
 export const JOINTS_ON_RECORD: readonly Joint[] = JOINTS.map((joint) => ({
   ...joint,
-  checks: joint.checks.map((check) => byRecord(openWithoutSizes(check))),
+  checks: joint.checks.map((check) => byRecord(openWithoutSizes(check), joint)),
 }));
 
 const nameOf = (id: string): string =>

@@ -19,6 +19,13 @@ export function slotFor(part: Part): string {
 
 export const placed = (part: Part): PlacedPart => ({ slot: slotFor(part), part });
 
+/** The same, of a valve whose duty nobody has put down by the place it is on record in. */
+function placedByRecord(catalogue: CatalogueLookup, part: Part): PlacedPart {
+  const isUntold = part.kind === 'valve' && part.looks[valve.features.duty.id] === undefined;
+  const slot = isUntold ? catalogue.fittedIn(part.pattern ?? '')[0]?.fitment.slot : undefined;
+  return slot === undefined ? placed(part) : { slot, part };
+}
+
 /** How much of an engine's time a fitment covers; one that is told of all of it, the longest. */
 function weightOf({ share = 1, from, to }: Fitment, at: string | undefined): number {
   if (
@@ -148,11 +155,11 @@ export function placedPartsOf(
   if ('pattern' in ref) {
     const part = catalogue.part(ref.pattern);
     if (!part) throw new UnknownPartError('pattern', ref.pattern);
-    return { label: part.label, parts: [placed(part)] };
+    return { label: part.label, parts: [placedByRecord(catalogue, part)] };
   }
   if ('specimen' in ref) {
     const part = partOfSpecimen(catalogue, ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
-    return { label: part.label, parts: [placed(part)] };
+    return { label: part.label, parts: [placedByRecord(catalogue, part)] };
   }
   if ('bench' in ref)
     return { label: ref.bench, parts: ref.parts.flatMap((each) => placedPartsOf(catalogue, each, drawer).parts) };

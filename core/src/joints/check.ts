@@ -1,6 +1,6 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import type { Interval } from '../quantity/interval.js';
-import type { Assembly } from './assembly.js';
+import { kindOf, type Assembly } from './assembly.js';
 import type { Outcome } from './outcome.js';
 import type { Verdict } from './verdict.js';
 
@@ -47,6 +47,12 @@ export interface JointCheck {
 export const verdictOfCheck = (check: JointCheck, assembly: Assembly): Verdict =>
   check.verdict?.(assembly) ?? check.judge(assembly).verdict;
 
+/**
+ * Whether more than two parts meet in a check, as over a whole stack. What one of their sizes may be at all then makes
+ * stacks that cannot be, and tells nothing of those that can.
+ */
+export const isOverStack = ({ reads }: JointCheck): boolean => new Set(reads.map(kindOf)).size > 2;
+
 /** A place where kinds of part meet. */
 export interface Joint {
   readonly id: string;
@@ -62,6 +68,8 @@ export interface Joint {
    * that cannot be told; then it is judged.
    */
   readonly applies?: (assembly: Assembly) => boolean | undefined;
+  /** Dictionary ids of the looks by which that is told. */
+  readonly appliesBy?: readonly string[];
   readonly checks: readonly JointCheck[];
 }
 

@@ -64,7 +64,7 @@ export * from './verdict.js';
 export { countsIn, priceFor, takes, type SoldAs } from './cost.js';
 export type { Outcome, WorkOption } from './outcome.js';
 export type { Chosen, JointCheck, Joint } from './check.js';
-export { IMPLIED, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
+export { IMPLIED, isOverStack, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
 export { OPERATIONS, OPERATION_IDS, type OperationId } from './operations/operations.js';
 export { record } from './record.js';
 

@@ -4,12 +4,10 @@ import { interval, type Interval } from '../quantity/interval.js';
 import { listed } from '../quantity/phrase.js';
 import { sentence } from '../quantity/sentence.js';
 import { kindOf, withPart, type Assembly } from './assembly.js';
-import { verdictOfCheck, type JointCheck } from './check.js';
+import { isOverStack, verdictOfCheck, type JointCheck } from './check.js';
 
 /** With more sizes wanting than this nothing is decided by the others. */
 const MOST_WANTING = 2;
-
-const MOST_PARTS = 2;
 
 /**
  * Work goes by the very size, so what mends one of those that are possible need not mend the widest or the narrowest:
@@ -28,8 +26,7 @@ export function whateverTheSize(check: JointCheck): JointCheck {
     return parameter && parameter.instruments[0] !== 'sheet' ? [parameter] : [];
   });
   const hasWork = check.verdicts.includes('fitsWithWork');
-  // Where more than two parts meet, as over a whole stack, a wide size makes no more than a stack that cannot be.
-  if (sizes.length === 0 || (hasWork && new Set(check.reads.map(kindOf)).size > MOST_PARTS)) return check;
+  if (sizes.length === 0 || (hasWork && isOverStack(check))) return check;
   const casesOf = hasWork ? inPieces : atItsEnds;
   /** The assembly with all that is wanting as it may be at all, if that is refused in every case. */
   const refusedIn = (assembly: Assembly): readonly [Assembly, readonly Parameter[]] | undefined => {

@@ -2,7 +2,7 @@ import { block } from '../../dictionary/kinds/block.js';
 import { cam } from '../../dictionary/kinds/cam.js';
 import type { Joint } from '../check.js';
 import { sameCount } from '../shapes/same.js';
-import { valveGearIn, camJournal } from './camJournals.js';
+import { CAM_BEARINGS, valveGearIn, camJournal } from './camJournals.js';
 
 const journals = cam.parameters;
 
@@ -15,6 +15,7 @@ export const camInBlock: Joint = {
   name: 'Cam in the block',
   kinds: ['block', 'cam'],
   applies: valveGearIn('block'),
+  appliesBy: CAM_BEARINGS,
   checks: [
     sameCount({ id: 'camBearings', name: 'Cam bearings', of: cam.features.bearings, as: block.features.camBearings }),
     camJournal('camFront', 'Front cam journal', block.parameters['camBore.diameter'], journals['journal.front']),

@@ -2,7 +2,7 @@ import { cam } from '../../dictionary/kinds/cam.js';
 import { head } from '../../dictionary/kinds/head.js';
 import type { Joint } from '../check.js';
 import { sameCount } from '../shapes/same.js';
-import { valveGearIn, camJournal } from './camJournals.js';
+import { CAM_BEARINGS, valveGearIn, camJournal } from './camJournals.js';
 
 const journals = cam.parameters;
 
@@ -12,6 +12,7 @@ export const camInHead: Joint = {
   name: 'Cam in the head',
   kinds: ['head', 'cam'],
   applies: valveGearIn('head'),
+  appliesBy: CAM_BEARINGS,
   checks: [
     sameCount({
       id: 'headCamBearings',

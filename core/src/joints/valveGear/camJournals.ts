@@ -38,6 +38,9 @@ export const camJournal = (id: string, name: string, bore: Parameter, journal: P
         : [],
   });
 
+/** The counts that tell where a cam runs. */
+export const CAM_BEARINGS: readonly string[] = [block.features.camBearings.id, head.features.camBearings.id];
+
 /**
  * Whether the cam runs in the block or in the head, which no engine has in both. Undefined where what is at hand does
  * not tell: it is then asked of that.

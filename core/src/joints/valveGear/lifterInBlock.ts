@@ -4,7 +4,7 @@ import { lookOf, type Assembly } from '../assembly.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
 import { said, work, type Outcome } from '../outcome.js';
 import { implied } from '../shapes/implied.js';
-import { valveGearIn } from './camJournals.js';
+import { CAM_BEARINGS, valveGearIn } from './camJournals.js';
 import { bodyInBore, deactivating } from './lifterBores.js';
 import { HYDRAULIC_LIFTERS } from '../../dictionary/options.js';
 
@@ -22,6 +22,7 @@ export const lifterInBlock: Joint = {
   name: 'Lifters in the block',
   kinds: ['block', 'lifter'],
   applies: valveGearIn('block'),
+  appliesBy: CAM_BEARINGS,
   checks: [
     bodyInBore(block.parameters['lifterBore.diameter'], noBores, [block.features.camBearings.id]),
     implied({
