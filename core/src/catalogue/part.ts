@@ -102,7 +102,7 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
     standard,
     pattern: pattern.id,
     ...(pattern.companions ? { companions: pattern.companions } : {}),
-    ...(pattern.completeWith ? { completeWith: pattern.completeWith.map(({ kind: each }) => each) } : {}),
+    ...(pattern.completeWith ? { completeWith: pattern.completeWith } : {}),
     ...(pattern.price === undefined ? {} : { price: pattern.price }),
     ...(pattern.pieces === undefined ? {} : { pieces: pattern.pieces }),
   };

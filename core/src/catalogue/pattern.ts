@@ -47,15 +47,6 @@ export const CompanionSchema = Type.Object(
 );
 export type Companion = Static<typeof CompanionSchema>;
 
-/** What comes with a part when it is bought: with a piston its pin, with a head its valves. */
-const CompleteWithSchema = Type.Object(
-  {
-    kind: KindIdSchema,
-    note: Type.Optional(line('Remark')),
-  },
-  { additionalProperties: false },
-);
-
 const VALUES = {
   dimensions: Type.Record(Type.String({ maxLength: 80 }), DimensionSchema, {
     description: 'By parameter id of the dictionary',
@@ -92,10 +83,10 @@ export const PatternSchema = Type.Object(
       numbers: Type.Array(PartNumberSchema, { maxItems: 40 }),
       companions: Type.Optional(Type.Array(CompanionSchema, { maxItems: 40 })),
       completeWith: Type.Optional(
-        Type.Array(CompleteWithSchema, {
+        Type.Array(KindIdSchema, {
           maxItems: 20,
           description:
-            'What comes with it and is in its price; an empty list where nothing does, absent where nobody says',
+            'Kinds that come with it and are in its price; an empty list where nothing does, absent where nobody says',
         }),
       ),
       price: Type.Optional(

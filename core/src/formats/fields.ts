@@ -131,6 +131,12 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
       ...YEARS,
       { path: 'price', name: 'Price', form: 'number' },
       { path: 'pieces', name: 'Pieces for that price', form: 'number' },
+      {
+        path: 'completeWith',
+        name: 'Complete with',
+        form: 'choices',
+        choices: named(KIND_IDS, (id) => KINDS[id].name),
+      },
       ...SOURCE,
       NOTE,
     ],
@@ -173,21 +179,6 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
             ),
           ),
           needed(reference('pattern', 'pattern', 'pattern')),
-          REMARK,
-        ],
-      },
-      {
-        path: 'completeWith',
-        name: 'Complete with',
-        one: 'kind that comes with it',
-        fields: [
-          needed(
-            choice(
-              'kind',
-              'kind',
-              named(KIND_IDS, (id) => KINDS[id].name),
-            ),
-          ),
           REMARK,
         ],
       },
