@@ -74,7 +74,7 @@ test('a whole station shows at 1280 by 800 without the frame scrolling, and noth
     ['/swap/grid?donors=crank&recipients=block&view=groups', /alike/],
     ['/shelf', 'Frost fan crank, bin 4'],
     ['/catalogue/family/sluice', 'What was fitted as'],
-    ['/jobs/8298c813-593c-4153-81ca-3b9414c8478e', /What the engine is/],
+    ['/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'Parts of this engine'],
     ['/rules', 'House rules'],
     ['/practice', 'On record under'],
     ['/card/88768045-8cf8-49ee-84a1-d8aa2c430629', /Frost fan crank/],
