@@ -8,9 +8,9 @@ import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
 import { liner } from '../dictionary/kinds/liner.js';
 import { piston } from '../dictionary/kinds/piston.js';
+import { rings } from '../dictionary/kinds/rings.js';
 import { valve } from '../dictionary/kinds/valve.js';
 import { kindOf, type EngineWith } from '../joints/index.js';
-import { rings } from '../dictionary/kinds/rings.js';
 import { plus, type Interval } from '../quantity/interval.js';
 
 type Stated = Pick<Part, 'values' | 'looks'>;
