@@ -9,6 +9,7 @@ import {
   type OperationId,
   type Outcome,
   type PlacedPart,
+  type WorkOption,
 } from '../joints/index.js';
 import { work } from '../joints/outcome.js';
 import { sentence } from '../quantity/sentence.js';
@@ -76,6 +77,10 @@ export const withNew = (joint: Joint, old: Part, renewal: Renewal): Joint => ({
   })),
 });
 
+/** Fitting what comes with the part that is put in. */
+const itsOwn = (old: Part, step: OperationId): WorkOption =>
+  work({ steps: [step], says: [`Fit what comes with it in place of ${old.label}.`], comesAlong: true });
+
 /** What a check comes to with a new part in place of one that it refuses. */
 function renewed(
   check: JointCheck,
@@ -89,7 +94,7 @@ function renewed(
       ...refused,
       verdict: 'fitsWithWork',
       because: sentence`${refused.because} It stays out: what goes in brings its own.`,
-      work: [work({ steps: [step], says: [`Fit what comes with it in place of ${old.label}.`], comesAlong })],
+      work: [itsOwn(old, step)],
     };
   const chosen = newFor(assembly, old);
   const several = KINDS[old.kind].plural.toLowerCase();
@@ -129,10 +134,7 @@ function orNew(
   if (comesAlong)
     return {
       ...wanted,
-      work: [
-        work({ steps: [step], says: [`Fit what comes with it in place of ${old.label}.`], comesAlong }),
-        ...wanted.work,
-      ],
+      work: [itsOwn(old, step), ...wanted.work],
     };
   const chosen = newFor(assembly, old);
   if (!chosen) return wanted;
