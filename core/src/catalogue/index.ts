@@ -2,6 +2,7 @@ export * from './figure.js';
 export * from './claim.js';
 export * from './pattern.js';
 export * from './scheme.js';
+export { compareFaces } from './facePattern.js';
 export * from './catalogue.js';
 export * from './size.js';
 export * from './value.js';

@@ -1,13 +1,14 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { KINDS } from '../dictionary/dictionary.js';
-import { estimate, expanded } from '../quantity/instrument.js';
-import { apart, width, type Interval } from '../quantity/interval.js';
+import { estimate } from '../quantity/instrument.js';
+import { apart, type Interval } from '../quantity/interval.js';
 import { toInside } from '../quantity/unit.js';
 import type { Specimen } from '../readings/reading.js';
 import { ToolDrawer } from '../shop/ownInstrument.js';
 import { sizesMeasured } from '../readings/measured.js';
 import { classedSizes } from './classMarks.js';
 import { designated } from './designated.js';
+import { measuredSize, rowOf, type Form, type MeasuredAt, type MeasuredSpot, type Spot } from './measuredSize.js';
 import type { Companion, Pattern } from './pattern.js';
 import type { Scheme } from './scheme.js';
 import { optionOf, sizeOf, valueIds } from './value.js';
@@ -15,7 +16,7 @@ import { optionOf, sizeOf, valueIds } from './value.js';
 /** Where a value comes from, strongest first. */
 export type Source = 'measured' | 'machined' | 'marked' | 'pattern' | 'identified';
 
-export interface Value {
+export interface Value extends Form {
   readonly interval: Interval;
   readonly source: Source;
   /** True when the catalogue's sources contradict each other about it, or what was measured its class mark. */
@@ -24,12 +25,8 @@ export interface Value {
   readonly positions?: readonly Interval[];
   /** What was measured at one place after the other, those that were; the interval spans them all. */
   readonly at?: readonly MeasuredAt[];
-}
-
-/** A size at one of several places, counted from the front. */
-export interface MeasuredAt {
-  readonly position: number;
-  readonly interval: Interval;
+  /** Heights and directions at which a size was measured of which there is one. */
+  readonly spots?: readonly MeasuredSpot[];
 }
 
 export interface SeenLook {
@@ -121,28 +118,6 @@ function byClass(positions: readonly Interval[], known: Value | undefined): Valu
   return { interval: all, source: 'marked', positions };
 }
 
-/** Places with one more, from the front; of two measurements of one place the finer one counts. */
-function measuredAt(at: readonly MeasuredAt[], next: MeasuredAt): readonly MeasuredAt[] {
-  const before = at.find(({ position }) => position === next.position);
-  if (before && width(before.interval) <= width(next.interval)) return at;
-  return [...at.filter((each) => each !== before), next].sort((a, b) => a.position - b.position);
-}
-
-/** A size of which there are several: all that was measured, and where all places in a row were, each of them. */
-function spanning(at: readonly MeasuredAt[]): Value {
-  const intervals = at.map(({ interval }) => interval);
-  const isWhole = at.length > 1 && at.every(({ position }, index) => position === index + 1);
-  return {
-    interval: {
-      low: Math.min(...intervals.map(({ low }) => low)),
-      high: Math.max(...intervals.map(({ high }) => high)),
-    },
-    source: 'measured',
-    ...(isWhole ? { positions: intervals } : {}),
-    at,
-  };
-}
-
 /**
  * A specimen as it lies on the bench. What was measured or seen counts; what was not is taken from the pattern it
  * was identified as, when one is given, and says so. Without one it stays unknown. Class marks say closer which of the
@@ -160,26 +135,34 @@ export function partFromSpecimen(
   const base = identifiedAs ? partFromPattern(identifiedAs, specimen.name, 'identified') : undefined;
   const values: Record<string, Value> = { ...base?.values };
   const looks: Record<string, SeenLook> = { ...base?.looks };
-  const inRows = new Map<string, readonly MeasuredAt[]>();
+  const interfaces: Record<string, string> = { ...base?.interfaces };
+  const measured = new Map<string, Spot[]>();
   for (const size of sizesMeasured(specimen.readings.map((reading) => reading.is))) {
     const repeats = size.values.map((value) => toInside(value, size.unit));
-    const measured = expanded(estimate(repeats, drawer.take(size.instrument, repeats[0] ?? 0)));
     const [position] = size.positions ?? [];
-    if (position !== undefined) {
-      inRows.set(size.parameter, measuredAt(inRows.get(size.parameter) ?? [], { position, interval: measured }));
-      continue;
-    }
-    const before = values[size.parameter];
-    // Of two instruments on one size the finer one counts.
-    if (before?.source === 'measured' && width(before.interval) <= width(measured)) continue;
-    values[size.parameter] = { interval: measured, source: 'measured' };
+    const [level] = size.levels ?? [];
+    const [axis] = size.axes ?? [];
+    const spots = measured.get(size.parameter) ?? [];
+    measured.set(size.parameter, spots);
+    spots.push({
+      ...(position === undefined ? {} : { position }),
+      ...(level ? { level } : {}),
+      ...(axis ? { axis } : {}),
+      estimate: estimate(repeats, drawer.take(size.instrument, repeats[0] ?? 0)),
+    });
   }
-  for (const [parameter, at] of inRows) values[parameter] = spanning(at);
+  for (const [parameter, spots] of measured) {
+    const size = measuredSize(spots);
+    const positions = size && rowOf(size);
+    if (size) values[parameter] = { ...size, source: 'measured', ...(positions ? { positions } : {}) };
+  }
   const marks = specimen.readings.flatMap(({ is }) => (is.sort === 'mark' ? [is.characters] : []));
   for (const classed of classedSizes(schemes, specimen.kind, identifiedAs?.family, marks, base?.standard ?? {}))
     values[classed.parameter] = byClass(classed.positions, values[classed.parameter]);
-  for (const { is } of specimen.readings)
+  for (const { is } of specimen.readings) {
     if (is.sort === 'look') looks[is.feature] = { option: is.option, source: 'measured' };
+    if (is.sort === 'face') interfaces[is.face] = is.pattern;
+  }
   const usualService = Object.values(KINDS[specimen.kind].parameters).flatMap(
     (parameter): [string, readonly number[]][] =>
       parameter.service ? [[parameter.id, parameter.service.mm.map(Number)]] : [],
@@ -189,7 +172,7 @@ export function partFromSpecimen(
     label: specimen.name,
     values,
     looks,
-    interfaces: base?.interfaces ?? {},
+    interfaces,
     service: { ...Object.fromEntries(usualService), ...base?.service },
     standard: base?.standard ?? {},
     ...(specimen.completeWith ? { completeWith: specimen.completeWith } : {}),

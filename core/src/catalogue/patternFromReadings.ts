@@ -37,8 +37,8 @@ export const idFrom = (words: string): string =>
     .slice(0, 70) || 'a-part';
 
 /**
- * A pattern with what was read on one part, for a part that no catalogue has: sizes, looks and legible marks as claims
- * measured here. Marks with characters that could not be read, and what was only claimed, go into the note.
+ * A pattern with what was read on one part, for a part that no catalogue has: sizes, looks, faces and legible marks as
+ * claims measured here. Marks with characters that could not be read, and what was only claimed, go into the note.
  *
  * @param id of the new pattern, not yet in the catalogue
  * @param on the day, `YYYY-MM-DD`
@@ -61,6 +61,9 @@ export function patternFromReadings(
   const features = Object.fromEntries(
     readings.flatMap((reading) => (reading.sort === 'look' ? [[reading.feature, reading.option]] : [])),
   );
+  const interfaces = Object.fromEntries(
+    readings.flatMap((reading) => (reading.sort === 'face' ? [[reading.face, reading.pattern]] : [])),
+  );
   const marks = readings.filter((reading) => reading.sort === 'mark');
   const kept = readings.flatMap((reading) => {
     if (reading.sort === 'mark') return reading.characters !== '' && !legible(reading) ? [reading.text] : [];
@@ -72,7 +75,7 @@ export function patternFromReadings(
     name: specimen.name.slice(0, 200),
     dimensions,
     features,
-    interfaces: {},
+    interfaces,
     marks: marks.filter(legible).map(markOf),
     numbers: [],
     source: { kind: 'measuredHere', on, ...(who ? { who } : {}) },

@@ -41,7 +41,7 @@ export const read = question({
 
 const PullSchema = Type.Object({
   text: Type.String({ description: 'The words of the reading' }),
-  sort: oneOf(['size', 'look', 'mark', 'claim', 'part', 'step'] as const),
+  sort: oneOf(['size', 'look', 'face', 'mark', 'claim', 'part', 'step'] as const),
   decibans: Type.Number({ description: 'Weight against a part in no catalogue; the weights of a candidate add up' }),
   why: SentenceSchema,
 });

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import {
   ClaimReadingSchema,
+  FaceReadingSchema,
   LookReadingSchema,
   MarkReadingSchema,
   SizeReadingSchema,
@@ -26,6 +27,7 @@ export const ReadingToldSchema = Type.Unsafe<Exclude<Understood, UnreadReading> 
     MarkReadingSchema,
     SizeReadingSchema,
     LookReadingSchema,
+    FaceReadingSchema,
     StepReadingSchema,
     ClaimReadingSchema,
     UnreadToldSchema,

@@ -69,6 +69,8 @@ export interface MarkPlaceSpec {
 /** A face that mates by pattern rather than by size. */
 export interface InterfaceSpec {
   readonly name: string;
+  /** Other words for it, lower case; the name itself is understood as well. */
+  readonly synonyms: readonly string[];
   readonly definition: string;
 }
 

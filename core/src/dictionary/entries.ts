@@ -145,7 +145,11 @@ export const markedAt = (
 });
 
 /** A face that mates by pattern. */
-export const face = (name: string, definition: string): InterfaceSpec => ({ name, definition });
+export const face = (name: string, placed: string, definition: string): InterfaceSpec => ({
+  name,
+  synonyms: words(placed),
+  definition,
+});
 
 /** The usual hand instruments, by what they can get hold of. */
 export const BY_MICROMETER: readonly [InstrumentId, ...InstrumentId[]] = ['micrometer', 'snapGauge', 'caliper'];

@@ -40,14 +40,23 @@ function problemOf(kindId: DescribedId, reading: Understood): string | undefined
       return isOptionOf(featureOf(reading.feature), reading.option)
         ? undefined
         : `"${reading.option}" is not an option of ${reading.feature}.`;
+    case 'face':
+      return has(kind.interfaces, reading.face) ? undefined : `${one(name)} has no face "${reading.face}".`;
     case 'size': {
       if (!has(kind.parameters, reading.parameter)) return `${one(name)} has no size "${reading.parameter}".`;
       const parameter = parameterOf(reading.parameter);
       if (UNITS[reading.unit].quantity !== parameter.quantity)
         return `${reading.unit} is no unit of ${parameter.quantity}.`;
       if (reading.positions && parameter.per === 'part') return `${one(name)} has ${reading.parameter} once only.`;
-      if (reading.positions && reading.positions.length !== reading.values.length)
-        return `${counted(reading.values.length, 'value')} and ${counted(reading.positions.length, 'position')}: give one for each.`;
+      for (const [list, name] of [
+        [reading.positions, 'position'],
+        [reading.levels, 'level'],
+        [reading.axes, 'direction'],
+      ] as const)
+        if (list && list.length !== reading.values.length)
+          return `${counted(reading.values.length, 'value')} and ${counted(list.length, name)}: give one for each.`;
+      if ((reading.levels ?? reading.axes) && parameter.quantity !== 'length')
+        return `${reading.parameter} has no height or direction at which it is taken.`;
       const { low, high } = parameter.plausible;
       const wrong = reading.values.find(
         (value) => toInside(value, reading.unit) < low || toInside(value, reading.unit) > high,

@@ -77,6 +77,13 @@ describe('checking data', () => {
     expect(checkReadings('crank', [inRow])[0]?.what).toBe('a crank has crank.stroke once only.');
     const main = { ...size, parameter: 'crank.mainJournal.diameter', values: [51.98, 51.97], positions: [1] };
     expect(checkReadings('crank', [main])[0]?.what).toBe('2 values and 1 position: give one for each.');
+    const oval = { ...main, positions: [2, 2], axes: [1 as const] };
+    expect(checkReadings('crank', [oval])[0]?.what).toBe('2 values and 1 direction: give one for each.');
+    const along = { ...main, positions: [2, 2], levels: ['top' as const] };
+    expect(checkReadings('crank', [along])[0]?.what).toBe('2 values and 1 level: give one for each.');
+    expect(checkReadings('crank', [{ sort: 'face', text: 'x', face: 'block.mounts', pattern: 'x' }])[0]?.what).toBe(
+      'a crank has no face "block.mounts".',
+    );
     expect(checkReadings('crank', [{ ...size, unit: 'g' }])[0]?.what).toContain('no unit of length');
     expect(checkReadings('crank', [{ sort: 'mark', text: 'x', characters: '[' }])[0]?.where).toBe('readings[0]');
     expect(checkReadings('crank', words('main 59.67 cast 41?7 forged wobble'))).toEqual([]);

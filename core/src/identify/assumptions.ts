@@ -7,6 +7,8 @@ export const ASSUMED = {
   notInCatalogue: 0.05,
   /** A size was taken at the wrong place, misread or written wrongly. */
   sizeMistaken: 0.003,
+  /** A face was taken for another pattern, or called by a name of another. */
+  faceMistaken: 0.04,
   /** A mark was read that the catalogue does not record for the part: a date, a foundry, a workshop. */
   markUnrecorded: 0.05,
   /** A journal that can be reground has not been. */

@@ -6,6 +6,7 @@ import type { CatalogueIndex } from './catalogueIndex.js';
 import type { SizeEvidence } from './evidence.js';
 import type { Identification } from './identify.js';
 import { explainSize } from './sizeLikelihood.js';
+import { faceChance } from './weigh/face.js';
 import { answersOf, lookChance } from './weigh/look.js';
 import { sizeRatios } from './weigh/size.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
@@ -48,6 +49,20 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
         [`P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option))}.`],
         [
           'A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).',
+        ],
+      ];
+    }
+    case 'face': {
+      const column = index.faces.get(evidence.face.id);
+      const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
+      if (!column || recorded === undefined) return [['The catalogue does not say, so the ratio is 1.']];
+      return [
+        [
+          `A face is taken for another, or called by another’s name, ${figure(100 * ASSUMED.faceMistaken)} times in a hundred, over ${column.distinct.length} patterns on record.`,
+        ],
+        [`P(called so | this pattern) = ${figure(faceChance(recorded, evidence.pattern, column.distinct.length))}.`],
+        [
+          'A part in no catalogue has one of the patterns of the catalogue, or one of its own (Laplace’s rule of succession).',
         ],
       ];
     }

@@ -1,4 +1,5 @@
 import type { Catalogue } from '../catalogue/catalogue.js';
+import { normalForm } from '../catalogue/facePattern.js';
 import { monthOf } from '../catalogue/figure.js';
 import type { Described, Mark, Pattern, Variant } from '../catalogue/pattern.js';
 import type { Scheme } from '../catalogue/scheme.js';
@@ -55,6 +56,8 @@ export interface CatalogueIndex {
   readonly patterns: readonly string[];
   readonly sizes: ReadonlyMap<string, Column<Size>>;
   readonly looks: ReadonlyMap<string, Column<string>>;
+  /** Patterns of faces; those that are one under two ways of writing are one. */
+  readonly faces: ReadonlyMap<string, Column<string>>;
   readonly marks: MarkColumn;
   readonly fitments: FitmentColumn;
   readonly schemes: readonly SchemeColumn[];
@@ -258,13 +261,14 @@ const familyNames = (catalogue: Indexed): ReadonlyMap<string, string> =>
 /** Sizes and looks of some records as columns. */
 function described(
   kind: DescribedId,
-  rows: readonly (Described & { readonly id: string })[],
-): Pick<CatalogueIndex, 'kind' | 'patterns' | 'sizes' | 'looks'> {
+  rows: readonly (Described & Partial<Pick<Pattern, 'interfaces'>> & { readonly id: string })[],
+): Pick<CatalogueIndex, 'kind' | 'patterns' | 'sizes' | 'looks' | 'faces'> {
   const known = describedAs(kind);
   const parameters = new Map(Object.values(known.parameters).map((parameter) => [parameter.id, parameter]));
   const features = new Set(Object.values(known.features).map((feature) => feature.id));
   const sizes = new Map<string, ColumnBuilder<Size>>();
   const looks = new Map<string, ColumnBuilder<string>>();
+  const faces = new Map<string, ColumnBuilder<string>>();
   const column = <T>(columns: Map<string, ColumnBuilder<T>>, id: string): ColumnBuilder<T> => {
     const begun = columns.get(id) ?? new ColumnBuilder<T>(rows.length);
     columns.set(id, begun);
@@ -276,6 +280,8 @@ function described(
       column(sizes, id).set(row, key, () => sizeFrom(dimension, parameterOf(id)));
     }
     for (const [id, option] of Object.entries(record.features)) column(looks, id).set(row, option, () => option);
+    for (const [id, name] of Object.entries(record.interfaces ?? {}))
+      column(faces, id).set(row, normalForm(name), () => name);
     // Few have more than one voice; what those say together takes the place of the plain value.
     for (const id of new Set(record.claims?.map((claim) => claim.about))) {
       const parameter = parameters.get(id);
@@ -287,7 +293,7 @@ function described(
   });
   const built = <T>(columns: Map<string, ColumnBuilder<T>>) =>
     new Map([...columns].map(([id, builder]) => [id, builder.build()]));
-  return { kind, patterns: rows.map(({ id }) => id), sizes: built(sizes), looks: built(looks) };
+  return { kind, patterns: rows.map(({ id }) => id), sizes: built(sizes), looks: built(looks), faces: built(faces) };
 }
 
 const familyName = (maker: string, name: string, { makers = [] }: Indexed): string =>
@@ -313,7 +319,10 @@ export function codeIndexOf(marks: MarkColumn): CodeIndex | undefined {
 export function bytesOf(index: CatalogueIndex): number {
   const { marks, fitments } = index;
   const arrays: ArrayBufferView[] = [
-    ...[...index.sizes.values(), ...index.looks.values()].flatMap(({ codes, counts }) => [codes, counts]),
+    ...[...index.sizes.values(), ...index.looks.values(), ...index.faces.values()].flatMap(({ codes, counts }) => [
+      codes,
+      counts,
+    ]),
     ...[marks.ofPattern, marks.bearers, marks.ofText, fitments.ofPattern].flatMap(({ starts, items }) => [
       starts,
       items,

@@ -1,5 +1,6 @@
-import type { Feature, Making, Parameter } from '../dictionary/definition.js';
-import { featureOf, parameterOf } from '../dictionary/dictionary.js';
+import { normalForm } from '../catalogue/facePattern.js';
+import type { Feature, Interface, Making, Parameter } from '../dictionary/definition.js';
+import { featureOf, interfaceOf, parameterOf } from '../dictionary/dictionary.js';
 import { readMark, type MarkPosition } from '../marks/markText.js';
 import { estimate, type Estimate } from '../quantity/instrument.js';
 import type { Sentence } from '../quantity/sentence.js';
@@ -22,6 +23,12 @@ export interface LookEvidence {
   readonly text: string;
   readonly feature: Feature;
   readonly option: string;
+}
+export interface FaceEvidence {
+  readonly sort: 'face';
+  readonly text: string;
+  readonly face: Interface;
+  readonly pattern: string;
 }
 export interface MarkEvidence {
   readonly sort: 'mark';
@@ -53,7 +60,8 @@ export interface PartEvidence {
 }
 
 /** One independent piece of evidence, with the words it came from. */
-export type Evidence = SizeEvidence | LookEvidence | MarkEvidence | StepEvidence | ClaimEvidence | PartEvidence;
+export type Evidence =
+  SizeEvidence | LookEvidence | FaceEvidence | MarkEvidence | StepEvidence | ClaimEvidence | PartEvidence;
 
 const USUAL_DRAWER = new ToolDrawer();
 
@@ -93,6 +101,14 @@ export function evidenceByKey(
           text: reading.text,
           feature: featureOf(reading.feature),
           option: reading.option,
+        });
+        break;
+      case 'face':
+        put(`2 face ${reading.face} ${normalForm(reading.pattern)}`, {
+          sort: 'face',
+          text: reading.text,
+          face: interfaceOf(reading.face),
+          pattern: reading.pattern,
         });
         break;
       case 'mark':

@@ -75,10 +75,10 @@ function seen(
 ): string {
   let text = '';
   for (const id of ids) {
-    const { interval: value, positions, source, at } = part.values[id] ?? {};
+    const { interval: value, positions, source, at, outOfRound, taper } = part.values[id] ?? {};
     if (value) {
       // What was measured has no tolerance of the maker in it any more, which some checks allow for.
-      if (source === 'measured') text += `measured ${JSON.stringify(at ?? '')} `;
+      if (source === 'measured') text += `measured ${JSON.stringify([at, outOfRound, taper])} `;
       const standard = part.standard[id];
       text += `${value.low} ${value.high} ${positions?.map(({ low, high }) => `${low}-${high}`).join() ?? ''} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
     } else text += part.looks[id]?.option ?? part.interfaces[id] ?? '';

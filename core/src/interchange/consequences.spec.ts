@@ -55,24 +55,26 @@ describe('a machined part', () => {
       donors.forEach(({ id }, of) => {
         // Every seventh pair walks all of the operations in a few seconds.
         if ((at + of) % 7 !== 0) return;
-        const before = judged([placed(demoPart(id))], into);
-        if (!before) return;
         const donor = placed(demoPart(id));
+        const before = judged([donor], into);
+        if (!before) return;
+        const checksBefore = checksOf(before);
         const staying = into.filter(
           ({ slot, part }) => slot !== donor.slot && part.kind !== 'mainShell' && part.kind !== 'rodShell',
         );
-        for (const [key, { check }] of checksOf(before)) {
+        // What only parts that stay meet in is no matter of the swap, but of the work.
+        const whole = (parts: readonly Part[]) => swap(machinedIn([donor, ...staying], parts), [], SETTING);
+        let stood: ReturnType<typeof checksOf> | undefined;
+        for (const [key, { check }] of checksBefore) {
           const [option] = check.work;
           if (!option || option.parts.length === 0) continue;
-          const after = judged(machinedIn([placed(demoPart(id))], option.parts), machinedIn(into, option.parts));
+          const after = judged(machinedIn([donor], option.parts), machinedIn(into, option.parts));
           if (!after) continue;
-          // What only parts that stay meet in is no matter of the swap, but of the work.
-          const whole = (parts: readonly Part[]) =>
-            swap(machinedIn([placed(demoPart(id)), ...staying], parts), [], SETTING);
+          stood ??= checksOf(whole([]));
           const yielding = new Set([...givingWay([donor], staying).keys()].map(({ part }) => part.kind));
-          const [stood, stands] = [checksOf(whole([])), checksOf(whole(option.parts))];
+          const stands = checksOf(whole(option.parts));
           for (const [other, { joint, check: alone }] of stood) {
-            if (checksOf(before).has(other)) continue;
+            if (checksBefore.has(other)) continue;
             const now = stands.get(other)?.check.verdict;
             const was = { name: alone.name, verdict: inEngine(joint.id, alone.verdict, yielding) };
             const is = now && inEngine(joint.id, now, yielding);
@@ -83,7 +85,7 @@ describe('a machined part', () => {
               .toBe(is);
           }
           const now = checksOf(after);
-          for (const [other, { check: was }] of checksOf(before)) {
+          for (const [other, { check: was }] of checksBefore) {
             if (other === key) continue;
             const told = option.elsewhere.find((each) => each.check === was.name && each.before === was.verdict);
             const is = now.get(other)?.check.verdict;

@@ -3,6 +3,7 @@ import { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
 import type { Pattern } from '../catalogue/pattern.js';
 import type { KindId } from '../dictionary/dictionary.js';
+import { Grid, isNothingAgainst, verdictOf } from './grid.js';
 import { DONOR_KINDS, recipientsFor } from './pairing.js';
 import { swapParts, type Swap } from './swap.js';
 import { swapContextOf } from './swapContext.js';
@@ -92,29 +93,33 @@ export function halfKnown(full: Catalogue, less: Catalogue, donors: readonly Kin
       const list = new WhatElse(donor, less.recipients, 'recipient', some.context);
       const { enginesWith: _engines, familyOf: _families, ...bare } = some.context;
       const bareList = new WhatElse(donor, less.recipients, 'recipient', bare);
-      whole.donors.forEach((mine, row) => {
+      const [truths, tolds] = [
+        new Grid(whole.donors, whole.recipients, all.context),
+        new Grid(less.donors, less.recipients, some.context),
+      ];
+      whole.donors.forEach((_, row) => {
         const thin = less.donors[row];
         if (!thin) return;
         const right = new Set<number>();
-        whole.recipients.forEach((theirs, column) => {
+        const told = tolds.row(row);
+        truths.row(row).forEach((cell, column) => {
           const other = less.recipients[column];
           if (!other) return;
-          const truth = swapParts(mine, theirs, all.context).verdict;
-          const told: Swap = swapParts(thin, other, some.context);
+          const [truth, now] = [verdictOf(cell), verdictOf(told[column] ?? 0)];
           if (truth === 'fits') {
             right.add(column);
             sums.fits++;
-            const isTold = told.verdict === 'fits' || told.nothingAgainst;
+            const isTold = now === 'fits' || isNothingAgainst(told[column] ?? 0);
             if (isTold) sums.fitsTold++;
-            if (hasData(told)) {
+            if (hasData(swapParts(thin, other, some.context))) {
               sums.fitsWithData++;
               if (isTold) sums.fitsWithDataTold++;
             }
-            if (told.verdict === 'doesNotFit') sums.fitsRefused++;
-          } else if (told.verdict === 'fits') sums.wrongFits++;
+            if (now === 'doesNotFit') sums.fitsRefused++;
+          } else if (now === 'fits') sums.wrongFits++;
           if (truth === 'doesNotFit') {
             sums.refused++;
-            if (told.verdict === 'doesNotFit') sums.refusedStill++;
+            if (now === 'doesNotFit') sums.refusedStill++;
           }
         });
         if (right.size === 0) return;

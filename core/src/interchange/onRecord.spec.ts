@@ -103,8 +103,9 @@ describe('what parts are on record with', () => {
       return parts.filter((each) => refuses([each], parts, context)).map(({ part }) => part.label);
     };
     for (const { id } of CATALOGUE.variants) {
-      const planted = refusedBy(whole, id);
-      expect(refusedBy(half, id).filter((label) => !planted.includes(label)))
+      const refused = refusedBy(half, id);
+      const planted = refused.length > 0 ? refusedBy(whole, id) : [];
+      expect(refused.filter((label) => !planted.includes(label)))
         .withContext(id)
         .toEqual([]);
     }

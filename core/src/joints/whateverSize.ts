@@ -5,6 +5,7 @@ import { listed } from '../quantity/phrase.js';
 import { sentence } from '../quantity/sentence.js';
 import { kindOf, withPart, type Assembly } from './assembly.js';
 import { isOverStack, verdictOfCheck, type JointCheck } from './check.js';
+import type { Outcome } from './outcome.js';
 
 /** With more sizes wanting than this nothing is decided by the others. */
 const MOST_WANTING = 2;
@@ -29,27 +30,24 @@ export function whateverTheSize(check: JointCheck): JointCheck {
   if (sizes.length === 0 || (hasWork && isOverStack(check))) return check;
   const casesOf = hasWork ? inPieces : atItsEnds;
   /** The assembly with all that is wanting as it may be at all, if that is refused in every case. */
-  const refusedIn = (assembly: Assembly): readonly [Assembly, readonly Parameter[]] | undefined => {
+  const refusedIn = (assembly: Assembly, outcome?: Outcome): readonly [Assembly, readonly Parameter[]] | undefined => {
     const absent = sizes.filter(({ id }) => {
       const part = assembly.parts[kindOf(id)];
       return part && !part.values[id];
     });
     if (absent.length === 0) return undefined;
-    const { needs, found } = check.judge(assembly);
+    const { needs, found } = outcome ?? check.judge(assembly);
     // What was found already leaves open only what could be done about it, and that goes by no wide size.
     if (hasWork && found) return undefined;
     const wanting = absent.filter(({ id }) => needs.includes(id));
     if (wanting.length === 0 || wanting.length > (hasWork ? 1 : MOST_WANTING)) return undefined;
-    const cases = wanting.reduce<readonly Assembly[]>(
-      (sofar, parameter) =>
-        sofar.flatMap((each) => casesOf(parameter.plausible).map((size) => withSize(each, parameter, size))),
-      [assembly],
-    );
-    const [widest] = cases;
-    if (hasWork && widest && !check.judge(widest).found) return undefined;
-    return widest && cases.every((each) => verdictOfCheck(check, each) === 'doesNotFit')
-      ? [widest, wanting]
-      : undefined;
+    let widest: Assembly | undefined;
+    for (const each of everyCase(assembly, wanting, casesOf)) {
+      if (hasWork && !widest && !check.judge(each).found) return undefined;
+      widest ??= each;
+      if (verdictOfCheck(check, each) !== 'doesNotFit') return undefined;
+    }
+    return widest && [widest, wanting];
   };
   return {
     ...check,
@@ -59,7 +57,7 @@ export function whateverTheSize(check: JointCheck): JointCheck {
     },
     judge: (assembly) => {
       const outcome = check.judge(assembly);
-      const refused = outcome.verdict === 'cannotTell' ? refusedIn(assembly) : undefined;
+      const refused = outcome.verdict === 'cannotTell' ? refusedIn(assembly, outcome) : undefined;
       if (!refused) return outcome;
       const [widest, wanting] = refused;
       const { found: _found, margin: _margin, ...rest } = check.judge(widest);
@@ -69,6 +67,19 @@ export function whateverTheSize(check: JointCheck): JointCheck {
       };
     },
   };
+}
+
+/** The assembly with each of these sizes as each of what it may be, one after the other: most callers stop early. */
+function* everyCase(
+  assembly: Assembly,
+  [first, ...others]: readonly Parameter[],
+  casesOf: (all: Interval) => readonly Interval[],
+): Generator<Assembly> {
+  if (!first) {
+    yield assembly;
+    return;
+  }
+  for (const size of casesOf(first.plausible)) yield* everyCase(withSize(assembly, first, size), others, casesOf);
 }
 
 /** All that a size may be, and either end of it. */

@@ -6,8 +6,12 @@ export function claimWords(phrases: Phrases, phrase: Phrase, from: number, after
   const about = find(phrase, 'claim')?.about;
   if (!about || !phrases.tokens[after]) return undefined;
   const next =
-    about === 'year' ? after + 1 : about === 'serial' ? endOfSerial(phrases, after) : endOfName(phrases, after);
-  const written = phrases.source(after, next).replace(/^["“]|["”]$/g, '');
+    about === 'year'
+      ? after + 1
+      : about === 'serial'
+        ? endOfSerial(phrases, after)
+        : phrases.afterName(after, (at) => beginsAnother(phrases.at(at)));
+  const written = phrases.name(after, next);
   if (written === '' || (about === 'serial' && !/\d/.test(written))) return undefined;
   return { is: claimOf(about, written, phrases.source(from, next)), next };
 }
@@ -17,18 +21,6 @@ function endOfSerial(phrases: Phrases, at: number): number {
   const [prefix, number] = [phrases.tokens[at], phrases.tokens[at + 1]];
   const apart = prefix && number && !/\d/.test(prefix.text) && /\d/.test(number.text) && !phrases.at(at);
   return apart ? at + 2 : at + 1;
-}
-
-/** Where a name of several words ends: at its closing quote, at a comma, or where something else begins. */
-function endOfName(phrases: Phrases, at: number): number {
-  const rest = phrases.rest(at);
-  const begun = phrases.tokens[at]?.start ?? 0;
-  const quoted = /^["“]/.test(rest);
-  const stop = quoted ? rest.slice(1).search(/["”]/) + 2 : rest.search(/[,;]/);
-  const end = begun + (quoted ? (stop > 1 ? stop : rest.length) : stop >= 0 ? stop : rest.length);
-  let next = at + 1;
-  while ((phrases.tokens[next]?.start ?? end) < end && (quoted || !beginsAnother(phrases.at(next)))) next++;
-  return next;
 }
 
 const beginsAnother = (phrase: Phrase | undefined): boolean =>

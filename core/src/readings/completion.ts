@@ -19,6 +19,7 @@ const ORDER: readonly Meaning['is'][] = [
   'option',
   'count',
   'feature',
+  'face',
   'making',
   'place',
   'absent',
@@ -40,6 +41,8 @@ function says(meaning: Meaning): string {
       return `count of ${meaning.feature.name.toLowerCase()}: a figure before it`;
     case 'feature':
       return `look: ${meaning.feature.name.toLowerCase()}`;
+    case 'face':
+      return `face: ${meaning.face.name.toLowerCase()}, its pattern after it`;
     case 'place':
       return `mark place: ${meaning.place.name}`;
     case 'making':

@@ -1,9 +1,10 @@
 import type { DescribedId, KindId } from '../dictionary/dictionary.js';
 import { claimWords } from './claimWords.js';
+import { faceWords } from './faceWords.js';
 import { lookWords } from './lookWords.js';
 import { looseMark, markWords } from './markWords.js';
-import { isGlue, Phrases, soleKind, type Read } from './phrases.js';
-import { numberedFirst } from './positions.js';
+import { find, isGlue, Phrases, soleKind, type Read } from './phrases.js';
+import { isSizeInRow, numberedFirst } from './positions.js';
 import { asKept, type Understood } from './reading.js';
 import { figuresFirst, sizeWords } from './sizeWords.js';
 import { unread, type WhyUnread, type Words } from './unread.js';
@@ -64,7 +65,7 @@ function kindNamed(text: string, kind: DescribedId): KindId | undefined {
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
     const named = phrase && soleKind(phrase.meanings);
-    if (named) return named;
+    if (named && !isSizeInRow(phrases, at)) return named;
     at += phrase?.tokens ?? 1;
   }
   return undefined;
@@ -82,8 +83,23 @@ function readAt(phrases: Phrases, from: number): Read | undefined {
     markWords(phrases, phrase, from, after) ??
     sizeWords(phrases, phrase, from, after) ??
     lookWords(phrases, phrase, from, after) ??
+    faceWords(phrases, phrase, from, after, (at) => isBeyondDoubt(phrases, at)) ??
     looseMark(phrases, from)
   );
+}
+
+/** Whether a mark, a claim, another face, or a size with its unit or instrument begins at a token. */
+function isBeyondDoubt(phrases: Phrases, at: number): boolean {
+  const phrase = phrases.at(at);
+  if (!phrase) return false;
+  if (find(phrase, 'face')) return true;
+  const after = phrases.glued(at + phrase.tokens);
+  const read =
+    claimWords(phrases, phrase, at, after) ??
+    markWords(phrases, phrase, at, after) ??
+    sizeWords(phrases, phrase, at, after);
+  if (read?.is.sort === 'size') return !(read.is.unitAssumed && read.is.instrumentAssumed);
+  return read?.is.sort === 'claim' || (read?.is.sort === 'mark' && read.is.making !== undefined);
 }
 
 function readWords(phrases: Phrases): Words[] {
@@ -99,7 +115,7 @@ function readWords(phrases: Phrases): Words[] {
   };
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
-    if (phrase && soleKind(phrase.meanings)) {
+    if (phrase && soleKind(phrase.meanings) && !isSizeInRow(phrases, at)) {
       leaveUnread(at);
       at += phrase.tokens;
       continue;

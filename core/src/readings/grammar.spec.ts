@@ -15,7 +15,7 @@ describe('the written grammar of the entry line', () => {
   it('has examples for every sort of reading', () => {
     expect(examples.length).toBeGreaterThan(35);
     expect(new Set(examples.flatMap(({ sorts }) => sorts.split(', ')))).toEqual(
-      new Set(['mark', 'size', 'step', 'look', 'claim', 'unread']),
+      new Set(['mark', 'size', 'step', 'look', 'face', 'claim', 'unread']),
     );
   });
 

@@ -5,13 +5,13 @@ import type { SizeReading, Understood } from './reading.js';
 /**
  * The measurements among some readings, repeats of one size with one instrument pooled into one: measuring a
  * journal twice is one better measurement, not two pieces of evidence. Sizes too far apart to be repeats (a slip, or
- * another journal) stay apart and speak for themselves, and so does every position of several: journals are never
- * pooled. The result does not depend on the order of the readings.
+ * another journal) stay apart and speak for themselves, and so does every place of several, and on one of them every
+ * height and direction: journals are never pooled. The result does not depend on the order of the readings.
  */
 export function sizesMeasured(readings: readonly Understood[]): SizeReading[] {
   const sizes = readings
     .filter((reading): reading is SizeReading => reading.sort === 'size')
-    .flatMap(byPosition)
+    .flatMap(bySpot)
     .map((reading) => ({ reading, mean: meanInside(reading) }));
   sizes.sort(
     (a, b) =>
@@ -32,17 +32,28 @@ export function sizesMeasured(readings: readonly Understood[]): SizeReading[] {
   return pooled.map(({ reading }) => reading);
 }
 
-/** What was read at several positions, each by itself. */
-const byPosition = (reading: SizeReading): readonly SizeReading[] =>
-  [...new Set(reading.positions)].length < 2
-    ? [reading]
-    : reading.values.map((value, at) => {
-        const { figures: _written, ...rest } = reading;
-        return { ...rest, values: [value], positions: [reading.positions?.[at] ?? at + 1] };
-      });
+/** Whether all values of a list are one. */
+const isOne = (list: readonly unknown[] = []): boolean => new Set(list).size < 2;
 
-const groupOf = ({ parameter, instrument, positions }: SizeReading): string =>
-  `${parameter} ${instrument} ${String(positions?.[0] ?? '').padStart(2, '0')}`;
+/** What was read at several places, heights or directions, each by itself. */
+const bySpot = (reading: SizeReading): readonly SizeReading[] => {
+  const { positions, levels, axes } = reading;
+  if (isOne(positions) && isOne(levels) && isOne(axes)) return [reading];
+  return reading.values.map((value, at) => {
+    const { figures: _written, ...rest } = reading;
+    const only = <T>(list: readonly T[] | undefined): T[] => (list ?? []).slice(at, at + 1);
+    return {
+      ...rest,
+      values: [value],
+      ...(positions ? { positions: only(positions) } : {}),
+      ...(levels ? { levels: only(levels) } : {}),
+      ...(axes ? { axes: only(axes) } : {}),
+    };
+  });
+};
+
+const groupOf = ({ parameter, instrument, positions, levels, axes }: SizeReading): string =>
+  `${parameter} ${instrument} ${String(positions?.[0] ?? '').padStart(2, '0')}${levels?.[0] ?? ''}${axes?.[0] ?? ''}`;
 
 /**
  * The same, of several positions of one size the one that tells best what the part was made: the least worn. Five
@@ -52,12 +63,15 @@ export function sizesOfPart(readings: readonly Understood[]): SizeReading[] {
   const sizes = sizesMeasured(readings);
   const told = new Map<string, SizeReading[]>();
   for (const size of sizes)
-    if (size.positions) {
+    if (isAtSpot(size)) {
       const key = `${size.parameter} ${size.instrument}`;
       told.set(key, [...(told.get(key) ?? []), size]);
     }
-  return [...sizes.filter(({ positions }) => !positions), ...[...told.values()].map(leastWorn)];
+  return [...sizes.filter((size) => !isAtSpot(size)), ...[...told.values()].map(leastWorn)];
 }
+
+/** Whether it is said where on the part it was taken, of several places, heights or directions. */
+const isAtSpot = ({ positions, levels, axes }: SizeReading): boolean => (positions ?? levels ?? axes) !== undefined;
 
 function leastWorn(sizes: readonly SizeReading[]): SizeReading {
   const sorted = [...sizes].sort((a, b) => meanInside(a) - meanInside(b));
@@ -86,5 +100,12 @@ function joined(a: SizeReading, b: SizeReading): SizeReading {
   const values = b.values.map((value) => fromInside(toInside(value, b.unit), a.unit));
   // Figures pooled from two readings were never written together.
   const { figures: _written, ...rest } = a;
-  return { ...rest, text: `${a.text}, ${b.text}`, values: [...a.values, ...values] };
+  return {
+    ...rest,
+    text: `${a.text}, ${b.text}`,
+    values: [...a.values, ...values],
+    ...(a.positions ? { positions: [...a.positions, ...(b.positions ?? [])] } : {}),
+    ...(a.levels ? { levels: [...a.levels, ...(b.levels ?? [])] } : {}),
+    ...(a.axes ? { axes: [...a.axes, ...(b.axes ?? [])] } : {}),
+  };
 }

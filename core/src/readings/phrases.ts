@@ -96,6 +96,26 @@ export class Phrases {
     return index < 0 ? this.tokens.length : index;
   }
 
+  /**
+   * The first token after a name of several words: what follows its closing quote, a comma, or where something else
+   * begins.
+   */
+  afterName(at: number, isAnother: (at: number) => boolean): number {
+    const rest = this.rest(at);
+    const begun = this.tokens[at]?.start ?? 0;
+    const quoted = /^["“]/.test(rest);
+    const stop = quoted ? rest.slice(1).search(/["”]/) + 2 : rest.search(/[,;]/);
+    const end = begun + (quoted ? (stop > 1 ? stop : rest.length) : stop >= 0 ? stop : rest.length);
+    let next = at + 1;
+    while ((this.tokens[next]?.start ?? end) < end && (quoted || !isAnother(next))) next++;
+    return next;
+  }
+
+  /** A name as it was typed, without its quotes. */
+  name(from: number, to: number): string {
+    return this.source(from, to).replace(/^["“]|["”]$/g, '');
+  }
+
   /** The figures that begin at a token. */
   figures(at: number): Figures | undefined {
     return this.tokens[at] && readFigures(this.rest(at));

@@ -1,7 +1,10 @@
-import { describedAs } from '../dictionary/dictionary.js';
+import { describedAs, parameterOf } from '../dictionary/dictionary.js';
+import { crank } from '../dictionary/kinds/crank.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
-import { sizeOf, type Figures } from './size.js';
+import type { SizeReading } from './reading.js';
+import { sizeOf } from './size.js';
+import { figuresAtSpots, rowsOf, type FiguresAtSpots } from './spots.js';
 
 /** More of one thing in a row than an engine has. */
 const MOST = 16;
@@ -29,10 +32,15 @@ export function numberAt(phrases: Phrases, at: number): Position | undefined {
   return inRow(NUMBERED.exec(token)?.[1], at + 1);
 }
 
-/** The size of which there is one at every place that a phrase names: the bore for `cyl`, its own for `main`. */
+/**
+ * The size of which there is one at every place that a phrase names: the bore for `cyl`, its own for `main`, and on a
+ * crank the pin for `rod 4`, which is called after what runs on it.
+ */
 function inRowOf(phrases: Phrases, phrase: Phrase | undefined): Parameter | undefined {
   const named = find(phrase, 'parameter')?.parameter;
   if (named) return named.per === 'part' ? undefined : named;
+  const isRodOnCrank = phrases.kind === 'crank' && find(phrase, 'kind')?.kind === 'rod';
+  if (isRodOnCrank) return parameterOf(crank.parameters['crankpin.diameter'].id);
   const counted = find(phrase, 'count')?.feature.id;
   const per = COUNTED[counted ?? ''];
   return per && Object.values(describedAs(phrases.kind).parameters).find((parameter) => parameter.per === per);
@@ -77,17 +85,13 @@ export function numberedFirst(phrases: Phrases, from: number): Read | undefined 
 }
 
 function atPlace(phrases: Phrases, parameter: Parameter, position: number, from: number, at: number): Read | undefined {
-  const figures = phrases.figures(at);
-  const end = figures && phrases.after(at, figures.length);
-  if (!figures || end === undefined) return undefined;
-  const { instrument, next } = phrases.instrument(end);
-  const is = sizeOf(
-    parameter,
-    figures,
-    instrument,
-    phrases.source(from, next),
-    figures.values.map(() => position),
-  );
+  const found = figuresAtSpots(phrases, at);
+  if (!found) return undefined;
+  const { instrument, next } = phrases.instrument(found.next);
+  const is = sizeOf(parameter, found.figures, instrument, phrases.source(from, next), {
+    ...found.spots,
+    positions: found.figures.values.map(() => position),
+  });
   return is.sort === 'size' ? { is, next } : undefined;
 }
 
@@ -95,11 +99,33 @@ function atPlace(phrases: Phrases, parameter: Parameter, position: number, from:
 const NO_REPEATS = 4;
 
 /**
- * The places of a list of figures, counted from the front: `mains 51.99/51.98/51.965`, or four and more. Two or three
- * under a name in the singular are repeats, `main 59.67/59.66/59.67`.
+ * Where figures were taken that stand after a name without a number. Under a name in the plural they are one for each
+ * place, `mains 51.99/51.98/51.965`, counted from the front. Otherwise two or three are repeats and more are one for
+ * each place, which is assumed: `main 59.67/59.66/59.67`. With a cross they are of two directions.
  */
-export function placesOf(parameter: Parameter, name: string, { values, written }: Figures): number[] | undefined {
-  const isList = parameter.per !== 'part' && values.length > 1 && values.length <= MOST;
-  if (!isList || !/^[^/]+(?:\/[^/]+)+$/.test(written)) return undefined;
-  return /[^s]s$/i.test(name.trim()) || values.length >= NO_REPEATS ? values.map((_, at) => at + 1) : undefined;
+export function placesOf(
+  parameter: Parameter,
+  name: string,
+  { figures, spots }: Pick<FiguresAtSpots, 'figures' | 'spots'>,
+): Pick<SizeReading, 'positions' | 'positionsAssumed' | 'levels' | 'axes'> {
+  const rows = rowsOf(figures);
+  const isList =
+    parameter.per !== 'part' && rows.length > 1 && rows.length <= MOST && /^[^/]+(?:\/[^/]+)+$/.test(figures.written);
+  const isPlural = /[^s]s$/i.test(name.trim());
+  if (!isList || (spots.levels && !isPlural)) return spots;
+  const { levels: _levels, ...directions } = spots;
+  if (!isPlural && rows.length < NO_REPEATS) return { ...directions, positionsAssumed: true };
+  return {
+    ...directions,
+    positions: rows.flatMap((row, at) => row.map(() => at + 1)),
+    ...(isPlural ? {} : { positionsAssumed: true }),
+  };
+}
+
+/** Whether a size at one of several places begins at a token: then its name is no kind of part, as in `rod 4`. */
+export function isSizeInRow(phrases: Phrases, at: number): boolean {
+  const phrase = phrases.at(at);
+  return (
+    phrase !== undefined && sizeInRow(phrases, phrase, at, phrases.glued(at + phrase.tokens), () => false) !== undefined
+  );
 }

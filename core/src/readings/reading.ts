@@ -4,6 +4,7 @@ import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
+import { SPOT_FIELDS } from './spot.js';
 
 export const KindIdSchema = oneOf<KindId>(KIND_IDS, 'A kind of part of the dictionary');
 
@@ -43,6 +44,13 @@ export const SizeReadingSchema = Type.Object(
           'Which of several each value was taken at, counted from the front: the third main, the second cylinder. Absent where the values are repeats.',
       }),
     ),
+    positionsAssumed: Type.Optional(
+      Type.Boolean({
+        description:
+          'True when nothing but their number told whether several figures are repeats or one for each place',
+      }),
+    ),
+    ...SPOT_FIELDS,
     figures: Type.Optional(
       Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' }),
     ),
@@ -63,6 +71,21 @@ export const LookReadingSchema = Type.Object(
     text,
     feature: Type.String({ maxLength: 80, description: 'Id of a look of the dictionary' }),
     option: Type.String({ maxLength: 40, description: 'Option id, or the count in figures' }),
+  },
+  { additionalProperties: false },
+);
+
+/** The pattern of a face that mates: bolt places, ports, a flange. */
+export const FaceReadingSchema = Type.Object(
+  {
+    sort: Type.Literal('face'),
+    text,
+    face: Type.String({ maxLength: 80, description: 'Id of a face of the dictionary' }),
+    pattern: Type.String({
+      minLength: 1,
+      maxLength: 120,
+      description: 'What the pattern is called, as in the catalogue; none where there is no such face',
+    }),
   },
   { additionalProperties: false },
 );
@@ -129,14 +152,17 @@ export const UnreadReadingSchema = Type.Object(
 
 export type MarkReading = Static<typeof MarkReadingSchema>;
 export type SizeReading = Static<typeof SizeReadingSchema>;
+export type FaceReading = Static<typeof FaceReadingSchema>;
 export type LookReading = Static<typeof LookReadingSchema>;
 export type ClaimReading = Static<typeof ClaimReadingSchema>;
 export type StepReading = Static<typeof StepReadingSchema>;
 export type UnreadReading = Static<typeof UnreadReadingSchema>;
-export type Understood = MarkReading | SizeReading | LookReading | StepReading | ClaimReading | UnreadReading;
+export type Understood =
+  MarkReading | SizeReading | LookReading | FaceReading | StepReading | ClaimReading | UnreadReading;
 
 /**
- * What the entry line made of some words: a mark, a size, a look, a service size, a claim, or words left unread. `sort`
+ * What the entry line made of some words: a mark, a size, a look, the pattern of a face, a service size, a claim, or
+ * words left unread. `sort`
  * tells which.
  */
 export const UnderstoodSchema = Type.Unsafe<Understood>({
@@ -147,6 +173,7 @@ export const UnderstoodSchema = Type.Unsafe<Understood>({
     MarkReadingSchema,
     SizeReadingSchema,
     LookReadingSchema,
+    FaceReadingSchema,
     StepReadingSchema,
     ClaimReadingSchema,
     UnreadReadingSchema,

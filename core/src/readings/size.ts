@@ -13,27 +13,35 @@ export interface Figures {
   /** The figures as written, without the unit: `66.70` is not `66.7`. */
   readonly written: string;
   readonly unit: UnitId | undefined;
+  /** By the gap after each value but the last: whether a cross stands there, between two directions. */
+  readonly crosses: readonly boolean[];
   /** Characters taken, the unit included. */
   readonly length: number;
 }
 
-const NEXT_REPEAT = /^\s*(?:\/|\.\.|–|-|to\s)\s*(?=[\d.])/i;
+const NEXT_REPEAT = /^\s*(?:\/|\.\.|–|-|to\s|[x×])\s*(?=[\d.])/i;
+/** Two directions of one bore or journal differ by less than this share: a pin `20x60` is no such pair. */
+const CROSSED = 0.02;
 const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³)\.?)(?=$|[\s,;])/i;
 
 /**
- * Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67` at the start of `text`; undefined where no figures
- * stand.
+ * Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67`, `95.06x95.04` at the start of `text`; undefined
+ * where no figures stand.
  */
 export function readFigures(text: string): Figures | undefined {
   const first = readNumber(text);
   if (!first) return undefined;
   const values = [first.value];
+  const crosses: boolean[] = [];
   let length = first.length;
   for (;;) {
     const separator = NEXT_REPEAT.exec(text.slice(length));
     if (!separator) break;
     const next = readNumber(text.slice(length + separator[0].length));
     if (!next) break;
+    const isCross = /[x×]/i.test(separator[0]);
+    if (isCross && !(Math.abs(next.value - first.value) <= CROSSED * first.value && !crosses.at(-1))) break;
+    crosses.push(isCross);
     values.push(next.value);
     length += separator[0].length + next.length;
   }
@@ -41,7 +49,7 @@ export function readFigures(text: string): Figures | undefined {
   const word = UNIT_WORD.exec(text.slice(length));
   const unit = word?.[1] ? unitOf(word[1]) : undefined;
   if (word && unit) length += word[0].length;
-  return { values, written, unit, length };
+  return { values, written, unit, crosses, length };
 }
 
 const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Parameter): boolean =>
@@ -62,7 +70,7 @@ export function sizeOf(
   figures: Figures,
   instrument: InstrumentId | undefined,
   text: string,
-  positions?: readonly number[],
+  where: Pick<SizeReading, 'positions' | 'positionsAssumed' | 'levels' | 'axes'> = {},
 ): SizeReading | Unread {
   const { values, unit } = figures;
   const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
@@ -73,8 +81,8 @@ export function sizeOf(
       text,
       parameter: parameter.id,
       values: [...values],
-      ...(positions ? { positions: [...positions] } : {}),
-      figures: figures.written,
+      ...where,
+      ...(figures.written === '' ? {} : { figures: figures.written }),
       unit: used,
       ...(unit ? {} : { unitAssumed: true }),
       instrument: instrument ?? parameter.instruments[0],
@@ -86,7 +94,7 @@ export function sizeOf(
 
 function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): Unread {
   const { unit } = figures;
-  const written = `${figures.written}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
+  const written = `${figures.written || figures.values.join(' / ')}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
   const name = parameter.name.toLowerCase();
   if (unit && UNITS[unit].quantity !== parameter.quantity) {
     return unread(text, [`${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.`]);

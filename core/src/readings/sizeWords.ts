@@ -4,6 +4,7 @@ import { lookOf } from './lookWords.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { numberAt, placesOf, sizeInRow } from './positions.js';
 import { sizeOf, type Figures } from './size.js';
+import { figuresAtSpots } from './spots.js';
 import { stepOf } from './step.js';
 import { unread } from './unread.js';
 
@@ -23,7 +24,7 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
   const named = find(naming, 'parameter');
   const end = next + (naming?.tokens ?? 0);
   if (!named || !naming || phrases.figures(end) || numberAt(phrases, end)) return undefined;
-  const places = placesOf(named.parameter, phrases.source(next, end), figures);
+  const places = placesOf(named.parameter, phrases.source(next, end), { figures, spots: {} });
   return { is: sizeOf(named.parameter, figures, instrument, phrases.source(from, end), places), next: end };
 }
 
@@ -66,9 +67,9 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (standard) return standard;
   const inRow = sizeInRow(phrases, phrase, from, after, (at) => figuresFirst(phrases, at) !== undefined);
   if (inRow) return inRow;
-  const figures = phrases.figures(after);
-  const end = figures && phrases.after(after, figures.length);
-  if (!figures || end === undefined) return undefined;
+  const found = figuresAtSpots(phrases, after);
+  if (!found) return undefined;
+  const { figures, next: end } = found;
   const count = find(phrase, 'count');
   const single = figures.values.length === 1 && !figures.unit ? String(figures.values[0]) : undefined;
   if (count && single !== undefined && isOptionOf(count.feature, single))
@@ -83,7 +84,7 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
     return { is: stepOf(parameter, figures, sign, phrases.source(from, next)), next };
   }
   const { instrument, next } = phrases.instrument(end);
-  const places = placesOf(parameter, phrases.source(from, from + phrase.tokens), figures);
+  const places = placesOf(parameter, phrases.source(from, from + phrase.tokens), found);
   return { is: sizeOf(parameter, figures, instrument, phrases.source(from, next), places), next };
 }
 

@@ -32,6 +32,7 @@ const ORDER: readonly Meaning['is'][] = [
   'place',
   'claim',
   'feature',
+  'face',
   'sign',
   'step',
   'count',
@@ -62,6 +63,10 @@ function missingBeside(meaning: Meaning, typed: string, place: string): Sentence
             `${meaning.feature.name}: say which, ${either(meaning.feature.form.options.map((option) => option.words[0] ?? option.name))}. ${meaning.feature.tell}`,
           ]
         : undefined;
+    case 'face':
+      return [
+        `${meaning.face.name}: say which pattern after it, as the catalogue calls it. ${meaning.face.definition}`,
+      ];
     case 'sign':
       return [`Say where it stands, like "${place} ${typed}".`];
     case 'step':

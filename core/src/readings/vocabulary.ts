@@ -1,5 +1,5 @@
 import { describedAs, KINDS, KIND_IDS, type DescribedId, type KindId } from '../dictionary/dictionary.js';
-import type { Feature, Making, MarkPlace, Option, Parameter } from '../dictionary/definition.js';
+import type { Feature, Interface, Making, MarkPlace, Option, Parameter } from '../dictionary/definition.js';
 import { CLAIM_IDS, type ClaimAbout } from './reading.js';
 import { INSTRUMENTS, INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 
@@ -10,6 +10,7 @@ export type Meaning =
   | { readonly is: 'count'; readonly feature: Feature }
   | { readonly is: 'option'; readonly feature: Feature; readonly option: Option }
   | { readonly is: 'feature'; readonly feature: Feature }
+  | { readonly is: 'face'; readonly face: Interface }
   | { readonly is: 'place'; readonly place: MarkPlace }
   | { readonly is: 'making'; readonly making: Making }
   | { readonly is: 'instrument'; readonly instrument: InstrumentId }
@@ -96,6 +97,13 @@ function vocabularyOf(id: DescribedId): Vocabulary {
     }
   }
   for (const place of Object.values(kind.markPlaces)) for (const word of place.words) add(word, { is: 'place', place });
+  for (const face of Object.values(kind.interfaces)) {
+    for (const word of new Set([face.name.toLowerCase(), ...face.synonyms])) {
+      // On a block, "front cover" is still the cover.
+      const isKind = words.get(word)?.some(({ is }) => is === 'kind');
+      if (!isKind) add(word, { is: 'face', face });
+    }
+  }
   for (const [word, making] of Object.entries(MAKING_WORDS)) if (making) add(word, { is: 'making', making });
   for (const instrument of INSTRUMENT_IDS)
     for (const word of INSTRUMENTS[instrument].words) add(word, { is: 'instrument', instrument });

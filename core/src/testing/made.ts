@@ -37,6 +37,14 @@ interface Round {
   readonly rated?: Rating;
 }
 
+/** A made part, one size of which was measured to lack form by so much. */
+export function misshapen(part: Part, id: string, form: Readonly<Record<string, number>>): Part {
+  const value = part.values[id];
+  if (!value) throw new RangeError(`${part.label} has no ${id}.`);
+  const lacks = Object.fromEntries(Object.entries(form).map(([lack, by]) => [lack, interval(by)]));
+  return { ...part, values: { ...part.values, [id]: { ...value, source: 'measured', ...lacks } } };
+}
+
 const byKind = (parts: readonly Part[]): Assembly['parts'] =>
   Object.fromEntries(parts.map((part) => [part.kind, part]));
 

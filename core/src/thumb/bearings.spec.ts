@@ -1,5 +1,5 @@
 import { describeBoundaries, boundary } from '../testing/boundary';
-import { finding, judged, made, outcomeOf } from '../testing/made';
+import { finding, judged, made, misshapen, outcomeOf } from '../testing/made';
 import { say } from '../quantity/sentence';
 import { around } from '../quantity/interval';
 import { lineBore } from '../joints/operations/housings';
@@ -59,6 +59,30 @@ const inPlace = (check: string, size: string) => (by: number, rules: HouseRules)
 
 describe('figures of thumb of bearings', () => {
   describeBoundaries(bearings, [
+    boundary(
+      bearings.outOfRound,
+      (by, rules) =>
+        judged(
+          'mains',
+          'mainRound',
+          [misshapen(crank(), 'crank.mainJournal.diameter', { outOfRound: by }), block(HOUSING)],
+          { rules },
+        ),
+      [0.01261, 'fits'],
+      [0.01339, 'doesNotFit'],
+    ),
+    boundary(
+      bearings.taper,
+      (by, rules) =>
+        judged(
+          'mains',
+          'mainRound',
+          [misshapen(crank(), 'crank.mainJournal.diameter', { taper: by }), block(HOUSING)],
+          { rules },
+        ),
+      [0.01261, 'fits'],
+      [0.01339, 'doesNotFit'],
+    ),
     boundary(
       bearings.thousandth,
       clearance({}),

@@ -43,6 +43,16 @@ export const bearings = subject('bearings', {
   mainSpacing: within('Main spacing', 0.6, 'Journals lie under their housings within the play of their widths'),
   shellHousing: within('Housing of a shell', 0.045, 'A shell is made for one housing, within its tolerance'),
   ground: about('Tolerance of a ground journal', 0.013, 'A crank grinder holds a journal to half a thou in all'),
+  outOfRound: atMost(
+    'Journal out of round',
+    0.013,
+    'A plain bearing bears half a thou between two directions of its journal; more breaks the oil film',
+  ),
+  taper: atMost(
+    'Journal tapered',
+    0.013,
+    'A plain bearing bears half a thou along its journal; more carries the load on one edge',
+  ),
   polished: atMost('Polished off a journal', 0.013, 'Polishing takes half a thou of diameter; more is ground'),
   lineBored: atMost('Line boring', 8, 'Small journals to large ones is a quarter of an inch; more is another block'),
   ringBore: about(

@@ -1,5 +1,5 @@
 import { boundary, describeBoundaries } from '../testing/boundary';
-import { finding, judged, made } from '../testing/made';
+import { finding, judged, made, misshapen } from '../testing/made';
 import { boreCylinders, honeCylinders, plateCylinders, sleeveCylinders } from '../joints/operations/cylinders';
 import { widenGroove } from '../joints/operations/pistons';
 import { piston as pistonKind } from '../dictionary/kinds/piston';
@@ -88,6 +88,44 @@ const sleeved = (worked: Worked) =>
 
 describe('figures of thumb of cylinders', () => {
   describeBoundaries(cylinders, [
+    boundary(
+      cylinders.outOfRound,
+      (by, rules) =>
+        judged(
+          'pistonInBlock',
+          'cylinderRound',
+          [
+            misshapen(
+              made('block', { bore: BORE, wall: 20 }, { cylinderWall: 'parent', boreSurface: 'iron' }),
+              'block.bore',
+              { outOfRound: by },
+            ),
+            made('piston', { 'skirt.diameter': BORE - 0.06 }),
+          ],
+          { rules },
+        ),
+      [0.0485, 'fits'],
+      [0.0515, 'doesNotFit'],
+    ),
+    boundary(
+      cylinders.taper,
+      (by, rules) =>
+        judged(
+          'pistonInBlock',
+          'cylinderRound',
+          [
+            misshapen(
+              made('block', { bore: BORE, wall: 20 }, { cylinderWall: 'parent', boreSurface: 'iron' }),
+              'block.bore',
+              { taper: by },
+            ),
+            made('piston', { 'skirt.diameter': BORE - 0.06 }),
+          ],
+          { rules },
+        ),
+      [0.0776, 'fits'],
+      [0.0824, 'doesNotFit'],
+    ),
     boundary(
       cylinders.skirtTwoStroke,
       skirt({ ...fourStroke, rings: '2' }),

@@ -31,6 +31,12 @@ export const cylinders = subject('cylinders', {
   ),
   skirtCast: skirt('a cast piston', [0.00035, 0.0007], [0.00005, 0.0013], 'A cast piston runs with the least room'),
   finishedWithin: about('Tolerance of a finished cylinder', 0.006, 'A cylinder is honed to so near, either way'),
+  outOfRound: atMost(
+    'Cylinder out of round',
+    0.05,
+    'New rings follow a cylinder that is two thou out of round, and no more',
+  ),
+  taper: atMost('Cylinder tapered', 0.08, 'Over three thou of taper the ring gap closes at the bottom: it is bored'),
   honed: atMost('Honing', 0.05, 'A hone takes hundredths of diameter; more is bored'),
   bored: atMost(
     'Boring where the wall was never measured',

@@ -287,17 +287,35 @@ export const block = defineKind({
   interfaces: {
     flywheelFlange: face(
       'Flywheel flange served',
+      'flywheel flange, flange pattern',
       'Crank flange pattern for which the flywheel and bellhousing of this block are made.',
     ),
-    headBolts: face('Head bolt pattern', 'Bolt places, threads and dowels by which the head is held.'),
+    headBolts: face(
+      'Head bolt pattern',
+      'bolt pattern, head pattern',
+      'Bolt places, threads and dowels by which the head is held.',
+    ),
     sparePattern: face(
       'Head bolt pattern of undrilled bosses',
+      'spare pattern, undrilled bosses',
       'Bolt pattern that the block would take as well, if bosses that were cast but never drilled were drilled and tapped; none where there are no such bosses.',
     ),
-    coolant: face('Coolant ports', 'Which coolant holes open in the deck, and where.'),
-    bellhousing: face('Bellhousing', 'Bolt places and dowels of the rear face.'),
-    mounts: face('Engine mounts', 'Bosses and threads by which the engine is held in its machine.'),
-    frontCover: face('Front cover', 'Bolt places, height and dowels of the front face.'),
-    starter: face('Starter', 'Bolt places and pilot for the starter.'),
+    coolant: face('Coolant ports', 'coolant pattern, water ports', 'Which coolant holes open in the deck, and where.'),
+    bellhousing: face(
+      'Bellhousing',
+      'bell housing, bellhousing pattern, rear face',
+      'Bolt places and dowels of the rear face.',
+    ),
+    mounts: face(
+      'Engine mounts',
+      'mounts, mount pattern',
+      'Bosses and threads by which the engine is held in its machine.',
+    ),
+    frontCover: face(
+      'Front cover',
+      'front cover pattern, timing cover',
+      'Bolt places, height and dowels of the front face.',
+    ),
+    starter: face('Starter', 'starter pattern, starter face', 'Bolt places and pilot for the starter.'),
   },
 });

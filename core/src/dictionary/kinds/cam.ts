@@ -184,5 +184,11 @@ export const cam = defineKind({
     rear: markedAt('rear end', 'rear, on rear', ['stamped', 'etched', 'painted']),
     shaft: markedAt('between the lobes', 'shaft, on shaft', ['cast', 'painted']),
   },
-  interfaces: { gearSeat: face('Gear seat', 'Bolts, dowel and register by which the cam gear or sprocket is held.') },
+  interfaces: {
+    gearSeat: face(
+      'Gear seat',
+      'gear pattern, sprocket seat',
+      'Bolts, dowel and register by which the cam gear or sprocket is held.',
+    ),
+  },
 });

@@ -369,11 +369,20 @@ export const crank = defineKind({
     pinClass: markedAt('crankpin class, by the throw', 'pin class', ['stamped', 'painted'], 'panOff'),
   },
   interfaces: {
-    flywheelFlange: face('Flywheel flange', 'Bolt circle, bolt count and pilot to which the flywheel is bolted.'),
+    flywheelFlange: face(
+      'Flywheel flange',
+      'flange pattern, flange bolts',
+      'Bolt circle, bolt count and pilot to which the flywheel is bolted.',
+    ),
     frontSpline: face(
       'Front spline or gear',
+      'front spline, nose spline',
       'Spline, key and gear seat of the nose, by which the timing drive and pump are driven.',
     ),
-    timingGear: face('Timing gear', 'Teeth, pitch and seat of the timing gear or sprocket the nose carries.'),
+    timingGear: face(
+      'Timing gear',
+      'timing sprocket, timing gear seat',
+      'Teeth, pitch and seat of the timing gear or sprocket the nose carries.',
+    ),
   },
 });

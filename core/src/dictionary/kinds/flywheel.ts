@@ -79,7 +79,15 @@ export const flywheel = defineKind({
     rim: markedAt('rim', 'rim, on rim', ['stamped', 'painted'], 'outside'),
   },
   interfaces: {
-    flywheelFlange: face('Flywheel flange', 'Bolt circle, bolt count and pilot by which it is bolted to the crank.'),
-    clutch: face('Clutch or converter', 'Bolt places for clutch cover or converter.'),
+    flywheelFlange: face(
+      'Flywheel flange',
+      'flange pattern, crank flange',
+      'Bolt circle, bolt count and pilot by which it is bolted to the crank.',
+    ),
+    clutch: face(
+      'Clutch or converter',
+      'clutch, clutch pattern, converter',
+      'Bolt places for clutch cover or converter.',
+    ),
   },
 });

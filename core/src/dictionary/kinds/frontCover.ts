@@ -71,5 +71,11 @@ export const frontCover = defineKind({
     outside: markedAt('outside', 'outside, on outside', ['cast'], 'outside'),
     inside: markedAt('inside', 'inside, on inside', ['cast', 'stamped']),
   },
-  interfaces: { frontCover: face('Front cover', 'Bolt places, height and dowels of the block’s front face.') },
+  interfaces: {
+    frontCover: face(
+      'Front cover',
+      'front cover pattern, cover pattern',
+      'Bolt places, height and dowels of the block’s front face.',
+    ),
+  },
 });

@@ -274,10 +274,26 @@ export const head = defineKind({
     face: markedAt('face', 'on face', ['stamped', 'cast'], 'headOff'),
   },
   interfaces: {
-    headBolts: face('Head bolt pattern', 'Bolt places, threads and dowels by which the head is held.'),
-    coolantPorts: face('Coolant ports', 'Which coolant holes open in the face, and where.'),
-    intakeManifold: face('Intake manifold', 'Bolt places and port places of the intake face.'),
-    exhaustManifold: face('Exhaust manifold', 'Bolt places and port places of the exhaust face.'),
-    camCarrier: face('Cam carrier', 'The carrier machined as a pair with the head.'),
+    headBolts: face(
+      'Head bolt pattern',
+      'bolt pattern, head pattern',
+      'Bolt places, threads and dowels by which the head is held.',
+    ),
+    coolantPorts: face(
+      'Coolant ports',
+      'coolant pattern, water ports',
+      'Which coolant holes open in the face, and where.',
+    ),
+    intakeManifold: face(
+      'Intake manifold',
+      'intake face, intake manifold pattern',
+      'Bolt places and port places of the intake face.',
+    ),
+    exhaustManifold: face(
+      'Exhaust manifold',
+      'exhaust face, exhaust manifold pattern',
+      'Bolt places and port places of the exhaust face.',
+    ),
+    camCarrier: face('Cam carrier', 'cam carriers', 'The carrier machined as a pair with the head.'),
   },
 });

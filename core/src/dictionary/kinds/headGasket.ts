@@ -69,7 +69,11 @@ export const headGasket = defineKind({
     face: markedAt('face', 'face, on face', ['painted', 'stamped']),
   },
   interfaces: {
-    headBolts: face('Head bolt pattern', 'Bolt places and dowels.'),
-    coolant: face('Coolant ports', 'Which coolant holes the gasket opens.'),
+    headBolts: face('Head bolt pattern', 'bolt pattern, head pattern', 'Bolt places and dowels.'),
+    coolant: face(
+      'Coolant ports',
+      'coolant pattern, coolant holes, water ports',
+      'Which coolant holes the gasket opens.',
+    ),
   },
 });

@@ -96,5 +96,5 @@ export const valve = defineKind({
     head: markedAt('head', 'head, on head', ['stamped', 'cast']),
     stem: markedAt('stem end', 'on stem, stem end', ['stamped', 'etched']),
   },
-  interfaces: { keepers: face('Keepers', 'Form of the keeper grooves.') },
+  interfaces: { keepers: face('Keepers', 'keeper, keeper grooves, collets', 'Form of the keeper grooves.') },
 });

@@ -101,5 +101,5 @@ export const valveSpring = defineKind({
     coil: markedAt('coils', 'coil, on coils', ['painted']),
     retainer: markedAt('retainer', 'on retainer', ['stamped', 'etched']),
   },
-  interfaces: { keepers: face('Keepers', 'Form of the keepers the retainer takes.') },
+  interfaces: { keepers: face('Keepers', 'keeper, keepers taken, collets', 'Form of the keepers the retainer takes.') },
 });

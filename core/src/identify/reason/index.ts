@@ -1,7 +1,8 @@
 import { sayLook } from '../../dictionary/dictionary.js';
+import { compareFaces } from '../../catalogue/facePattern.js';
 import type { Sentence } from '../../quantity/sentence.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
-import type { Evidence, LookEvidence } from '../evidence.js';
+import type { Evidence, FaceEvidence, LookEvidence } from '../evidence.js';
 import { claimReason } from './claim.js';
 import { markReason } from './mark.js';
 import { notStated } from './notStated.js';
@@ -19,6 +20,8 @@ export function reasonFor(index: CatalogueIndex, row: number, evidence: Evidence
       return stepReason(index, row, evidence);
     case 'look':
       return lookReason(index, row, evidence);
+    case 'face':
+      return faceReason(index, row, evidence);
     case 'mark':
       return markReason(index, row, evidence);
     case 'claim':
@@ -35,4 +38,18 @@ function lookReason(index: CatalogueIndex, row: number, { feature, option }: Loo
   return recorded === option
     ? [`Seen ${sayLook(feature, option)}, as the catalogue has it.`]
     : [`Seen ${sayLook(feature, option)}, but this one has ${sayLook(feature, recorded)}.`];
+}
+
+function faceReason(index: CatalogueIndex, row: number, { face, pattern }: FaceEvidence): Sentence {
+  const column = index.faces.get(face.id);
+  const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
+  if (recorded === undefined) return notStated(face.name);
+  switch (compareFaces(pattern, recorded)) {
+    case 'same':
+      return [`${face.name} ${recorded}, as the catalogue has it.`];
+    case 'perhaps':
+      return [`${face.name} ${pattern}, which may be what the catalogue calls ${recorded}.`];
+    case 'other':
+      return [`${face.name} ${pattern}, but this one has ${recorded}.`];
+  }
 }

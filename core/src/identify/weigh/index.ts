@@ -2,6 +2,7 @@ import type { HouseRules } from '../../shop/houseRules.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
 import type { Evidence } from '../evidence.js';
 import { weighClaim } from './claim.js';
+import { weighFace } from './face.js';
 import { weighLook } from './look.js';
 import { weighMark } from './mark.js';
 import { weighSize, weighStep } from './size.js';
@@ -24,6 +25,10 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
     case 'look': {
       const column = index.looks.get(evidence.feature.id);
       return column && weighLook(column, evidence);
+    }
+    case 'face': {
+      const column = index.faces.get(evidence.face.id);
+      return column && weighFace(column, evidence);
     }
     case 'mark':
       return index.marks.distinct.length > 0 || index.schemes.length > 0 ? weighMark(index, evidence) : undefined;

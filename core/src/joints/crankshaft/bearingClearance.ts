@@ -1,11 +1,12 @@
-import type { Value } from '../../catalogue/part.js';
+import type { Part, Value } from '../../catalogue/part.js';
+import type { Parameter } from '../../dictionary/definition.js';
 import { apart, around, margin, middle, minus, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
 import { MENDED, type Chosen, type JointCheck } from '../check.js';
-import { closer, hold, mended, missing, said, work, type Outcome, type Offer } from '../outcome.js';
-import { polishJournal, regrindJournal } from '../operations/journals.js';
+import { closer, hold, mended, missing, offer, said, work, type Outcome, type Offer } from '../outcome.js';
+import { polishJournal, regrindJournal, trueJournal } from '../operations/journals.js';
 import { isDone } from '../operations/operation.js';
 import { mendedBy, undecided, wantedBefore, type Requirement } from '../shapes/within.js';
 import {
@@ -124,6 +125,18 @@ function sayPositions({ shells, positions = [], clearance }: ShellChoice, wanted
   });
   return sentence`By the class marks, position by position: ${places.join('; ')}. They run with ${band(clearance)}, ${band(wanted)} wanted; measure to confirm.`;
 }
+
+/** Grinding a journal that is worn out of shape. What shells it then takes is told by the oil clearance. */
+export const trueUp =
+  (journal: Parameter, grinding: 'regrindMains' | 'regrindPins') =>
+  ({ rules }: Assembly, part: Part, now: Interval): readonly Offer[] =>
+    offer(trueJournal(part, journal, now, rules), (ground) =>
+      work({
+        steps: [grinding],
+        says: sentence`Grind all of them to ${band(ground.values[journal.id]?.interval ?? now)}, at which the worst cleans up.`,
+        parts: [ground],
+      }),
+    );
 
 const MEASURE_ALL =
   'Measure every housing, shell and journal on the real parts before ordering; the maker’s own figures rule.';

@@ -12,10 +12,11 @@ import { closer, hold, isOption, mended, missing, offer, said, work, type Outcom
 import { fitSpacerShells, lineBore } from '../operations/housings.js';
 import { isDone } from '../operations/operation.js';
 import { grindThrustFaces } from '../operations/cranks.js';
+import { roundAndParallel } from '../shapes/roundAndParallel.js';
 import { sameCount } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 import { mendedBy, specified, undecided, wantedBefore } from '../shapes/within.js';
-import { bearingClearance, centred, type HousingWork } from './bearingClearance.js';
+import { bearingClearance, centred, trueUp, type HousingWork } from './bearingClearance.js';
 import {
   isSpacer,
   requiredClearance,
@@ -245,5 +246,12 @@ export const mains: Joint = {
     { ...clearance, judge: (assembly) => inRollingBearings(assembly) ?? clearance.judge(assembly) },
     shellWidth,
     endFloat,
+    roundAndParallel({
+      id: 'mainRound',
+      name: 'Mains round and parallel',
+      of: MAIN_BEARING.journal,
+      most: bearings,
+      mend: trueUp(MAIN_BEARING.journal, 'regrindMains'),
+    }),
   ],
 };

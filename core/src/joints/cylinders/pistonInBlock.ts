@@ -1,10 +1,12 @@
 import { block } from '../../dictionary/kinds/block.js';
 import { piston } from '../../dictionary/kinds/piston.js';
+import { cylinders } from '../../thumb/index.js';
 import { lookOf } from '../assembly.js';
 import type { JointCheck, Joint } from '../check.js';
 import { said, seeing, work } from '../outcome.js';
 import { implied } from '../shapes/implied.js';
-import { skirtClearance } from './skirtClearance.js';
+import { roundAndParallel } from '../shapes/roundAndParallel.js';
+import { skirtClearance, trueUpCylinders } from './skirtClearance.js';
 
 /** A crown with a direction goes in one way, a handed piston into its own bank only. */
 const direction: JointCheck = {
@@ -42,6 +44,19 @@ export const pistonInBlock: Joint = {
         ? said('fits', ['The piston runs in the liner.'])
         : undefined,
     ),
+    roundAndParallel({
+      id: 'cylinderRound',
+      name: 'Cylinders round and parallel',
+      of: block.parameters.bore,
+      most: cylinders,
+      also: [
+        block.parameters.wall.id,
+        block.features.cylinderWall.id,
+        block.features.boreSurface.id,
+        block.features.material.id,
+      ],
+      mend: trueUpCylinders,
+    }),
     direction,
     implied({
       id: 'squirters',

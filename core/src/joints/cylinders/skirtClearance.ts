@@ -10,7 +10,13 @@ import { cylinders, limitOf, type FigureOfThumb } from '../../thumb/index.js';
 import { lookOf, machined, valueOf, type Assembly } from '../assembly.js';
 import type { JointCheck } from '../check.js';
 import { missing, offer, work, type Offer, type Outcome } from '../outcome.js';
-import { boreCylinders, honeCylinders, plateCylinders, sleeveCylinders } from '../operations/cylinders.js';
+import {
+  boreCylinders,
+  honeCylinders,
+  plateCylinders,
+  sleeveCylinders,
+  trueCylinders,
+} from '../operations/cylinders.js';
 import { isDone, type Worked } from '../operations/operation.js';
 import type { OperationId } from '../operations/operations.js';
 import { specified, within, type Requirement } from '../shapes/within.js';
@@ -171,6 +177,23 @@ function boreWork(
       }),
     ),
   ];
+}
+
+/**
+ * What brings a cylinder right that is worn out of shape, whatever piston comes: its skirt clearance tells afterwards
+ * which oversize goes in.
+ */
+export function trueUpCylinders(assembly: Assembly, part: Part, now: Interval): readonly Offer[] {
+  const finish = FINISHES[surfaceOf(assembly, block.parameters.bore) ?? ''];
+  const trued = trueCylinders(part, now, assembly.rules);
+  if (!finish) return whileUnseen(trued);
+  return offer(trued, (bored) =>
+    work({
+      steps: finish.bore,
+      says: sentence`${capital(finish.says)} ${band(bored.values[block.parameters.bore.id]?.interval ?? now)}, at which the worst cleans up.`,
+      parts: [bored],
+    }),
+  );
 }
 
 /** Faces by which a liner sits in its block: one that has the same goes in the place of another. */

@@ -1,7 +1,7 @@
 import type { Part } from '../../catalogue/part.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { liner } from '../../dictionary/kinds/liner.js';
-import { middle, SAME_WITHIN, shifted, type Interval } from '../../quantity/interval.js';
+import { around, middle, SAME_WITHIN, shifted, type Interval } from '../../quantity/interval.js';
 import { cylinders, limitOf, type HasFigures } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import { cut, isDone, type Worked } from './operation.js';
@@ -37,6 +37,21 @@ export function honeCylinders(part: Part, by: number, rules: HasFigures = {}): W
   if (by < 0) return { refused: 'A hone makes bores larger only.' };
   if (by > limitOf(cylinders.honed, rules)) return { refused: 'So much is bored, not honed.' };
   return { part: machined(part, bore, shifted(now, by)) };
+}
+
+/**
+ * Bores cylinders that are worn out of shape to the smallest of their oversizes at which they clean up. Refused where
+ * none is large enough, or no oversizes are known.
+ */
+export function trueCylinders(part: Part, now: Interval, rules: HasFigures = {}): Worked {
+  const bore = boreOf(part);
+  const from = middle(part.standard[bore.id] ?? now);
+  const to = [...(part.service[bore.id] ?? [])]
+    .filter((step) => step > 0)
+    .sort((a, b) => a - b)
+    .map((step) => around(from + step, limitOf(cylinders.finishedWithin, rules)))
+    .find((each) => each.low >= now.high);
+  return to ? boreCylinders(part, to, rules) : { refused: 'They do not clean up at any oversize.' };
 }
 
 /**

@@ -17,6 +17,21 @@ export const regrindJournal = (part: Part, journal: Parameter, to: Interval): Wo
     tooFar: 'That is below the last undersize to which it may be ground.',
   });
 
+/**
+ * Grinds a journal that is worn out of shape to the largest of its undersizes at which it cleans up. Refused where none
+ * is small enough, or no undersizes are known.
+ */
+export function trueJournal(part: Part, journal: Parameter, now: Interval, rules: HasFigures = {}): Worked {
+  const standard = part.standard[journal.id];
+  const steps = [...(part.service[journal.id] ?? [])].filter((step) => step < 0).sort((a, b) => b - a);
+  const within = limitOf(bearings.ground, rules) / 2;
+  const from = standard ?? now;
+  const to = steps
+    .map((step) => around((from.low + from.high) / 2 + step, within))
+    .find((each) => each.high <= now.low);
+  return to ? regrindJournal(part, journal, to) : { refused: 'It does not clean up at any undersize.' };
+}
+
 /** Polishes a journal down by `off` of diameter. Refused where that is a grinder's work. */
 export function polishJournal(part: Part, journal: Parameter, off: number, rules: HasFigures = {}): Worked {
   const now = part.values[journal.id]?.interval;

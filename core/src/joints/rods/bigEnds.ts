@@ -3,14 +3,15 @@ import { rod } from '../../dictionary/kinds/rod.js';
 import { rodShell } from '../../dictionary/kinds/rodShell.js';
 import { around, interval, middle, minus, scaled, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
-import { cite, limitOf, rods, type FigureOfThumb } from '../../thumb/index.js';
+import { bearings, cite, limitOf, rods, type FigureOfThumb } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
 import { TOLD, type JointCheck, type Joint } from '../check.js';
-import { bearingClearance, centred, type HousingWork } from '../crankshaft/bearingClearance.js';
+import { bearingClearance, centred, trueUp, type HousingWork } from '../crankshaft/bearingClearance.js';
 import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from '../crankshaft/bearings.js';
 import { missing, said, seeing, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { narrowRod, resizeBigEnd } from '../operations/rods.js';
+import { roundAndParallel } from '../shapes/roundAndParallel.js';
 import { specified, within } from '../shapes/within.js';
 import { onNeedles } from './needleCages.js';
 
@@ -202,9 +203,17 @@ const pinOil: JointCheck = {
 /**
  * Rod on its crankpin: oil clearance over the shells, float at the side, fillet against chamfer, and a way for the oil.
  */
+const pinRound = roundAndParallel({
+  id: 'pinRound',
+  name: 'Crankpins round and parallel',
+  of: crankpin,
+  most: bearings,
+  mend: trueUp(crankpin, 'regrindPins'),
+});
+
 export const bigEnds: Joint = {
   id: 'bigEnds',
   name: 'Big ends',
   kinds: ['crank', 'rod'],
-  checks: [bigEndBearing, side, filletRoom, pinOil],
+  checks: [bigEndBearing, side, filletRoom, pinOil, pinRound],
 };

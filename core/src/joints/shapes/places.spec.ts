@@ -43,6 +43,24 @@ describe('a size that was measured place by place', () => {
     expect(some?.interval.high).toBeGreaterThan(51.99);
   });
 
+  // Common practice, no source: half a thou on a journal, two thou of ovality and three of taper in a cylinder.
+  it('is held against what a bearing and rings bear of ovality and taper, and is trued up where it is over', () => {
+    const mains = (text: string) => finding('mains', 'mainRound', [onBench('crank', text), made('block', {})]);
+    expect(mains('main 1 51.98 mic').arises).toBeFalse();
+    expect(mains('main 1 51.981x51.980 mic').verdict).toBe('fits');
+    const oval = mains('main 1 51.98x51.98 main 2 51.98x51.95 mic');
+    expect(say(oval.because, 'metric')).toMatch(/^Main 2 is .* out of round, 0.013/);
+    expect(oval.verdict).toBe('fitsWithWork');
+    expect(oval.work[0]?.steps).toEqual(['regrindMains']);
+    const left = oval.work[0]?.parts[0]?.values['crank.mainJournal.diameter'];
+    expect(left?.outOfRound).toBeUndefined();
+    expect(left?.interval.high).toBeLessThan(51.95);
+    const bores = (text: string) =>
+      finding('pistonInBlock', 'cylinderRound', [onBench('block', text), made('piston', {})]);
+    const tapered = bores('iron bores wall 6, cyl 3 top 95.16 bottom 95.02 bore gauge');
+    expect(say(tapered.because, 'metric')).toMatch(/^Cylinder 3 is .* tapered, 0.080/);
+  });
+
   it('goes by the finer of two instruments at one place', () => {
     const { at } = onBench('crank', 'main 1 51.9 caliper main 1 51.98 mic').values['crank.mainJournal.diameter'] ?? {};
     expect(at?.length).toBe(1);

@@ -62,7 +62,7 @@ interface Place<S extends Sizes> {
 }
 
 /** What places in a row are called. */
-const PLACES: Readonly<Record<Parameter['per'], string>> = {
+export const PLACES: Readonly<Record<Parameter['per'], string>> = {
   part: 'place',
   main: 'main',
   crankpin: 'crankpin',

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
+  compareFaces,
   decideWithin,
   digitsOf,
   ToolDrawer,
@@ -13,8 +14,14 @@ import {
   type Parameter,
   type Part,
   type Pattern,
+  type Value,
 } from '@which-bore/core';
 import { Preferences } from '../data/preferences';
+
+type Spotted = Pick<Value, 'interval' | 'spots' | 'outOfRound' | 'taper'> & {
+  readonly position: number | undefined;
+  readonly found: number;
+};
 
 interface Row {
   readonly id: string;
@@ -22,7 +29,7 @@ interface Row {
   readonly definition: string;
   readonly mine: string | undefined;
   /** What was measured place by place. */
-  readonly places?: readonly { readonly position: number; readonly size: string }[];
+  readonly places?: readonly PlaceShown[];
   readonly theirs: string | undefined;
   readonly differs: string | undefined;
   /** Why it stands so, where that is not plain. */
@@ -30,11 +37,20 @@ interface Row {
   readonly look: boolean;
 }
 
+/** A place, heights and directions on it, and how far it is from round and parallel. */
+interface PlaceShown {
+  readonly position: number | undefined;
+  readonly size: string;
+  readonly form: string;
+}
+
+const SAID_OF_FACES = { same: 'same', perhaps: 'same ?', other: 'differs' } as const;
+
 /** How far a size lies outside of limits: below them less than nothing. */
 const outside = (size: number, { low, high }: Interval): number =>
   size < low ? size - low : size > high ? size - high : 0;
 
-/** Every size and look of the kind, as found on this part and as the candidate has it. */
+/** Every size, look and face of the kind, as found on this part and as the candidate has it. */
 @Component({
   selector: 'wb-size-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,10 +72,13 @@ const outside = (size: number, { low, high }: Interval): number =>
             <tr>
               <th scope="row" [title]="row.definition">{{ row.name }}</th>
               <td class="figures mine" [class.look]="row.look">
-                @for (place of row.places; track place.position) {
+                @for (place of row.places; track $index) {
                   <span class="place"
-                    ><small>{{ place.position }}</small> {{ place.size }}</span
-                  >
+                    ><small>{{ place.position }}</small> {{ place.size }}
+                    @if (place.form) {
+                      <small class="form">{{ place.form }}</small>
+                    }
+                  </span>
                 } @empty {
                   {{ row.mine ?? '' }}
                 }
@@ -115,6 +134,9 @@ const outside = (size: number, { low, high }: Interval): number =>
       color: var(--ink-soft);
       font-weight: 400;
     }
+    .form {
+      display: block;
+    }
     .mine {
       color: var(--brass);
       font-weight: 700;
@@ -139,7 +161,11 @@ export class SizeTable {
     const sizes = Object.values(kind.parameters).map((parameter): Row => {
       const mine = this.part().values[parameter.id];
       const theirs = candidate?.values[parameter.id];
-      const places = mine?.at?.map(({ position, interval }) => ({ position, found: middle(interval), interval })) ?? [];
+      const places: readonly Spotted[] = mine?.at
+        ? mine.at.map((at) => ({ ...at, found: middle(at.interval) }))
+        : mine?.spots
+          ? [{ ...mine, position: undefined, found: middle(mine.interval) }]
+          : [];
       const all = places.length > 0 ? places : mine ? [{ found: middle(mine.interval), interval: mine.interval }] : [];
       // Of several places the one that lies furthest out is told of.
       const [worst] = theirs
@@ -164,10 +190,7 @@ export class SizeTable {
         ),
         ...(places.length > 0
           ? {
-              places: places.map((at) => ({
-                position: at.position,
-                size: digitsOf(at.found, parameter.quantity, units),
-              })),
+              places: places.map((at) => this.placeShown(at, parameter)),
             }
           : {}),
         look: false,
@@ -189,8 +212,38 @@ export class SizeTable {
         look: true,
       };
     });
-    return [...sizes, ...looks].filter((row) => row.mine !== undefined || row.theirs !== undefined);
+    const faces = Object.values(kind.interfaces).map((face): Row => {
+      const mine = this.part().interfaces[face.id];
+      const theirs = candidate?.interfaces[face.id];
+      return {
+        id: face.id,
+        name: face.name,
+        definition: face.definition,
+        mine,
+        theirs,
+        differs: mine === undefined || theirs === undefined ? undefined : SAID_OF_FACES[compareFaces(mine, theirs)],
+        look: true,
+      };
+    });
+    return [...sizes, ...looks, ...faces].filter((row) => row.mine !== undefined || row.theirs !== undefined);
   });
+
+  /** Each height of a place, its directions with a cross between them, and what follows from them. */
+  private placeShown({ position, found, spots, outOfRound, taper }: Spotted, { quantity }: Parameter): PlaceShown {
+    const units = this.preferences.units();
+    const digits = (size: number) => digitsOf(size, quantity, units);
+    const rows = new Map<string, string[]>();
+    for (const { level = '', interval } of spots ?? [])
+      rows.set(level, [...(rows.get(level) ?? []), digits(middle(interval))]);
+    return {
+      position,
+      size: rows.size > 0 ? [...rows.values()].map((row) => row.join(' × ')).join(' / ') : digits(found),
+      form: [
+        ...(outOfRound ? [`${digits(middle(outOfRound))} out of round`] : []),
+        ...(taper ? [`${digits(middle(taper))} taper`] : []),
+      ].join(', '),
+    };
+  }
 
   /**
    * Inside or outside the limits once the instrument's uncertainty is guarded in; or that it cannot tell, and what can.

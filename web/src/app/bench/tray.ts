@@ -17,6 +17,7 @@ import { GROUPS, shownAs } from '../ui/understood';
 import { growing } from '../ui/growing';
 import { InTurn } from '../ui/turns';
 import { WhyUnread } from '../ui/whyUnread';
+import { AskPlaces } from './askPlaces';
 import { Pictures } from './pictures';
 import { ReadingHistory } from './readingHistory';
 
@@ -24,6 +25,7 @@ import { ReadingHistory } from './readingHistory';
 @Component({
   selector: 'wb-tray',
   imports: [
+    AskPlaces,
     FocusHere,
     FormsModule,
     InTurn,

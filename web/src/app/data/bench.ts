@@ -154,6 +154,11 @@ export class Bench {
     });
   }
 
+  /** Takes one reading for what somebody says it is. */
+  settle(id: string, is: Understood): void {
+    this.alter((readings) => readings.map((each) => (each.id === id ? { ...each, is } : each)));
+  }
+
   remove(id: string): void {
     this.alter((readings) => readings.filter((each) => each.id !== id));
   }

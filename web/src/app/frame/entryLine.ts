@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { completeEntry, featureOf, KINDS, LONGEST_ENTRY, type Completion, type Understood } from '@which-bore/core';
+import {
+  completeEntry,
+  featureOf,
+  interfaceOf,
+  KINDS,
+  LONGEST_ENTRY,
+  type Completion,
+  type Understood,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { Bench } from '../data/bench';
@@ -291,6 +299,8 @@ export class EntryLine {
   /** What a word was taken for, in a few words: its other unit, what was assumed, or which look it is. */
   protected brief(is: Understood): string {
     switch (is.sort) {
+      case 'face':
+        return interfaceOf(is.face).name.toLowerCase();
       case 'look':
         return featureOf(is.feature).name.toLowerCase();
       case 'size':

@@ -2,6 +2,7 @@ import {
   CLAIMS,
   cut,
   featureOf,
+  interfaceOf,
   fromInside,
   INSTRUMENTS,
   markPlaceOf,
@@ -28,6 +29,7 @@ export const GROUPS = [
   { sort: 'size', name: 'Sizes' },
   { sort: 'step', name: 'Service sizes' },
   { sort: 'look', name: 'Looks' },
+  { sort: 'face', name: 'Faces' },
   { sort: 'claim', name: 'Claims' },
   { sort: 'unread', name: 'Not understood' },
 ] as const satisfies readonly { readonly sort: Understood['sort']; readonly name: string }[];
@@ -50,6 +52,10 @@ export function shownAs(is: Understood): Shown {
     case 'look': {
       const feature = featureOf(is.feature);
       return { of: '', read: sayLook(feature, is.option), more: `${feature.name}. ${feature.tell}` };
+    }
+    case 'face': {
+      const { name, definition } = interfaceOf(is.face);
+      return { of: name, read: is.pattern, more: `${definition} Held against what the catalogue calls it.` };
     }
     case 'step':
       return shownStep(is);
@@ -85,10 +91,16 @@ function shownStep(is: Extract<Understood, { sort: 'step' }>): Shown {
   };
 }
 
+/** The figures of several heights, the two directions of each with a cross between them. */
+const figuresOf = ({ values, axes, levels }: Extract<Understood, { sort: 'size' }>): string =>
+  values
+    .map((value, at) => `${at === 0 ? '' : axes && levels?.[at] === levels?.[at - 1] ? ' × ' : ' / '}${value}`)
+    .join('');
+
 function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const parameter = parameterOf(is.parameter);
   const instrument = INSTRUMENTS[is.instrument].name.toLowerCase();
-  const values = is.figures ?? is.values.join(' / ');
+  const values = is.figures ?? figuresOf(is);
   const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
   const other =
     is.unit === 'mm'
@@ -101,8 +113,9 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const places = [...new Set(is.positions)];
   const [first, last] = [places[0], places.at(-1)];
   const where = first === undefined ? '' : first === last ? ` ${first}` : ` ${first} to ${last}`;
+  const heights = [...new Set(is.levels)].join(', ');
   return {
-    of: `${parameter.name}${where}`,
+    of: `${parameter.name}${where}${heights ? `, ${heights}` : ''}`,
     read: `${values} ${UNITS[is.unit].symbol}`,
     note: is.instrumentAssumed ? `${instrument}?` : instrument,
     more: [places.length > 1 ? 'one for each place, from the front' : `= ${other}`, ...assumed].join('; '),

@@ -1,0 +1,37 @@
+import { compareFaces } from '../../catalogue/facePattern.js';
+import { ASSUMED } from '../assumptions.js';
+import type { Column } from '../columns.js';
+import type { FaceEvidence } from '../evidence.js';
+import { meanByCode } from './size.js';
+import { fixed, type Weighed } from './weighed.js';
+
+/** Chance that the pattern of a face is called so, on a part of which the catalogue calls it so or otherwise. */
+export function faceChance(recorded: string, called: string, others: number): number {
+  const wrong = ASSUMED.faceMistaken / Math.max(1, others);
+  switch (compareFaces(called, recorded)) {
+    case 'same':
+      return 1 - ASSUMED.faceMistaken;
+    case 'perhaps':
+      return (1 - ASSUMED.faceMistaken) / 2;
+    case 'other':
+      return wrong;
+  }
+}
+
+/**
+ * What the pattern of a face is called, against an unknown part, which has one of those of the catalogue or one of its
+ * own (Laplace's rule).
+ */
+export function weighFace(column: Column<string>, evidence: FaceEvidence): Weighed {
+  const others = column.distinct.length;
+  const chances = new Float64Array(others + 1);
+  column.distinct.forEach((each, at) => (chances[at + 1] = faceChance(each, evidence.pattern, others)));
+  const { mean, stated } = meanByCode(column, chances);
+  const unknown = (mean * stated + 1) / (stated + others + 1);
+  return {
+    evidence,
+    form: 'column',
+    codes: column.codes,
+    byCode: Int32Array.from(chances, (chance, code) => (code === 0 ? 0 : fixed(Math.log(chance / unknown)))),
+  };
+}

@@ -1,0 +1,21 @@
+import { find, type Phrase, type Phrases, type Read } from './phrases.js';
+
+/**
+ * `bellhousing Ambit plate`: the name of a face, and what its pattern is called up to the next comma, or in quotes.
+ * Such names have figures and words of the trade in them, so that only what is plainly another reading ends one.
+ *
+ * @param isAnother whether something else begins at a token beyond doubt
+ */
+export function faceWords(
+  phrases: Phrases,
+  phrase: Phrase,
+  from: number,
+  after: number,
+  isAnother: (at: number) => boolean,
+): Read | undefined {
+  const face = find(phrase, 'face')?.face.id;
+  if (face === undefined || !phrases.tokens[after] || isAnother(after)) return undefined;
+  const next = phrases.afterName(after, isAnother);
+  const pattern = phrases.name(after, next);
+  return pattern === '' ? undefined : { is: { sort: 'face', text: phrases.source(from, next), face, pattern }, next };
+}

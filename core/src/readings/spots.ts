@@ -1,0 +1,99 @@
+import type { Phrases } from './phrases.js';
+import type { Figures } from './size.js';
+import { LEVELS, type Level, type Spots } from './spot.js';
+
+const LEVEL_WORDS: Readonly<Record<string, Level>> = {
+  top: 'top',
+  upper: 'top',
+  front: 'top',
+  mid: 'middle',
+  middle: 'middle',
+  centre: 'middle',
+  center: 'middle',
+  bottom: 'bottom',
+  lower: 'bottom',
+  rear: 'bottom',
+};
+
+/** Directions square to each other: the first along the engine or upright, the second across. */
+const AXIS_WORDS: Readonly<Record<string, 1 | 2>> = {
+  along: 1,
+  lengthwise: 1,
+  vertical: 1,
+  across: 2,
+  crosswise: 2,
+  thrust: 2,
+  horizontal: 2,
+};
+
+/** Figures with where on the bore or journal they were taken, and the first token after them. */
+export interface FiguresAtSpots {
+  readonly figures: Figures;
+  readonly spots: Spots;
+  readonly next: number;
+}
+
+/** More figures than this of one bore or journal nobody writes down at once. */
+const MOST = 12;
+
+/**
+ * `95.06`, `95.06x95.04` in two directions, `top 95.06 bottom 95.03`, `95.06x95.04/95.05x95.03` at two heights: what
+ * stands at a token and goes on with more heights.
+ */
+export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots | undefined {
+  const values: number[] = [];
+  const levels: (Level | undefined)[] = [];
+  const axes: (1 | 2 | undefined)[] = [];
+  let last: Figures | undefined;
+  let next = from;
+  for (let at = from; values.length < MOST;) {
+    const level = LEVEL_WORDS[phrases.tokens[at]?.text.toLowerCase() ?? ''];
+    if (level) at++;
+    const axis = AXIS_WORDS[phrases.tokens[at]?.text.toLowerCase() ?? ''];
+    if (axis) at++;
+    // Only what says its height or direction goes on from what stands before it.
+    if (last && !level && !axis) break;
+    const figures = phrases.figures(at);
+    const end = figures && phrases.after(at, figures.length);
+    if (!figures || end === undefined || (last && figures.unit !== last.unit && last.unit)) break;
+    const rows = rowsOf(figures);
+    const heights = level ? rows.map(() => level) : heightsOf(rows);
+    rows.forEach((row, height) => {
+      for (const [place, value] of row.entries()) {
+        values.push(value);
+        levels.push(heights?.[height]);
+        axes.push(row.length > 1 ? (place === 0 ? 1 : 2) : axis);
+      }
+    });
+    last = figures;
+    next = at = end;
+  }
+  if (!last) return undefined;
+  const all = <T>(list: readonly (T | undefined)[]): T[] | undefined => {
+    const known = list.filter((each) => each !== undefined);
+    return known.length === list.length ? known : undefined;
+  };
+  const [knownLevels, knownAxes] = [all(levels), all(axes)];
+  return {
+    figures: { ...last, values, written: values.length === last.values.length ? last.written : '' },
+    spots: { ...(knownLevels ? { levels: knownLevels } : {}), ...(knownAxes ? { axes: knownAxes } : {}) },
+    next,
+  };
+}
+
+/** Values by the strokes between them: those with a cross between them are of one row. */
+export const rowsOf = ({ values, crosses }: Figures): readonly (readonly number[])[] => {
+  const rows: number[][] = [];
+  values.forEach((value, at) => {
+    const row = rows.at(-1);
+    if (row && crosses[at - 1]) row.push(value);
+    else rows.push([value]);
+  });
+  return rows;
+};
+
+/** Two or three rows in two directions are taken from the top down. */
+function heightsOf(rows: readonly (readonly number[])[]): readonly Level[] | undefined {
+  if (!rows.every((row) => row.length === 2)) return undefined;
+  return rows.length === 2 ? ['top', 'bottom'] : rows.length === 3 ? LEVELS : undefined;
+}
