@@ -1,6 +1,6 @@
 import { COVERAGE, expanded, type Estimate } from '../quantity/instrument.js';
 import { interval, type Interval } from '../quantity/interval.js';
-import type { Level } from '../readings/spot.js';
+import { LEVELS, type Level } from '../readings/spot.js';
 
 /** One measurement, and where on the part it was taken as far as somebody says. */
 export interface Spot {
@@ -57,6 +57,9 @@ export function measuredSize(spots: readonly Spot[]): MeasuredSize | undefined {
   return { interval: hull(at.map((each) => each.interval)), at, ...worstForm(at) };
 }
 
+/** From the top down; what says no height before. */
+const heightOf = ({ level }: Spot): number => (level ? LEVELS.indexOf(level) : -1);
+
 const keyOf = ({ position, level, axis }: Spot): string => `${position ?? ''} ${level ?? ''} ${axis ?? ''}`;
 
 function finestAtEach(spots: readonly Spot[]): readonly Spot[] {
@@ -72,7 +75,8 @@ function atOnePlace(all: readonly Spot[]): MeasuredSize {
   const said = all.filter(({ level, axis }) => (level ?? axis) !== undefined);
   const finer = (spot: Spot) => said.every(({ estimate }) => spot.estimate.uncertainty <= estimate.uncertainty);
   const spots = said.length === 0 ? all : [...said, ...all.filter((spot) => !said.includes(spot) && finer(spot))];
-  const measured = spots.map(({ level, axis, estimate }): MeasuredSpot => ({
+  const inOrder = [...spots].sort((a, b) => heightOf(a) - heightOf(b) || (a.axis ?? 0) - (b.axis ?? 0));
+  const measured = inOrder.map(({ level, axis, estimate }): MeasuredSpot => ({
     interval: expanded(estimate),
     ...(level ? { level } : {}),
     ...(axis ? { axis } : {}),

@@ -82,7 +82,7 @@ export function sizeOf(
       parameter: parameter.id,
       values: [...values],
       ...where,
-      ...(figures.written === '' ? {} : { figures: figures.written }),
+      figures: figures.written,
       unit: used,
       ...(unit ? {} : { unitAssumed: true }),
       instrument: instrument ?? parameter.instruments[0],
@@ -94,7 +94,7 @@ export function sizeOf(
 
 function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): Unread {
   const { unit } = figures;
-  const written = `${figures.written || figures.values.join(' / ')}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
+  const written = `${figures.written}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
   const name = parameter.name.toLowerCase();
   if (unit && UNITS[unit].quantity !== parameter.quantity) {
     return unread(text, [`${written} is no ${parameter.quantity}, and ${name} is one. Write it in mm or in inches.`]);

@@ -45,6 +45,7 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
   const levels: (Level | undefined)[] = [];
   const axes: (1 | 2 | undefined)[] = [];
   let last: Figures | undefined;
+  let written = '';
   let next = from;
   for (let at = from; values.length < MOST;) {
     const level = LEVEL_WORDS[phrases.tokens[at]?.text.toLowerCase() ?? ''];
@@ -65,6 +66,7 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
         axes.push(row.length > 1 ? (place === 0 ? 1 : 2) : axis);
       }
     });
+    written = at > from ? `${phrases.source(from, at)} ${figures.written}` : figures.written;
     last = figures;
     next = at = end;
   }
@@ -75,7 +77,7 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
   };
   const [knownLevels, knownAxes] = [all(levels), all(axes)];
   return {
-    figures: { ...last, values, written: values.length === last.values.length ? last.written : '' },
+    figures: { ...last, values, written },
     spots: { ...(knownLevels ? { levels: knownLevels } : {}), ...(knownAxes ? { axes: knownAxes } : {}) },
     next,
   };

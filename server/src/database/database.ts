@@ -11,6 +11,7 @@ import { Together1700000000005 } from './migrations/1700000000005-together.js';
 import { Unread1700000000006 } from './migrations/1700000000006-unread.js';
 import { Practice1700000000007 } from './migrations/1700000000007-practice.js';
 import { CompleteWith1700000000008 } from './migrations/1700000000008-complete-with.js';
+import { Faces1700000000009 } from './migrations/1700000000009-faces.js';
 
 const RETRY_AFTER_MS = 1000;
 
@@ -41,6 +42,7 @@ export class Database {
         Unread1700000000006,
         Practice1700000000007,
         CompleteWith1700000000008,
+        Faces1700000000009,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,

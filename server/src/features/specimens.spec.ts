@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
-import type { StoredSpecimen } from '@which-bore/core';
+import { asKept, readEntry, SpecimenSchema, type StoredSpecimen } from '@which-bore/core';
 import pg from 'pg';
 import type { QueryRunner } from 'typeorm';
 import { Unread1700000000006 } from '../database/migrations/1700000000006-unread.js';
@@ -31,6 +31,20 @@ describe('specimens', () => {
     const reversed = [...body.readings].reverse();
     await put({ ...body, readings: reversed, version: 1 });
     expect((await get()).json<StoredSpecimen>().readings).toEqual(reversed as StoredSpecimen['readings']);
+  });
+
+  it('keep every sort of reading there is', async () => {
+    const line =
+      'cast 41?7, cyl 2 top 78.022x78.018 bottom 78.01x78.00 bore gauge, bore 10 over, iron bores, bellhousing Lumen short, year 1962, wobble';
+    const { words } = readEntry(line, 'block');
+    const { oneOf } = SpecimenSchema.properties.readings.items.properties.is as unknown as {
+      oneOf: readonly { properties: { sort: { const: string } } }[];
+    };
+    const sorts = oneOf.map(({ properties }) => properties.sort.const);
+    expect(new Set(words.map(({ sort }) => sort))).toEqual(new Set(sorts));
+    const readings = words.map((is) => ({ id: randomUUID(), at: '2026-01-01T00:00:00.000Z', is }));
+    expect((await put({ ...body, kind: 'block', readings })).statusCode).toBe(200);
+    expect((await get()).json<StoredSpecimen>().readings.map(({ is }) => is)).toEqual(words.map(asKept));
   });
 
   it('keep what lies with them, and tell nothing from what nobody has said', async () => {

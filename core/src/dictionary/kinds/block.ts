@@ -292,7 +292,7 @@ export const block = defineKind({
     ),
     headBolts: face(
       'Head bolt pattern',
-      'bolt pattern, head pattern',
+      'bolt pattern, head pattern, head bolts',
       'Bolt places, threads and dowels by which the head is held.',
     ),
     sparePattern: face(

@@ -276,7 +276,7 @@ export const head = defineKind({
   interfaces: {
     headBolts: face(
       'Head bolt pattern',
-      'bolt pattern, head pattern',
+      'bolt pattern, head pattern, head bolts',
       'Bolt places, threads and dowels by which the head is held.',
     ),
     coolantPorts: face(

@@ -69,7 +69,7 @@ export const headGasket = defineKind({
     face: markedAt('face', 'face, on face', ['painted', 'stamped']),
   },
   interfaces: {
-    headBolts: face('Head bolt pattern', 'bolt pattern, head pattern', 'Bolt places and dowels.'),
+    headBolts: face('Head bolt pattern', 'bolt pattern, head pattern, head bolts', 'Bolt places and dowels.'),
     coolant: face(
       'Coolant ports',
       'coolant pattern, coolant holes, water ports',

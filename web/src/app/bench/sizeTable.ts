@@ -40,8 +40,9 @@ interface Row {
 /** A place, heights and directions on it, and how far it is from round and parallel. */
 interface PlaceShown {
   readonly position: number | undefined;
-  readonly size: string;
-  readonly form: string;
+  /** A line for each height. */
+  readonly heights: readonly { readonly level: string; readonly size: string }[];
+  readonly lacks: readonly string[];
 }
 
 const SAID_OF_FACES = { same: 'same', perhaps: 'same ?', other: 'differs' } as const;
@@ -73,10 +74,14 @@ const outside = (size: number, { low, high }: Interval): number =>
               <th scope="row" [title]="row.definition">{{ row.name }}</th>
               <td class="figures mine" [class.look]="row.look">
                 @for (place of row.places; track $index) {
-                  <span class="place"
-                    ><small>{{ place.position }}</small> {{ place.size }}
-                    @if (place.form) {
-                      <small class="form">{{ place.form }}</small>
+                  <span class="place">
+                    @for (height of place.heights; track $index) {
+                      <span class="place"
+                        ><small>{{ $first ? place.position : '' }} {{ height.level }}</small> {{ height.size }}</span
+                      >
+                    }
+                    @for (lack of place.lacks; track lack) {
+                      <small class="lack">{{ lack }}</small>
                     }
                   </span>
                 } @empty {
@@ -134,8 +139,10 @@ const outside = (size: number, { low, high }: Interval): number =>
       color: var(--ink-soft);
       font-weight: 400;
     }
-    .form {
+    .lack {
       display: block;
+      font-family: var(--narrow);
+      font-size: 13px;
     }
     .mine {
       color: var(--brass);
@@ -237,11 +244,14 @@ export class SizeTable {
       rows.set(level, [...(rows.get(level) ?? []), digits(middle(interval))]);
     return {
       position,
-      size: rows.size > 0 ? [...rows.values()].map((row) => row.join(' × ')).join(' / ') : digits(found),
-      form: [
+      heights:
+        rows.size > 0
+          ? [...rows].map(([level, row]) => ({ level, size: row.join(' × ') }))
+          : [{ level: '', size: digits(found) }],
+      lacks: [
         ...(outOfRound ? [`${digits(middle(outOfRound))} out of round`] : []),
         ...(taper ? [`${digits(middle(taper))} taper`] : []),
-      ].join(', '),
+      ],
     };
   }
 

@@ -91,16 +91,10 @@ function shownStep(is: Extract<Understood, { sort: 'step' }>): Shown {
   };
 }
 
-/** The figures of several heights, the two directions of each with a cross between them. */
-const figuresOf = ({ values, axes, levels }: Extract<Understood, { sort: 'size' }>): string =>
-  values
-    .map((value, at) => `${at === 0 ? '' : axes && levels?.[at] === levels?.[at - 1] ? ' × ' : ' / '}${value}`)
-    .join('');
-
 function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const parameter = parameterOf(is.parameter);
   const instrument = INSTRUMENTS[is.instrument].name.toLowerCase();
-  const values = is.figures ?? figuresOf(is);
+  const values = is.figures ?? is.values.join(' / ');
   const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
   const other =
     is.unit === 'mm'
@@ -113,9 +107,8 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const places = [...new Set(is.positions)];
   const [first, last] = [places[0], places.at(-1)];
   const where = first === undefined ? '' : first === last ? ` ${first}` : ` ${first} to ${last}`;
-  const heights = [...new Set(is.levels)].join(', ');
   return {
-    of: `${parameter.name}${where}${heights ? `, ${heights}` : ''}`,
+    of: `${parameter.name}${where}`,
     read: `${values} ${UNITS[is.unit].symbol}`,
     note: is.instrumentAssumed ? `${instrument}?` : instrument,
     more: [places.length > 1 ? 'one for each place, from the front' : `= ${other}`, ...assumed].join('; '),
