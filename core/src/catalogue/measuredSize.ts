@@ -1,6 +1,6 @@
 import { COVERAGE, expanded, type Estimate } from '../quantity/instrument.js';
 import { interval, type Interval } from '../quantity/interval.js';
-import { LEVELS, type Level } from '../readings/spot.js';
+import { LEVELS, type Level } from '../readings/level.js';
 
 /** One measurement, and where on the part it was taken as far as somebody says. */
 export interface Spot {

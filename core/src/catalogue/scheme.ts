@@ -90,6 +90,13 @@ export const SchemeSchema = Type.Object(
     }),
     makings: Type.Optional(Type.Array(oneOf(MAKINGS, 'How such numbers are made'), { maxItems: 5 })),
     segments: Type.Array(SegmentSchema, { minItems: 1, maxItems: 20 }),
+    circle: Type.Optional(
+      Type.String({
+        minLength: 1,
+        maxLength: 160,
+        description: 'What a circle round such a mark means; absent where it has none, or nobody knows',
+      }),
+    ),
     samples: Type.Optional(
       Type.Array(Type.String({ minLength: 1, maxLength: 60 }), { maxItems: 40, description: 'Numbers to try it on' }),
     ),

@@ -41,7 +41,21 @@ const JudgedCheckSchema = Type.Object({
     Type.Boolean({ description: 'Looked at in assembly anyway: nobody refuses to build before it is known' }),
   ),
   likely: Type.Optional(
-    oneOf(['fits', 'fitsWithWork'] as const, 'Of an open check: what it comes to by what the parts are on record with'),
+    oneOf(
+      ['fits', 'fitsWithWork'] as const,
+      'Of an open check: what it comes to by what the parts are on record with, or by what their families make likely',
+    ),
+  ),
+  likelyIf: Type.Optional(
+    list(
+      Type.Object({
+        id: Type.String({ description: 'Of a size, look or face that nobody put down' }),
+        is: Type.Union([BandSchema, Type.String()], { description: 'Limits of a size, an option, or a pattern' }),
+        probability: Type.Number({ minimum: 0, maximum: 1 }),
+        says: SentenceSchema,
+      }),
+      { description: 'What it rests on where the family of a part makes it likely' },
+    ),
   ),
   verdict: VerdictSchema,
   quantity: Type.Unsafe<QuantityKind>({ type: 'string', description: 'Lengths are millimetres' }),
@@ -83,7 +97,7 @@ const SwapFields = {
   agree: Type.Integer({ description: 'Checks that agree as it is' }),
   byWork: Type.Integer({ description: 'Checks that agree by work' }),
   likely: Type.Integer({
-    description: 'Open checks that are right, if the parts are as on what they are on record with',
+    description: 'Open checks that are right, if the parts are as is likely by what is on record',
   }),
   recordedIn: list(Type.String(), { description: 'Engines in which both are on record together' }),
   standing: Type.Number({

@@ -133,6 +133,22 @@ describe('a mixed set', () => {
     ).toEqual([]);
   });
 
+  // Common practice, no source: some makers ring the letter of parts that were weighed otherwise, each in its own way.
+  it('asks about one letter with and without a circle, and says what the circle means where the maker’s scheme does', () => {
+    const pistons = (more: string) => [
+      specimen('P1', 'piston', `weight letter N ${more}`),
+      specimen('P2', 'piston', `weight letter (N) ${more}`),
+    ];
+    const told = (more: string) => engine('', ...pistons(more)).mixed.filter(({ rule }) => rule === 'marksOfSet');
+    expect(told('').map(({ weight }) => weight)).toEqual(['look']);
+    expect(say(told('')[0]?.says ?? [], 'metric')).toContain('no mark scheme on record does');
+    const skerry = told('skirt 115.87 mic two piece compression height 59.60 caliper');
+    expect(say(skerry[0]?.says ?? [], 'metric')).toContain('a circle means: weighed with its pin and rings');
+    expect(rules(engine('', specimen('P1', 'piston', 'weight letter N'), specimen('P2', 'piston', 'weight letter (Q)')))).toEqual(
+      ['marksOfSet'],
+    );
+  });
+
   it('is found on the scale, by the house rule', () => {
     const parts = [specimen('P1', 'piston', 'weight 512.0 g'), specimen('P2', 'piston', 'weight 515.5 g')];
     const by = (weights: 'two' | 'four') =>

@@ -242,6 +242,7 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
         choices: named(KIND_IDS, (id) => KINDS[id].name),
       },
       { path: 'makings', name: 'Made how', form: 'choices', choices: MAKING_CHOICES },
+      { path: 'circle', name: 'A circle round it means', form: 'text', wide: true },
       { path: 'samples', name: 'Samples', form: 'texts' },
       NOTE,
     ],

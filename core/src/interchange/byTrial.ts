@@ -32,6 +32,8 @@ export function impliedByTrial(
     const verdict = verdictOfCheck(check, withPart(assembly, { ...part, values: { ...part.values, [id]: value } }));
     return verdict === 'fits' || verdict === 'cannotTell';
   };
+  // Where both ends pass, all there is between them is left, and nothing was found out.
+  if (passes(interval(plausible.low)) && passes(interval(plausible.high))) return undefined;
   const open: Interval[] = [plausible];
   const kept: Interval[] = [];
   for (let trials = 0; open.length > 0; trials++) {

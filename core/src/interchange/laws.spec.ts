@@ -15,8 +15,8 @@ import { JOINTS, record } from '../joints/index';
 import { takes } from '../joints/cost';
 import type { Outcome } from '../joints/outcome';
 
-// By the parts alone: what they are on record with is looked at by onRecord.spec.ts.
-const { enginesWith: _enginesWith, ...SETTING } = WITH_RECORDS;
+// By the parts alone: what they are on record with, and what their families make likely, have specs of their own.
+const { enginesWith: _enginesWith, likelyValue: _likelyValue, ...SETTING } = WITH_RECORDS;
 
 const parts = new Map(DONOR_KINDS.map((kind) => [kind, LOOKUP.ofKind(kind).map(({ id }) => demoPart(id))]));
 

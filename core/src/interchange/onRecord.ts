@@ -20,6 +20,7 @@ import type { SwapContext } from './swapContext.js';
 import { impliedByItself, TOLD_BY } from './ownSizes.js';
 import { impliedByEngine, settledBy } from './statedOfEngine.js';
 import { impliedByTrial } from './byTrial.js';
+import { likelyAnswer, sayIfs } from './likely.js';
 import { openWithoutSizes } from './withoutSizes.js';
 
 /** What a part must be there, by what it is on record with: between these, or one of these looks or faces. */
@@ -74,13 +75,24 @@ function byRecord(check: JointCheck, { applies, appliesBy = [] }: Joint): JointC
       }
       const filled = filledIn(assembly, ids, false);
       const [first, ...others] = filled?.cases.map((each) => check.judge(each)) ?? [];
-      if (!filled || !first || others.some(({ verdict }) => verdict !== first.verdict)) return outcome;
-      if (first.verdict !== 'fits' && first.verdict !== 'fitsWithWork') return outcome;
-      return {
-        ...outcome,
-        likely: first.verdict,
-        because: sentence`${outcome.because} Likely right, if it is as on what it is on record with: ${sayNames(filled)}.`,
-      };
+      if (filled && first && others.every(({ verdict }) => verdict === first.verdict)) {
+        if (first.verdict === 'fits' || first.verdict === 'fitsWithWork')
+          return {
+            ...outcome,
+            likely: first.verdict,
+            because: sentence`${outcome.because} Likely right, if it is as on what it is on record with: ${sayNames(filled)}.`,
+          };
+        if (first.verdict === 'doesNotFit') return outcome;
+      }
+      const answer = likelyAnswer(check, filled?.cases.length === 1 ? (filled.cases[0] ?? assembly) : assembly);
+      return answer
+        ? {
+            ...outcome,
+            likely: answer.verdict,
+            likelyIf: answer.ifs,
+            because: sentence`${outcome.because} Likely right, if ${sayIfs(answer.ifs)}.`,
+          }
+        : outcome;
     },
   };
 }

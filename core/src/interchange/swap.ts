@@ -23,6 +23,7 @@ import { kinshipOf, type Kinship } from './kinship.js';
 import { needsOf, type Need } from './needs.js';
 import { placed } from './placedParts.js';
 import { standingOf } from './ranking.js';
+import { sayLikelyFits } from './likely.js';
 import type { SwapContext } from './swapContext.js';
 
 /** Work with what it takes. */
@@ -361,9 +362,7 @@ function summary(verdict: Verdict, checks: readonly JudgedCheck[], least: readon
       // What is quickest to settle stands among what to find out; here all that is open is named.
       const byWork = countOf(checks, 'fitsWithWork');
       if (isFar)
-        return [
-          `Nothing against it: ${countOf(checks, 'fits')} of ${counted(checks.length, 'check')} agree${byWork > 0 ? `, ${byWork} by work` : ''}, ${open.length === 1 ? 'this one' : `these ${open.length}`} to confirm: ${names('cannotTell')}.`,
-        ];
+        return sentence`Nothing against it: ${countOf(checks, 'fits')} of ${counted(checks.length, 'check')} agree${byWork > 0 ? `, ${byWork} by work` : ''}, ${open.length === 1 ? 'this one' : `these ${open.length}`} to confirm: ${names('cannotTell')}.${sayLikelyFits(open)}`;
       return [`Cannot be told yet: ${names('cannotTell')}.`];
     }
     case 'doesNotFit': {

@@ -1,3 +1,4 @@
+import { LikelyValues, type LikelyValue } from '../catalogue/likelyValues.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { EngineWith, Rating, SoldAs, Stock } from '../joints/index.js';
 import type { Part } from '../catalogue/part.js';
@@ -18,6 +19,7 @@ export interface SwapContext {
   /** What the recipient is rated at, where it is an engine of the catalogue. */
   readonly rated?: Rating;
   readonly enginesWith?: (pattern: string) => readonly EngineWith[];
+  readonly likelyValue?: (pattern: string, id: string) => LikelyValue | undefined;
 }
 
 /**
@@ -26,6 +28,7 @@ export interface SwapContext {
  * @example swapParts(crank, block, swapContextOf(catalogue)).verdict // 'fits'
  */
 export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}): SwapContext {
+  const likely = new LikelyValues(catalogue);
   return {
     stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, catalogue.partsOfKind(kind)])),
     rules,
@@ -34,6 +37,7 @@ export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}
     ofKind: (kind) => catalogue.partsOfKind(kind),
     familyOf: (id) => catalogue.pattern(id)?.family,
     enginesWith: enginesWithOf(catalogue),
+    likelyValue: (pattern, id) => likely.of(pattern, id),
   };
 }
 

@@ -1,3 +1,4 @@
+import type { LikelyValue } from '../catalogue/likelyValues.js';
 import type { Part, Value } from '../catalogue/part.js';
 import type { Feature, Interface, Parameter } from '../dictionary/definition.js';
 import type { KindId } from '../dictionary/dictionary.js';
@@ -24,6 +25,8 @@ export interface Assembly {
   readonly rated?: Rating;
   /** The engines that have a pattern, with what is round it there; nothing where nobody knows of engines. */
   readonly enginesWith?: (pattern: string) => readonly EngineWith[];
+  /** What a size, look or face of a pattern likely is; nothing where nobody knows of families. */
+  readonly likelyValue?: (pattern: string, id: string) => LikelyValue | undefined;
 }
 
 /** What the maker rates an engine at. */

@@ -62,7 +62,7 @@ export { ratioMade } from './deck/compression.js';
 export * from './assembly.js';
 export * from './verdict.js';
 export { countsIn, priceFor, takes, type SoldAs } from './cost.js';
-export type { Outcome, WorkOption } from './outcome.js';
+export type { LikelyIf, Outcome, WorkOption } from './outcome.js';
 export type { Chosen, JointCheck, Joint } from './check.js';
 export { IMPLIED, isOverStack, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
 export { OPERATIONS, OPERATION_IDS, type OperationId } from './operations/operations.js';

@@ -31,6 +31,17 @@ export interface WorkOption {
   readonly caution?: string;
 }
 
+/** A value that nobody put down, as it likely is. */
+export interface LikelyIf {
+  /** Of the size, look or face. */
+  readonly id: string;
+  readonly is: Interval | string;
+  /** How surely, from 0 to 1. */
+  readonly probability: number;
+  /** The guess in words, with what makes it likely; no full stop. */
+  readonly says: Sentence;
+}
+
 /** What a check says of an assembly. Intervals are inside units and carry tolerance and measurement uncertainty. */
 export interface Outcome {
   readonly verdict: Verdict;
@@ -49,6 +60,8 @@ export interface Outcome {
   readonly caution?: string;
   /** What it comes to by what the parts are on record with, where what is known of them does not decide. */
   readonly likely?: 'fits' | 'fitsWithWork';
+  /** What that rests on, where the family of a part makes it likely. */
+  readonly likelyIf?: readonly LikelyIf[];
   /** False where the matter does not come up with these parts at all. */
   readonly arises?: false;
 }

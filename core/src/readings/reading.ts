@@ -4,7 +4,7 @@ import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
 import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { UNIT_IDS, type UnitId } from '../quantity/unit.js';
-import { SPOT_FIELDS } from './spot.js';
+import { AxesSchema, LevelsSchema } from './spot.js';
 
 export const KindIdSchema = oneOf<KindId>(KIND_IDS, 'A kind of part of the dictionary');
 
@@ -50,7 +50,8 @@ export const SizeReadingSchema = Type.Object(
           'True when nothing but their number told whether several figures are repeats or one for each place',
       }),
     ),
-    ...SPOT_FIELDS,
+    levels: LevelsSchema,
+    axes: AxesSchema,
     figures: Type.Optional(
       Type.String({ minLength: 1, maxLength: 200, description: 'The figures as written, with all their digits' }),
     ),

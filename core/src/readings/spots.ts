@@ -1,6 +1,7 @@
 import type { Phrases } from './phrases.js';
 import type { Figures } from './size.js';
-import { LEVELS, type Level, type Spots } from './spot.js';
+import { LEVELS, type Level } from './level.js';
+import type { Spots } from './spot.js';
 
 const LEVEL_WORDS: Readonly<Record<string, Level>> = {
   top: 'top',

@@ -21,7 +21,7 @@ const crank = (more: Readonly<Record<string, number>> = {}) =>
     mainPitch: 100,
     ...more,
   });
-const block = (housing: number, more: Readonly<Record<string, number>> = {}) =>
+const block = (housing: number, more: Parameters<typeof made>[1] = {}) =>
   made('block', { 'mainHousing.diameter': housing, mainPitch: 100, ...more }, { mainsRun: 'shells' });
 /** A housing that leaves a journal the clearance of a thousandth. */
 const HOUSING = JOURNAL + 2 * WALL + 0.045;
@@ -187,6 +187,28 @@ describe('figures of thumb of bearings', () => {
           : 'refused',
       [0.0124, 'polished'],
       [0.0136, 'refused'],
+    ),
+    boundary(
+      bearings.leastPolished,
+      (off, rules) => {
+        const housing = JOURNAL + 2 * WALL + 0.041 - off;
+        const { work } = finding(
+          'mains',
+          'oilClearance',
+          [crank(), block(housing, { 'main.oilClearance': [0.04, 0.042] })],
+          {
+            stock: { mainShell: [shellFor(housing)] },
+            rules,
+          },
+        );
+        const polished = work.find(({ steps }) => steps[0] === 'polish')?.parts[0]?.values[
+          'crank.mainJournal.diameter'
+        ];
+        if (!polished) return 'not offered';
+        return JOURNAL - polished.interval.low > off + 1e-9 ? 'more than is wanted' : 'as much as is wanted';
+      },
+      [0.0097, 'more than is wanted'],
+      [0.0103, 'as much as is wanted'],
     ),
     boundary(
       bearings.lineBored,

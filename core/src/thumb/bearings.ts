@@ -54,6 +54,11 @@ export const bearings = subject('bearings', {
     'A plain bearing bears half a thou along its journal; more carries the load on one edge',
   ),
   polished: atMost('Polished off a journal', 0.013, 'Polishing takes half a thou of diameter; more is ground'),
+  leastPolished: atLeast(
+    'Least that is polished',
+    0.01,
+    'A journal is polished by a hundredth at the least: nobody holds less by hand',
+  ),
   lineBored: atMost('Line boring', 8, 'Small journals to large ones is a quarter of an inch; more is another block'),
   ringBore: about(
     'Tolerance of a bearing’s bore',

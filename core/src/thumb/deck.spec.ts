@@ -20,6 +20,14 @@ const stack = (below: number, more: Readonly<Record<string, number>> = {}): read
   made('rod', { length: 140 }),
   made('piston', { compressionHeight: 50, 'crown.volume': 10, 'valvePocket.depth': 1 }, { valvePockets: '2' }),
 ];
+/** Bolts of 12 mm in holes with so much play. */
+const bolts = (play: number, rules: HouseRules) =>
+  judged(
+    'headOnBlock',
+    'boltSize',
+    [made('block', { 'headBolt.diameter': 12 }), made('head', { 'boltHole.diameter': 12 + play })],
+    { rules },
+  );
 const crown = (below: number, rules: HouseRules) => finding('deck', 'deckClearance', stack(below), { rules });
 const squish = (room: number, rules: HouseRules) =>
   finding('squish', 'squish', [...stack(room - 1), made('headGasket', { thickness: 1 })], { rules });
@@ -68,6 +76,27 @@ const DISC = (Math.PI / 4) * 40 ** 2;
 
 describe('figures of thumb of deck and head', () => {
   describeBoundaries(deck, [
+    boundary(
+      deck.boltPlay,
+      bolts,
+      [0.291, 'fitsWithWork, openBoltHoles'],
+      [0.309, 'fits'],
+      [1.94, 'fits'],
+      [2.06, 'fitsWithWork, largerStuds'],
+    ),
+    // From the middle of what is wanted, 1.15.
+    boundary(
+      deck.largerStuds,
+      (by, rules) => bolts(1.15 + by, rules),
+      [2.425, 'fitsWithWork, largerStuds'],
+      [2.575, 'doesNotFit'],
+    ),
+    boundary(
+      deck.boltHolesOpened,
+      (by, rules) => bolts(1.15 - by, rules),
+      [2.425, 'fitsWithWork, openBoltHoles'],
+      [2.575, 'doesNotFit'],
+    ),
     boundary(
       deck.crown,
       (below, rules) => crown(below, rules).verdict,

@@ -2,6 +2,21 @@ import { about, atLeast, atMost, between, subject, within } from './figure.js';
 
 /** Deck, head and what is over the crown. */
 export const deck = subject('deck', {
+  boltPlay: between(
+    'Head bolt in its hole',
+    [0.3, 2],
+    'A head bolt passes with half a millimetre to a millimetre and a half; less binds when hot, more lets the head be placed wrongly',
+  ),
+  largerStuds: atMost(
+    'Larger head studs',
+    2.5,
+    'A block is tapped for the next larger stud, a sixteenth or two millimetres; for more there is no metal',
+  ),
+  boltHolesOpened: atMost(
+    'Bolt holes opened',
+    2.5,
+    'Holes of a head are drilled for the next larger bolt; more cuts into jacket or ports',
+  ),
   crown: between(
     'Crown against the deck',
     [-0.9, 2],

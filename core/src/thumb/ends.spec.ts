@@ -150,7 +150,7 @@ describe('figures of thumb of case and ends', () => {
       [0.4365, 'fits'],
       [0.4635, 'fitsWithWork, dressFace'],
     ),
-    boundary(ends.coverDressed, cover, [1.552, 'fitsWithWork, dressFace'], [1.648, 'doesNotFit']),
+    boundary(ends.coverDressed, cover, [0.7275, 'fitsWithWork, dressFace'], [0.7725, 'doesNotFit']),
     boundary(
       ends.sealBore,
       (by, rules) =>

@@ -38,7 +38,11 @@ export const ends = subject('ends', {
     0.45,
     'The pan gasket bridges a few tenths where cover and block meet',
   ),
-  coverDressed: atMost('Dressing the pan rail', 1.6, 'So much is dressed off rail or cover; more is another cover'),
+  coverDressed: atMost(
+    'Dressing the pan rail',
+    0.75,
+    'Thirty thou at the most is dressed off rail or cover; more is another cover',
+  ),
   sealBore: between('Seal in its bore', [-0.2, 0.25], 'A seal is pressed in with a tenth or two'),
   sealShaft: within('Shaft of a seal', 0.3, 'A seal goes by the sizes on its face'),
   sealOutside: within('Outside of a seal', 0.3, 'A seal goes by the sizes on its face'),

@@ -59,6 +59,13 @@ export const block = defineKind({
       'Deck height below which the block must not be decked.',
       [40, 500],
     ),
+    'headBolt.diameter': measured(
+      'Head bolt thread',
+      'head bolt diameter, head stud diameter, stud thread',
+      'Outside diameter of the thread of a head bolt or stud, on the bolt itself.',
+      [4, 40],
+      { usualTolerance: 0.15, reach: 'headOff' },
+    ),
     'mainHousing.diameter': measured(
       'Main housing',
       'main, mains, housing, main housing diameter, main tunnel, main bore, tunnel',

@@ -20,6 +20,13 @@ export const head = defineKind({
         drawing: 'chamber',
       },
     ),
+    'boltHole.diameter': measured(
+      'Bolt hole',
+      'bolt hole, stud hole, head bolt hole',
+      'Diameter of a head bolt hole, clear of any dowel.',
+      [4.5, 44],
+      { wear: 'neither', usualTolerance: 0.15, reach: 'headOff' },
+    ),
     bore: measured(
       'Bore it is made for',
       'for bore, fire ring, nominal bore',

@@ -6,7 +6,7 @@ import { bearings, limitOf } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
 import { MENDED, type Chosen, type JointCheck } from '../check.js';
 import { closer, hold, mended, missing, offer, said, work, type Outcome, type Offer } from '../outcome.js';
-import { polishJournal, regrindJournal, trueJournal } from '../operations/journals.js';
+import { groundSteps, polishJournal, regrindJournal, trueJournal } from '../operations/journals.js';
 import { isDone } from '../operations/operation.js';
 import { mendedBy, undecided, wantedBefore, type Requirement } from '../shapes/within.js';
 import {
@@ -132,8 +132,8 @@ export const trueUp =
   ({ rules }: Assembly, part: Part, now: Interval): readonly Offer[] =>
     offer(trueJournal(part, journal, now, rules), (ground) =>
       work({
-        steps: [grinding],
-        says: sentence`Grind all of them to ${band(ground.values[journal.id]?.interval ?? now)}, at which the worst cleans up.`,
+        steps: groundSteps(ground, grinding).steps,
+        says: sentence`Grind all of them to ${band(ground.values[journal.id]?.interval ?? now)}, at which the worst cleans up.${groundSteps(ground, grinding).says}`,
         parts: [ground],
       }),
     );
@@ -221,11 +221,13 @@ function workOn(spec: BearingCheckSpec, assembly: Assembly, required: Interval):
 function polishes({ bearing }: BearingCheckSpec, assembly: Assembly, required: Interval): readonly Offer[] {
   const crank = assembly.parts.crank;
   const best = shellChoices(bearing, assembly, required)[0];
-  const off = best ? middle(required) - middle(best.clearance) : 0;
-  if (!crank || !best || off <= 0) return [];
+  const wanted = best ? middle(required) - middle(best.clearance) : 0;
+  if (!crank || !best || wanted <= 0) return [];
+  const off = Math.max(wanted, limitOf(bearings.leastPolished, assembly.rules));
   const worked = polishJournal(crank, bearing.journal, off, assembly.rules);
   if (!isDone(worked)) return [];
   const found = { low: best.clearance.low + off, high: best.clearance.high + off };
+  if (!centred(found, required)) return [];
   return [
     work({
       steps: ['polish'],
@@ -242,6 +244,7 @@ function regrinds({ bearing, grinding }: BearingCheckSpec, assembly: Assembly, r
   const crank = assembly.parts.crank;
   const bore = valueOf(assembly, bearing.housing)?.interval;
   if (!crank || !bore) return [];
+  const { steps, says } = groundSteps(crank, grinding);
   const targets = shellsForHousing(bearing, assembly, bore)
     .map((each) => ({
       ...each,
@@ -258,8 +261,8 @@ function regrinds({ bearing, grinding }: BearingCheckSpec, assembly: Assembly, r
     if (!centred(found, required)) continue;
     return [
       work({
-        steps: [grinding],
-        says: sentence`Grind all of them to ${band(each.target)} and fit ${sayShell(each)}: clearance ${band(found)}.`,
+        steps,
+        says: sentence`Grind all of them to ${band(each.target)} and fit ${sayShell(each)}: clearance ${band(found)}.${says}`,
         found,
         required,
         parts: [worked.part],

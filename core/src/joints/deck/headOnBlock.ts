@@ -2,17 +2,17 @@ import { compareFaces } from '../../catalogue/facePattern.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { head } from '../../dictionary/kinds/head.js';
-import { interval, minus } from '../../quantity/interval.js';
+import { interval, middle, minus, shifted } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { cite, deck, limitOf } from '../../thumb/index.js';
-import { lookOf, type Assembly } from '../assembly.js';
+import { lookOf, machined, type Assembly } from '../assembly.js';
 import { ALWAYS_MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
 import { said, seeing, work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
 import { implied } from '../shapes/implied.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
-import { within } from '../shapes/within.js';
+import { usually, within } from '../shapes/within.js';
 import { one } from '../../quantity/phrase.js';
 
 const bolts = block.interfaces.headBolts;
@@ -53,6 +53,49 @@ function coolantWork(assembly: Assembly): readonly Offer[] {
     }),
   ];
 }
+
+const [boltThread, boltHole] = [block.parameters['headBolt.diameter'], head.parameters['boltHole.diameter']];
+
+/** Bolts of the block pass through the holes of the head, and are not lost in them. */
+const boltSize = within({
+  id: 'boltSize',
+  name: 'Bolts in their holes',
+  of: { hole: boltHole, bolt: boltThread },
+  found: ({ hole, bolt }) => minus(hole, bolt),
+  required: usually(deck.boltPlay),
+  fits: ({ found, sizes: { bolt } }) => sentence`Bolts of ${band(bolt)} pass with ${band(found)}.`,
+  subject: 'The hole over the bolt',
+  tooLittle: 'the bolts do not pass through the head',
+  tooMuch: 'nothing holds the head in its place while it is bolted down',
+  mend: ({ parts, rules }, { found, required, sizes: { hole, bolt } }) => {
+    const by = middle(found) - middle(required);
+    if (by < 0 && parts.head && -by <= limitOf(deck.boltHolesOpened, rules)) {
+      const opened = shifted(hole, -by);
+      return [
+        work({
+          steps: ['openBoltHoles'],
+          says: sentence`Drill the bolt holes of the head out to ${band(opened)}.`,
+          found: minus(opened, bolt),
+          required,
+          parts: [machined(parts.head, boltHole, opened)],
+        }),
+      ];
+    }
+    if (by > 0 && parts.block && by <= limitOf(deck.largerStuds, rules)) {
+      const larger = shifted(bolt, by);
+      return [
+        work({
+          steps: ['largerStuds'],
+          says: sentence`Drill and tap the deck for studs of ${band(larger)}, the next larger thread there is.`,
+          found: minus(hole, larger),
+          required,
+          parts: [machined(parts.block, boltThread, larger)],
+        }),
+      ];
+    }
+    return [];
+  },
+});
 
 /** A cam runs in the block or in the head, never in both. */
 const camPlace: JointCheck = {
@@ -133,6 +176,7 @@ export const headOnBlock: Joint = {
       also: [spare.id],
       mend: (assembly, { mine }) => drilledBosses(assembly, mine),
     }),
+    boltSize,
     sameLook({
       id: 'headDowels',
       name: 'Dowels',

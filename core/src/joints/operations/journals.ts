@@ -5,6 +5,7 @@ import { around, shifted, width, type Interval } from '../../quantity/interval.j
 import { bearings, limitOf, type HasFigures } from '../../thumb/index.js';
 import { machined } from '../assembly.js';
 import { cut, isDone, type Worked } from './operation.js';
+import type { OperationId } from './operations.js';
 
 /**
  * Grinds a journal down to new limits. Refused when it would have to grow, or go below the last undersize its pattern
@@ -30,6 +31,18 @@ export function trueJournal(part: Part, journal: Parameter, now: Interval, rules
     .map((step) => around((from.low + from.high) / 2 + step, within))
     .find((each) => each.high <= now.low);
   return to ? regrindJournal(part, journal, to) : { refused: 'It does not clean up at any undersize.' };
+}
+
+/**
+ * What grinding the journals of a crank comes to: one that was nitrided wants its skin again. No verdict goes by it.
+ */
+export function groundSteps<S extends OperationId>(
+  { looks }: Part,
+  grinding: S,
+): { readonly steps: readonly [S, ...OperationId[]]; readonly says: string } {
+  return looks[crank.features.treatment.id]?.option === 'nitrided'
+    ? { steps: [grinding, 'nitrideAgain'], says: ' Have it nitrided again: the grinder goes through the skin.' }
+    : { steps: [grinding], says: '' };
 }
 
 /** Polishes a journal down by `off` of diameter. Refused where that is a grinder's work. */

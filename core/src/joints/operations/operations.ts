@@ -89,6 +89,14 @@ export const OPERATIONS = {
     caution:
       'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
+  nitrideAgain: {
+    name: 'Nitride the crank again',
+    hours: 1,
+    price: 280,
+    canUndo: false,
+    caution:
+      'Nitriding is a few tenths deep and gone once it is ground: the crank is straightened before and crack-tested after, and never straightened when it is hard.',
+  },
   offsetGrind: {
     name: 'Grind the crankpins off centre',
     per: 'crankpin',
@@ -150,6 +158,36 @@ export const OPERATIONS = {
   cutPockets: { name: 'Cut valve pockets', per: 'cylinder', hours: 2.5, price: 200, canUndo: false },
   widenGrooves: { name: 'Widen the ring grooves', per: 'cylinder', hours: 3, price: 220, canUndo: false },
   fileRings: { name: 'File the ring gaps', per: 'cylinder', hours: 1, price: 30, canUndo: false },
+  capConversion: {
+    name: 'Main caps of four bolts',
+    per: 'main',
+    hours: 6,
+    price: 640,
+    parts: 260,
+    canUndo: false,
+    caution:
+      'Caps are made for one block: the outer bolts are drilled where there is metal and no oil gallery, and the mains are line bored with the caps torqued.',
+  },
+  closeDeck: {
+    name: 'Close the deck',
+    per: 'cylinder',
+    hours: 4,
+    price: 420,
+    parts: 120,
+    canUndo: false,
+    caution:
+      'A ring pressed into an open deck moves the bores and takes coolant from them: they are bored and the deck is cut afterwards, with the ring in.',
+  },
+  largerStuds: {
+    name: 'Larger head studs',
+    hours: 3,
+    price: 220,
+    parts: 90,
+    canUndo: false,
+    caution:
+      'Check for a water jacket or oil gallery beside each hole before it is tapped larger, and seal those that meet water.',
+  },
+  openBoltHoles: { name: 'Open the bolt holes of the head', hours: 1.5, price: 70, canUndo: false },
   deck: { name: 'Deck the block', hours: 3, price: 180, canUndo: false },
   millHead: { name: 'Mill the head', hours: 1.5, price: 90, canUndo: false },
   thickGasket: { name: 'Thicker head gasket', hours: 0, price: 60, parts: 60, canUndo: true },
