@@ -132,6 +132,30 @@ test('a reading can be corrected, removed and brought back', async ({ page }) =>
   await saved(page);
 });
 
+test('a block is measured all round, its faces are seen, and what may be repeats is asked', async ({ page }) => {
+  await page.goto('/bench');
+  await enter(page, 'block bellhousing Lumen short, cyl 1 top 78.022x78.018 bottom 78.018x78.014 bore gauge');
+  await enter(
+    page,
+    'cyl 2 top 78.140x78.130 bottom 78.020x78.016 bore gauge, main housing 56.010/56.012/56.010 bore gauge',
+  );
+  const faces = page.getByRole('region', { name: 'Faces' });
+  await expect(faces.getByText('Lumen short', { exact: true })).toBeVisible();
+  // Three figures of a housing of which there are several: repeats, or one of each?
+  await expect(page.getByText('Taken for 3 repeats of one main.')).toBeVisible();
+  await page.getByRole('button', { name: 'One of each main' }).click();
+  await expect(page.getByText('Taken for 3 repeats of one main.')).toBeHidden();
+  const sizes = page.locator('wb-size-table');
+  const bore = sizes.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Bore', exact: true }) });
+  await expect(bore).toContainText('0.120 taper');
+  await expect(bore).toContainText('78.140 × 78.130');
+  await expect(sizes.getByRole('row', { name: /^Bellhousing/ })).toContainText('same');
+  await saved(page);
+  await page.reload();
+  await expect(faces.getByText('Lumen short', { exact: true })).toBeVisible();
+  await expect(page.getByText('Taken for 3 repeats of one main.')).toBeHidden();
+});
+
 test('nonsense and far too much are kept and explained', async ({ page }) => {
   await page.goto('/bench');
   const field = page.getByLabel('What you read, see and measure on the part');

@@ -31,7 +31,7 @@ const SAID = [
   ['pattern:skerry-crank-6-112', 'skerry-block-6-early', 'fits with work', 'it will not turn until the lip is off'],
   ['pattern:sluice-crank-3375-large', 'sluice-block-low-small', 'does not fit', 'larger than any shell'],
   ['pattern:sluice-head-dry', 'sluice-block-low-large', 'does not fit', 'coolant would have no way out'],
-  ['pattern:ambit-cover-low', 'ambit-block-5-late', 'fits with work', 'it is short at the pan rail and leaks'],
+  ['pattern:ambit-cover-low', 'ambit-block-5-late', 'does not fit', 'it is short at the pan rail and leaks'],
   ['pattern:ambit-head-eleven', 'ambit-block-5-early', 'fits with work', 'Drill and tap'],
   ['pattern:minnow-piston-48', 'pip-rod-48', 'cannot tell', 'No needle cage is known to go between'],
   ['pattern:pip-piston-66-three', 'pip-block-66', 'fits', 'Drops in'],

@@ -7,7 +7,8 @@ const CRANK = '88768045-8cf8-49ee-84a1-d8aa2c430629';
 const VIEWS = [
   ['bench', `/bench/${CRANK}`, 'light'],
   ['bench-nothing-fits', '/bench/fb97226d-64d6-4b1d-8e15-168c61a294f7', 'dark'],
-  ['bench-open', '/bench/dfb551ef-dd33-408b-8ec2-848926da3a1d', 'light'],
+  // Which is scrolled to what stands fourth.
+  ['bench-measured', '/bench/946e2fc0-f423-4f54-859c-a6b843a1d60a', 'light', 'wb-size-table table'],
   ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
   ['rules', '/rules', 'light'],
   ['card', `/card/${CRANK}`, 'light'],
@@ -53,11 +54,12 @@ const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, colorScheme] of VIEWS) {
+for (const [name, path, colorScheme, scrolledTo] of VIEWS) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
   await page.goto(address + path);
   await page.getByText('Saved', { exact: true }).waitFor();
   await shown(page);
+  if (scrolledTo) await page.locator(scrolledTo).first().evaluate((element) => element.scrollIntoView({ block: 'start' }));
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
 }

@@ -28,12 +28,10 @@ describe('what is likely of a part by its family', () => {
   });
 
   it('goes by the sister that is like it in what is known, before those that are not', () => {
-    const found = familyOf(
-      crank(undefined, 80, '5'),
-      crank(60, 80, '5'),
-      crank(70, 90, '3'),
-      crank(70, 95, '3'),
-    ).of('p0', MAIN);
+    const found = familyOf(crank(undefined, 80, '5'), crank(60, 80, '5'), crank(70, 90, '3'), crank(70, 95, '3')).of(
+      'p0',
+      MAIN,
+    );
     expect(found?.is).toEqual({ low: 60, high: 60 });
     expect([found?.alike, found?.known]).toEqual([1, 3]);
   });

@@ -144,9 +144,9 @@ describe('a mixed set', () => {
     expect(say(told('')[0]?.says ?? [], 'metric')).toContain('no mark scheme on record does');
     const skerry = told('skirt 115.87 mic two piece compression height 59.60 caliper');
     expect(say(skerry[0]?.says ?? [], 'metric')).toContain('a circle means: weighed with its pin and rings');
-    expect(rules(engine('', specimen('P1', 'piston', 'weight letter N'), specimen('P2', 'piston', 'weight letter (Q)')))).toEqual(
-      ['marksOfSet'],
-    );
+    expect(
+      rules(engine('', specimen('P1', 'piston', 'weight letter N'), specimen('P2', 'piston', 'weight letter (Q)'))),
+    ).toEqual(['marksOfSet']);
   });
 
   it('is found on the scale, by the house rule', () => {

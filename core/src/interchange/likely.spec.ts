@@ -28,7 +28,9 @@ describe('an answer by what the family of a part makes likely', () => {
     const { verdict, likely, likelyIf, because } = judge(LIKELY);
     expect(verdict).toBe('cannotTell');
     expect(likely).toBe('fits');
-    expect(likelyIf?.map(({ id, is, probability }) => [id, is, probability])).toEqual([['block.mainCount', '5', 0.937]]);
+    expect(likelyIf?.map(({ id, is, probability }) => [id, is, probability])).toEqual([
+      ['block.mainCount', '5', 0.937],
+    ]);
     expect(say(because, 'metric')).toMatch(
       /Likely right, if .* of the block is .*5.* \(93 %: so on 6 of 6 blocks of its family on record\)\.$/,
     );
@@ -47,6 +49,8 @@ describe('an answer by what the family of a part makes likely', () => {
     expect(sayLikelyFits([open, { ...open, likely: 'fitsWithWork' }])).toEqual([]);
     expect(sayLikelyFits([])).toEqual([]);
     const byRecord = { likely: 'fits' as const };
-    expect(say(sayLikelyFits([open, byRecord]), 'metric')).toContain(', and the parts are as on what they are on record with.');
+    expect(say(sayLikelyFits([open, byRecord]), 'metric')).toContain(
+      ', and the parts are as on what they are on record with.',
+    );
   });
 });

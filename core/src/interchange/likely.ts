@@ -6,7 +6,7 @@ import { kindOf, withPart, type Assembly, type JointCheck, type LikelyIf, type O
 import { band, sentence, type Sentence } from '../quantity/sentence.js';
 
 /** What is called likely is at least so sure. */
-export const LIKELY_FROM = 0.8;
+const LIKELY_FROM = 0.8;
 
 /** With more than so many guesses nothing is called likely any more. */
 const MOST_GUESSES = 4;

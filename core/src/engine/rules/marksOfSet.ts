@@ -1,5 +1,14 @@
 import { KINDS, type KindId } from '../../dictionary/dictionary.js';
-import { concerning, engineRule, groupedBy, names, ofKind, takenFor, type PartRead, type PartsTogether } from './rule.js';
+import {
+  concerning,
+  engineRule,
+  groupedBy,
+  names,
+  ofKind,
+  takenFor,
+  type PartRead,
+  type PartsTogether,
+} from './rule.js';
 
 /** Places where a letter stands that must be the same all through an engine. */
 const WEIGHT_PLACES = [
