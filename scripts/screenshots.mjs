@@ -10,7 +10,7 @@ const VIEWS = [
   // Which is scrolled to what stands fourth.
   ['bench-measured', '/bench/946e2fc0-f423-4f54-859c-a6b843a1d60a', 'light', 'wb-size-table table'],
   ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
-  ['rules', '/rules', 'light'],
+  ['rules', '/rules', 'light', '#thumb-title'],
   ['card', `/card/${CRANK}`, 'light'],
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
   ['swap-engine', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47', 'light'],
