@@ -59,7 +59,12 @@ for (const [name, path, colorScheme, scrolledTo] of VIEWS) {
   await page.goto(address + path);
   await page.getByText('Saved', { exact: true }).waitFor();
   await shown(page);
-  if (scrolledTo) await page.locator(scrolledTo).first().evaluate((element) => element.scrollIntoView({ block: 'start' }));
+  // Twice, since what stands above it may still be drawn.
+  for (let times = 0; scrolledTo && times < 2; times++) {
+    const element = page.locator(scrolledTo).first();
+    await element.evaluate((it) => it.scrollIntoView({ block: 'start' }));
+    await shown(page);
+  }
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
 }

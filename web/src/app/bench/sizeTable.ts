@@ -89,7 +89,7 @@ const outside = (size: number, { low, high }: Interval): number =>
                 }
               </td>
               @if (against()) {
-                <td class="figures" [class.look]="row.look || row.places">{{ row.theirs ?? '' }}</td>
+                <td class="figures look">{{ row.theirs ?? '' }}</td>
                 <td class="figures off" [title]="row.why ?? ''">{{ row.differs ?? '' }}</td>
               }
             </tr>
