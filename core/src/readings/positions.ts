@@ -1,4 +1,4 @@
-import { describedAs, parameterOf } from '../dictionary/dictionary.js';
+import { describedAs } from '../dictionary/dictionary.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
@@ -40,7 +40,7 @@ function inRowOf(phrases: Phrases, phrase: Phrase | undefined): Parameter | unde
   const named = find(phrase, 'parameter')?.parameter;
   if (named) return named.per === 'part' ? undefined : named;
   const isRodOnCrank = phrases.kind === 'crank' && find(phrase, 'kind')?.kind === 'rod';
-  if (isRodOnCrank) return parameterOf(crank.parameters['crankpin.diameter'].id);
+  if (isRodOnCrank) return crank.parameters['crankpin.diameter'];
   const counted = find(phrase, 'count')?.feature.id;
   const per = COUNTED[counted ?? ''];
   return per && Object.values(describedAs(phrases.kind).parameters).find((parameter) => parameter.per === per);
