@@ -51,6 +51,11 @@ describe('sizes measured at several places', () => {
     ]);
   });
 
+  it('say their words once where they are repeats at one height', () => {
+    const [top] = sizesMeasured(crank('main 2 front 51.98/51.982 rear 51.97 mic'));
+    expect(top?.text).toBe('main 2 front 51.98/51.982 rear 51.97 mic');
+  });
+
   it('are one piece of evidence: the journal that is worn least tells best what it was made', () => {
     const [main, ...others] = sizesOfPart(crank('mains 51.99/51.98/51.965/51.985/51.97 mic'));
     expect(main?.values).toEqual([51.99]);

@@ -102,7 +102,8 @@ function joined(a: SizeReading, b: SizeReading): SizeReading {
   const { figures: _written, ...rest } = a;
   return {
     ...rest,
-    text: `${a.text}, ${b.text}`,
+    // Of one reading that was cut up into its spots the words are said once.
+    text: a.text.includes(b.text) ? a.text : `${a.text}, ${b.text}`,
     values: [...a.values, ...values],
     ...(a.positions ? { positions: [...a.positions, ...(b.positions ?? [])] } : {}),
     ...(a.levels ? { levels: [...a.levels, ...(b.levels ?? [])] } : {}),
