@@ -2,8 +2,9 @@ import type { Interval } from '../quantity/interval.js';
 import type { LikelyValue } from '../catalogue/likelyValues.js';
 import type { Part } from '../catalogue/part.js';
 import { featureOf, isIdOf, KINDS, parameterOf, sayEntry, sayLook } from '../dictionary/dictionary.js';
-import { kindOf, withPart, type Assembly, type JointCheck, type LikelyIf, type Outcome } from '../joints/index.js';
+import { kindOf, type Assembly, type JointCheck, type LikelyIf, type Outcome } from '../joints/index.js';
 import { band, sentence, type Sentence } from '../quantity/sentence.js';
+import { withEntry } from './withEntry.js';
 
 /** What is called likely is at least so sure. */
 const LIKELY_FROM = 0.8;
@@ -27,7 +28,7 @@ export function likelyAnswer(
     const more = needs.flatMap((id) => guessOf(guessed, id) ?? []);
     if (more.length === 0 || ifs.length + more.length > MOST_GUESSES) return undefined;
     for (const guess of more) {
-      guessed = withGuess(guessed, guess.id, guess.is);
+      guessed = withEntry(guessed, guess.id, guess.is);
       ifs.push(guess);
     }
     ({ verdict, needs } = check.judge(guessed));
@@ -72,17 +73,4 @@ export function sayLikelyFits(open: readonly Pick<Outcome, 'likely' | 'likelyIf'
   const more = ifs.length - named.length;
   const onRecord = open.some(({ likelyIf }) => !likelyIf) ? 'the parts are as on what they are on record with' : '';
   return sentence` Likely fits, if ${sayIfs(named)}${more > 0 ? `, and ${more} more are as likely` : ''}${named.length > 0 && onRecord ? ', and ' : ''}${onRecord}.`;
-}
-
-function withGuess(assembly: Assembly, id: string, is: Interval | string): Assembly {
-  const part = partOf(assembly, id);
-  if (!part) return assembly;
-  if (typeof is !== 'string')
-    return withPart(assembly, { ...part, values: { ...part.values, [id]: { interval: is, source: 'identified' } } });
-  return withPart(
-    assembly,
-    isIdOf('feature', id)
-      ? { ...part, looks: { ...part.looks, [id]: { option: is, source: 'identified' } } }
-      : { ...part, interfaces: { ...part.interfaces, [id]: is } },
-  );
 }

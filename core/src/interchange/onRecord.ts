@@ -7,7 +7,6 @@ import {
   RECORD,
   REPLACED,
   verdictOfCheck,
-  withPart,
   type Assembly,
   type EngineWith,
   type Joint,
@@ -21,6 +20,7 @@ import { impliedByItself, TOLD_BY } from './ownSizes.js';
 import { impliedByEngine, settledBy } from './statedOfEngine.js';
 import { impliedByTrial } from './byTrial.js';
 import { likelyAnswer, sayIfs } from './likely.js';
+import { withEntry } from './withEntry.js';
 import { openWithoutSizes } from './withoutSizes.js';
 
 /** What a part must be there, by what it is on record with: between these, or one of these looks or faces. */
@@ -129,7 +129,7 @@ function filledIn(assembly: Assembly, ids: readonly string[], canMend: boolean):
     const choices = isSize(implied) ? (canMend ? [implied, ...endsOf(implied)] : [implied]) : implied;
     if (cases.length * choices.length > MOST_CASES) continue;
     filled.push(id);
-    cases = cases.flatMap((each) => choices.map((choice) => withImplied(each, kind, id, choice)));
+    cases = cases.flatMap((each) => choices.map((choice) => withEntry(each, id, choice)));
   }
   return filled.length > 0 ? { cases, ids: filled } : undefined;
 }
@@ -138,22 +138,6 @@ const endsOf = ({ low, high }: Interval): readonly Interval[] => [interval(low),
 
 const isKnown = ({ values, looks, interfaces }: Part, id: string): boolean =>
   values[id] !== undefined || looks[id] !== undefined || interfaces[id] !== undefined;
-
-function withImplied(assembly: Assembly, kind: KindId, id: string, implied: Interval | string): Assembly {
-  const part = assembly.parts[kind];
-  if (!part) return assembly;
-  if (typeof implied !== 'string')
-    return withPart(assembly, {
-      ...part,
-      values: { ...part.values, [id]: { interval: implied, source: 'identified' } },
-    });
-  return withPart(
-    assembly,
-    isIdOf('feature', id)
-      ? { ...part, looks: { ...part.looks, [id]: { option: implied, source: 'identified' } } }
-      : { ...part, interfaces: { ...part.interfaces, [id]: implied } },
-  );
-}
 
 /** What was found out, by the way to the engines of a catalogue: it is asked for again and again. */
 const known = new WeakMap<object, Map<string, Implied | undefined>>();
@@ -239,7 +223,7 @@ function roundOf({ slots }: Joint, { slot, parts: all }: EngineWith, context: Sw
 function asStated(round: Assembly, engine: EngineWith): Assembly {
   let filled = round;
   for (const { kind, id, is } of settledBy(engine))
-    if (round.parts[kind]?.looks[id] === undefined) filled = withImplied(filled, kind, id, is);
+    if (round.parts[kind]?.looks[id] === undefined) filled = withEntry(filled, id, is);
   return filled;
 }
 
@@ -253,7 +237,7 @@ function withMates(round: Assembly, { reads }: JointCheck, own: KindId, hops: nu
     const implied = impliedOf(round, mate, id, hops - 1);
     if (implied === undefined) continue;
     const choice = isSize(implied) ? implied : implied.length === 1 ? implied[0] : undefined;
-    if (choice !== undefined) filled = withImplied(filled, kind, id, choice);
+    if (choice !== undefined) filled = withEntry(filled, id, choice);
   }
   return filled;
 }

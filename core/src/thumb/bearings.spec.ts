@@ -35,6 +35,12 @@ const clearance = (rules: HouseRules) => (share: number, own: HouseRules) => {
   });
 };
 
+/** A main journal that lacks form in one way, by so much. */
+const shaped = (lack: string) => (by: number, rules: HouseRules) =>
+  judged('mains', 'mainRound', [misshapen(crank(), 'crank.mainJournal.diameter', { [lack]: by }), block(HOUSING)], {
+    rules,
+  });
+
 const ring = (bore: number, more: Readonly<Record<string, number>> = {}) =>
   made('rollingBearing', { bore, outside: 62, width: 16, ...more }, { form: 'ball' });
 const needles = (bore: number, outside: number) =>
@@ -59,30 +65,8 @@ const inPlace = (check: string, size: string) => (by: number, rules: HouseRules)
 
 describe('figures of thumb of bearings', () => {
   describeBoundaries(bearings, [
-    boundary(
-      bearings.outOfRound,
-      (by, rules) =>
-        judged(
-          'mains',
-          'mainRound',
-          [misshapen(crank(), 'crank.mainJournal.diameter', { outOfRound: by }), block(HOUSING)],
-          { rules },
-        ),
-      [0.01261, 'fits'],
-      [0.01339, 'doesNotFit'],
-    ),
-    boundary(
-      bearings.taper,
-      (by, rules) =>
-        judged(
-          'mains',
-          'mainRound',
-          [misshapen(crank(), 'crank.mainJournal.diameter', { taper: by }), block(HOUSING)],
-          { rules },
-        ),
-      [0.01261, 'fits'],
-      [0.01339, 'doesNotFit'],
-    ),
+    boundary(bearings.outOfRound, shaped('outOfRound'), [0.01261, 'fits'], [0.01339, 'doesNotFit']),
+    boundary(bearings.taper, shaped('taper'), [0.01261, 'fits'], [0.01339, 'doesNotFit']),
     boundary(
       bearings.thousandth,
       clearance({}),

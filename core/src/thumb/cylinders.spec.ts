@@ -25,6 +25,17 @@ const skirt =
       ],
       { rules },
     ).verdict;
+/** A cylinder that lacks form in one way, by so much. */
+const shaped = (lack: string) => (by: number, rules: HouseRules) =>
+  judged(
+    'pistonInBlock',
+    'cylinderRound',
+    [
+      misshapen(made('block', { bore: BORE, wall: 20 }, { boreSurface: 'iron' }), 'block.bore', { [lack]: by }),
+      made('piston'),
+    ],
+    { rules },
+  );
 const fourStroke = { rings: '3', compressionRings: '2', crown: 'flat', material: 'cast' };
 const cast = { ...fourStroke };
 /** Cylinders of a cast piston that want `by` of diameter taken out: its clearance is fixed by specification. */
@@ -88,44 +99,8 @@ const sleeved = (worked: Worked) =>
 
 describe('figures of thumb of cylinders', () => {
   describeBoundaries(cylinders, [
-    boundary(
-      cylinders.outOfRound,
-      (by, rules) =>
-        judged(
-          'pistonInBlock',
-          'cylinderRound',
-          [
-            misshapen(
-              made('block', { bore: BORE, wall: 20 }, { cylinderWall: 'parent', boreSurface: 'iron' }),
-              'block.bore',
-              { outOfRound: by },
-            ),
-            made('piston', { 'skirt.diameter': BORE - 0.06 }),
-          ],
-          { rules },
-        ),
-      [0.0485, 'fits'],
-      [0.0515, 'doesNotFit'],
-    ),
-    boundary(
-      cylinders.taper,
-      (by, rules) =>
-        judged(
-          'pistonInBlock',
-          'cylinderRound',
-          [
-            misshapen(
-              made('block', { bore: BORE, wall: 20 }, { cylinderWall: 'parent', boreSurface: 'iron' }),
-              'block.bore',
-              { taper: by },
-            ),
-            made('piston', { 'skirt.diameter': BORE - 0.06 }),
-          ],
-          { rules },
-        ),
-      [0.0776, 'fits'],
-      [0.0824, 'doesNotFit'],
-    ),
+    boundary(cylinders.outOfRound, shaped('outOfRound'), [0.0485, 'fits'], [0.0515, 'doesNotFit']),
+    boundary(cylinders.taper, shaped('taper'), [0.0776, 'fits'], [0.0824, 'doesNotFit']),
     boundary(
       cylinders.skirtTwoStroke,
       skirt({ ...fourStroke, rings: '2' }),
