@@ -230,6 +230,17 @@ export const reckoned = (page: Page) =>
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
+/** The lamp of the top strip, which tells whether all is saved. */
+export const lamp = (page: Page, says: RegExp) => expect(page.locator('.lamp')).toHaveText(says);
+
+/** What is entered on a specimen, as the server keeps it. */
+export const specimenTexts = async (url: string, id: string): Promise<readonly string[]> => {
+  const answer = await fetch(`${url}/api/specimens/${id}`);
+  if (!answer.ok) return [];
+  const { readings } = (await answer.json()) as { readings: { is: { text: string } }[] };
+  return readings.map(({ is }) => is.text);
+};
+
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** A station or a situation in it: what it is called here, its address, and words that only it shows. */
@@ -250,19 +261,27 @@ export async function expectNoFaults(page: Page, stations: readonly Station[]): 
 export async function faultsOnBothGrounds(page: Page): Promise<string[]> {
   // Colours that are still on their way from one ground to the other are no fault.
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  const light = await faults(page);
+  const light = await lastingFaults(page);
   await page.getByRole('button', { name: 'To the dark ground' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-  // The components change colour once their own sheet has come and been applied: until then they are looked at again.
   // The ground changes colours and nothing else.
-  let dark: string[] = [];
-  await expect
-    .poll(async () => (dark = await faults(page, ['color-contrast'])).length, { timeout: 10_000 })
-    .toBe(0)
-    .catch(() => undefined);
+  const dark = await lastingFaults(page, ['color-contrast']);
   await page.getByRole('button', { name: 'To the light ground' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
   return [...light, ...dark];
+}
+
+/**
+ * What axe-core goes on finding. The components change colour once the sheet of a ground has come and been applied:
+ * until then they are looked at again.
+ */
+async function lastingFaults(page: Page, runOnly?: readonly string[]): Promise<string[]> {
+  let found: string[] = [];
+  await expect
+    .poll(async () => (found = await faults(page, runOnly)).length, { timeout: 30_000 })
+    .toBe(0)
+    .catch(() => undefined);
+  return found;
 }
 
 interface Axe {

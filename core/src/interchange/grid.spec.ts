@@ -23,8 +23,8 @@ describe('the grid', () => {
         rowsOf(grid).forEach((row, i) =>
           row.forEach((cell, j) => {
             const [mine, theirs] = [grid.donors[i], grid.recipients[j]];
-            // Every third is enough to walk all of the demo in a second.
-            if (!mine || !theirs || (i + j) % 3 !== 0) return;
+            // Every fifth is enough to walk all of the demo in a second.
+            if (!mine || !theirs || (i + j) % 5 !== 0) return;
             const plain = swapParts(mine, theirs, SETTING);
             expect(verdictOf(cell)).withContext(`${mine.label} / ${theirs.label}`).toBe(plain.verdict);
             expect(isNothingAgainst(cell)).withContext(`${mine.label} / ${theirs.label}`).toBe(plain.nothingAgainst);

@@ -108,6 +108,9 @@ function outcomeOf(each: Case): Outcome {
   return known;
 }
 
+/** Every so many of the cases, spread over all of the checks: for laws that judge each case anew in many ways. */
+const every = (step: number): readonly Case[] => CASES.filter((_, at) => at % step === 0);
+
 /** Whether it tells anything: what does not come up without a value says nothing of it. */
 const isAnswer = ({ verdict, arises }: Outcome): boolean => verdict !== 'cannotTell' && arises !== false;
 
@@ -189,7 +192,7 @@ const caseAndRead = anyCase.chain((each) => anyRead(each).map((read) => [each, r
 
 describe('every check', () => {
   it('goes by nothing but what it says it reads, so that parts alike in that are judged alike', () => {
-    for (const each of CASES) {
+    for (const each of every(3)) {
       const { check, assembly } = each;
       const read = new Set<string>();
       const watch = (side: Assembly['parts']) =>
@@ -224,13 +227,15 @@ describe('every check', () => {
   });
 
   it('without any one value, specifications and all, says the same, or cannot tell', () => {
-    for (const each of CASES) {
+    for (const each of every(3)) {
       const { check, assembly } = each;
       const before = outcomeOf(each).verdict;
       for (const where of ['parts', 'replaced'] as const)
         for (const id of readBy(check, where)) {
+          // Whether it arises at all is only told with the words.
+          if (verdictOfCheck(check, without(assembly, id, where)) === before) continue;
           const after = check.judge(without(assembly, id, where));
-          if (isAnswer(after)) expect(after.verdict).withContext(`${check.id} without ${id}`).toBe(before);
+          expect(isAnswer(after)).withContext(`${check.id} without ${id}: ${after.verdict}, not ${before}`).toBeFalse();
         }
     }
   });
@@ -250,7 +255,7 @@ describe('every check', () => {
             expect(after.verdict).withContext(`${check.id} without ${id}, ${other} by ${shift}`).toBe(before);
         },
       ),
-      { numRuns: 20_000, seed: 5 },
+      { numRuns: 10_000, seed: 5 },
     );
   });
 
@@ -267,7 +272,7 @@ describe('every check', () => {
           expect(verdictOfCheck(check, changed)).withContext(`${check.id}, ${id}`).toBe(check.judge(changed).verdict);
         },
       ),
-      { numRuns: 6000, seed: 7 },
+      { numRuns: 4000, seed: 7 },
     );
   });
 
@@ -276,8 +281,8 @@ describe('every check', () => {
       for (const id of readBy(each.check, 'parts').filter((stated) => STATED.has(stated))) {
         const { check, assembly } = each;
         const before = outcomeOf(each);
+        if (verdictOfCheck(check, without(assembly, id, 'parts')) === before.verdict) continue;
         const after = check.judge(without(assembly, id, 'parts'));
-        if (after.verdict === before.verdict) continue;
         expect(after.verdict).withContext(check.id).toBe('cannotTell');
         expect(after.needs).withContext(`${check.id} without ${id}`).toContain(id);
       }
