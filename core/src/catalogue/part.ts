@@ -156,11 +156,11 @@ export function partFromSpecimen(
     const positions = size && rowOf(size);
     if (size) values[parameter] = { ...size, source: 'measured', ...(positions ? { positions } : {}) };
   }
-  const marks = specimen.readings.flatMap(({ is }) => (is.sort === 'mark' ? [is.characters] : []));
+  const marks = specimen.readings.flatMap(({ is }) => (is.sort === 'mark' && !is.gone ? [is.characters] : []));
   for (const classed of classedSizes(schemes, specimen.kind, identifiedAs?.family, marks, base?.standard ?? {}))
     values[classed.parameter] = byClass(classed.positions, values[classed.parameter]);
   for (const { is } of specimen.readings) {
-    if (is.sort === 'look') looks[is.feature] = { option: is.option, source: 'measured' };
+    if (is.sort === 'look' && !is.not) looks[is.feature] = { option: is.option, source: 'measured' };
     if (is.sort === 'face') interfaces[is.face] = is.pattern;
   }
   const usualService = Object.values(KINDS[specimen.kind].parameters).flatMap(

@@ -59,7 +59,7 @@ export function patternFromReadings(
     if (known.has(size.parameter) && toInside(size.values[0] ?? 0, size.unit) > 0)
       dimensions[size.parameter] = dimensionOf(size);
   const features = Object.fromEntries(
-    readings.flatMap((reading) => (reading.sort === 'look' ? [[reading.feature, reading.option]] : [])),
+    readings.flatMap((reading) => (reading.sort === 'look' && !reading.not ? [[reading.feature, reading.option]] : [])),
   );
   const interfaces = Object.fromEntries(
     readings.flatMap((reading) => (reading.sort === 'face' ? [[reading.face, reading.pattern]] : [])),

@@ -46,7 +46,7 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
         [
           `A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, over ${answersOf(evidence.feature)} answers.`,
         ],
-        [`P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option))}.`],
+        [`P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option, evidence.not))}.`],
         [
           'A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).',
         ],

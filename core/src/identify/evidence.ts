@@ -23,6 +23,8 @@ export interface LookEvidence {
   readonly text: string;
   readonly feature: Feature;
   readonly option: string;
+  /** Whether it was seen to be any but this one. */
+  readonly not: boolean;
 }
 export interface FaceEvidence {
   readonly sort: 'face';
@@ -96,11 +98,12 @@ export function evidenceByKey(
   for (const reading of readings) {
     switch (reading.sort) {
       case 'look':
-        put(`2 look ${reading.feature} ${reading.option}`, {
+        put(`2 look ${reading.feature} ${reading.option}${reading.not ? ' not' : ''}`, {
           sort: 'look',
           text: reading.text,
           feature: featureOf(reading.feature),
           option: reading.option,
+          not: reading.not ?? false,
         });
         break;
       case 'face':
@@ -112,6 +115,8 @@ export function evidenceByKey(
         });
         break;
       case 'mark':
+        // What is ground away tells nothing of what it was.
+        if (reading.gone) break;
         put(`0 mark ${reading.characters} ${reading.making ?? ''} ${reading.place ?? ''}`, {
           sort: 'mark',
           text: reading.text,

@@ -21,6 +21,11 @@ export const MarkReadingSchema = Type.Object(
     }),
     making: Type.Optional(oneOf(MAKINGS, 'How the mark was made')),
     place: Type.Optional(Type.String({ maxLength: 80, description: 'Id of a mark place of the dictionary' })),
+    gone: Type.Optional(
+      Type.Literal(true, {
+        description: 'A mark stood there and was ground, machined or worn away: what it was is not known',
+      }),
+    ),
   },
   { additionalProperties: false },
 );
@@ -72,6 +77,7 @@ export const LookReadingSchema = Type.Object(
     text,
     feature: Type.String({ maxLength: 80, description: 'Id of a look of the dictionary' }),
     option: Type.String({ maxLength: 40, description: 'Option id, or the count in figures' }),
+    not: Type.Optional(Type.Literal(true, { description: 'It was seen not to be this, but one of the others' })),
   },
   { additionalProperties: false },
 );

@@ -3,7 +3,7 @@ import { concerning, engineRule, groupedBy, names, ofKind, type PartRead } from 
 
 const splitOf = ({ readings }: PartRead): string | undefined =>
   readings.flatMap((reading) =>
-    reading.sort === 'look' && reading.feature === rod.features.capSplit.id ? [reading.option] : [],
+    reading.sort === 'look' && !reading.not && reading.feature === rod.features.capSplit.id ? [reading.option] : [],
   )[0];
 
 /**

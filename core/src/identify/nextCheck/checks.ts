@@ -75,7 +75,7 @@ function lookCheck(
   { readings }: CheckContext,
   state: Reach,
 ): Foreseen[] {
-  if (readings.some((reading) => reading.sort === 'look' && reading.feature === feature.id)) return [];
+  if (readings.some((reading) => reading.sort === 'look' && !reading.not && reading.feature === feature.id)) return [];
   const outcomes = foreseeLook(index, hypotheses, feature);
   if (!outcomes) return [];
   const { id, name, tell, minutes, reach } = feature;

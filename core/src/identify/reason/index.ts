@@ -31,13 +31,14 @@ export function reasonFor(index: CatalogueIndex, row: number, evidence: Evidence
   }
 }
 
-function lookReason(index: CatalogueIndex, row: number, { feature, option }: LookEvidence): Sentence {
+function lookReason(index: CatalogueIndex, row: number, { feature, option, not }: LookEvidence): Sentence {
   const column = index.looks.get(feature.id);
   const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
   if (recorded === undefined) return notStated(feature.name);
-  return recorded === option
-    ? [`Seen ${sayLook(feature, option)}, as the catalogue has it.`]
-    : [`Seen ${sayLook(feature, option)}, but this one has ${sayLook(feature, recorded)}.`];
+  const seen = `Seen ${not ? 'not to be ' : ''}${sayLook(feature, option)}`;
+  return (recorded === option) !== not
+    ? [not ? `${seen}: this one has ${sayLook(feature, recorded)}.` : `${seen}, as the catalogue has it.`]
+    : [`${seen}, but this one has ${sayLook(feature, recorded)}.`];
 }
 
 function faceReason(index: CatalogueIndex, row: number, { face, pattern }: FaceEvidence): Sentence {

@@ -10,9 +10,14 @@ import { fixed, type Weighed } from './weighed.js';
 export const answersOf = ({ form }: Feature): number =>
   'options' in form ? form.options.length : Math.min(6, form.count.high - form.count.low + 1);
 
-/** Chance that a look is seen so, on a part that the catalogue says is so or otherwise. */
-export function lookChance(feature: Feature, recorded: string, seen: string): number {
-  return recorded === seen ? 1 - feature.misjudged : feature.misjudged / Math.max(1, answersOf(feature) - 1);
+/**
+ * Chance that a look is seen so, on a part that the catalogue says is so or otherwise.
+ *
+ * @param not whether it was seen not to be so
+ */
+export function lookChance(feature: Feature, recorded: string, seen: string, not = false): number {
+  const so = recorded === seen ? 1 - feature.misjudged : feature.misjudged / Math.max(1, answersOf(feature) - 1);
+  return not ? 1 - so : so;
 }
 
 /**
@@ -20,11 +25,12 @@ export function lookChance(feature: Feature, recorded: string, seen: string): nu
  * rule).
  */
 export function weighLook(column: Column<string>, evidence: LookEvidence): Weighed {
-  const { feature, option } = evidence;
+  const { feature, option, not } = evidence;
   const chances = new Float64Array(column.distinct.length + 1);
-  column.distinct.forEach((each, at) => (chances[at + 1] = lookChance(feature, each, option)));
+  column.distinct.forEach((each, at) => (chances[at + 1] = lookChance(feature, each, option, not)));
   const { mean, stated } = meanByCode(column, chances);
-  const unknown = (mean * stated + 1) / (stated + answersOf(feature));
+  const answers = answersOf(feature);
+  const unknown = (mean * stated + (not ? answers - 1 : 1)) / (stated + answers);
   return {
     evidence,
     form: 'column',

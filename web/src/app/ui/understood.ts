@@ -38,6 +38,8 @@ export function shownAs(is: Understood): Shown {
   switch (is.sort) {
     case 'mark': {
       const where = is.place ? ` on ${markPlaceOf(is.place).name}` : '';
+      if (is.gone)
+        return { of: `Mark gone${where}`, read: '', more: 'Ground, machined or worn away: it tells nothing any more.' };
       if (is.characters === '')
         return { of: `No mark${where}`, read: '', more: 'That nothing stands there is a reading too.' };
       const doubts = /[?[]/.test(is.characters) ? '? could not be read; [..] may be either.' : '';
@@ -51,7 +53,8 @@ export function shownAs(is: Understood): Shown {
       return shownSize(is);
     case 'look': {
       const feature = featureOf(is.feature);
-      return { of: '', read: sayLook(feature, is.option), more: `${feature.name}. ${feature.tell}` };
+      const seen = sayLook(feature, is.option);
+      return { of: '', read: is.not ? `not ${seen}` : seen, more: `${feature.name}. ${feature.tell}` };
     }
     case 'face': {
       const { name, definition } = interfaceOf(is.face);
