@@ -37,6 +37,18 @@ export interface ParameterSpec {
   readonly minutes: number;
   /** The place on the kind's drawing where it is called out. */
   readonly drawing?: string;
+  /** Whether it is a thread, which may be written M10. */
+  readonly thread?: true;
+}
+
+/** Sizes that are said in one breath, in a fixed order: `25 x 52 x 15`, `2.02/1.60 valves`, `10/10`. */
+export interface Together {
+  /** Keys of the sizes of the kind. */
+  readonly sizes: readonly string[];
+  /** What stands after the figures, lower case; none where the figures alone are enough. */
+  readonly words: readonly string[];
+  /** Whether they are sizes, or how far each is from standard. */
+  readonly as: 'sizes' | 'steps';
 }
 
 export interface Option {
@@ -83,6 +95,7 @@ export interface KindSpec {
   readonly features: Readonly<Record<string, FeatureSpec>>;
   readonly markPlaces: Readonly<Record<string, MarkPlaceSpec>>;
   readonly interfaces: Readonly<Record<string, InterfaceSpec>>;
+  readonly together?: readonly Together[];
 }
 
 export interface Parameter extends ParameterSpec {

@@ -2,11 +2,14 @@ import type { DescribedId, KindId } from '../dictionary/dictionary.js';
 import { claimWords } from './claimWords.js';
 import { faceWords } from './faceWords.js';
 import { lookWords } from './lookWords.js';
-import { looseMark, markWords } from './markWords.js';
+import { looseMark, markBefore, markWords } from './markWords.js';
 import { find, isGlue, Phrases, soleKind, type Read } from './phrases.js';
-import { isSizeInRow, numberedFirst } from './positions.js';
+import { layoutWords } from './layoutWords.js';
+import { negation } from './negation.js';
+import { isCalledAfter, numberedFirst } from './positions.js';
 import { asKept, type Understood } from './reading.js';
-import { figuresFirst, sizeWords } from './sizeWords.js';
+import { figuresFirst, instrumentFirst, sizeWords, stepInOrder, stepWords } from './sizeWords.js';
+import { together } from './together.js';
 import { unread, type WhyUnread, type Words } from './unread.js';
 import { unreadReason } from './unreadReason.js';
 
@@ -57,23 +60,28 @@ function readText(text: string, kind: DescribedId): Words[] {
 }
 
 /**
- * The first kind of part that a text names, if any. A word that also means something on the part at hand does not name
- * a kind: on a crank, "rod journal" is a size and "seal" its rear seal journal.
+ * The kind of part that a text names before anything else, if it does: in `casting 4127 from a crank` and `head bolts`
+ * the word of another part says something of this one. On a crank, "rod journal" is a size and "seal" its rear seal
+ * journal.
  */
 function kindNamed(text: string, kind: DescribedId): KindId | undefined {
   const phrases = new Phrases(text, kind);
-  for (let at = 0; at < phrases.tokens.length;) {
-    const phrase = phrases.at(at);
-    const named = phrase && soleKind(phrase.meanings);
-    if (named && !isSizeInRow(phrases, at)) return named;
-    at += phrase?.tokens ?? 1;
-  }
-  return undefined;
+  const first = phrases.glued(0);
+  const phrase = phrases.at(first);
+  const named = phrase && soleKind(phrase.meanings);
+  return named && !isCalledAfter(phrases, first) ? named : undefined;
 }
 
 /** What begins at a token, by the first reader that makes sense of it. */
 function readAt(phrases: Phrases, from: number): Read | undefined {
-  const first = numberedFirst(phrases, from) ?? figuresFirst(phrases, from);
+  const first =
+    negation(phrases, from) ??
+    together(phrases, from) ??
+    numberedFirst(phrases, from) ??
+    stepInOrder(phrases, from) ??
+    layoutWords(phrases, from) ??
+    figuresFirst(phrases, from) ??
+    markBefore(phrases, from);
   if (first) return first;
   const phrase = phrases.at(from);
   if (!phrase) return looseMark(phrases, from);
@@ -82,6 +90,8 @@ function readAt(phrases: Phrases, from: number): Read | undefined {
     claimWords(phrases, phrase, from, after) ??
     markWords(phrases, phrase, from, after) ??
     sizeWords(phrases, phrase, from, after) ??
+    instrumentFirst(phrases, phrase, from) ??
+    stepWords(phrases, phrase, from, after) ??
     lookWords(phrases, phrase, from, after) ??
     faceWords(phrases, phrase, from, after, (at) => isBeyondDoubt(phrases, at)) ??
     looseMark(phrases, from)
@@ -115,7 +125,8 @@ function readWords(phrases: Phrases): Words[] {
   };
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
-    if (phrase && soleKind(phrase.meanings) && !isSizeInRow(phrases, at)) {
+    // The name of the part itself carries nothing; that of another is no reading.
+    if (phrase && soleKind(phrase.meanings) === phrases.kind) {
       leaveUnread(at);
       at += phrase.tokens;
       continue;
@@ -123,7 +134,7 @@ function readWords(phrases: Phrases): Words[] {
     const read = readAt(phrases, at);
     if (read) {
       leaveUnread(at);
-      words.push(read.is);
+      words.push(read.is, ...(read.also ?? []));
       at = read.next;
     } else if (phrase && phrase.tokens > 1) {
       // A name without what belongs to it is left unread whole, so that the reason can say what is missing.

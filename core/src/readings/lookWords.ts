@@ -1,5 +1,6 @@
 import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Feature } from '../dictionary/definition.js';
+import { contrary, isNegation, isPresence } from './negation.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { unread } from './unread.js';
 import { one } from '../quantity/phrase.js';
@@ -16,12 +17,38 @@ export function lookOf(phrases: Phrases, feature: Feature, option: string, from:
   };
 }
 
-/** `forged`; or `seal: rope`, `material forged`: the name of the look before its option. */
+/**
+ * `forged`, `tapered plugs`; or `seal: rope`, `material forged`, `cap not cracked`: the name of the look before its
+ * answer. What is there or not is there where nothing else is said: `squirters`.
+ */
 export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {
   const option = find(phrase, 'option');
-  if (option) return lookOf(phrases, option.feature, option.option.id, from, from + phrase.tokens);
+  if (option) {
+    const next = phrases.beyondName(from + phrase.tokens, option.feature);
+    return lookOf(phrases, option.feature, option.option.id, from, next);
+  }
+  const feature = find(phrase, 'feature')?.feature;
+  const named = feature ?? find(phrase, 'parameter')?.parameter;
+  if (!named) return undefined;
+  const answer = phrases.isBroken(from, after + 1) ? undefined : answerAt(phrases, from, after, feature);
+  if (answer) return answer;
+  return feature && isPresence(feature) ? lookOf(phrases, feature, 'present', from, from + phrase.tokens) : undefined;
+}
+
+/** The answer after the name of a look: an option, its id as it is written down (`1-3-4-2`), or what it is not. */
+function answerAt(phrases: Phrases, from: number, after: number, feature: Feature | undefined): Read | undefined {
+  if (isNegation(phrases, after)) {
+    const denied = phrases.at(after + 1);
+    const option = find(denied, 'option');
+    return denied && option && option.feature.id === feature?.id
+      ? contrary(phrases, denied, from, after + 1 + denied.tokens)
+      : undefined;
+  }
   const following = phrases.at(after);
   const chosen = find(following, 'option');
-  if (!chosen || !following || !(find(phrase, 'feature') ?? find(phrase, 'parameter'))) return undefined;
-  return lookOf(phrases, chosen.feature, chosen.option.id, from, after + following.tokens);
+  if (chosen && following) return lookOf(phrases, chosen.feature, chosen.option.id, from, after + following.tokens);
+  const written = phrases.tokens[after]?.text ?? '';
+  return feature && 'options' in feature.form && isOptionOf(feature, written)
+    ? lookOf(phrases, feature, written, from, after + 1)
+    : undefined;
 }

@@ -1,15 +1,11 @@
+import type { Feature } from '../dictionary/definition.js';
 import type { DescribedId, KindId } from '../dictionary/dictionary.js';
 import type { InstrumentId } from '../quantity/instrument.js';
 import { readFigures, type Figures } from './size.js';
 import type { Words } from './unread.js';
-import { LONGEST_PHRASE, vocabulary, type Meaning } from './vocabulary.js';
-
-/** A run of characters between spaces and separators, and where it stands in the text. */
-interface Token {
-  readonly text: string;
-  readonly start: number;
-  readonly end: number;
-}
+import { tokensOf, type Token } from './tokens.js';
+import { LONGEST_PHRASE, vocabularyLookedUp, type Meaning } from './vocabulary.js';
+import { lookedUp, numberOf, otherForms } from './wordForms.js';
 
 /** Tokens that are a phrase of the vocabulary together. */
 export interface Phrase {
@@ -18,16 +14,23 @@ export interface Phrase {
   readonly tokens: number;
 }
 
-/** A reading made of some tokens, and the first token after them. */
+/** A reading made of some tokens, more that they say at once (`10/10`), and the first token after them. */
 export interface Read {
   readonly is: Words;
+  readonly also?: readonly Words[];
   readonly next: number;
 }
 
 /** Words that carry no reading between those that do. */
-const GLUE = new Set(['with', 'by', 'using', 'a', 'the', 'of', 'is', 'and', 'about', 'approx', 'ca']);
+const GLUE = new Set(
+  (
+    'with by using a an the of is are was be and & + about approx ca at on in to for it its this that has have had got ' +
+    'still now only just both all each looks look appears seems measures measured reads checks worn fitted type style ' +
+    'bored ground turned honed shaped says marked there diameter some'
+  ).split(' '),
+);
 
-export const isGlue = (token: Token | undefined): boolean => GLUE.has(token?.text.toLowerCase() ?? '');
+export const isGlue = (token: Token | undefined): boolean => GLUE.has(lookedUp(token?.text ?? ''));
 
 /** The meaning of a sort that a phrase has, if it has one. */
 export function find<I extends Meaning['is']>(
@@ -46,29 +49,70 @@ export function soleKind(meanings: readonly Meaning[]): KindId | undefined {
 /** A text cut into tokens, seen through the vocabulary of a kind of part. Places are counted in tokens. */
 export class Phrases {
   readonly tokens: readonly Token[];
-  readonly vocabulary;
-  private readonly lower: readonly string[];
+  private readonly vocabulary;
+  private readonly lookedUp: readonly string[];
 
   constructor(
     private readonly text: string,
     readonly kind: DescribedId,
   ) {
-    this.vocabulary = vocabulary(kind);
-    this.tokens = [...text.matchAll(/(?:\[[^\]]*\]|,(?=\d)|[^\s,;:=])+/g)].map((match) => ({
-      text: match[0],
-      start: match.index,
-      end: match.index + match[0].length,
-    }));
-    this.lower = this.tokens.map((token) => token.text.toLowerCase());
+    this.vocabulary = vocabularyLookedUp(kind);
+    this.tokens = tokensOf(text, this.vocabulary);
+    this.lookedUp = this.tokens.map((token) => lookedUp(token.text));
   }
 
   /** The longest phrase of the vocabulary that begins at a token. */
   at(at: number): Phrase | undefined {
-    for (let count = Math.min(LONGEST_PHRASE, this.lower.length - at); count > 0; count--) {
-      const meanings = this.vocabulary.get(this.lower.slice(at, at + count).join(' '));
+    for (let count = Math.min(LONGEST_PHRASE, this.lookedUp.length - at); count > 0; count--) {
+      if (count > 1 && this.isBroken(at, at + count)) continue;
+      const meanings = this.meaningsOf(this.lookedUp.slice(at, at + count).join(' '));
       if (meanings) return { meanings, tokens: count };
     }
     return undefined;
+  }
+
+  /** The first token beyond the name of a look that stands after its answer: `neutral balance`, `tapered plugs`. */
+  beyondName(at: number, { id }: Feature): number {
+    const next = this.ends(at) ? at : this.glued(at);
+    const phrase = this.ends(next) && next !== at ? undefined : this.at(next);
+    const named = phrase?.meanings.some((meaning) => meaning.is === 'feature' && meaning.feature.id === id);
+    return phrase && named && !this.isBroken(at - 1, next + 1) && !this.figures(next + phrase.tokens)
+      ? next + phrase.tokens
+      : at;
+  }
+
+  /** What is counted at a token, named by one or by several: `mains`, `4 valve`. */
+  countAt(at: number): { readonly feature: Feature; readonly tokens: number } | undefined {
+    const phrase = this.at(at);
+    if (!phrase) return undefined;
+    const own = find(phrase, 'count');
+    if (own) return { feature: own.feature, tokens: phrase.tokens };
+    for (const form of otherForms(this.lookedUp.slice(at, at + phrase.tokens).join(' '))) {
+      const counted = this.vocabulary.get(form)?.find((meaning) => meaning.is === 'count');
+      if (counted) return { feature: counted.feature, tokens: phrase.tokens };
+    }
+    return undefined;
+  }
+
+  /** What a phrase means, in its own form or in another that means the same. */
+  meaningsOf(phrase: string): readonly Meaning[] | undefined {
+    const known = this.vocabulary.get(phrase);
+    if (known || /^[\d.]/.test(phrase)) return known ?? this.vocabulary.get(otherForms(phrase)[1] ?? '');
+    for (const form of otherForms(phrase)) {
+      const meanings = this.vocabulary.get(form);
+      if (meanings) return meanings;
+    }
+    return undefined;
+  }
+
+  /** Whether a comma or semicolon stands between some tokens. */
+  isBroken(from: number, to: number): boolean {
+    return /[,;]/.test(this.text.slice(this.tokens[from]?.end ?? 0, this.tokens[to - 1]?.start ?? 0));
+  }
+
+  /** Whether a token ends what stands before it: nothing, or a comma, follows the one before. */
+  ends(at: number): boolean {
+    return at >= this.tokens.length || this.isBroken(at - 1, at + 1);
   }
 
   /** The text from one token up to another, as it was typed. */
@@ -84,7 +128,7 @@ export class Phrases {
   /** The first token at or after a place that is not a filler word. */
   glued(at: number): number {
     let next = at;
-    while (isGlue(this.tokens[next])) next++;
+    while (isGlue(this.tokens[next]) && (this.at(next)?.tokens ?? 1) === 1 && !this.ends(next)) next++;
     return next;
   }
 
@@ -118,7 +162,12 @@ export class Phrases {
 
   /** The figures that begin at a token. */
   figures(at: number): Figures | undefined {
-    return this.tokens[at] && readFigures(this.rest(at));
+    const token = this.tokens[at];
+    if (!token) return undefined;
+    const inWords = this.at(at) ? undefined : numberOf(token.text);
+    return inWords === undefined
+      ? readFigures(this.rest(at))
+      : { values: [inWords], written: token.text, unit: undefined, crosses: [], length: token.text.length };
   }
 
   /** The instrument named at a token, fillers before it included, and the first token after it. */

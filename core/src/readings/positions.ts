@@ -39,11 +39,17 @@ export function numberAt(phrases: Phrases, at: number): Position | undefined {
 function inRowOf(phrases: Phrases, phrase: Phrase | undefined): Parameter | undefined {
   const named = find(phrase, 'parameter')?.parameter;
   if (named) return named.per === 'part' ? undefined : named;
-  const isRodOnCrank = phrases.kind === 'crank' && find(phrase, 'kind')?.kind === 'rod';
-  if (isRodOnCrank) return crank.parameters['crankpin.diameter'];
+  const after = calledAfter(phrases, phrase);
+  if (after) return after;
   const counted = find(phrase, 'count')?.feature.id;
   const per = COUNTED[counted ?? ''];
   return per && Object.values(describedAs(phrases.kind).parameters).find((parameter) => parameter.per === per);
+}
+
+/** The size of a part that is called after what runs on it: on a crank `rod 4` and `rods` are its pins. */
+export function calledAfter(phrases: Phrases, phrase: Phrase | undefined): Parameter | undefined {
+  const isRodOnCrank = phrases.kind === 'crank' && find(phrase, 'kind')?.kind === 'rod';
+  return isRodOnCrank ? crank.parameters['crankpin.diameter'] : undefined;
 }
 
 /** What the counts of a part are counts of. */
@@ -122,10 +128,11 @@ export function placesOf(
   };
 }
 
-/** Whether a size at one of several places begins at a token: then its name is no kind of part, as in `rod 4`. */
-export function isSizeInRow(phrases: Phrases, at: number): boolean {
+/** Whether a size called after another part begins at a token: then its name is no kind of part, as in `rods 2.0995`. */
+export function isCalledAfter(phrases: Phrases, at: number): boolean {
   const phrase = phrases.at(at);
-  return (
-    phrase !== undefined && sizeInRow(phrases, phrase, at, phrases.glued(at + phrase.tokens), () => false) !== undefined
-  );
+  if (!phrase || !calledAfter(phrases, phrase)) return false;
+  const next = phrases.glued(at + phrase.tokens);
+  const isNamedBehind = at > 0 && /^[\d.]|^(?:and|&|std|standard)$/i.test(phrases.tokens[at - 1]?.text ?? '');
+  return phrases.figures(next) !== undefined || find(phrases.at(next), 'step') !== undefined || isNamedBehind;
 }

@@ -1,7 +1,7 @@
 import type { Parameter } from '../dictionary/definition.js';
 import type { InstrumentId } from '../quantity/instrument.js';
 import { readNumber } from '../quantity/number.js';
-import { band, sentence } from '../quantity/sentence.js';
+import { band, sentence, type Sentence } from '../quantity/sentence.js';
 import { toInside, unitOf, UNITS, type UnitId } from '../quantity/unit.js';
 import type { SizeReading } from './reading.js';
 import { unread, type Unread } from './unread.js';
@@ -52,6 +52,17 @@ export function readFigures(text: string): Figures | undefined {
   return { values, written, unit, crosses, length };
 }
 
+/** Readings of one size differ by less than this share of it; what differs more was never read at one place. */
+const APART = 0.2;
+
+const areRepeats = (values: readonly number[]): boolean =>
+  values.length < 2 || Math.max(...values) <= (1 + APART) * Math.min(...values);
+
+const noRepeats = ({ written }: Figures): Sentence =>
+  /^\d{1,3}\/\d{1,3}$/.test(written)
+    ? [`${written} is no fraction of the workshop, which has 2, 4, 8, 16, 32, 64 or 128 below the line, and no two readings of one size. Write the size as a decimal.`]
+    : [`${written} lie too far apart to be of one size. Enter each with its own name.`];
+
 const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Parameter): boolean =>
   UNITS[unit].quantity === parameter.quantity &&
   values.every(
@@ -73,6 +84,7 @@ export function sizeOf(
   where: Pick<SizeReading, 'positions' | 'positionsAssumed' | 'levels' | 'axes'> = {},
 ): SizeReading | Unread {
   const { values, unit } = figures;
+  if (!areRepeats(values)) return unread(text, noRepeats(figures));
   const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
   if (unit ? plausibleIn(values, unit, parameter) : meant) {
     const used = unit ?? meant ?? 'mm';

@@ -5,12 +5,14 @@ import type { Phrases } from './phrases.js';
 import { readFigures } from './size.js';
 import type { Meaning } from './vocabulary.js';
 import { either, one } from '../quantity/phrase.js';
+import { phraseLookedUp } from './wordForms.js';
 
 /** Why words were not understood, and what to write instead: for each meaning they have, what is missing beside it. */
-export function unreadReason({ kind, vocabulary }: Phrases, text: string): Sentence {
+export function unreadReason(phrases: Phrases, text: string): Sentence {
+  const { kind } = phrases;
   const { name, parameters, markPlaces } = describedAs(kind);
   const lower = text.toLowerCase();
-  const meanings = vocabulary.get(lower) ?? [];
+  const meanings = phrases.meaningsOf(phraseLookedUp(text)) ?? [];
   const [first] = Object.values(parameters);
   if (readFigures(text))
     return [`A figure without a name: say what it is, like "${first?.synonyms[0] ?? 'main'} ${text}".`];

@@ -1,6 +1,7 @@
 import { describedAs, KINDS, KIND_IDS, type DescribedId, type KindId } from '../dictionary/dictionary.js';
 import type { Feature, Interface, Making, MarkPlace, Option, Parameter } from '../dictionary/definition.js';
 import { CLAIM_IDS, type ClaimAbout } from './reading.js';
+import { phraseLookedUp } from './wordForms.js';
 import { INSTRUMENTS, INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 
 /** What a phrase can mean to the entry line. */
@@ -37,6 +38,9 @@ const MAKING_WORDS: Readonly<Record<string, Making | undefined>> = {
   number: 'tag',
   'part number': 'tag',
   'part no': 'tag',
+  'p/n': 'tag',
+  pn: 'tag',
+  no: 'tag',
 };
 
 /** What is claimed, by the words that say so. */
@@ -90,12 +94,13 @@ function vocabularyOf(id: DescribedId): Vocabulary {
     const counted = 'count' in feature.form;
     for (const word of new Set([feature.name.toLowerCase(), ...feature.synonyms]))
       add(word, counted ? { is: 'count', feature } : { is: 'feature', feature });
-    if ('options' in feature.form) {
-      for (const option of feature.form.options) {
-        for (const word of new Set([option.name, ...option.words])) add(word, { is: 'option', feature, option });
-      }
-    }
   }
+  // Words given for an option come before its name, which another look may have a word for: iron is of the whole block.
+  for (const wordsOf of [({ words: given }: Option) => given, ({ name, words: given }: Option) => (given.includes(name) ? [] : [name])])
+    for (const feature of Object.values(kind.features))
+      if ('options' in feature.form)
+        for (const option of feature.form.options)
+          for (const word of wordsOf(option)) add(word, { is: 'option', feature, option });
   for (const place of Object.values(kind.markPlaces)) for (const word of place.words) add(word, { is: 'place', place });
   for (const face of Object.values(kind.interfaces)) {
     for (const word of new Set([face.name.toLowerCase(), ...face.synonyms])) {
@@ -114,16 +119,27 @@ function vocabularyOf(id: DescribedId): Vocabulary {
   return words;
 }
 
-const cache = new Map<DescribedId, Vocabulary>();
+const cache = new Map<DescribedId, { readonly written: Vocabulary; readonly lookedUp: Vocabulary }>();
 
-/** The phrases understood while a part of this kind is on the bench. */
-export function vocabulary(kind: DescribedId): Vocabulary {
+function vocabularies(kind: DescribedId) {
   const known = cache.get(kind);
   if (known) return known;
-  const made = vocabularyOf(kind);
+  const written = vocabularyOf(kind);
+  const lookedUp = new Map<string, Meaning[]>();
+  for (const [phrase, meanings] of written) {
+    const key = phraseLookedUp(phrase);
+    lookedUp.set(key, [...(lookedUp.get(key) ?? []), ...meanings]);
+  }
+  const made = { written, lookedUp };
   cache.set(kind, made);
   return made;
 }
+
+/** The phrases understood while a part of this kind is on the bench, as they are written. */
+export const vocabulary = (kind: DescribedId): Vocabulary => vocabularies(kind).written;
+
+/** The same by their forms that are looked up (`wordForms`). */
+export const vocabularyLookedUp = (kind: DescribedId): Vocabulary => vocabularies(kind).lookedUp;
 
 /** The most words any phrase has. */
 export const LONGEST_PHRASE = 8;

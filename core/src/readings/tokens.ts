@@ -1,0 +1,55 @@
+import { unitOf } from '../quantity/unit.js';
+import type { Meaning } from './vocabulary.js';
+import { lookedUp } from './wordForms.js';
+
+/** A run of characters between spaces and separators, and where it stands in the text. */
+export interface Token {
+  readonly text: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Between spaces, commas, semicolons, colons and equals signs; a ratio keeps its colon, a decimal comma its figures. */
+const RUNS = /(?:\[[^\]]*\]|(?<=\d):(?=1(?!\d))|,(?=\d)|[^\s,;:=])+/g;
+/** A diameter sign carries nothing that the name of the size does not. */
+const DIAMETER_SIGN = /^[Ø⌀ø](?=[\d.])/;
+const NOT_JOINED = /^(non)-(.+)$/i;
+/** `4-bolt`, `8cyl`, `4V`: figures that count what is named right after them. */
+const COUNTED = /^(\d{1,3})(-?)([a-z][a-z-]*)$/i;
+
+/**
+ * Cuts a text into tokens.
+ *
+ * @param vocabulary the phrases of the kind of part by their looked-up forms: only a word of it is cut off its figures
+ */
+export function tokensOf(text: string, vocabulary: ReadonlyMap<string, readonly Meaning[]>): readonly Token[] {
+  const begins = firstWordsOf(vocabulary);
+  return [...text.matchAll(RUNS)].flatMap((match) => {
+    const whole: Token = { text: match[0], start: match.index, end: match.index + match[0].length };
+    const sign = DIAMETER_SIGN.exec(whole.text);
+    if (sign) return [part(whole, sign[0].length, whole.text.length)];
+    const joined = NOT_JOINED.exec(whole.text);
+    if (joined) return [part(whole, 0, 3), part(whole, 4, whole.text.length)];
+    const counted = COUNTED.exec(whole.text);
+    const [, figures = '', hyphen = '', word = ''] = counted ?? [];
+    const first = lookedUp(word).split(' ')[0] ?? '';
+    const isWord = word.length > 1 ? begins.has(first) || begins.has(`${first}s`) : vocabulary.has(first);
+    return counted && isWord && !unitOf(word)
+      ? [part(whole, 0, figures.length), part(whole, figures.length + hyphen.length, whole.text.length)]
+      : [whole];
+  });
+}
+
+const known = new WeakMap<object, ReadonlySet<string>>();
+
+function firstWordsOf(vocabulary: ReadonlyMap<string, unknown>): ReadonlySet<string> {
+  const words = known.get(vocabulary) ?? new Set([...vocabulary.keys()].map((phrase) => phrase.split(' ')[0] ?? ''));
+  known.set(vocabulary, words);
+  return words;
+}
+
+const part = (token: Token, from: number, to: number): Token => ({
+  text: token.text.slice(from, to),
+  start: token.start + from,
+  end: token.start + to,
+});
