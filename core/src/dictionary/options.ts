@@ -2,8 +2,8 @@
 
 /** How a pin is held, as the rod is made for it and as the piston is. */
 export const PIN_FIXING = {
-  pressed: 'pressed in the rod | pressed, press fit, pressed pin',
-  circlip: 'floating, circlips | circlip, circlips, floating',
+  pressed: 'pressed in the rod | pressed, press fit, pressed pin, press fit pin, interference fit pin',
+  circlip: 'floating, circlips | circlip, circlips, floating, floating pin, full floating, fully floating, full floating pin, fully floating pin, snap rings',
   spiralLock: 'floating, spiral locks | spiral lock, spiral locks',
   endCaps: 'floating, end caps | end cap, end caps, buttons',
 } as const;

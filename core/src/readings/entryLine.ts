@@ -125,17 +125,15 @@ function readWords(phrases: Phrases): Words[] {
   };
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
-    // The name of the part itself carries nothing; that of another is no reading.
-    if (phrase && soleKind(phrase.meanings) === phrases.kind) {
-      leaveUnread(at);
-      at += phrase.tokens;
-      continue;
-    }
     const read = readAt(phrases, at);
     if (read) {
       leaveUnread(at);
       words.push(read.is, ...(read.also ?? []));
       at = read.next;
+    } else if (phrase && find(phrase, 'kind')?.kind === phrases.kind) {
+      // The name of the part itself carries nothing; that of another is no reading.
+      leaveUnread(at);
+      at += phrase.tokens;
     } else if (phrase && phrase.tokens > 1) {
       // A name without what belongs to it is left unread whole, so that the reason can say what is missing.
       leaveUnread(at);

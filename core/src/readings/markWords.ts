@@ -19,7 +19,7 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (find(phrase, 'absent')) return absentWords(phrases, phrase, from, after);
   if (!begun.making && !begun.place) return undefined;
   const { where, at } = whereWords(phrases, begun, after);
-  const lost = goneWords(phrases, where, from, at);
+  const lost = goneWords(phrases, where, from, from + phrase.tokens) ?? goneWords(phrases, where, from, at);
   if (lost) return lost;
   if (phrases.isBroken(from, at + 1) && !where.making) return undefined;
   const sign = phrases.at(at);

@@ -15,10 +15,11 @@ export const isNegation = (phrases: Phrases, at: number): boolean => NOT.test(ph
  */
 export function negation(phrases: Phrases, from: number): Read | undefined {
   // `no lip` may be a phrase of its own, `no. 4127` names a number, and `no mark` is read as a mark.
-  if (!isNegation(phrases, from) || (phrases.at(from)?.tokens ?? 1) > 1) return undefined;
+  if (!isNegation(phrases, from)) return undefined;
   const at = phrases.glued(from + 1);
   const phrase = phrases.at(at);
-  if (!phrase) return undefined;
+  const whole = phrases.at(from)?.tokens ?? 1;
+  if (!phrase || (whole > 1 && from + whole >= at + phrase.tokens)) return undefined;
   const next = at + phrase.tokens;
   const numbered = find(phrase, 'making') && !find(phrase, 'option');
   if (numbered) return noMark(phrases, phrase, from, next);

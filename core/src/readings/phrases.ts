@@ -76,7 +76,7 @@ export class Phrases {
     const next = this.ends(at) ? at : this.glued(at);
     const phrase = this.ends(next) && next !== at ? undefined : this.at(next);
     const named = phrase?.meanings.some((meaning) => meaning.is === 'feature' && meaning.feature.id === id);
-    return phrase && named && !this.isBroken(at - 1, next + 1) && !this.figures(next + phrase.tokens)
+    return phrase && named && !this.isBroken(at - 1, next + 1) && (this.ends(next + phrase.tokens) || !this.figures(next + phrase.tokens))
       ? next + phrase.tokens
       : at;
   }

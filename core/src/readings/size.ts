@@ -22,7 +22,7 @@ export interface Figures {
 const NEXT_REPEAT = /^\s*(?:\/|\.\.|–|-|to\s|[x×])\s*(?=[\d.])/i;
 /** Two directions of one bore or journal differ by less than this share: a pin `20x60` is no such pair. */
 const CROSSED = 0.02;
-const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³)\.?)(?=$|[\s,;])/i;
+const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³|:1)\.?)(?=$|[\s,;])/i;
 
 /**
  * Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67`, `95.06x95.04` at the start of `text`; undefined
@@ -70,7 +70,7 @@ const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Paramet
   );
 
 /** The units tried where none is written, or where the one written cannot be meant; likeliest first. */
-const USUAL_UNITS: readonly UnitId[] = ['mm', 'in', 'deg', 'cc', 'g'];
+const USUAL_UNITS: readonly UnitId[] = ['mm', 'in', 'deg', 'cc', 'g', 'ratio', 'N', 'rpm'];
 
 /**
  * Makes a size reading of figures that belong to `parameter`, or says why they cannot be one and what was probably

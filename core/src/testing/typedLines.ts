@@ -12,7 +12,8 @@ export interface Wanted {
 export function wanted(written: string): Wanted {
   const all = written.split('; ');
   const isOpen = (each: string) => each === 'ask' || each === 'unread';
-  return { readings: all.filter((each) => !isOpen(each)).sort(), open: all.some(isOpen) };
+  const marks = (each: string) => each.replace(/^mark (\S+)/, (_, characters: string) => `mark ${characters === '-' ? '-' : normaliseMark(characters)}`);
+  return { readings: all.filter((each) => !isOpen(each)).map(marks).sort(), open: all.some(isOpen) };
 }
 
 const plain = (id: string): string => id.slice(id.indexOf('.') + 1);

@@ -12,7 +12,7 @@ export const block = defineKind({
   parameters: {
     bore: measured(
       'Bore',
-      'bores, cylinder bore, bore diameter',
+      'bores, cylinder bore, bore diameter, cyl bore, cylinder diameter',
       'Diameter of a cylinder, below the ring travel where it is least worn.',
       [25, 220],
       {
@@ -41,7 +41,7 @@ export const block = defineKind({
     ),
     deckHeight: measured(
       'Deck height',
-      'deck',
+      'deck, block height, block deck height',
       'Distance from the main axis to the deck face, square to the deck.',
       [40, 500],
       {
@@ -64,11 +64,11 @@ export const block = defineKind({
       'head bolt diameter, head stud diameter, stud thread',
       'Outside diameter of the thread of a head bolt or stud, on the bolt itself.',
       [4, 40],
-      { usualTolerance: 0.15, reach: 'headOff' },
+      { usualTolerance: 0.15, reach: 'headOff', thread: true },
     ),
     'mainHousing.diameter': measured(
       'Main housing',
-      'main, mains, housing, main housing diameter, main tunnel, main bore, tunnel',
+      'main, mains, housing, main housing diameter, main tunnel, main bore, tunnel, main housing bore, main bearing bore, main bearing housing, main bearing tunnel, main journal bore, tunnel bore',
       'Diameter of a main bearing housing with the cap torqued and no shells in it.',
       [20, 190],
       {
@@ -140,7 +140,7 @@ export const block = defineKind({
     ),
     'camBore.diameter': measured(
       'Cam bore',
-      'cam tunnel, cam bearing bore',
+      'cam tunnel, cam bearing bore, cam housing, cam bearing housing, camshaft bore, camshaft tunnel, cam journal bore',
       'Diameter of the foremost cam bearing bore in the block, without its bush.',
       [15, 110],
       {
@@ -167,7 +167,7 @@ export const block = defineKind({
     ),
     'lifterBore.diameter': measured(
       'Lifter bore',
-      'tappet bore, lifter hole',
+      'tappet bore, lifter hole, follower bore, cam follower bore',
       'Diameter of a lifter bore, at the middle of its length.',
       [8, 45],
       {
@@ -182,7 +182,7 @@ export const block = defineKind({
     ),
     wall: measured(
       'Cylinder wall',
-      'wall, wall thickness, cylinder wall thickness',
+      'wall, wall thickness, cylinder wall thickness, bore wall',
       'Thinnest wall of a cylinder, on the thrust side, by ultrasonic gauge or drilling.',
       [1.5, 25],
       {

@@ -20,7 +20,7 @@ export const BLOCK_LOOKS = {
   }),
   capBolts: counted(
     'Bolts in a main cap',
-    'cap bolts, bolt mains, bolt caps',
+    'cap bolts, bolt mains, bolt caps, bolt main, bolt cap, bolt main caps, bolts per cap, bolts a cap, bolt',
     'Count the bolts of one middle cap, cross bolts from the side included.',
     [2, 6],
     {
@@ -29,7 +29,7 @@ export const BLOCK_LOOKS = {
   ),
   capSplay: presence(
     'Splayed cap bolts',
-    'splay',
+    'splay, main caps, main cap bolts',
     'Lay a rule along the outer bolts of a middle cap: splayed ones lean away from the crank, straight ones stand square to the pan rail.',
     'splayed | splayed, splayed bolts',
     'straight | straight, straight bolts',
@@ -37,7 +37,7 @@ export const BLOCK_LOOKS = {
   ),
   headBoltCount: counted(
     'Head bolts round a cylinder',
-    'head bolts, head studs',
+    'head bolts, head studs, head bolts per cylinder, head bolts a cylinder, head bolts round each cylinder',
     'Count the bolt holes that ring one cylinder, shared ones included.',
     [3, 8],
     {
@@ -55,7 +55,7 @@ export const BLOCK_LOOKS = {
   ),
   freezePlugs: counted(
     'Freeze plugs a side',
-    'freeze plugs, core plugs, welch plugs',
+    'freeze plugs, core plugs, welch plugs, freeze plugs a side, freeze plugs each side, freeze plugs per side, core plugs a side, core plugs each side, core plugs per side',
     'Count the round pressed plugs along one side of the water jacket.',
     [0, 8],
     {
@@ -160,7 +160,7 @@ export const BLOCK_LOOKS = {
   ),
   headDowels: look(
     'Head dowels',
-    'dowels, head dowels',
+    'dowels, head dowels, dowel',
     'Look at the deck: two solid pins beside the bolts, hollow sleeves round two of the bolts, or nothing at all.',
     HEAD_DOWELS,
     { reach: 'headOff' },
@@ -185,7 +185,7 @@ export const BLOCK_LOOKS = {
   ),
   squirters: presence(
     'Piston squirters',
-    'squirters, oil jets',
+    'squirters, oil jets, oil squirters, piston oil squirters, piston jets',
     'Look up each bore from below: a squirter is a small bent nozzle by the main saddle; plugs mean it was left out.',
     'squirters fitted | with squirters, with oil jets',
     'no squirters | no squirters, without squirters',

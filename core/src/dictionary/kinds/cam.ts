@@ -29,7 +29,7 @@ export const cam = defineKind({
     }),
     'lift.intake': measured(
       'Intake lobe lift',
-      'intake lift, lift, inlet lift',
+      'intake lift, lift, inlet lift, lobe lift, cam lift, intake lobe',
       'Height over the nose of an intake lobe less its base circle.',
       [1.5, 16],
       {
@@ -42,7 +42,7 @@ export const cam = defineKind({
     ),
     'lift.exhaust': measured(
       'Exhaust lobe lift',
-      'exhaust lift',
+      'exhaust lift, exhaust lobe',
       'Height over the nose of an exhaust lobe less its base circle.',
       [1.5, 16],
       {
@@ -67,7 +67,7 @@ export const cam = defineKind({
     ),
     lobeCentre: measured(
       'Lobe centre',
-      'lobe separation, lobe center, lsa',
+      'lobe separation, lobe center, lsa, lobe centre angle, lca, separation',
       'Angle in cam degrees between the noses of the intake and exhaust lobes of one cylinder.',
       [90, 130],
       {
@@ -77,7 +77,7 @@ export const cam = defineKind({
     ),
     'duration.intake': stated(
       'Intake duration',
-      'duration',
+      'duration, cam duration',
       'Crank degrees for which the intake valve is open, as the maker counts them.',
       [180, 340],
       {
@@ -105,8 +105,8 @@ export const cam = defineKind({
     }),
   },
   features: {
-    bearings: counted('Bearings', 'bearings, cam bearings, journals', 'Count the plain round journals.', [1, 9]),
-    lobes: counted('Lobes', 'lobes', 'Count the lobes for valves, without those for pumps.', [1, 32]),
+    bearings: counted('Bearings', 'bearings, cam bearings, journals, bearing, journal', 'Count the plain round journals.', [1, 9]),
+    lobes: counted('Lobes', 'lobes, lobe', 'Count the lobes for valves, without those for pumps.', [1, 32]),
     serves: look(
       'Serves',
       'lobes for, serves',
@@ -166,7 +166,7 @@ export const cam = defineKind({
     ),
     pumpLobe: presence(
       'Fuel pump lobe',
-      'pump lobe, eccentric',
+      'pump lobe, eccentric, fuel pump eccentric, fuel pump lobes, pump eccentric',
       'An extra round eccentric drives a mechanical pump.',
       'pump lobe | with pump lobe, with eccentric',
       'no pump lobe | no pump lobe',
@@ -184,6 +184,7 @@ export const cam = defineKind({
     rear: markedAt('rear end', 'rear, on rear', ['stamped', 'etched', 'painted']),
     shaft: markedAt('between the lobes', 'shaft, on shaft', ['cast', 'painted']),
   },
+  together: [{ sizes: ['lift.intake', 'lift.exhaust'], words: ['lift', 'lobe lift', 'valve lift'], as: 'sizes' }],
   interfaces: {
     gearSeat: face(
       'Gear seat',

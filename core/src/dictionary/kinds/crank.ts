@@ -13,7 +13,7 @@ export const crank = defineKind({
   parameters: {
     'mainJournal.diameter': measured(
       'Main journal',
-      'main, mains, main journals, main dia, main diameter, main journal diameter',
+      'main, mains, main journals, main dia, main diameter, main journal diameter, main bearing journal, main bearing, crank main, main shaft',
       'Diameter of a main journal, at the middle of its width and clear of the oil hole.',
       [12, 160],
       {
@@ -51,7 +51,7 @@ export const crank = defineKind({
     ),
     'crankpin.diameter': measured(
       'Crankpin',
-      'pin, pins, crankpins, rod journal, rod journals, big end journal, crankpin diameter',
+      'pin, pins, crankpins, rod journal, rod journals, big end journal, crankpin diameter, crank pin, crank pins, conrod journal, rod bearing journal, big end, big ends, throw diameter',
       'Diameter of a crankpin, at the middle of its width and clear of the oil hole.',
       [10, 140],
       {
@@ -68,7 +68,7 @@ export const crank = defineKind({
     ),
     'crankpin.width': measured(
       'Crankpin width',
-      'pin width, rod journal width',
+      'pin width, rod journal width, big end width, pin length, crank pin width',
       'Width of a crankpin between its fillets, for all the rods it carries.',
       [8, 130],
       {
@@ -80,7 +80,7 @@ export const crank = defineKind({
     ),
     'crankpin.fillet': measured(
       'Crankpin fillet',
-      'fillet, fillet radius',
+      'fillet, fillet radius, pin fillet, journal fillet, journal radius',
       'Radius between crankpin and web.',
       [0.5, 8],
       {
@@ -138,7 +138,7 @@ export const crank = defineKind({
     ),
     'sealJournal.diameter': measured(
       'Rear seal journal',
-      'seal, seal journal, seal land, rear seal, rear seal diameter',
+      'seal, seal journal, seal land, rear seal, rear seal diameter, oil seal land, rear oil seal, seal surface',
       'Diameter of the land on which the rear oil seal runs.',
       [12, 220],
       {
@@ -152,7 +152,7 @@ export const crank = defineKind({
     ),
     'nose.diameter': measured(
       'Nose',
-      'snout, nose diameter, snout diameter',
+      'snout, nose diameter, snout diameter, front nose, crank nose, crank snout',
       'Diameter of the front end on which the timing gear and pulley hub sit.',
       [8, 100],
       {
@@ -178,7 +178,7 @@ export const crank = defineKind({
     ),
     'flange.diameter': measured(
       'Flywheel flange diameter',
-      'flange diameter',
+      'flange diameter, crank flange diameter',
       'Outside diameter of the flange to which the flywheel is bolted.',
       [20, 240],
       {
@@ -233,7 +233,7 @@ export const crank = defineKind({
     ),
     crankpins: counted(
       'Crankpins',
-      'crankpins, throws, rod journals',
+      'crankpins, throws, rod journals, throw',
       'Count the throws: a throw that carries two rods side by side is one.',
       [1, 12],
       {
@@ -265,7 +265,7 @@ export const crank = defineKind({
     ),
     counterweights: counted(
       'Counterweights',
-      'weights, counterweights, counter weights',
+      'weights, counterweights, counter weights, counterweight, balance weights, bob weights',
       'Count the webs that carry a heavy segment opposite the pin; plain oval webs do not count.',
       [0, 14],
       { misjudged: 0.02, reach: 'panOff' },
@@ -316,14 +316,14 @@ export const crank = defineKind({
     ),
     frontDrive: look(
       'Gear and hub are held',
-      'nose drive, hub drive',
+      'nose drive, hub drive, nose keyway, keyway',
       'A keyed nose has a slot; a friction hub sits on a smooth nose and is held by its bolt alone; a splined one has teeth.',
       FRONT_DRIVE,
       { reach: 'outside', misjudged: 0.01 },
     ),
     sensorWheel: presence(
       'Sensor wheel',
-      'reluctor, sensor ring, trigger wheel',
+      'reluctor, sensor ring, trigger wheel, sensor wheel, reluctor wheel, reluctor ring, tone ring, trigger ring',
       'A toothed ring pressed on a web or behind the flange triggers a sensor; plain webs have none.',
       'sensor wheel fitted | with sensor wheel, with reluctor',
       'no sensor wheel | no sensor wheel, no reluctor',
@@ -331,7 +331,7 @@ export const crank = defineKind({
     ),
     rearSeal: look(
       'Rear seal form',
-      'seal form, seal type, rear seal form',
+      'seal form, seal type, rear seal form, rear main seal, rear seal type',
       'A rope seal runs on a knurled or scrolled land beside a slinger; a lip seal on a smooth polished one.',
       REAR_SEAL_OPTIONS,
       {
@@ -348,7 +348,7 @@ export const crank = defineKind({
     ),
     webLip: presence(
       'Lip on the rear web',
-      'web lip',
+      'web lip, lip on the rear web, lip on the web, lip on web, rear web lip',
       'Run a finger round the rear web: a lip stands up a few millimetres all the way round.',
       'lip present | lip present, with lip, web lip',
       'plain web | no lip, plain web, without lip',
@@ -368,6 +368,8 @@ export const crank = defineKind({
     mainClass: markedAt('main class, by the journal', 'main class', ['stamped', 'painted'], 'rotatingPartsOut'),
     pinClass: markedAt('crankpin class, by the throw', 'pin class', ['stamped', 'painted'], 'panOff'),
   },
+  // Mains first, then pins (common practice, no source).
+  together: [{ sizes: ['mainJournal.diameter', 'crankpin.diameter'], words: [], as: 'steps' }],
   interfaces: {
     flywheelFlange: face(
       'Flywheel flange',

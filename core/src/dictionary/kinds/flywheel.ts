@@ -40,11 +40,11 @@ export const flywheel = defineKind({
       usualTolerance: 0.15,
       drawing: 'thickness',
     }),
-    mass: measured('Weight', 'mass', 'Weight with ring gear.', [500, 90000], { quantity: 'mass', usualTolerance: 100 }),
+    mass: measured('Weight', 'mass, weighs', 'Weight with ring gear.', [500, 90000], { quantity: 'mass', usualTolerance: 100 }),
   },
   features: {
-    bolts: counted('Crank bolts', 'bolts, crank bolts', 'Count the holes round the pilot.', [3, 16]),
-    teeth: counted('Ring gear teeth', 'teeth, ring gear', 'Count the teeth; mark the first.', [60, 260], {
+    bolts: counted('Crank bolts', 'bolts, crank bolts, bolt', 'Count the holes round the pilot.', [3, 16]),
+    teeth: counted('Ring gear teeth', 'teeth, ring gear, tooth', 'Count the teeth; mark the first.', [60, 260], {
       misjudged: 0.03,
       minutes: 3,
     }),

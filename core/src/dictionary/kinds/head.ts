@@ -11,7 +11,7 @@ export const head = defineKind({
   parameters: {
     'chamber.volume': measured(
       'Chamber volume',
-      'chamber, chamber cc',
+      'chamber, chamber cc, combustion chamber, chamber size',
       'Volume of one chamber with valves and plug in, from the face, by burette under a plate.',
       [3, 250],
       {
@@ -36,7 +36,7 @@ export const head = defineKind({
     ),
     height: measured(
       'Height',
-      'head height, thickness',
+      'head height, thickness, head thickness, deck to cover',
       'Distance from the face to the cover rail or the upper machined face.',
       [30, 250],
       {
@@ -49,7 +49,7 @@ export const head = defineKind({
     ),
     'height.least': measured(
       'Least height',
-      'minimum height, least thickness',
+      'minimum height, least thickness, minimum thickness, minimum head thickness, minimum head height',
       'Height below which the head must not be surfaced.',
       [30, 250],
       {
@@ -83,7 +83,7 @@ export const head = defineKind({
     ),
     'valve.intake': measured(
       'Intake valve head',
-      'intake valve, inlet valve',
+      'intake valve, inlet valve, intake, intakes, intake valve diameter, intake valve size, intake head',
       'Diameter of the intake valve that the seat takes.',
       [12, 75],
       {
@@ -94,7 +94,7 @@ export const head = defineKind({
     ),
     'valve.exhaust': measured(
       'Exhaust valve head',
-      'exhaust valve',
+      'exhaust valve, exhaust, exhausts, exhaust valve diameter, exhaust valve size',
       'Diameter of the exhaust valve that the seat takes.',
       [12, 70],
       {
@@ -121,7 +121,7 @@ export const head = defineKind({
       quantity: 'angle',
       reach: 'headOff',
     }),
-    'guide.bore': measured('Guide bore', 'guide, valve guide', 'Diameter of a valve guide, for the stem.', [4, 16], {
+    'guide.bore': measured('Guide bore', 'guide, valve guide, guide diameter, guide inside diameter, guide id', 'Diameter of a valve guide, for the stem.', [4, 16], {
       wear: 'grows',
       usualWear: 0.03,
       usualTolerance: 0.012,
@@ -130,7 +130,7 @@ export const head = defineKind({
     }),
     'spring.installedHeight': measured(
       'Spring installed height',
-      'installed height',
+      'installed height, spring height, installed spring height',
       'Height of the valve spring when the valve is closed, seat to retainer.',
       [15, 80],
       { usualTolerance: 0.3, minutes: 2 },
@@ -150,7 +150,7 @@ export const head = defineKind({
   features: {
     bolts: counted(
       'Head bolts',
-      'bolts, head bolts, bolt holes, studs',
+      'bolts, head bolts, bolt holes, studs, bolt, stud, head studs',
       'Count the holes for head bolts or studs in one head.',
       [3, 40],
       { reach: 'outside' },
@@ -161,7 +161,7 @@ export const head = defineKind({
       'Count the cam bearings in the head; none where the cam is in the block.',
       [0, 9],
     ),
-    valves: counted('Valves a cylinder', 'valves, valves per cylinder', 'Count the valves of one chamber.', [1, 5], {
+    valves: counted('Valves a cylinder', 'valves, valves per cylinder, v, valve, valves a cylinder, valve per cylinder', 'Count the valves of one chamber.', [1, 5], {
       misjudged: 0.002,
       reach: 'headOff',
     }),
@@ -177,12 +177,12 @@ export const head = defineKind({
       'chamber shape',
       'Look at the face: a flat head has no hollow; a wedge falls to one side; a pent roof has two slopes; a heart is cut in on one side.',
       {
-        flat: 'flat | flat face',
-        wedge: 'wedge | wedge',
-        bathtub: 'bathtub | bathtub',
-        heart: 'heart | heart, kidney',
-        pentRoof: 'pent roof | pent roof, pentroof',
-        hemispherical: 'hemispherical | hemi, hemispherical, round',
+        flat: 'flat face | flat face, flat chamber, flat chambers',
+        wedge: 'wedge | wedge, wedge chamber',
+        bathtub: 'bathtub | bathtub, bath tub, bathtub chamber',
+        heart: 'heart | heart, kidney, heart shaped, heart chamber, heart shaped chamber',
+        pentRoof: 'pent roof | pent roof, pentroof, pent roof chamber, pentroof chamber',
+        hemispherical: 'hemispherical | hemi, hemispherical, round, hemi chamber, hemispherical chamber',
         prechamber: 'with prechamber | prechamber, swirl chamber',
       },
       { reach: 'headOff', misjudged: 0.04 },
@@ -245,7 +245,7 @@ export const head = defineKind({
     ),
     plug: look(
       'Spark plug seat',
-      'plug seat, plugs',
+      'plug seat, plugs, plug, spark plugs, plug form',
       'A tapered seat needs no washer; a flat one does; a diesel has an injector instead.',
       { tapered: 'tapered | tapered plug', gasket: 'flat, with washer | flat seat', injector: 'injector | injector' },
       { reach: 'outside' },
@@ -267,7 +267,7 @@ export const head = defineKind({
     ),
     accessoryHoles: presence(
       'Accessory holes at the ends',
-      'accessory holes, end holes',
+      'accessory holes, end holes, accessory holes on the ends, holes in the ends, bolt holes in the ends',
       'Look at the end faces for bosses that are drilled and tapped; an undrilled boss at the right place can be.',
       'drilled | ends drilled',
       'undrilled | ends undrilled',
@@ -280,6 +280,9 @@ export const head = defineKind({
     port: markedAt('beside a port', 'port, by port', ['cast'], 'outside'),
     face: markedAt('face', 'on face', ['stamped', 'cast'], 'headOff'),
   },
+  together: [
+    { sizes: ['valve.intake', 'valve.exhaust'], words: ['valve', 'valve head'], as: 'sizes' },
+  ],
   interfaces: {
     headBolts: face(
       'Head bolt pattern',

@@ -20,7 +20,7 @@ export const headGasket = defineKind({
     ),
     thickness: measured(
       'Thickness, compressed',
-      'thickness, compressed',
+      'thickness, compressed, thick, crushed, crushed thickness, compressed thickness',
       'Thickness at the fire ring once torqued; measure a used one beside the ring.',
       [0.2, 4],
       {
@@ -42,7 +42,7 @@ export const headGasket = defineKind({
     ),
   },
   features: {
-    openings: counted('Bore openings', 'openings, bores', 'Count the openings for cylinders.', [1, 8], {
+    openings: counted('Bore openings', 'openings, bores, hole', 'Count the openings for cylinders.', [1, 8], {
       misjudged: 0.001,
     }),
     material: look(
@@ -59,7 +59,7 @@ export const headGasket = defineKind({
     ),
     notches: counted(
       'Thickness notches',
-      'notches, holes for thickness',
+      'notches, holes for thickness, notch',
       'Count the notches or holes in the tab that tell the thickness.',
       [0, 6],
     ),

@@ -11,7 +11,7 @@ export const lifter = defineKind({
   parameters: {
     'body.diameter': measured(
       'Body',
-      'diameter, body diameter, od',
+      'diameter, body diameter, od, body size',
       'Diameter of the body where it runs in its bore.',
       [8, 45],
       {

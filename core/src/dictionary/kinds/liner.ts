@@ -103,7 +103,7 @@ export const liner = defineKind({
     ),
     ringGrooves: counted(
       'Seal grooves',
-      'seal grooves, o-ring grooves, grooves',
+      'seal grooves, o-ring grooves, grooves, seal groove, o-ring groove, groove',
       'Count the grooves for seal rings round the lower seat.',
       [0, 4],
       {

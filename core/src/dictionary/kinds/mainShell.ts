@@ -88,7 +88,7 @@ export const mainShell = defineKind({
         reach: 'rotatingPartsOut',
       },
     ),
-    oilHoles: counted('Oil holes', 'oil holes', 'Count the holes through the upper shell.', [0, 4], {
+    oilHoles: counted('Oil holes', 'oil holes, oil hole, hole, holes', 'Count the holes through the upper shell.', [0, 4], {
       reach: 'rotatingPartsOut',
     }),
   },

@@ -12,7 +12,7 @@ export const pin = defineKind({
   parameters: {
     diameter: measured(
       'Diameter',
-      'dia, od, outside diameter, pin diameter',
+      'dia, od, outside diameter, pin diameter, pin',
       'Outside diameter at the part that runs in the rod.',
       [6, 80],
       {
@@ -53,5 +53,6 @@ export const pin = defineKind({
     }),
   },
   markPlaces: { end: markedAt('end face', 'end, on end', ['stamped', 'etched', 'painted']) },
+  together: [{ sizes: ['diameter', 'length'], words: [], as: 'sizes' }],
   interfaces: {},
 });

@@ -12,7 +12,7 @@ export const piston = defineKind({
   parameters: {
     bore: measured(
       'Bore it is made for',
-      'nominal bore, size, for bore',
+      'nominal bore, size, for bore, bore',
       'Nominal diameter of the cylinder the piston is made for.',
       [25, 220],
       {
@@ -47,7 +47,7 @@ export const piston = defineKind({
     ),
     compressionHeight: measured(
       'Compression height',
-      'pin height, comp height',
+      'pin height, comp height, ch, deck to pin',
       'Distance from the pin axis to the flat of the crown.',
       [12, 160],
       {
@@ -59,7 +59,7 @@ export const piston = defineKind({
     ),
     'pin.diameter': measured(
       'Pin bore',
-      'pin, pin diameter, gudgeon pin bore',
+      'pin, pin diameter, gudgeon pin bore, gudgeon pin, gudgeon, wrist pin, piston pin, pin size',
       'Diameter of the pin bores in the bosses.',
       [6, 80],
       {
@@ -128,7 +128,7 @@ export const piston = defineKind({
     ),
     ratio: stated(
       'Rated ratio',
-      'compression ratio, ratio, cr',
+      'compression ratio, ratio, cr, compression, comp ratio, to one',
       'Compression ratio the piston is sold as giving.',
       [5, 26],
       { quantity: 'ratio' },
@@ -144,7 +144,7 @@ export const piston = defineKind({
     ),
     'ring.top': measured(
       'Top ring groove',
-      'top groove, first groove',
+      'top groove, first groove, top ring',
       'Height of the groove of the top compression ring.',
       [0.8, 6],
       {
@@ -157,7 +157,7 @@ export const piston = defineKind({
     ),
     'ring.second': measured(
       'Second ring groove',
-      'second groove',
+      'second groove, second ring',
       'Height of the groove of the second compression ring.',
       [0.8, 6],
       {
@@ -175,10 +175,10 @@ export const piston = defineKind({
         instruments: ['feeler', 'caliper'],
       },
     ),
-    mass: measured('Weight', 'mass', 'Weight of the bare piston.', [40, 6000], { quantity: 'mass', usualTolerance: 3 }),
+    mass: measured('Weight', 'mass, weighs', 'Weight of the bare piston.', [40, 6000], { quantity: 'mass', usualTolerance: 3 }),
   },
   features: {
-    rings: counted('Rings', 'rings, ring grooves', 'Count the grooves, the oil ring included.', [1, 6], {
+    rings: counted('Rings', 'rings, ring grooves, ring', 'Count the grooves, the oil ring included.', [1, 6], {
       misjudged: 0.005,
       reach: 'panOff',
     }),
@@ -198,7 +198,7 @@ export const piston = defineKind({
       'Look at the crown from the side and from above: flat, hollowed over part of it, raised, or a deep swirl bowl.',
       {
         flat: 'flat | flat, flat top',
-        dish: 'shallow dish | shallow, dish, shallow dish',
+        dish: 'shallow dish | shallow, dish, shallow dish, dished',
         bowl: 'deep bowl | deep, deep bowl',
         reentrant: 're-entrant bowl | reentrant, re-entrant bowl',
         dome: 'dome | dome, domed',
@@ -215,7 +215,7 @@ export const piston = defineKind({
     ),
     valvePockets: counted(
       'Valve pockets',
-      'pockets, valve pockets, valve reliefs',
+      'pockets, valve pockets, valve reliefs, pocket, valve relief, relief, reliefs, valve pocket',
       'Count the cut-outs for valve heads in the crown.',
       [0, 5],
       {
@@ -231,7 +231,7 @@ export const piston = defineKind({
     ),
     gallery: presence(
       'Cooling gallery',
-      'gallery, cooling gallery',
+      'gallery, cooling gallery, oil gallery',
       'Look up from below for the inlet hole of a ring channel behind the grooves.',
       'with gallery | with gallery, gallery cooled',
       'no gallery | no gallery',
@@ -244,8 +244,8 @@ export const piston = defineKind({
       { misjudged: 0.06, reach: 'headOff' },
     ),
     skirt: look('Skirt', 'skirt form', 'Full all round, or cut away below the bosses to clear counterweights.', {
-      full: 'full | full skirt',
-      slipper: 'slipper | slipper, cut away',
+      full: 'full | full skirt, full skirts',
+      slipper: 'slipper | slipper, cut away, slipper skirt, cut away skirt',
     }),
     material: look(
       'Made of',
@@ -265,8 +265,8 @@ export const piston = defineKind({
       'direction, front mark, arrow',
       'Look for an arrow, notch or word on the crown that faces the front of the engine.',
       {
-        arrow: 'arrow | arrow',
-        notch: 'notch | notch, notched',
+        arrow: 'arrow | arrow, arrow on crown, arrow on the crown',
+        notch: 'notch | notch, notched, notch on crown, front notch',
         word: 'word | front mark word',
         none: 'none | no direction mark',
       },
@@ -291,5 +291,6 @@ export const piston = defineKind({
     weight: markedAt('weight mark, on the crown', 'weight letter, weight', ['stamped', 'etched', 'painted'], 'headOff'),
     skirt: markedAt('skirt', 'on skirt', ['etched', 'painted']),
   },
+  together: [{ sizes: ['ring.top', 'ring.second', 'ring.oil'], words: ['ring', 'ring groove', 'groove'], as: 'sizes' }],
   interfaces: {},
 });

@@ -102,7 +102,7 @@ export const rings = defineKind({
     ),
     face: look(
       'Top ring face',
-      'facing, face',
+      'facing, face, top ring',
       'Grey and dull is molybdenum, bright and hard is chrome, plain grey iron shows a grain.',
       {
         iron: 'plain iron | iron, plain iron',
@@ -124,5 +124,9 @@ export const rings = defineKind({
     ),
   },
   markPlaces: { side: markedAt('upper side, near the gap', 'side, top mark', ['stamped', 'painted']) },
+  together: [
+    { sizes: ['top.height', 'second.height', 'oil.height'], words: [], as: 'sizes' },
+    { sizes: ['top.height', 'second.height', 'oil.height'], words: ['ring', 'set'], as: 'sizes' },
+  ],
   interfaces: {},
 });

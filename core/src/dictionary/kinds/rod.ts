@@ -11,7 +11,7 @@ export const rod = defineKind({
   parameters: {
     length: measured(
       'Length',
-      'rod length, centres, centers, centre to centre',
+      'rod length, centres, centers, centre to centre, c c, c/c, c to c, centre distance, between centres, rod, rods, long',
       'Distance between the axes of big end and small end.',
       [45, 450],
       {
@@ -23,7 +23,7 @@ export const rod = defineKind({
     ),
     'bigEnd.bore': measured(
       'Big end',
-      'big end bore, big end diameter',
+      'big end bore, big end diameter, big ends, big end housing, big end inside diameter',
       'Diameter of the big end with its cap torqued and no shells in it.',
       [14, 150],
       {
@@ -51,7 +51,7 @@ export const rod = defineKind({
     ),
     'smallEnd.bore': measured(
       'Small end',
-      'small end bore, small end diameter, bush',
+      'small end bore, small end diameter, bush, pin bore, gudgeon pin bush, gudgeon bush, small end bush, wrist pin bush, pin bush, little end, small end inside diameter',
       'Diameter in which the pin sits, bush included where there is one.',
       [6, 80],
       {
@@ -87,13 +87,14 @@ export const rod = defineKind({
         usualTolerance: 0.05,
       },
     ),
-    'bolt.diameter': measured('Bolt size', 'bolt diameter, rod bolt', 'Thread diameter of a cap bolt.', [4, 24], {
+    'bolt.diameter': measured('Bolt size', 'bolt diameter, rod bolt, bolts, rod bolts, bolt, cap bolt', 'Thread diameter of a cap bolt.', [4, 24], {
       usualTolerance: 0.1,
+      thread: true,
       drawing: 'bolt',
     }),
     mass: measured(
       'Weight',
-      'mass, total weight',
+      'mass, total weight, weighs, total mass',
       'Weight of the bare rod with cap and bolts, without shells.',
       [60, 6000],
       {
@@ -103,14 +104,14 @@ export const rod = defineKind({
     ),
     'mass.bigEnd': measured(
       'Big end weight',
-      'big end mass, rotating weight',
+      'big end mass, rotating weight, big end',
       'Weight at the big end with the small end carried on its axis, rod level.',
       [40, 4500],
       { quantity: 'mass', minutes: 3 },
     ),
     'mass.smallEnd': measured(
       'Small end weight',
-      'small end mass, reciprocating weight',
+      'small end mass, reciprocating weight, small end',
       'Weight at the small end with the big end carried on its axis, rod level.',
       [15, 2000],
       {
@@ -157,7 +158,7 @@ export const rod = defineKind({
     ),
     capSplit: look(
       'Cap split',
-      'split, parting',
+      'split, parting, cap, caps, cap joint',
       'Look at the joint of cap and rod: a machined one is flat and bright, a fractured one grainy and fits only its own rod; one piece has no joint.',
       {
         machined: 'machined | machined, machined cap, sawn',
@@ -172,7 +173,7 @@ export const rod = defineKind({
       'A through bolt shows a nut on the cap; a cap screw threads into the rod; a stud is fixed in the rod and carries a nut.',
       {
         bolt: 'bolt and nut | bolt and nut, nuts',
-        screw: 'cap screw | cap screw, screws',
+        screw: 'cap screw | cap screw, screws, cap screws',
         stud: 'stud and nut | stud, studs',
         none: 'none | no bolts',
       },
@@ -194,11 +195,11 @@ export const rod = defineKind({
     ),
     smallEndForm: look(
       'Small end runs',
-      'small end form, bush or needle',
+      'small end form, bush or needle, small end, little end',
       'A bush shows a bronze ring, a needle cage a hard bare eye; a pressed pin sits in plain steel.',
       {
-        bush: 'in a bush | bushed, bush',
-        needle: 'on needles | needle, needle cage',
+        bush: 'in a bush | bushed, bush, bushed small end, bronze bush',
+        needle: 'on needles | needle, needle cage, needle bearing, needle bearings',
         plain: 'pressed, without a bush | no bush, plain eye',
       },
       { misjudged: 0.01 },
@@ -211,11 +212,11 @@ export const rod = defineKind({
     ),
     chamfer: look(
       'Chamfer at the crankpin fillet',
-      'chamfer',
+      'chamfer, chamfered',
       'Feel the edges of the big end bore: the chamfered side goes to the fillet; an even edge on both sides has none.',
       {
-        oneSide: 'one side | chamfer one side',
-        bothSides: 'both sides | chamfer both sides',
+        oneSide: 'one side | chamfer one side, chamfer on one side, chamfered one side',
+        bothSides: 'both sides | chamfer both sides, chamfer on both sides, chamfered both sides',
         none: 'none | no chamfer',
       },
     ),

@@ -47,7 +47,7 @@ export const rollingBearing = defineKind({
       {
         ball: 'balls | balls, deep groove',
         cylindrical: 'cylindrical rollers | rollers, cylindrical',
-        needle: 'needles | needles',
+        needle: 'needles | needles, needle roller, needle rollers',
         angular: 'balls at an angle | angular contact',
       },
       { misjudged: 0.005 },
@@ -101,5 +101,6 @@ export const rollingBearing = defineKind({
     ),
   },
   markPlaces: { face: markedAt('face of a ring', 'face, on face', ['etched', 'stamped']) },
+  together: [{ sizes: ['bore', 'outside', 'width'], words: [], as: 'sizes' }],
   interfaces: {},
 });

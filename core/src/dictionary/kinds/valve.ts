@@ -9,7 +9,7 @@ export const valve = defineKind({
   plural: 'Valves',
   words: ['valve', 'valves', 'intake valve', 'exhaust valve', 'inlet valve'],
   parameters: {
-    'head.diameter': measured('Head', 'head diameter, diameter', 'Diameter of the head.', [12, 75], {
+    'head.diameter': measured('Head', 'head diameter, diameter, head size', 'Diameter of the head.', [12, 75], {
       usualTolerance: 0.08,
       drawing: 'head',
     }),
@@ -21,7 +21,7 @@ export const valve = defineKind({
       instruments: BY_MICROMETER,
       drawing: 'stem',
     }),
-    length: measured('Length', 'long, valve length', 'Length over all.', [40, 260], {
+    length: measured('Length', 'long, valve length, overall length', 'Length over all.', [40, 260], {
       usualTolerance: 0.15,
       drawing: 'length',
     }),
@@ -59,14 +59,14 @@ export const valve = defineKind({
       'Duty',
       'intake or exhaust',
       'The intake valve is the larger; an exhaust one is often of two pieces and not magnetic at the head.',
-      { intake: 'intake | intake, inlet', exhaust: 'exhaust | exhaust' },
+      { intake: 'intake | intake, inlet, intake valve, inlet valve', exhaust: 'exhaust | exhaust, exhaust valve' },
       {
         misjudged: 0.01,
       },
     ),
     grooves: counted(
       'Keeper grooves',
-      'grooves, keeper grooves, lock grooves',
+      'grooves, keeper grooves, lock grooves, groove, keeper groove',
       'Count the grooves for the keepers.',
       [1, 4],
     ),
@@ -88,7 +88,7 @@ export const valve = defineKind({
       {
         solid: 'solid | solid stem',
         hollow: 'hollow | hollow stem',
-        sodium: 'sodium filled | sodium',
+        sodium: 'sodium filled | sodium, sodium filled, sodium cooled',
       },
     ),
   },
