@@ -38,7 +38,16 @@ function outcome(line) {
   const wrong = got.filter((each) => !readings.includes(each));
   const missing = readings.filter((each) => !got.includes(each));
   const misread = wrong.length > 0 || named !== kind;
-  return { kind, text, named, got, readings, unread, misread, read: !misread && missing.length === 0 && (open || unread.length === 0) };
+  return {
+    kind,
+    text,
+    named,
+    got,
+    readings,
+    unread,
+    misread,
+    read: !misread && missing.length === 0 && (open || unread.length === 0),
+  };
 }
 
 for (const [half, name] of ['worked on', 'set aside'].entries()) {
@@ -48,7 +57,7 @@ for (const [half, name] of ['worked on', 'set aside'].entries()) {
     `${outcomes.length} lines ${name}: ${share(outcomes.filter(({ read }) => read).length)} read (wanted: 90 or more), ` +
       `${share(outcomes.filter(({ misread }) => misread).length)} misread (wanted: under 1)`,
   );
-  if (half === 0 && process.argv[2] === 'say' || half === 1 && process.argv[2] === 'all')
+  if ((half === 0 && process.argv[2] === 'say') || (half === 1 && process.argv[2] === 'all'))
     for (const { kind, named, text, got, readings, unread, misread } of outcomes.filter(({ read }) => !read))
       console.log(
         `${misread ? 'MIS' : '   '} ${kind}${named === kind ? '' : `→${named}`} | ${text} | meant ${readings.join('; ')} | got ${got.join('; ')}${unread.length > 0 ? ` | unread ${unread.join(' / ')}` : ''}`,

@@ -10,6 +10,9 @@ import { ROUTES } from './routes.js';
 import { findingSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 const Entry = Type.Optional(Type.String({ maxLength: 20_000, description: 'Words as for the entry line' }));
+const Usual = Type.Optional(
+  oneOf(['metric', 'inch'] as const, 'Units of figures without one, where both are possible; metric where absent'),
+);
 const Readings = Type.Array(UnderstoodSchema, { maxItems: 500 });
 const DescribedSchema = Type.Unsafe<DescribedId>({ type: 'string', description: 'Kind of part, or variant' });
 
@@ -29,7 +32,13 @@ export const read = question({
   summary: 'How the entry line understands some words',
   subject: 'bench',
   request: Type.Object(
-    { kind: KindSchema, entry: Type.String({ maxLength: 20_000 }), units: Type.Optional(WordingSchema) },
+    {
+      kind: KindSchema,
+      entry: Type.String({ maxLength: 20_000 }),
+      usual: Usual,
+      keepsKind: Type.Optional(Type.Boolean({ description: 'The part has readings: no word names another kind' })),
+      units: Type.Optional(WordingSchema),
+    },
     { additionalProperties: false },
   ),
   answer: Type.Object({
@@ -114,6 +123,7 @@ export const identify = question({
     {
       kind: KindSchema,
       entry: Entry,
+      usual: Usual,
       readings: Type.Optional(Readings),
       state: Type.Optional(oneOf<Reach>(REACHES, 'How far the engine is apart; on the bench where nothing is said')),
       skipped: Type.Optional(

@@ -33,7 +33,13 @@ describe('limits of ISO 286', () => {
     ['P7', 20, -35, -14],
     ['R7', 45, -50, -25],
     ['S7', 60, -72, -42],
-    ['N9', 12, -55, -12],
+    ['N9', 8, -36, 0],
+    ['N9', 12, -43, 0],
+    ['N9', 16, -43, 0],
+    ['N9', 3, -29, -4],
+    ['k8', 40, 0, 39],
+    ['M6', 280, -41, -9],
+    ['M6', 240, -37, -8],
     ['H11', 200, 0, 290],
   ];
   for (const [text, size, low, high] of TABLE)
@@ -70,5 +76,56 @@ describe('limits of ISO 286', () => {
     for (const text of ['Q7', 'H', '7', 'z6', 'hH7']) expect(() => isoLimits(text, 20)).toThrowError(UnknownFitError);
     expect(() => isoLimits('H7', 600)).toThrowError(RangeError);
     expect(() => isoLimits('H3', 20)).toThrowError(RangeError);
+  });
+});
+
+describe('deviations of ISO 286', () => {
+  // The rules that the tables are made by (ISO 286-1:2010, annex A, from memory), with D the geometric mean of a range.
+  const ENDS = [3, 6, 10, 18, 30, 50, 80, 120, 180, 250, 315, 400, 500];
+  const ranges = ENDS.slice(1).map((end, at) => ({ size: end, mean: Math.sqrt(end * (ENDS[at] ?? 3)) }));
+  const RULES: Readonly<Record<string, (mean: number, size: number) => number>> = {
+    d: (mean) => -16 * mean ** 0.44,
+    e: (mean) => -11 * mean ** 0.41,
+    f: (mean) => -5.5 * mean ** 0.41,
+    g: (mean) => -2.5 * mean ** 0.34,
+    h: () => 0,
+    k: (mean) => 0.6 * Math.cbrt(mean),
+    m: (_mean, size) => standardTolerance(7, size) - standardTolerance(6, size),
+    n: (mean) => 5 * mean ** 0.34,
+  };
+
+  for (const [letter, rule] of Object.entries(RULES))
+    it(`of ${letter} follow the rule of the standard in every range, as it rounds them`, () => {
+      for (const { size, mean } of ranges) {
+        const [low = 0, high = 0] = micrometres(`${letter}6`, size);
+        const told = 'defgh'.includes(letter) ? high : low;
+        expect(Math.abs(told - rule(mean, size)))
+          .withContext(`${letter} to ${size}`)
+          .toBeLessThanOrEqual(1 + 0.06 * Math.abs(told));
+      }
+    });
+
+  it('of holes are those of shafts, moved by the step between grades where the standard moves them', () => {
+    for (const { size } of ranges) {
+      const step = standardTolerance(7, size) - standardTolerance(6, size);
+      for (const letter of ['K', 'M', 'N', 'P']) {
+        const [shaft = 0] = micrometres(`${letter.toLowerCase()}6`, size);
+        const [, hole = 0] = micrometres(`${letter}7`, size);
+        expect(hole)
+          .withContext(`${letter}7 to ${size}`)
+          .toBeCloseTo(-shaft + step, 6);
+      }
+      for (const letter of ['D', 'E', 'F', 'G', 'H']) {
+        const [, shaft = 0] = micrometres(`${letter.toLowerCase()}7`, size);
+        const [hole = 0] = micrometres(`${letter}8`, size);
+        expect(hole).withContext(`${letter} to ${size}`).toBeCloseTo(-shaft, 6);
+      }
+    }
+  });
+
+  it('are said to be beyond the tables where a size is', () => {
+    expect(() => isoLimits('s6', 300)).toThrowError(RangeError, /tables here end before 300 mm/);
+    expect(() => isoLimits('H7', 900)).toThrowError(RangeError);
+    expect(() => isoLimits('K9', 20)).toThrowError(UnknownFitError);
   });
 });

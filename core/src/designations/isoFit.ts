@@ -81,7 +81,13 @@ function shaft(letter: string, grade: number, size: number): readonly [number, n
   if (letter === 'js') return [-width / 2, width / 2];
   const upper = RUNNING[letter]?.[rangeOf(RANGES, size)];
   if (upper !== undefined) return [upper - width, upper];
-  const lower = letter === 'j' ? J_SHAFT[grade]?.[rangeOf(RANGES, size)] : pressedBy(letter, size);
+  // Beyond IT7 a k shaft begins at the nominal size (ISO 286-1, table 3).
+  const lower =
+    letter === 'j'
+      ? J_SHAFT[grade]?.[rangeOf(RANGES, size)]
+      : letter === 'k' && grade > 7
+        ? 0
+        : pressedBy(letter, size);
   return lower === undefined ? undefined : [lower, lower + width];
 }
 
@@ -96,6 +102,11 @@ function hole(letter: string, grade: number, size: number): readonly [number, nu
   }
   const pressed = pressedBy(letter, size);
   if (pressed === undefined) return undefined;
+  // Above IT8 and 3 mm an N hole ends at the nominal size, and K holes are not provided for (ISO 286-1, table 3).
+  if (size > 3 && grade > 8 && letter === 'n') return [-width, 0];
+  if (size > 3 && grade > 8 && letter === 'k') return undefined;
+  // The one exception of the standard to its rule of the steps.
+  if (letter === 'm' && grade === 6 && size > 250 && size <= 315) return [-9 - width, -9];
   // K to N up to IT8 and P to S up to IT7 are moved by the step between grades, so that they fit as the shaft would
   // (ISO 286-1).
   const moved = size > 3 && grade <= ('kmn'.includes(letter) ? 8 : 7);
@@ -113,6 +124,8 @@ export function isoLimits(toleranceClass: string, size: number): Interval {
     throw new UnknownFitError(toleranceClass);
   const isHole = letter !== '' && letter === letter.toUpperCase();
   const deviations = (isHole ? hole : shaft)(letter.toLowerCase(), Number(grade), size);
+  if (letter !== '' && !deviations && size > (/[rs]/i.test(letter) ? 250 : 500))
+    throw new RangeError(`The tables here end before ${size} mm for “${toleranceClass}”: look it up in ISO 286-2.`);
   if (letter === '' || !deviations) throw new UnknownFitError(toleranceClass);
   return interval(size + deviations[0] / 1000, size + deviations[1] / 1000);
 }

@@ -72,3 +72,23 @@ describe('a bearing designation', () => {
     expect(() => readBearing('6299')).toThrowError(DesignationError, /not in the table/);
   });
 });
+
+describe('suffixes that are run together', () => {
+  // Common practice, no source: what the letters mean is alike from most makers.
+  it('are told apart in any order', () => {
+    for (const text of ['6205ZZC3', '6205 C3 ZZ', '6205-2Z/C3', '6205-C3-ZZ'])
+      expect(readBearing(text))
+        .withContext(text)
+        .toEqual(jasmine.objectContaining({ cover: 'shield', clearanceClass: 'C3' }));
+    expect(readBearing('6306-2RS1C4')).toEqual(jasmine.objectContaining({ cover: 'seal', clearanceClass: 'C4' }));
+    expect(readBearing('NU207ECMC3')).toEqual(jasmine.objectContaining({ cage: 'brass', clearanceClass: 'C3' }));
+    expect(readBearing('NJ207ECP').cage).toBe('polyamide');
+    expect(readBearing('6205NRC3')).toEqual(jasmine.objectContaining({ snapRing: true, clearanceClass: 'C3' }));
+  });
+
+  it('are said to be unknown where they are', () => {
+    const read = readBearing('6205ZZQX7');
+    expect(read.cover).toBe('shield');
+    expect(read.says.at(-1)).toEqual({ text: 'QX7', says: 'not known: ask the bearing’s maker' });
+  });
+});

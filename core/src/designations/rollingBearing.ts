@@ -79,15 +79,16 @@ const SUFFIXES: readonly {
 }[] = [
   { pattern: /^(2Z|ZZ)$/, says: 'shields on both sides', sets: { cover: 'shield' } },
   { pattern: /^Z$/, says: 'a shield on one side', sets: { cover: 'shield' } },
-  { pattern: /^(2RS\w?)$/, says: 'seals on both sides', sets: { cover: 'seal' } },
-  { pattern: /^RS\w?$/, says: 'a seal on one side', sets: { cover: 'seal' } },
+  { pattern: /^(2RS[12HR]?|LLU|DDU)$/, says: 'seals on both sides', sets: { cover: 'seal' } },
+  { pattern: /^(RS[12HR]?|LU|DU)$/, says: 'a seal on one side', sets: { cover: 'seal' } },
   { pattern: /^NR$/, says: 'a snap ring groove with its ring', sets: { snapRing: true } },
   { pattern: /^N$/, says: 'a snap ring groove in the outer ring', sets: { snapRing: true } },
   { pattern: /^M[AB]?$/, says: 'a machined brass cage', sets: { cage: 'brass' } },
-  { pattern: /^(TN\d?|P)$/, says: 'a moulded cage', sets: { cage: 'polyamide' } },
+  { pattern: /^(TN[9G]?|TVP?|P)$/, says: 'a moulded cage', sets: { cage: 'polyamide' } },
   { pattern: /^J$/, says: 'a pressed steel cage', sets: { cage: 'steel' } },
   { pattern: /^V$/, says: 'full complement, no cage', sets: { cage: 'full' } },
-  { pattern: /^E(C)?$/, says: 'reinforced inner design' },
+  { pattern: /^EC?$/, says: 'reinforced inner design' },
+  { pattern: /^W33$/, says: 'a groove and three holes for oil in the outer ring' },
   { pattern: /^K$/, says: 'a tapered bore, 1 in 12' },
   { pattern: /^P[0456]X?$/, says: 'a tolerance class closer than normal' },
 ];
@@ -158,6 +159,27 @@ export function radialClearance(
   return range && interval(range[0] / 1000, range[1] / 1000);
 }
 
+const isSuffix = (text: string): boolean =>
+  text === 'C0' ||
+  CLEARANCE_CLASSES.includes(text as ClearanceClass) ||
+  SUFFIXES.some(({ pattern }) => pattern.test(text));
+
+/**
+ * Suffixes that are run together, cut into those that are known: `ZZC3` is `ZZ` and `C3`. Of a run that
+ * cannot be cut up whole the rest stays together.
+ */
+function suffixesIn(run: string): readonly string[] {
+  if (run === '' || isSuffix(run)) return run === '' ? [] : [run];
+  for (let length = run.length - 1; length > 0; length--) {
+    const rest = isSuffix(run.slice(0, length)) ? suffixesIn(run.slice(length)) : [];
+    if (rest.length > 0 && rest.every(isSuffix)) return [run.slice(0, length), ...rest];
+  }
+  // What is known of its beginning, unless that is a single letter, which may begin anything.
+  for (let length = run.length - 1; length > 1; length--)
+    if (isSuffix(run.slice(0, length))) return [run.slice(0, length), run.slice(length)];
+  return [run];
+}
+
 /**
  * Reads the designation of a deep groove ball or cylindrical roller bearing: `6204-2Z/C3`, `NU 205 M`, `6305`.
  *
@@ -173,7 +195,8 @@ export function readBearing(text: string): BearingDesignation {
     .replace(/^((?:NUP|NU|NJ|N)?\d{3,5})(?=[A-Z])/, '$1-')
     .replace(/^((?:NUP|NU|NJ|N)?\d{3,5})(?=2(?:Z|RS))/, '$1-')
     .split(/[\s\-/.]+/)
-    .filter(Boolean);
+    .filter(Boolean)
+    .flatMap((part, at) => (at === 0 ? [part] : suffixesIn(part)));
   const basic = BASIC.exec(head);
   if (!basic) throw new DesignationError(`“${head}” is no bearing number: write it like 6204, 6305-2Z/C3 or NU 205.`);
   const { form, roller, series, code } = basicOf(basic[1], basic[2] ?? '');

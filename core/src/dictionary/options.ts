@@ -3,7 +3,8 @@
 /** How a pin is held, as the rod is made for it and as the piston is. */
 export const PIN_FIXING = {
   pressed: 'pressed in the rod | pressed, press fit, pressed pin, press fit pin, interference fit pin',
-  circlip: 'floating, circlips | circlip, circlips, floating, floating pin, full floating, fully floating, full floating pin, fully floating pin, snap rings',
+  circlip:
+    'floating, circlips | circlip, circlips, floating, floating pin, full floating, fully floating, full floating pin, fully floating pin, snap rings',
   spiralLock: 'floating, spiral locks | spiral lock, spiral locks',
   endCaps: 'floating, end caps | end cap, end caps, buttons',
 } as const;
@@ -16,10 +17,12 @@ export const CHAMBER_POSITION = {
 
 /** What follows the cam, as the lifter is and as the cam asks for. */
 export const LIFTER_FORM = {
-  solidFlat: 'solid, flat | solid, solid flat, mechanical',
-  hydraulicFlat: 'hydraulic, flat | hydraulic, hydraulic flat',
+  solidFlat:
+    'solid, flat | solid, solid flat, mechanical, solid flat tappet, mechanical flat tappet, mechanical lifter, solid lifter',
+  hydraulicFlat:
+    'hydraulic, flat | hydraulic, hydraulic flat, hydraulic flat tappet, hydraulic lifter, hydraulic tappet',
   solidRoller: 'solid roller | solid roller',
-  hydraulicRoller: 'hydraulic roller | hydraulic roller, roller',
+  hydraulicRoller: 'hydraulic roller | hydraulic roller, roller, hydraulic roller lifter, roller lifter',
   deactivating: 'deactivating roller | deactivating, collapsing',
 } as const;
 

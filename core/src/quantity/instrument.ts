@@ -49,7 +49,12 @@ const sort = (
  * that knows it is one.
  */
 const SORTS = {
-  micrometer: sort('Micrometer', 'mic, micrometer, mike, outside mic, outside micrometer', [0.002, 0.004], [0, 150]),
+  micrometer: sort(
+    'Micrometer',
+    "mic, micrometer, mike, mic’d, mic'd, miked, outside mic, outside micrometer",
+    [0.002, 0.004],
+    [0, 150],
+  ),
   insideMicrometer: sort('Inside micrometer', 'inside mic, inside micrometer', [0.002, 0.006], [50, 300], 1),
   depthMicrometer: sort('Depth micrometer', 'depth mic, depth micrometer', [0.002, 0.006], [0, 100], 0.5),
   boreGauge: sort('Bore gauge', 'bore gauge, boregauge, dial bore, dial bore gauge', [0.002, 0.005], [18, 160], 2),

@@ -21,6 +21,8 @@ describe('units', () => {
       cc: ['cc', 'cm^3'],
       cuin: ['cuin', 'cm^3'],
       g: ['g', 'g'],
+      kg: ['kg', 'g'],
+      lb: ['lb', 'g'],
       oz: ['oz', 'g'],
       deg: ['deg', 'deg'],
       N: ['N', 'N'],

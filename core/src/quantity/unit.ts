@@ -50,8 +50,17 @@ export const UNITS = {
     words: ['cuin', 'cu.in.', 'ci', 'in3', 'in³'],
   },
   g: { id: 'g', quantity: 'mass', inside: 1, symbol: 'g', words: ['g', 'gram', 'grams', 'gramme', 'grammes'] },
+  kg: {
+    id: 'kg',
+    quantity: 'mass',
+    inside: 1000,
+    symbol: 'kg',
+    words: ['kg', 'kilo', 'kilos', 'kilogram', 'kilograms'],
+  },
   oz: { id: 'oz', quantity: 'mass', inside: 28.349523125, symbol: 'oz', words: ['oz', 'ounce', 'ounces'] },
   N: { id: 'N', quantity: 'force', inside: 1, symbol: 'N', words: ['newton', 'newtons'] },
+  /** Said of a weight; of a force the same word is `lbf`. */
+  lb: { id: 'lb', quantity: 'mass', inside: 453.59237, symbol: 'lb', words: [] },
   lbf: { id: 'lbf', quantity: 'force', inside: POUND_FORCE, symbol: 'lbf', words: ['lbf', 'lb', 'lbs', 'pounds'] },
   Npmm: { id: 'Npmm', quantity: 'springRate', inside: 1, symbol: 'N/mm', words: ['n/mm'] },
   lbfpin: {

@@ -3,7 +3,9 @@ import type { Phrases } from './phrases.js';
 const WHOLE = /^(?:[A-Z]{1,4}[- ]?)?\d{3,5}(?:[-/ ]?[A-Z\d/]+)*$/i;
 /** Series that stand before the figures, often with a blank between. */
 const SERIES = /^(?:N|NU|NJ|NUP|NF|NN|NA|NK|HK|BK|RNA|AXK|QJ)$/i;
-/** What stands after them: covers, clearance, cage, precision, bore, ring groove, in any order (ISO 15 series; suffixes are common practice, no source). */
+/**
+ * What stands after them: covers, clearance, cage, precision, ring groove, in any order (common practice, no source).
+ */
 const SUFFIX =
   /^[-/]?(?:2?ZZ?|2?RSR?[12H]?|LLU|DDU|VV|C[2-5N]|CN|P[4-6]|ABEC\d|E|EC[JMPT]?|M[AB]?|T(?:N\d?|V[HP]?)?|J|K|NR?|S[01]|W33)+$/i;
 

@@ -1,4 +1,5 @@
 import type { DescribedId, KindId } from '../dictionary/dictionary.js';
+import type { UnitSystem } from '../quantity/unit.js';
 import { claimWords } from './claimWords.js';
 import { faceWords } from './faceWords.js';
 import { lookWords } from './lookWords.js';
@@ -23,6 +24,14 @@ export interface Entry {
   readonly words: readonly Understood[];
 }
 
+/** How somebody types, and what is known before. */
+export interface EntryOptions {
+  /** Whether the kind of part stands, as once it has readings: then no word of the line names another. */
+  readonly keepsKind?: boolean;
+  /** In which units figures without one are meant where both are possible; millimetres where nothing is said. */
+  readonly usual?: UnitSystem;
+}
+
 /**
  * Reads what a person types about a part: `crank cast 41?7 main 2.349in mic pin 52.05 forged 8 weights`.
  * Never throws and never drops a word: what cannot be read comes back as unread; `whyUnread` tells why. The grammar is
@@ -31,11 +40,11 @@ export interface Entry {
  * @param kind the kind of part on the bench, used unless the text names another
  * @example readEntry('main 2.349in mic', 'crank').words // one measurement, of crank.mainJournal.diameter
  */
-export function readEntry(text: string, kind: DescribedId): Entry {
-  const named = text.length > LONGEST_ENTRY ? undefined : kindNamed(text, kind);
+export function readEntry(text: string, kind: DescribedId, options: EntryOptions = {}): Entry {
+  const named = text.length > LONGEST_ENTRY || options.keepsKind ? undefined : kindNamed(text, kind);
   return {
     ...(named ? { kind: named } : {}),
-    words: readText(text, named ?? kind).map(asKept),
+    words: readText(text, named ?? kind, options.usual).map(asKept),
   };
 }
 
@@ -53,8 +62,8 @@ export function whyUnread(text: string, kind: DescribedId): WhyUnread {
 export const readingTold = (is: Understood, kind: DescribedId) =>
   is.sort === 'unread' ? { ...asKept(is), ...whyUnread(is.text, kind) } : is;
 
-function readText(text: string, kind: DescribedId): Words[] {
-  if (text.length <= LONGEST_ENTRY) return readWords(new Phrases(text, kind));
+function readText(text: string, kind: DescribedId, usual?: UnitSystem): Words[] {
+  if (text.length <= LONGEST_ENTRY) return readWords(new Phrases(text, kind, usual));
   const reason = `That is ${text.length.toLocaleString('en')} characters; the line takes ${LONGEST_ENTRY.toLocaleString('en')} at once. Shorten it or enter it in pieces.`;
   return [unread(text.slice(0, 20_000), [reason])];
 }

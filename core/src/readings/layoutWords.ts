@@ -14,7 +14,9 @@ const JOINED = /^(v|i|l)-?(\d{1,2})$/i;
 
 /** `V8`, `straight six`, `inline 4`: how many cylinders, and how they lie where that is asked of the part. */
 export function layoutWords(phrases: Phrases, from: number): Read | undefined {
-  const { features } = describedAs(phrases.kind) as { readonly features: Readonly<Record<string, { readonly id: string }>> };
+  const { features } = describedAs(phrases.kind) as {
+    readonly features: Readonly<Record<string, { readonly id: string }>>;
+  };
   const { cylinders, layout } = features;
   if (!cylinders) return undefined;
   const joined = JOINED.exec(phrases.tokens[from]?.text ?? '');

@@ -1,7 +1,7 @@
 import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Feature } from '../dictionary/definition.js';
 import { contrary, isNegation, isPresence } from './negation.js';
-import { find, type Phrase, type Phrases, type Read } from './phrases.js';
+import { find, soleKind, type Phrase, type Phrases, type Read } from './phrases.js';
 import { unread } from './unread.js';
 import { one } from '../quantity/phrase.js';
 
@@ -24,6 +24,10 @@ export function lookOf(phrases: Phrases, feature: Feature, option: string, from:
 export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {
   const option = find(phrase, 'option');
   if (option) {
+    // `iron liners` on a block says what another part is made of.
+    const beside = phrases.ends(from + phrase.tokens) ? undefined : phrases.at(from + phrase.tokens);
+    const other = beside && soleKind(beside.meanings);
+    if (other && other !== phrases.kind) return undefined;
     const next = phrases.beyondName(from + phrase.tokens, option.feature);
     return lookOf(phrases, option.feature, option.option.id, from, next);
   }

@@ -5,7 +5,7 @@ import { find, isGlue, type Phrase, type Phrases, type Read } from './phrases.js
 import { readFigures } from './size.js';
 import { unread } from './unread.js';
 
-const NUMBER_WORD = /^(?:#|no\.?|nos\.?|nr\.?|num\.?|number)$/i;
+const NUMBER_WORD = /^(?:#|nos?\.?|nr\.?|num\.?|numbers?|marks?)$/i;
 
 interface Where {
   readonly making: Making | undefined;
@@ -13,7 +13,7 @@ interface Where {
 }
 const ANYWHERE: Where = { making: undefined, place: undefined };
 
-/** `cast 41?7`, `casting no. 3 858 174`, `stamped flange H72`, `main class dot`, `number ground off`, `no mark on web`. */
+/** `cast 41?7`, `casting no. 3 858 174`, `stamped flange H72`, `main class dot`, `number ground off`, `no mark`. */
 export function markWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {
   const begun: Where = { making: find(phrase, 'making')?.making, place: find(phrase, 'place')?.place };
   if (find(phrase, 'absent')) return absentWords(phrases, phrase, from, after);
@@ -26,6 +26,11 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
   const signed = find(sign, 'sign');
   if (signed && sign) return markOf(phrases, signed.characters, where, from, at + sign.tokens);
   const token = phrases.tokens[at];
+  // `no 3 journal` says which, and is no number of a part.
+  if (/^no\.?$/i.test(phrases.source(from, from + phrase.tokens)) && /^\d{1,2}$/.test(token?.text ?? '')) {
+    const read = markBefore(phrases, at);
+    return read && { ...read, is: { ...read.is, text: phrases.source(from, read.next) } };
+  }
   if (!token || isCount(phrases, at) || !isMark(phrases, at)) return undefined;
   // `flange 52.05` or `nose 35 mm` is a size of that name, not a mark.
   if (!where.making && find(phrase, 'parameter') && phrases.figures(at)) return undefined;
@@ -52,7 +57,9 @@ const namedAfterFigures = (phrases: Phrases, at: number): boolean => {
   const after = figures && phrases.after(at, figures.length);
   const named = after === undefined ? undefined : phrases.at(after);
   return (
-    named !== undefined && !phrases.isBroken(at, (after ?? at) + 1) && (find(named, 'parameter') ?? find(named, 'count')) !== undefined
+    named !== undefined &&
+    !phrases.isBroken(at, (after ?? at) + 1) &&
+    (find(named, 'parameter') ?? find(named, 'count')) !== undefined
   );
 };
 
@@ -72,7 +79,15 @@ function charactersAt(
   const joins = (pattern: RegExp) => !phrases.ends(next) && pattern.test(token(next)) && !phrases.at(next);
   if (isNumber && /^[A-Z]{1,3}$/i.test(text) && joins(/^\d{3,}$/)) next++;
   else if (isNumber && /^\d{1,3}$/.test(text)) while (joins(/^\d{3}$/) && !phrases.countAt(next + 1)) next++;
-  return { characters: writtenDown(phrases.source(at, next).replace(/^["“#]|["”]$/g, '').replace(/\s/g, '')), next };
+  return {
+    characters: writtenDown(
+      phrases
+        .source(at, next)
+        .replace(/^["“#]|["”]$/g, '')
+        .replace(/\s/g, ''),
+    ),
+    next,
+  };
 }
 
 /** `41_7`, `41..7` and `41x7` leave room for what cannot be read. */
@@ -89,7 +104,8 @@ const ILLEGIBLE = /^(?:illegible|unreadable|gone|missing|lost)$/i;
 /** `number ground off`, `stamp pad decked off`, `casting number illegible`: a mark that stands there no more. */
 function goneWords(phrases: Phrases, { making, place }: Where, from: number, at: number): Read | undefined {
   const text = (place: number) => phrases.tokens[place]?.text ?? '';
-  const next = GONE.test(text(at)) && GONE_BY.test(text(at + 1)) ? at + 2 : ILLEGIBLE.test(text(at)) ? at + 1 : undefined;
+  const next =
+    GONE.test(text(at)) && GONE_BY.test(text(at + 1)) ? at + 2 : ILLEGIBLE.test(text(at)) ? at + 1 : undefined;
   if (next === undefined) return undefined;
   const { is } = markOf(phrases, '', { making: making === 'tag' ? undefined : making, place }, from, next);
   return { is: is.sort === 'mark' ? { ...is, gone: true } : is, next };
@@ -98,12 +114,12 @@ function goneWords(phrases: Phrases, { making, place }: Where, from: number, at:
 /** How it was made, or where it stands, after the characters: `0.50 stamped on crown`, `41x7 cast`, `.010 on back`. */
 export function markBefore(phrases: Phrases, from: number): Read | undefined {
   const { text = '' } = phrases.tokens[from] ?? {};
-  if (!/\d/.test(text) || phrases.at(from) || phrases.ends(from + 1)) return undefined;
+  if (!/\d|^["“]/.test(text) || phrases.at(from) || phrases.ends(from + 1)) return undefined;
   const { characters, next } = charactersAt(phrases, from, true);
   const phrase = phrases.at(next);
   const making = find(phrase, 'making')?.making;
   // `59.6 cast` is a figure before a look; `4187 cast` is a number.
-  const isNumber = making !== undefined && (making !== 'cast' || /^[A-Z\d?]{3,}$/i.test(characters));
+  const isNumber = making !== undefined && (making !== 'cast' || /^[A-Z\d?\s]{3,}$/i.test(characters));
   const isPlaced = !making && /^on\b/i.test(phrases.tokens[next]?.text ?? '') && find(phrase, 'place') !== undefined;
   if (!phrase || !(isNumber || isPlaced)) return undefined;
   const { where, at } = whereWords(phrases, ANYWHERE, next);

@@ -10,8 +10,9 @@ const NOT = /^(?:not|no|non|without|w\/o|isn[’']?t|aren[’']?t|wasn[’']?t|n
 export const isNegation = (phrases: Phrases, at: number): boolean => NOT.test(phrases.tokens[at]?.text ?? '');
 
 /**
- * `not forged`, `no web lip`, `without squirters`, `non-hemi`, `no casting number`: the contrary of what is named. Of two
- * answers it is the other; of several, not this one. What a part has or has not, it has not; of what is counted, none.
+ * `not forged`, `no web lip`, `without squirters`, `non-hemi`, `no casting number`: the contrary of what is
+ * named. Of two answers it is the other; of several, not this one. What a part has or has not, it has not; of what is
+ * counted, none.
  */
 export function negation(phrases: Phrases, from: number): Read | undefined {
   // `no lip` may be a phrase of its own, `no. 4127` names a number, and `no mark` is read as a mark.
@@ -24,7 +25,9 @@ export function negation(phrases: Phrases, from: number): Read | undefined {
   const numbered = find(phrase, 'making') && !find(phrase, 'option');
   if (numbered) return noMark(phrases, phrase, from, next);
   const read = contrary(phrases, phrase, from, next);
-  return read ?? { is: unread(phrases.source(from, next), ['What is not there can be said of looks and marks only.']), next };
+  return (
+    read ?? { is: unread(phrases.source(from, next), ['What is not there can be said of looks and marks only.']), next }
+  );
 }
 
 /** The contrary of a phrase as a look. */
@@ -38,7 +41,10 @@ export function contrary(phrases: Phrases, phrase: Phrase, from: number, next: n
     const words = phrases.source(from, end);
     const [other] = others;
     if (other && others.length === 1) return seen(words, option.feature, other.id, end);
-    return { is: { sort: 'look', text: words, feature: option.feature.id, option: option.option.id, not: true }, next: end };
+    return {
+      is: { sort: 'look', text: words, feature: option.feature.id, option: option.option.id, not: true },
+      next: end,
+    };
   }
   if (named && isOptionOf(named, 'none')) return seen(text, named, 'none', next);
   const count = phrase.meanings.find((meaning) => meaning.is === 'count') ?? undefined;
@@ -56,7 +62,11 @@ function noMark(phrases: Phrases, phrase: Phrase, from: number, named: number): 
   const next = numbers && isNumberWord(numbers.meanings) ? named + numbers.tokens : named;
   const following = phrases.at(phrases.glued(next));
   const place = find(phrases.at(next), 'place') ?? find(following, 'place');
-  const end = !place ? next : find(phrases.at(next), 'place') ? next + (phrases.at(next)?.tokens ?? 0) : phrases.glued(next) + (following?.tokens ?? 0);
+  const end = !place
+    ? next
+    : find(phrases.at(next), 'place')
+      ? next + (phrases.at(next)?.tokens ?? 0)
+      : phrases.glued(next) + (following?.tokens ?? 0);
   const making = find(phrase, 'making')?.making;
   return {
     is: {

@@ -1,6 +1,7 @@
 import type { Feature } from '../dictionary/definition.js';
 import type { DescribedId, KindId } from '../dictionary/dictionary.js';
 import type { InstrumentId } from '../quantity/instrument.js';
+import type { UnitSystem } from '../quantity/unit.js';
 import { readFigures, type Figures } from './size.js';
 import type { Words } from './unread.js';
 import { tokensOf, type Token } from './tokens.js';
@@ -25,8 +26,8 @@ export interface Read {
 const GLUE = new Set(
   (
     'with by using a an the of is are was be and & + about approx ca at on in to for it its this that has have had got ' +
-    'still now only just both all each looks look appears seems measures measured reads checks worn fitted type style ' +
-    'bored ground turned honed shaped says marked there diameter some'
+    'still now only just both all each looks look appears seems measures measure measured reads checks size worn fitted type style ' +
+    'bored ground turned honed shaped says marked there diameter some thick wide long deep high anywhere'
   ).split(' '),
 );
 
@@ -55,6 +56,7 @@ export class Phrases {
   constructor(
     private readonly text: string,
     readonly kind: DescribedId,
+    private readonly usual?: UnitSystem,
   ) {
     this.vocabulary = vocabularyLookedUp(kind);
     this.tokens = tokensOf(text, this.vocabulary);
@@ -76,7 +78,10 @@ export class Phrases {
     const next = this.ends(at) ? at : this.glued(at);
     const phrase = this.ends(next) && next !== at ? undefined : this.at(next);
     const named = phrase?.meanings.some((meaning) => meaning.is === 'feature' && meaning.feature.id === id);
-    return phrase && named && !this.isBroken(at - 1, next + 1) && (this.ends(next + phrase.tokens) || !this.figures(next + phrase.tokens))
+    return phrase &&
+      named &&
+      !this.isBroken(at - 1, next + 1) &&
+      (this.ends(next + phrase.tokens) || !this.figures(next + phrase.tokens))
       ? next + phrase.tokens
       : at;
   }
@@ -128,8 +133,14 @@ export class Phrases {
   /** The first token at or after a place that is not a filler word. */
   glued(at: number): number {
     let next = at;
-    while (isGlue(this.tokens[next]) && (this.at(next)?.tokens ?? 1) === 1 && !this.ends(next)) next++;
+    while (isGlue(this.tokens[next]) && !this.ends(next) && !this.isPhrase(next)) next++;
     return next;
+  }
+
+  /** Whether a filler word is more than that here: `on web`, or `deep` of a piston's crown. */
+  private isPhrase(at: number): boolean {
+    const phrase = this.at(at);
+    return phrase !== undefined && (phrase.tokens > 1 || find(phrase, 'option') !== undefined);
   }
 
   /** The token that begins so many characters or more after another; undefined when that lies inside a token. */
@@ -165,8 +176,9 @@ export class Phrases {
     const token = this.tokens[at];
     if (!token) return undefined;
     const inWords = this.at(at) ? undefined : numberOf(token.text);
+    const figures = inWords === undefined ? readFigures(this.rest(at)) : undefined;
     return inWords === undefined
-      ? readFigures(this.rest(at))
+      ? figures && { ...figures, ...(this.usual ? { usual: this.usual } : {}) }
       : { values: [inWords], written: token.text, unit: undefined, crosses: [], length: token.text.length };
   }
 

@@ -2,7 +2,7 @@ import type { Parameter } from '../dictionary/definition.js';
 import type { InstrumentId } from '../quantity/instrument.js';
 import { readNumber } from '../quantity/number.js';
 import { band, sentence, type Sentence } from '../quantity/sentence.js';
-import { toInside, unitOf, UNITS, type UnitId } from '../quantity/unit.js';
+import { toInside, unitOf, UNITS, type UnitId, type UnitSystem } from '../quantity/unit.js';
 import type { SizeReading } from './reading.js';
 import { unread, type Unread } from './unread.js';
 import { one } from '../quantity/phrase.js';
@@ -15,6 +15,8 @@ export interface Figures {
   readonly unit: UnitId | undefined;
   /** By the gap after each value but the last: whether a cross stands there, between two directions. */
   readonly crosses: readonly boolean[];
+  /** The units of the shop, for figures without one; millimetres where nothing is said. */
+  readonly usual?: UnitSystem;
   /** Characters taken, the unit included. */
   readonly length: number;
 }
@@ -22,7 +24,9 @@ export interface Figures {
 const NEXT_REPEAT = /^\s*(?:\/|\.\.|–|-|to\s|[x×])\s*(?=[\d.])/i;
 /** Two directions of one bore or journal differ by less than this share: a pin `20x60` is no such pair. */
 const CROSSED = 0.02;
-const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³|:1)\.?)(?=$|[\s,;])/i;
+const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³)\.?)(?=$|[\s,;])/i;
+const RATIO = /^\s*(?::|to\s)\s*1(?![\d.])/i;
+const POUNDS_AND_OUNCES = /^(\d{1,3})\s*lbs?\.?,?\s*(\d{1,2}(?:\.\d+)?)\s*oz\b/i;
 
 /**
  * Reads `59.67/59.66/59.67 mm`, `2.349in`, `1 15/16"`, `59.66-59.67`, `95.06x95.04` at the start of `text`; undefined
@@ -31,6 +35,16 @@ const UNIT_WORD = /^\s*((?:cu\.in\.|[a-zµ]+\d?|["″]|''|°|[a-z]*³|:1)\.?)(?=
 export function readFigures(text: string): Figures | undefined {
   const first = readNumber(text);
   if (!first) return undefined;
+  const ratio = RATIO.exec(text.slice(first.length));
+  if (ratio) {
+    const length = first.length + ratio[0].length;
+    return { values: [first.value], written: text.slice(0, first.length), unit: 'ratio', crosses: [], length };
+  }
+  const pounds = POUNDS_AND_OUNCES.exec(text);
+  if (pounds) {
+    const values = [16 * Number(pounds[1]) + Number(pounds[2])];
+    return { values, written: String(values[0]), unit: 'oz', crosses: [], length: pounds[0].length };
+  }
   const values = [first.value];
   const crosses: boolean[] = [];
   let length = first.length;
@@ -52,6 +66,10 @@ export function readFigures(text: string): Figures | undefined {
   return { values, written, unit, crosses, length };
 }
 
+/** Pounds are a force or a weight, by what is measured (0.45359237 kg, the international pound of 1959). */
+export const unitMeant = (parameter: Parameter, unit: UnitId | undefined): UnitId | undefined =>
+  unit === 'lbf' && parameter.quantity === 'mass' ? 'lb' : unit;
+
 /** Readings of one size differ by less than this share of it; what differs more was never read at one place. */
 const APART = 0.2;
 
@@ -60,7 +78,9 @@ const areRepeats = (values: readonly number[]): boolean =>
 
 const noRepeats = ({ written }: Figures): Sentence =>
   /^\d{1,3}\/\d{1,3}$/.test(written)
-    ? [`${written} is no fraction of the workshop, which has 2, 4, 8, 16, 32, 64 or 128 below the line, and no two readings of one size. Write the size as a decimal.`]
+    ? [
+        `${written} is no fraction of the workshop, which has 2, 4, 8, 16, 32, 64 or 128 below the line, and no two readings of one size. Write the size as a decimal.`,
+      ]
     : [`${written} lie too far apart to be of one size. Enter each with its own name.`];
 
 const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Parameter): boolean =>
@@ -83,9 +103,11 @@ export function sizeOf(
   text: string,
   where: Pick<SizeReading, 'positions' | 'positionsAssumed' | 'levels' | 'axes'> = {},
 ): SizeReading | Unread {
-  const { values, unit } = figures;
+  const { values } = figures;
+  const unit = unitMeant(parameter, figures.unit);
   if (!areRepeats(values)) return unread(text, noRepeats(figures));
-  const meant = USUAL_UNITS.find((each) => plausibleIn(values, each, parameter));
+  const units: readonly UnitId[] = figures.usual === 'inch' ? ['in', ...USUAL_UNITS] : USUAL_UNITS;
+  const meant = units.find((each) => plausibleIn(values, each, parameter));
   if (unit ? plausibleIn(values, unit, parameter) : meant) {
     const used = unit ?? meant ?? 'mm';
     return {
@@ -105,7 +127,7 @@ export function sizeOf(
 }
 
 function outOfRange(parameter: Parameter, figures: Figures, meant: UnitId | undefined, text: string): Unread {
-  const { unit } = figures;
+  const unit = unitMeant(parameter, figures.unit);
   const written = `${figures.written}${unit ? ` ${UNITS[unit].symbol}` : ''}`;
   const name = parameter.name.toLowerCase();
   if (unit && UNITS[unit].quantity !== parameter.quantity) {

@@ -4,7 +4,7 @@ import { UNITS, type UnitId } from '../quantity/unit.js';
 import { lookOf } from './lookWords.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { calledAfter, numberAt, placesOf, sizeInRow } from './positions.js';
-import { sizeOf, type Figures } from './size.js';
+import { sizeOf, unitMeant, type Figures } from './size.js';
 import { figuresAtSpots } from './spots.js';
 import { stepOf } from './step.js';
 import { unread } from './unread.js';
@@ -27,7 +27,7 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
 
 /** `59.67 mic main`, `62cc chamber`, `3/8 bolts`. */
 function namedAfter(phrases: Phrases, figures: Figures, from: number, after: number): Read | undefined {
-  const { instrument, next } = phrases.instrument(after);
+  const { instrument: before, next } = phrases.instrument(after);
   const start = phrases.at(next) ? next : phrases.glued(next);
   const naming = phrases.at(start);
   const parameter = parameterNamed(phrases, naming, figures.unit);
@@ -36,7 +36,8 @@ function namedAfter(phrases: Phrases, figures: Figures, from: number, after: num
   const isNext = phrases.figures(end) !== undefined || numberAt(phrases, end) !== undefined;
   if (isNext && !phrases.ends(end) && !isNamedBehind(phrases, end)) return undefined;
   const places = placesOf(parameter, phrases.source(start, end), { figures, spots: {} });
-  return { is: sizeOf(parameter, figures, instrument, phrases.source(from, end), places), next: end };
+  const { instrument, next: told } = before ? { instrument: before, next: end } : phrases.instrument(end);
+  return { is: sizeOf(parameter, figures, instrument, phrases.source(from, told), places), next: told };
 }
 
 /**
@@ -58,8 +59,11 @@ function isNamedBehind(phrases: Phrases, at: number): boolean {
 /** The only size of a kind that has a unit of this sort: `612 grams` of a piston, `58cc` of a head, `10:1`. */
 function byUnit(phrases: Phrases, figures: Figures, from: number, after: number): Read | undefined {
   const quantity = figures.unit && UNITS[figures.unit].quantity;
-  if (!quantity || quantity === 'length' || !(phrases.ends(after) || phrases.instrument(after).instrument)) return undefined;
-  const [only, ...others] = Object.values(describedAs(phrases.kind).parameters).filter((each) => each.quantity === quantity);
+  const following = phrases.ends(after) ? undefined : phrases.at(after);
+  if (!quantity || quantity === 'length' || find(following, 'parameter') || find(following, 'count')) return undefined;
+  const [only, ...others] = Object.values(describedAs(phrases.kind).parameters).filter(
+    (each) => UNITS[unitMeant(each, figures.unit) ?? 'mm'].quantity === each.quantity && each.quantity !== 'length',
+  );
   if (!only || others.length > 0) return undefined;
   const { instrument, next } = phrases.instrument(after);
   return { is: sizeOf(only, figures, instrument, phrases.source(from, next)), next };
@@ -130,7 +134,7 @@ function namesOf(
 ): { readonly parameters: readonly Parameter[]; readonly next: number } | undefined {
   const parameters: Parameter[] = [];
   let next = from;
-  for (let at = from; ; ) {
+  for (let at = from; ;) {
     const phrase = phrases.at(at);
     const parameter = parameterNamed(phrases, phrase);
     if (!phrase || !parameter) break;
@@ -228,9 +232,19 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
     const next = said && way ? end + way.tokens : end;
     return { is: stepOf(parameter, figures, sign, phrases.source(from, next)), next };
   }
-  const { instrument = before?.instrument, next } = phrases.instrument(end);
+  const { instrument = before?.instrument, next: told } = phrases.instrument(end);
+  const next = beyondSame(phrases, parameter, told);
   const places = placesOf(parameter, phrases.source(from, from + phrase.tokens), found);
   return { is: sizeOf(parameter, figures, instrument, phrases.source(from, next), places), next };
+}
+
+/** Beyond the name of a size that is said once more behind its figures: `length 5.700 c/c`. */
+function beyondSame(phrases: Phrases, parameter: Parameter, at: number): number {
+  const phrase = phrases.ends(at) ? undefined : phrases.at(at);
+  const end = at + (phrase?.tokens ?? 0);
+  return phrase && find(phrase, 'parameter')?.parameter === parameter && (phrases.ends(end) || !phrases.figures(end))
+    ? end
+    : at;
 }
 
 /** `mic'd mains at 2.3485`: the instrument before the name. */

@@ -59,8 +59,8 @@ describe('sizes in two directions and at several heights', () => {
   });
 
   it('are not seen where a cross stands between two different sizes', () => {
-    expect(spots('pin', 'diameter 20x60')).toEqual([]);
-    expect(spots('pin', 'diameter 20 x 60 mm')).toEqual([{ values: [20] }]);
+    expect(spots('liner', 'flange 120x9')).toEqual([]);
+    expect(spots('liner', 'flange 120 x 9 mm')).toEqual([{ values: [120] }]);
   });
 });
 

@@ -62,7 +62,8 @@ export function together(phrases: Phrases, from: number): Read | undefined {
   };
   for (const { sizes, words, as } of kind.together ?? []) {
     const parameters = sizes.flatMap((key) => kind.parameters[key] ?? []);
-    const next = words.length === 0 ? after : phrases.glued(after) + (wordsAt(phrases, phrases.glued(after), words) ?? NaN);
+    const next =
+      words.length === 0 ? after : phrases.glued(after) + (wordsAt(phrases, phrases.glued(after), words) ?? NaN);
     // Bare figures are only these where nothing else claims them.
     if (parameters.length !== row.figures.length || Number.isNaN(next) || (words.length === 0 && !phrases.ends(next)))
       continue;
@@ -76,7 +77,10 @@ export function together(phrases: Phrases, from: number): Read | undefined {
 function wordsAt(phrases: Phrases, at: number, words: readonly string[]): number | undefined {
   for (const each of words) {
     const count = each.split(' ').length;
-    const said = phrases.tokens.slice(at, at + count).map(({ text }) => lookedUp(text)).join(' ');
+    const said = phrases.tokens
+      .slice(at, at + count)
+      .map(({ text }) => lookedUp(text))
+      .join(' ');
     if (said === each || said === `${each}s`) return count;
   }
   return undefined;

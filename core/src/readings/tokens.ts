@@ -9,7 +9,7 @@ export interface Token {
   readonly end: number;
 }
 
-/** Between spaces, commas, semicolons, colons and equals signs; a ratio keeps its colon, a decimal comma its figures. */
+/** Between spaces, commas, semicolons, colons and equals signs; a ratio keeps its colon, a decimal its comma. */
 const RUNS = /(?:\[[^\]]*\]|(?<=\d):(?=1(?!\d))|,(?=\d)|[^\s,;:=])+/g;
 /** A diameter sign carries nothing that the name of the size does not. */
 const DIAMETER_SIGN = /^[Ø⌀ø](?=[\d.])/;

@@ -45,7 +45,7 @@ const MAKING_WORDS: Readonly<Record<string, Making | undefined>> = {
 
 /** What is claimed, by the words that say so. */
 const CLAIM_WORDS: Readonly<Record<ClaimAbout, string>> = {
-  year: 'year, years, made in, model year, built in',
+  year: 'year, years, made in, made, model year, built in, built, dated',
   serial: 'serial, serial no, serial number, engine no, engine number',
   machine: 'machine, from machine, out of, from a',
   tag: 'engine tag, engine plate, id plate',
@@ -96,7 +96,10 @@ function vocabularyOf(id: DescribedId): Vocabulary {
       add(word, counted ? { is: 'count', feature } : { is: 'feature', feature });
   }
   // Words given for an option come before its name, which another look may have a word for: iron is of the whole block.
-  for (const wordsOf of [({ words: given }: Option) => given, ({ name, words: given }: Option) => (given.includes(name) ? [] : [name])])
+  for (const wordsOf of [
+    ({ words: given }: Option) => given,
+    ({ name, words: given }: Option) => (given.includes(name) ? [] : [name]),
+  ])
     for (const feature of Object.values(kind.features))
       if ('options' in feature.form)
         for (const option of feature.form.options)

@@ -12,13 +12,22 @@ export interface Wanted {
 export function wanted(written: string): Wanted {
   const all = written.split('; ');
   const isOpen = (each: string) => each === 'ask' || each === 'unread';
-  const marks = (each: string) => each.replace(/^mark (\S+)/, (_, characters: string) => `mark ${characters === '-' ? '-' : normaliseMark(characters)}`);
-  return { readings: all.filter((each) => !isOpen(each)).map(marks).sort(), open: all.some(isOpen) };
+  const marks = (each: string) =>
+    each.replace(
+      /^mark (\S+)/,
+      (_, characters: string) => `mark ${characters === '-' ? '-' : normaliseMark(characters)}`,
+    );
+  return {
+    readings: all
+      .filter((each) => !isOpen(each))
+      .map(marks)
+      .sort(),
+    open: all.some(isOpen),
+  };
 }
 
 const plain = (id: string): string => id.slice(id.indexOf('.') + 1);
-const counted = (places: readonly number[] | undefined): string =>
-  places ? `@${[...new Set(places)].join(',')}` : '';
+const counted = (places: readonly number[] | undefined): string => (places ? `@${[...new Set(places)].join(',')}` : '');
 
 /**
  * A reading in a few characters, without its kind: `mainJournal.diameter@3=51.94mm mic`, `bore~0.03in` a step,
@@ -28,7 +37,9 @@ export function shortForm(is: Understood): string {
   switch (is.sort) {
     case 'size': {
       const unit = is.unit === 'ratio' ? '' : is.unit;
-      const by = is.instrumentAssumed ? '' : ` ${(INSTRUMENTS[is.instrument].words[0] ?? '').split(' ')[0]?.slice(0, 5) ?? ''}`;
+      const by = is.instrumentAssumed
+        ? ''
+        : ` ${(INSTRUMENTS[is.instrument].words[0] ?? '').split(' ')[0]?.slice(0, 5) ?? ''}`;
       const at = is.positionsAssumed ? counted(is.positions) : counted(is.positions);
       return `${plain(is.parameter)}${at}=${is.values.join('/')}${unit}${by.replace('calip', 'cal')}`;
     }

@@ -286,7 +286,12 @@ export const block = defineKind({
   markPlaces: {
     rear: markedAt('rear of the block', 'rear, at rear, bell end', ['cast'], 'outside'),
     side: markedAt('side of the block', 'side, on side', ['cast', 'tag', 'painted'], 'outside'),
-    pad: markedAt('machined pad', 'pad, on pad, front pad', ['stamped'], 'outside'),
+    pad: markedAt(
+      'machined pad',
+      'pad, on pad, on the pad, front pad, stamp pad, stamping pad, machined pad, deck pad',
+      ['stamped'],
+      'outside',
+    ),
     caps: markedAt('main caps', 'cap, on cap', ['cast', 'stamped'], 'panOff'),
     mainClass: markedAt('main class, pan rail', 'main class, pan rail, on pan rail', ['stamped', 'painted'], 'panOff'),
     deck: markedAt('deck', 'on deck, on the deck', ['stamped'], 'headOff'),
@@ -310,7 +315,7 @@ export const block = defineKind({
     coolant: face('Coolant ports', 'coolant pattern, water ports', 'Which coolant holes open in the deck, and where.'),
     bellhousing: face(
       'Bellhousing',
-      'bell housing, bellhousing pattern, rear face',
+      'bell housing, bellhousing pattern, bell housing pattern, bellhousing face, bell housing face, rear face',
       'Bolt places and dowels of the rear face.',
     ),
     mounts: face(

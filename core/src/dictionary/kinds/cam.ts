@@ -105,7 +105,12 @@ export const cam = defineKind({
     }),
   },
   features: {
-    bearings: counted('Bearings', 'bearings, cam bearings, journals, bearing, journal', 'Count the plain round journals.', [1, 9]),
+    bearings: counted(
+      'Bearings',
+      'bearings, cam bearings, journals, bearing, journal',
+      'Count the plain round journals.',
+      [1, 9],
+    ),
     lobes: counted('Lobes', 'lobes, lobe', 'Count the lobes for valves, without those for pumps.', [1, 32]),
     serves: look(
       'Serves',

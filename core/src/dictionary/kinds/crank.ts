@@ -13,7 +13,7 @@ export const crank = defineKind({
   parameters: {
     'mainJournal.diameter': measured(
       'Main journal',
-      'main, mains, main journals, main dia, main diameter, main journal diameter, main bearing journal, main bearing, crank main, main shaft',
+      'main, mains, main journals, main dia, main diameter, main journal diameter, main bearing journal, main bearing',
       'Diameter of a main journal, at the middle of its width and clear of the oil hole.',
       [12, 160],
       {
@@ -51,7 +51,7 @@ export const crank = defineKind({
     ),
     'crankpin.diameter': measured(
       'Crankpin',
-      'pin, pins, crankpins, rod journal, rod journals, big end journal, crankpin diameter, crank pin, crank pins, conrod journal, rod bearing journal, big end, big ends, throw diameter',
+      'pin, pins, crankpins, rod journal, rod journals, big end journal, crankpin diameter, conrod journal, rod bearing journal, big end, big ends, throw diameter',
       'Diameter of a crankpin, at the middle of its width and clear of the oil hole.',
       [10, 140],
       {
@@ -68,7 +68,7 @@ export const crank = defineKind({
     ),
     'crankpin.width': measured(
       'Crankpin width',
-      'pin width, rod journal width, big end width, pin length, crank pin width',
+      'pin width, rod journal width, big end width, pin length',
       'Width of a crankpin between its fillets, for all the rods it carries.',
       [8, 130],
       {
@@ -152,7 +152,7 @@ export const crank = defineKind({
     ),
     'nose.diameter': measured(
       'Nose',
-      'snout, nose diameter, snout diameter, front nose, crank nose, crank snout',
+      'snout, nose diameter, snout diameter, front nose',
       'Diameter of the front end on which the timing gear and pulley hub sit.',
       [8, 100],
       {
@@ -285,8 +285,8 @@ export const crank = defineKind({
       'material, made',
       'A forged crank has a wide parting band, ground or sheared, along its webs; a cast one a thin raised line; a built-up one pins pressed into its webs.',
       {
-        forged: 'forged | forged, forging, wide parting, forged steel',
-        cast: 'cast | cast, casting, thin parting, cast iron, nodular',
+        forged: 'forged | forged, forging, wide parting, forged steel, wide parting line, forging line',
+        cast: 'cast | cast, casting, thin parting, cast iron, nodular, thin parting line, narrow parting line',
         builtUp: 'built up | built up, pressed together',
       },
       { misjudged: 0.04, reach: 'panOff' },

@@ -40,7 +40,10 @@ export const flywheel = defineKind({
       usualTolerance: 0.15,
       drawing: 'thickness',
     }),
-    mass: measured('Weight', 'mass, weighs', 'Weight with ring gear.', [500, 90000], { quantity: 'mass', usualTolerance: 100 }),
+    mass: measured('Weight', 'mass, weighs', 'Weight with ring gear.', [500, 90000], {
+      quantity: 'mass',
+      usualTolerance: 100,
+    }),
   },
   features: {
     bolts: counted('Crank bolts', 'bolts, crank bolts, bolt', 'Count the holes round the pilot.', [3, 16]),

@@ -121,13 +121,19 @@ export const head = defineKind({
       quantity: 'angle',
       reach: 'headOff',
     }),
-    'guide.bore': measured('Guide bore', 'guide, valve guide, guide diameter, guide inside diameter, guide id', 'Diameter of a valve guide, for the stem.', [4, 16], {
-      wear: 'grows',
-      usualWear: 0.03,
-      usualTolerance: 0.012,
-      instruments: ['plug', 'boreGauge'],
-      minutes: 2,
-    }),
+    'guide.bore': measured(
+      'Guide bore',
+      'guide, valve guide, guide diameter, guide inside diameter, guide id',
+      'Diameter of a valve guide, for the stem.',
+      [4, 16],
+      {
+        wear: 'grows',
+        usualWear: 0.03,
+        usualTolerance: 0.012,
+        instruments: ['plug', 'boreGauge'],
+        minutes: 2,
+      },
+    ),
     'spring.installedHeight': measured(
       'Spring installed height',
       'installed height, spring height, installed spring height',
@@ -161,10 +167,16 @@ export const head = defineKind({
       'Count the cam bearings in the head; none where the cam is in the block.',
       [0, 9],
     ),
-    valves: counted('Valves a cylinder', 'valves, valves per cylinder, v, valve, valves a cylinder, valve per cylinder', 'Count the valves of one chamber.', [1, 5], {
-      misjudged: 0.002,
-      reach: 'headOff',
-    }),
+    valves: counted(
+      'Valves a cylinder',
+      'valves, valves per cylinder, v, valve, valves a cylinder, valve per cylinder',
+      'Count the valves of one chamber.',
+      [1, 5],
+      {
+        misjudged: 0.002,
+        reach: 'headOff',
+      },
+    ),
     headDowels: look(
       'Holes for dowels',
       'dowels, dowel holes, head dowels',
@@ -280,9 +292,7 @@ export const head = defineKind({
     port: markedAt('beside a port', 'port, by port', ['cast'], 'outside'),
     face: markedAt('face', 'on face', ['stamped', 'cast'], 'headOff'),
   },
-  together: [
-    { sizes: ['valve.intake', 'valve.exhaust'], words: ['valve', 'valve head'], as: 'sizes' },
-  ],
+  together: [{ sizes: ['valve.intake', 'valve.exhaust'], words: ['valve', 'valve head'], as: 'sizes' }],
   interfaces: {
     headBolts: face(
       'Head bolt pattern',

@@ -88,9 +88,15 @@ export const mainShell = defineKind({
         reach: 'rotatingPartsOut',
       },
     ),
-    oilHoles: counted('Oil holes', 'oil holes, oil hole, hole, holes', 'Count the holes through the upper shell.', [0, 4], {
-      reach: 'rotatingPartsOut',
-    }),
+    oilHoles: counted(
+      'Oil holes',
+      'oil holes, oil hole, hole, holes',
+      'Count the holes through the upper shell.',
+      [0, 4],
+      {
+        reach: 'rotatingPartsOut',
+      },
+    ),
   },
   markPlaces: {
     back: markedAt('back of the shell', 'back, on back, on the back', ['stamped', 'etched'], 'rotatingPartsOut'),

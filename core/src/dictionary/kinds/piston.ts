@@ -175,7 +175,10 @@ export const piston = defineKind({
         instruments: ['feeler', 'caliper'],
       },
     ),
-    mass: measured('Weight', 'mass, weighs', 'Weight of the bare piston.', [40, 6000], { quantity: 'mass', usualTolerance: 3 }),
+    mass: measured('Weight', 'mass, weighs', 'Weight of the bare piston.', [40, 6000], {
+      quantity: 'mass',
+      usualTolerance: 3,
+    }),
   },
   features: {
     rings: counted('Rings', 'rings, ring grooves, ring', 'Count the grooves, the oil ring included.', [1, 6], {
@@ -265,8 +268,8 @@ export const piston = defineKind({
       'direction, front mark, arrow',
       'Look for an arrow, notch or word on the crown that faces the front of the engine.',
       {
-        arrow: 'arrow | arrow, arrow on crown, arrow on the crown',
-        notch: 'notch | notch, notched, notch on crown, front notch',
+        arrow: 'arrow | arrow, arrow on crown, arrow on the crown, arrow to front, arrow forward, arrow to the front',
+        notch: 'notch | notch, notched, notch on crown, front notch, notch to front, notch to the front',
         word: 'word | front mark word',
         none: 'none | no direction mark',
       },

@@ -87,11 +87,17 @@ export const rod = defineKind({
         usualTolerance: 0.05,
       },
     ),
-    'bolt.diameter': measured('Bolt size', 'bolt diameter, rod bolt, bolts, rod bolts, bolt, cap bolt', 'Thread diameter of a cap bolt.', [4, 24], {
-      usualTolerance: 0.1,
-      thread: true,
-      drawing: 'bolt',
-    }),
+    'bolt.diameter': measured(
+      'Bolt size',
+      'bolt diameter, rod bolt, bolts, rod bolts, bolt, cap bolt',
+      'Thread diameter of a cap bolt.',
+      [4, 24],
+      {
+        usualTolerance: 0.1,
+        thread: true,
+        drawing: 'bolt',
+      },
+    ),
     mass: measured(
       'Weight',
       'mass, total weight, weighs, total mass',
@@ -161,8 +167,8 @@ export const rod = defineKind({
       'split, parting, cap, caps, cap joint',
       'Look at the joint of cap and rod: a machined one is flat and bright, a fractured one grainy and fits only its own rod; one piece has no joint.',
       {
-        machined: 'machined | machined, machined cap, sawn',
-        fractured: 'fractured | fractured, cracked, fractured cap',
+        machined: 'machined | machined, machined cap, sawn, sawn, cut cap',
+        fractured: 'fractured | fractured, cracked, fractured cap, fracture split, fracture split cap, split cap',
         onePiece: 'in one piece | one piece, one-piece rod, no split',
       },
       { misjudged: 0.01 },

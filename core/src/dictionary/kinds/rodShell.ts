@@ -47,7 +47,12 @@ export const rodShell = defineKind({
       'tang | tang, with tang',
       'no tang | no tang, tangless',
     ),
-    oilHoles: counted('Oil holes', 'oil holes, oil hole, hole, holes', 'Count the holes through the upper shell.', [0, 3]),
+    oilHoles: counted(
+      'Oil holes',
+      'oil holes, oil hole, hole, holes',
+      'Count the holes through the upper shell.',
+      [0, 3],
+    ),
     forCap: look(
       'Made for a cap',
       'cap split',

@@ -82,15 +82,17 @@ const refuse = (problems: ReturnType<typeof checked>): void => {
   if (problems.length > 0) throw new DataError('Some readings cannot be used.', problems);
 };
 
-export const read: Answering<'read'> = (_workshop, { entry, kind }) => {
-  const understood = readEntry(entry, kind);
+export const read: Answering<'read'> = (_workshop, { entry, kind, ...options }) => {
+  const understood = readEntry(entry, kind, options);
   const on = understood.kind ?? kind;
   return { kind: on, words: understood.words.map((is) => readingTold(is, on)) };
 };
 
 export const identify: Answering<'identify'> = (workshop, request) => {
-  const { entry, most = 6, state, skipped } = request;
-  const typed = entry === undefined ? undefined : readEntry(entry, request.kind);
+  const { entry, usual, most = 6, state, skipped } = request;
+  const keepsKind = (request.readings ?? []).length > 0;
+  const typed =
+    entry === undefined ? undefined : readEntry(entry, request.kind, { keepsKind, ...(usual ? { usual } : {}) });
   const kind = typed?.kind ?? request.kind;
   const given: readonly Understood[] = request.readings ?? [];
   refuse(checked(kind, given, 'body.readings'));

@@ -18,6 +18,7 @@ import {
 import { dequal } from 'dequal';
 import { debounceTime, map, of, Subject, switchMap, type Observable } from 'rxjs';
 import { BrowserStorage } from './browserStorage';
+import { Preferences } from './preferences';
 import { Questions } from './questions';
 import { Records } from './records';
 import { Specimens } from './specimens';
@@ -39,6 +40,7 @@ export class Bench {
   private readonly specimens = inject(Specimens);
   private readonly kept = inject(BrowserStorage);
   private readonly questions = inject(Questions);
+  private readonly preferences = inject(Preferences);
   private readonly records = inject(Records);
 
   /** Id of the specimen on the bench; undefined while the bench is clear. */
@@ -59,7 +61,10 @@ export class Bench {
   /** How the words in the entry line are understood at this moment. */
   readonly draftEntry = computed<Entry>(() => {
     const draft = this.draft();
-    return draft.trim() === '' ? { words: [] } : readEntry(draft, this.specimen()?.kind ?? this.emptyKind());
+    if (draft.trim() === '') return { words: [] };
+    // Another kind of part lies on another bench, once this one has readings.
+    const keepsKind = this.readings().length > 0;
+    return readEntry(draft, this.specimen()?.kind ?? this.emptyKind(), { keepsKind, usual: this.preferences.units() });
   });
 
   private readonly evidence = computed(() => ({

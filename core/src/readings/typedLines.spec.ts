@@ -1,0 +1,98 @@
+import type { KindId } from '../dictionary/dictionary';
+import { KIND_IDS, KINDS } from '../dictionary/dictionary';
+import TYPED_LINES from '../testing/typedLines.csv' with { loader: 'text' };
+import { shortForm, wanted } from '../testing/typedLines';
+import { readEntry } from './entryLine';
+
+const LINES = TYPED_LINES.trim()
+  .split('\n')
+  .map((line) => line.split('|'));
+
+/** What a line is understood as, in short forms; words not understood among them. */
+const understood = (text: string, kind: KindId) => readEntry(text, kind).words.map(shortForm);
+const readOf = (text: string, kind: KindId) => understood(text, kind).filter((each) => !each.startsWith('unread'));
+
+describe('what a workshop types', () => {
+  it('is read for nine parts in ten and more, and hardly ever taken for what it does not say', () => {
+    // The lines and what is meant by them are our own; the words are those of the trade: common practice, no source.
+    let [read, misread] = [0, 0];
+    for (const [kind = '', text = '', meant = ''] of LINES) {
+      const entry = readEntry(text, kind as KindId);
+      const got = entry.words.filter(({ sort }) => sort !== 'unread').map(shortForm);
+      const { readings, open } = wanted(meant);
+      const wrong = got.some((each) => !readings.includes(each)) || (entry.kind ?? kind) !== kind;
+      const whole = readings.every((each) => got.includes(each)) && (open || got.length === entry.words.length);
+      if (wrong) misread++;
+      else if (whole) read++;
+    }
+    expect(read / LINES.length).toBeGreaterThan(0.95);
+    expect(misread / LINES.length).toBeLessThan(0.01);
+  });
+
+  it('never says the contrary: no look is read that is denied', () => {
+    const denied = ['not', 'no', 'without', 'isn’t', 'not a'];
+    const wrong: string[] = [];
+    let tried = 0;
+    for (const kind of KIND_IDS)
+      for (const feature of Object.values(KINDS[kind].features))
+        for (const option of 'options' in feature.form ? feature.form.options : [])
+          for (const word of option.words)
+            for (const no of [...denied, 'non-']) {
+              const text = no.endsWith('-') ? `${no}${word}` : `${no} ${word}`;
+              const taken = readEntry(text, kind).words.some(
+                (is) => is.sort === 'look' && is.feature === feature.id && is.option === option.id && !is.not,
+              );
+              tried++;
+              // `no lip` and the like say of themselves that nothing is there.
+              if (taken && option.id !== 'none' && !/^(?:un|not?\b)/.test(word)) wrong.push(`${kind}: ${text}`);
+            }
+    expect(tried).toBeGreaterThan(2000);
+    expect(wrong).toEqual([]);
+  });
+
+  it('keeps the kind of part though the word of another stands in the line', () => {
+    for (const [text, kind] of [
+      ['gudgeon pin 22', 'piston'],
+      ['tappet bores .912', 'block'],
+      ['4 valve, pentroof', 'head'],
+      ['conrod journal 52.05', 'crank'],
+      ['rods 2.0995', 'crank'],
+      ['cast 4127, came with the flywheel', 'crank'],
+    ] as const) {
+      expect(readEntry(text, kind).kind).withContext(text).toBeUndefined();
+      expect(readOf(text, kind).length).withContext(text).toBeGreaterThan(0);
+    }
+    expect(readEntry('head 64cc chambers', 'crank').kind).toBe('head');
+  });
+
+  it('binds a figure to the name on the side where the others have theirs', () => {
+    expect(readOf('62cc chamber 9 studs', 'head')).toEqual(['chamber.volume=62cc', 'bolts:9']);
+    expect(readOf('59.6 main 52 pin', 'crank')).toEqual(['mainJournal.diameter=59.6mm', 'crankpin.diameter=52mm']);
+    expect(readOf('main 59.6 pin 52', 'crank')).toEqual(['mainJournal.diameter=59.6mm', 'crankpin.diameter=52mm']);
+    expect(readOf('116 bore 2 seal grooves', 'liner')).toEqual(['bore=116mm', 'ringGrooves:2']);
+    // Where neither reading takes up all of them nothing is taken from a neighbour in silence.
+    expect(understood('59.6 main 52', 'crank')).toContain('unread 59.6');
+  });
+
+  it('takes no thread, place or pair of sizes for a mark, and refuses a third in words', () => {
+    for (const text of ['M12x1.75', '25x52x15', '1st', 'no.1', '#1', '1/3'])
+      expect(readOf(text, 'crank').filter((each) => each.startsWith('mark')))
+        .withContext(text)
+        .toEqual([]);
+    expect(understood('main 1/3', 'crank')).toEqual(['unread main 1/3']);
+  });
+
+  it('leaves room in a number for what cannot be read, and closes none that is not a gap', () => {
+    for (const text of ['cast 41_7', 'cast 41?7', 'cast 41x7', '41x7 cast'])
+      expect(readOf(text, 'crank')).withContext(text).toEqual(['mark 41?7 cast']);
+    expect(readOf('cast 41..7', 'crank')).toEqual(['mark 41??7 cast']);
+    expect(readOf('casting no. 3 858 174', 'block')).toEqual(['mark 3858174 cast']);
+    expect(readOf('"NC 41 7" cast on web', 'crank')).toEqual(['mark NC417 cast web']);
+  });
+
+  it('knows a mark that is gone from one that never was', () => {
+    expect(readOf('number ground off', 'crank')).toEqual(['gone']);
+    expect(readOf('stamp pad decked off', 'block')).toEqual(['gone pad']);
+    expect(readOf('no casting number', 'block')).toEqual(['mark - cast']);
+  });
+});
