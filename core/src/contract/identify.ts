@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { REACHES, type Reach } from '../dictionary/definition.js';
 import type { DescribedId } from '../dictionary/dictionary.js';
-import type { Status, HeldBy } from '../identify/index.js';
+import { STATUSES, type HeldBy, type Status } from '../identify/index.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
@@ -62,16 +62,28 @@ const CandidateSchema = Type.Object({
   under: Type.String({ description: 'Family, years, rating' }),
   probability: Type.Number(),
   pulls: list(PullSchema),
+  own: Type.Optional(
+    list(
+      Type.Object({
+        text: Type.String({ description: 'The words of the reading' }),
+        id: Type.Optional(Type.String({ description: 'Id of the size, look or face; absent for a mark' })),
+        confirmed: Type.Boolean({ description: 'A repeat or a second instrument bears it out' }),
+        asOn: Type.Optional(Type.String({ description: 'Id of another pattern that has it so' })),
+        againstWear: Type.Boolean({ description: 'Work, but no wear, makes it so' }),
+      }),
+      { description: 'Of a part like this pattern, but none of it: what it has otherwise' },
+    ),
+  ),
 });
 export type CandidateTold = Static<typeof CandidateSchema>;
 
 /** A line-up as it is told. */
 export const LineUpSchema = Type.Object({
   kind: DescribedSchema,
-  status: oneOf<Status>(['settled', 'probable', 'open', 'nothingFits', 'noEvidence']),
+  status: oneOf<Status>(STATUSES),
   heldBy: Type.Optional(oneOf<HeldBy>(['contradiction', 'houseRule', 'looksOnly'])),
   says: Type.String({ description: 'The status in a sentence' }),
-  none: Type.Number({ description: 'Probability that the part is in no catalogue' }),
+  none: Type.Number({ description: 'Probability that the part is in no catalogue, and none of the sisters here' }),
   weighed: Type.Integer({ description: 'How many patterns were weighed' }),
   candidates: list(CandidateSchema),
   readings: list(ReadingToldSchema, { description: 'The readings as understood' }),

@@ -103,7 +103,7 @@ export function identifyEngine(
   );
   const engine = new Identification(engines, identifyOptions).read(readings, evidence).lineUp(6);
   const likely =
-    engine.status === 'nothingFits' || engine.status === 'noEvidence'
+    engine.status === 'nothingFits' || engine.status === 'sister' || engine.status === 'noEvidence'
       ? []
       : engine.candidates.map(({ pattern, probability }) => ({ row: engines.patterns.indexOf(pattern), probability }));
   const parts = weighings.map((weighing) => partIn(catalogue, weighing, likely, engines)).sort(inAssembly);
@@ -211,7 +211,7 @@ function foreignBecause(
     candidates: [first],
   } = identification.lineUp(1);
   const instead =
-    status === 'nothingFits' || !first
+    status === 'nothingFits' || status === 'sister' || !first
       ? ` It is no ${kind} of the catalogue.`
       : ` It is ${status === 'settled' ? '' : 'rather '}the ${catalogue.label(first.pattern)}, which ${sayEngines(catalogue, first.pattern)}.`;
   if (!wanted || !against) return [`This ${kind} is none that the engine carries.${instead}`];

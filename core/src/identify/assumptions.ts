@@ -5,12 +5,22 @@
 export const ASSUMED = {
   /** A part on the bench is in no catalogue. */
   notInCatalogue: 0.05,
+  /** Of parts in no catalogue, those that are like one of it but for a few values of their own. */
+  sister: 0.6,
+  /** A size of such a sister is its own; a look or face; a mark or number. */
+  ownSize: 0.12,
+  ownLook: 0.08,
+  ownMark: 0.3,
   /** A size was taken at the wrong place, misread or written wrongly. */
   sizeMistaken: 0.003,
+  /** The same, though it was read twice or by two instruments, which agree. */
+  sizeMistakenTwice: 0.00003,
   /** A face was taken for another pattern, or called by a name of another. */
   faceMistaken: 0.04,
-  /** A mark was read that the catalogue does not record for the part: a date, a foundry, a workshop. */
+  /** A mark was read that the catalogue does not record for the part, though it looks like such a mark. */
   markUnrecorded: 0.05,
+  /** The same, of a mark like none of the kind: a date, a foundry, a workshop. */
+  markOfOthers: 0.3,
   /** A journal that can be reground has not been. */
   standardSize: 0.75,
   /** A part worn several times more than is usual. */
@@ -41,6 +51,12 @@ export const ASSUMED = {
 
 /** Decibans at and below which one piece of evidence is a strong contradiction. */
 export const STRONG_CONTRADICTION = -10;
+/** Decibans at and below which several together are as one. */
+export const MIDDLING_CONTRADICTIONS = -15;
+/** Decibans by which marks and sizes must set the first apart from each other one. */
+export const SET_APART = 10;
+/** Decibans by which two looks or more do, where marks and sizes do not. */
+export const SET_APART_BY_LOOKS = 20;
 /** Decibans that marks and sizes together must say for a pattern before it is settled, whatever the looks say. */
 export const CORROBORATES = 15;
 /** Probability from which an answer is settled, when nothing contradicts it strongly. */

@@ -8,7 +8,8 @@ import type { Identification } from './identify.js';
 import { explainSize } from './sizeLikelihood.js';
 import { faceChance } from './weigh/face.js';
 import { answersOf, lookChance } from './weigh/look.js';
-import { sizeRatios } from './weigh/size.js';
+import { unrecorded } from './weigh/mark.js';
+import { sizeMistaken, sizeRatios } from './weigh/size.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
 const figure = (of: number): string =>
@@ -46,7 +47,9 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
         [
           `A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, over ${answersOf(evidence.feature)} answers.`,
         ],
-        [`P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option, evidence.not))}.`],
+        [
+          `P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option, evidence.not))}.`,
+        ],
         [
           'A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).',
         ],
@@ -78,7 +81,7 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
           'The reading is aligned with each mark and number of the pattern (Needleman and Wunsch, 1970), each character by the confusion table of how it was made.',
         ],
         [
-          `A mark that the catalogue does not record is read ${figure(100 * ASSUMED.markUnrecorded)} times in a hundred; by mere chance these characters come up once in ${figure(Math.exp(-logChance(evidence.positions)))}.`,
+          `A mark that the catalogue does not record is read ${figure(100 * unrecorded(index, evidence))} times in a hundred; by mere chance these characters come up once in ${figure(Math.exp(-logChance(evidence.positions)))}.`,
         ],
       ];
     case 'step':
@@ -113,6 +116,7 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const { densities, chance, unknown } = sizeRatios(column, evidence);
   const density = densities[code] ?? 0;
   const { limits } = explainSize(size, parameter, estimate, step);
+  const mistaken = sizeMistaken(evidence);
   return [
     sentence`Measured ${value(estimate.mean, quantity)}, standard uncertainty u = √(a²/3 + d²/12 + s²/n) = ${value(estimate.uncertainty, quantity)}, with a = ${value(tool.permissibleError, quantity)} and d = ${value(tool.resolution, quantity)} of the ${tool.name.toLowerCase()} (JCGM 100:2008); expanded, k = ${COVERAGE}: ${value(COVERAGE * estimate.uncertainty, quantity)}.`,
     sentence`Limits that explain it best: ${band(limits, quantity)}${size.toleranceAssumed ? ', of which the tolerance is the one usual for the kind' : ''}; ${parameter.wear === 'neither' ? 'it does not wear' : `wear ${parameter.wear === 'shrinks' ? 'makes it smaller' : 'makes it larger'}, on average by `}${parameter.wear === 'neither' ? '' : value(parameter.usualWear, quantity)}.`,
@@ -120,7 +124,7 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
       `Density at the reading, over all service sizes: ${figure(density)} per unit for this pattern; ${figure(chance)} for a part of which nothing is known; ${figure(unknown)} for one in no catalogue, which shares its size with those of the catalogue ${figure(100 * ASSUMED.sharedSize)} times in a hundred.`,
     ],
     [
-      `Ratio: (${figure(1 - ASSUMED.sizeMistaken)} × ${figure(density)} + ${figure(ASSUMED.sizeMistaken)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(ASSUMED.sizeMistaken)} of sizes are slips.`,
+      `Ratio: (${figure(1 - mistaken)} × ${figure(density)} + ${figure(mistaken)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(mistaken)} of sizes ${evidence.confirmed ? 'that are read twice ' : ''}are slips.`,
     ],
   ];
 }

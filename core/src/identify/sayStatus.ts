@@ -1,6 +1,7 @@
-import { describedAs } from '../dictionary/dictionary.js';
+import { describedAs, type KindId } from '../dictionary/dictionary.js';
+import { listed } from '../quantity/phrase.js';
 import { STRONG_CONTRADICTION } from './assumptions.js';
-import type { LineUp } from './identify.js';
+import type { Candidate, LineUp } from './identify.js';
 
 /** A probability for the bench: never 100 % and never 0 %, for nothing here is certain. */
 export function sayProbability(probability: number): string {
@@ -22,6 +23,8 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
   switch (lineUp.status) {
     case 'noEvidence':
       return `Nothing read yet that tells one ${kind} from another.`;
+    case 'sister':
+      return first ? saySister(first, label) : '';
     case 'nothingFits':
       return `None of the ${lineUp.weighed} ${describedAs(lineUp.kind).plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
     case 'settled':
@@ -35,12 +38,37 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
   }
 }
 
+/** What a part like another is, and what to do about it. */
+function saySister({ pattern, own = [] }: Candidate, label: (pattern: string) => string): string {
+  const names = listed(own.map(({ id }) => (id === undefined ? 'mark' : nameOf(id))));
+  const [only] = own;
+  const isOne = own.length === 1;
+  const as = isOne && only?.asOn !== undefined ? `, as on the ${label(only.asOn)}` : '';
+  const worked = own.some(({ againstWear }) => againstWear)
+    ? ' No wear makes it so, but welding up and grinding does: look for the edge of a weld.'
+    : '';
+  const again = own.every(({ confirmed }) => confirmed)
+    ? ` ${isOne ? 'It was' : 'They were'} read more than once`
+    : ` Read ${isOne ? 'it' : 'them'} once more`;
+  return `Like the ${label(pattern)}, but with another ${names}${as}: probably a part that the catalogue does not have.${worked}${again}; if ${isOne ? 'it holds' : 'they hold'}, add it as a pattern of its own.`;
+}
+
+const nameOf = (id: string): string => {
+  const kind = describedAs(id.slice(0, id.indexOf('.')) as KindId);
+  const entries = [
+    ...Object.values(kind.parameters),
+    ...Object.values(kind.features),
+    ...Object.values(kind.interfaces),
+  ];
+  return (entries.find((entry) => entry.id === id)?.name ?? id).toLowerCase();
+};
+
 function heldBecause({ heldBy }: LineUp): string {
   switch (heldBy ?? 'nothing') {
     case 'houseRule':
       return ' By your house rule it is settled only once one of its sizes was measured.';
     case 'looksOnly':
-      return ' So far it is mostly looks that speak for it, and a copy looks the same: one more mark or size settles it.';
+      return ' So far it is mostly looks that tell it from others, and a copy looks the same: one more mark or size settles it.';
     case 'contradiction':
     case 'nothing':
       return '';

@@ -1,7 +1,7 @@
 import type { Pattern } from '../catalogue/pattern.js';
 import { sizeFrom } from '../catalogue/size.js';
 import type { Making, Parameter } from '../dictionary/definition.js';
-import { KINDS, type KindId } from '../dictionary/dictionary.js';
+import { KINDS, parameterOf, type KindId } from '../dictionary/dictionary.js';
 import { ASSUMED } from '../identify/assumptions.js';
 import { normaliseMark } from '../marks/markText.js';
 
@@ -16,6 +16,11 @@ export interface HiddenPart {
   readonly steps: Readonly<Record<string, number>>;
   readonly looks: Readonly<Record<string, string>>;
   readonly marks: readonly { readonly text: string; readonly making: Making; readonly place: string | undefined }[];
+  /**
+   * Of a part in no catalogue, the sizes by which it can be known as such: one of each list at least must be measured.
+   * Any where absent.
+   */
+  readonly own?: readonly (readonly string[])[];
 }
 
 /** How hard a round of practice is: what has become of the part. */
@@ -75,11 +80,76 @@ function drawWear({ wear, usualWear }: Parameter, next: () => number, times: num
   }
 }
 
+/** What strangers are: most are sisters of a known pattern, some put together of two, and a few like none. */
+export const STRANGER_SHARES = { sister: 0.6, mixture: 0.15, far: 0.25 } as const;
+
 /**
- * A part that no catalogue has: of the build of a pattern, as engines of one trade are alike, but every size three to
+ * A part that no catalogue has: by its share a sister of a pattern, one with the sizes of two, or one like none.
+ *
+ * @param other a second pattern, for what is put together of two; without it those are sisters as well
+ */
+export function drawStranger(model: Pattern, next: () => number, other?: Pattern): HiddenPart {
+  const share = next();
+  if (share < STRANGER_SHARES.far) return drawFarStranger(model, next);
+  return other && share < STRANGER_SHARES.far + STRANGER_SHARES.mixture
+    ? drawMixture(model, other, next)
+    : drawSister(model, next);
+}
+
+/** A known pattern with one size or two of its own, now and then a look, and in a third of cases numbers of its own. */
+export function drawSister(model: Pattern, next: () => number): HiddenPart {
+  const part = drawPart(model, next);
+  const [ids, sizes] = [Object.keys(part.sizes), { ...part.sizes }];
+  const own: string[] = [];
+  for (let left = next() < 0.6 ? 1 : 2; left > 0 && ids.length > 0; left--) {
+    const [id = ''] = ids.splice(Math.floor(next() * ids.length), 1);
+    const { usualTolerance, usualWear } = parameterOf(id);
+    const size = sizes[id] ?? 0;
+    // Apart by more than making and wear blur.
+    const by = Math.max(size * (0.01 + 0.06 * next()), 4 * usualTolerance + 8 * usualWear);
+    sizes[id] = next() < 0.5 && size > 2 * by ? size - by : size + by;
+    own.push(id);
+  }
+  const features = Object.values(KINDS[model.kind].features);
+  const looks = Object.fromEntries(
+    Object.entries(part.looks).map(([id, option]) => {
+      const feature = features.find((each) => each.id === id);
+      return [id, feature && next() < 0.06 ? anyOption(feature.form, next) : option];
+    }),
+  );
+  const marks =
+    next() < 1 / 3 ? part.marks.map((mark) => ({ ...mark, text: otherNumber(mark.text, next) })) : part.marks;
+  return { ...part, pattern: undefined, sizes, looks, marks, own: [own] };
+}
+
+/** Half of its sizes, looks and marks are those of a second pattern. */
+function drawMixture(model: Pattern, second: Pattern, next: () => number): HiddenPart {
+  const [one, two] = [drawPart(model, next), drawPart(second, next)];
+  const mixed = <T>(of: Readonly<Record<string, T>>, with_: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(of).map(([id, value]) => [id, next() < 0.5 ? (with_[id] ?? value) : value]));
+  const [sizes, looks] = [mixed(one.sizes, two.sizes), mixed(one.looks, two.looks)];
+  const apart = (id: string, from: HiddenPart) => {
+    const { usualTolerance, usualWear } = parameterOf(id);
+    return Math.abs((sizes[id] ?? 0) - (from.sizes[id] ?? sizes[id] ?? 0)) > 4 * usualTolerance + 8 * usualWear;
+  };
+  return {
+    ...one,
+    pattern: undefined,
+    sizes,
+    looks,
+    marks: next() < 0.5 ? one.marks : two.marks,
+    own: [one, two].map((from) => Object.keys(sizes).filter((id) => apart(id, from))),
+  };
+}
+
+const otherNumber = (text: string, next: () => number): string =>
+  text.replace(/[A-Z]/g, () => pick('ABCDEFGHKLMNPRSTVW', next)).replace(/\d/g, () => pick('0123456789', next));
+
+/**
+ * A part like none of the catalogue: of the build of a pattern, as engines of one trade are alike, but every size three to
  * nine per cent off, other numbers, and half of its looks its own.
  */
-export function drawStranger(model: Pattern, next: () => number): HiddenPart {
+function drawFarStranger(model: Pattern, next: () => number): HiddenPart {
   const kind = KINDS[model.kind];
   const scale = 1 + (next() < 0.5 ? -1 : 1) * (0.03 + 0.06 * next());
   const part = drawPart(model, next);
@@ -97,9 +167,7 @@ export function drawStranger(model: Pattern, next: () => number): HiddenPart {
     looks,
     marks: part.marks.map((mark) => ({
       ...mark,
-      text: mark.text
-        .replace(/[A-Z]/g, () => pick('ABCDEFGHKLMNPRSTVW', next))
-        .replace(/\d/g, () => pick('0123456789', next)),
+      text: otherNumber(mark.text, next),
     })),
   };
 }

@@ -1,3 +1,4 @@
+import { sizeFrom } from '../catalogue/size';
 import { KINDS } from '../dictionary/dictionary';
 import { parameterOf } from '../dictionary/dictionary';
 import { ASSUMED } from '../identify/assumptions';
@@ -6,10 +7,10 @@ import { INSTRUMENTS } from '../quantity/instrument';
 import { ToolDrawer } from '../shop/ownInstrument';
 import { CATALOGUE, demoPattern } from '../testing/demo';
 import { ask } from './ask';
-import { drawPart, drawStranger } from './hiddenPart';
+import { drawPart, drawSister, drawStranger, STRANGER_SHARES } from './hiddenPart';
 import { byExactNumber, byNearestSizes } from './lookUp';
 import { random } from '../quantity/random';
-import { answer, bandsOf, brier, simulatedCases } from './simulate';
+import { answer, bandsOf, brier, simulatedCases, showsItsOwn } from './simulate';
 import { sheetOf, solve, solveBySheet } from './solve';
 
 const CRANK = demoPattern('sluice-crank-3375-forged');
@@ -59,13 +60,31 @@ describe('a hidden part', () => {
     expect(Math.abs(wrong / 1000 - material.misjudged)).toBeLessThan(0.02);
   });
 
-  it('of no catalogue has no size of its model', () => {
+  it('of no catalogue is a sister of one, put together of two, or like none, by their shares', () => {
     const next = random(14);
-    for (let at = 0; at < 50; at++) {
-      const stranger = drawStranger(CRANK, next);
-      expect(stranger.pattern).toBeUndefined();
-      const stroke = parameterOf('crank.stroke');
-      expect(Math.abs((stranger.sizes[stroke.id] ?? 0) - 3.375 * 25.4)).toBeGreaterThan(1);
+    const other = CATALOGUE.patterns.find(({ kind, id }) => kind === 'crank' && id !== CRANK.id);
+    const drawn = Array.from({ length: 400 }, () => drawStranger(CRANK, next, other));
+    const far = drawn.filter(({ own }) => own === undefined);
+    expect(Math.abs(far.length / drawn.length - STRANGER_SHARES.far)).toBeLessThan(0.08);
+    for (const stranger of drawn) expect(stranger.pattern).toBeUndefined();
+    const stroke = parameterOf('crank.stroke');
+    // One that is like none has no size of its model.
+    for (const { sizes } of far) expect(Math.abs((sizes[stroke.id] ?? 0) - 3.375 * 25.4)).toBeGreaterThan(1);
+  });
+
+  it('that is a sister differs in one size or two, by more than making and wear blur', () => {
+    const next = random(15);
+    for (let at = 0; at < 100; at++) {
+      const { own: [own = []] = [], sizes } = drawSister(CRANK, next);
+      expect([1, 2]).toContain(own.length);
+      for (const id of own) {
+        const dimension = CRANK.dimensions[id];
+        const { limits } = sizeFrom(dimension as NonNullable<typeof dimension>, parameterOf(id));
+        const [low, high] = [limits.low, limits.high];
+        expect(Math.max(low - (sizes[id] ?? 0), (sizes[id] ?? 0) - high))
+          .withContext(id)
+          .toBeGreaterThan(0);
+      }
     }
   });
 
@@ -92,10 +111,11 @@ describe('identification of simulated parts', () => {
     const bands = bandsOf(cases.map(({ given }) => given)).filter(({ count }) => count >= 200);
     expect(bands.length).toBeGreaterThan(3);
     // Three standard errors: with half a dozen tenths looked at, two would be missed now and then by a perfect judge.
+    // And three points: a sister of which nothing of its own was read is taken for the known one by anybody.
     for (const { from, count, right, said, within } of bands)
       expect(Math.abs(right / count - said))
         .withContext(`from ${from}`)
-        .toBeLessThan(1.5 * within);
+        .toBeLessThan(Math.max(1.5 * within, 0.03));
     expect(brier(cases.map(({ given }) => given))).toBeLessThan(0.15);
   });
 
@@ -115,7 +135,7 @@ describe('identification of simulated parts', () => {
 
 describe('following the next check', () => {
   it('settles in at most 60 % of the minutes of a fixed sheet, is hardly ever settled and wrong, and knows strangers', () => {
-    let [minutes, sheet, settled, wrong, strangers, found] = [0, 0, 0, 0, 0, 0];
+    let [minutes, sheet, settled, wrong, strangers, found, disowned, known] = [0, 0, 0, 0, 0, 0, 0, 0];
     KINDS_TRIED.forEach((kind, at) => {
       const next = random(200 + at);
       const index = indexCatalogue(kind, CATALOGUE);
@@ -124,16 +144,28 @@ describe('following the next check', () => {
       for (let each = 0; each < 60; each++) {
         const pattern = patterns[each % patterns.length];
         if (!pattern) continue;
-        const stranger = each % 6 === 5;
-        const part = stranger ? drawStranger(pattern, next) : drawPart(pattern, next);
+        const stranger = each % 3 === 2;
+        const other = patterns[(each * 7 + 3) % patterns.length];
+        const part = stranger ? drawStranger(pattern, next, other) : drawPart(pattern, next);
         const advised = solve(part, index, next);
-        if (advised.lineUp.status === 'settled') {
+        const { status, candidates } = advised.lineUp;
+        const isNone = status === 'nothingFits' || status === 'sister';
+        const shown = showsItsOwn(
+          part,
+          advised.steps.map(({ reading }) => reading),
+        );
+        // A sister of which nothing of its own was read is, as far as it was read, the known one.
+        if (status === 'settled' && (!stranger || shown)) {
           settled++;
-          if (advised.lineUp.candidates[0]?.pattern !== part.pattern) wrong++;
+          if (candidates[0]?.pattern !== part.pattern) wrong++;
         }
-        if (stranger && advised.steps.length >= 3) {
+        if (shown && advised.steps.length >= 3) {
           strangers++;
-          if (advised.lineUp.status === 'nothingFits') found++;
+          if (isNone) found++;
+        }
+        if (!stranger) {
+          known++;
+          if (isNone) disowned++;
         }
         if (stranger || advised.lineUp.status !== 'settled') continue;
         if (solveBySheet(part, index, lines, next).lineUp.status !== 'settled') continue;
@@ -144,8 +176,9 @@ describe('following the next check', () => {
     expect(settled).toBeGreaterThan(250);
     // Three of some 350 may be chance where one in two hundred is the rule: bench/simulate.mjs goes through thousands.
     expect(wrong / settled).toBeLessThan(0.01);
-    expect(strangers).toBeGreaterThan(50);
-    expect(found / strangers).toBeGreaterThanOrEqual(0.95);
+    expect(strangers).toBeGreaterThan(40);
+    expect(found / strangers).toBeGreaterThanOrEqual(0.85);
+    expect(disowned / known).toBeLessThan(0.02);
     expect(minutes / sheet).toBeLessThan(0.6);
   });
 });

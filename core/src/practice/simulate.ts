@@ -33,7 +33,8 @@ export function* simulatedCases(
   for (let at = 0; at < cases; at++) {
     const pattern = own[Math.floor(next() * own.length)];
     if (!pattern) return;
-    const part = next() < STRANGERS ? drawStranger(pattern, next) : drawPart(pattern, next);
+    const other = own[Math.floor(next() * own.length)];
+    const part = next() < STRANGERS ? drawStranger(pattern, next, other) : drawPart(pattern, next);
     const count = FEWEST + Math.floor(next() * (MOST - FEWEST + 1));
     const lines = [...sheet];
     const readings: Understood[] = [];
@@ -44,6 +45,13 @@ export function* simulatedCases(
     yield { part, readings };
   }
 }
+
+/** Whether what was measured shows that a part is none of the catalogue: sizes that it does not share with its model. */
+export const showsItsOwn = ({ pattern, own }: HiddenPart, readings: readonly Understood[]): boolean =>
+  pattern === undefined &&
+  (own === undefined
+    ? readings.length > 0
+    : own.every((sizes) => readings.some((reading) => reading.sort === 'size' && sizes.includes(reading.parameter))));
 
 /** One answer with how sure it was, and whether it was right. */
 interface Answer {
@@ -60,7 +68,9 @@ export function answer(
   const { candidates, none } = new Identification(index, identifyOptions).read(readings).lineUp(1);
   const [first] = candidates;
   if (!first || none > first.probability) return { probability: none, right: part.pattern === undefined };
-  return { probability: first.probability, right: first.pattern === part.pattern };
+  // Of a sister it is enough to say that it is one.
+  const right = first.own ? part.pattern === undefined : first.pattern === part.pattern;
+  return { probability: first.probability, right };
 }
 
 /** The answers of one tenth of sureness. */

@@ -42,7 +42,7 @@ interface Asking extends IdentifyOptions {
 const BEFORE_NONE = 3;
 
 const ended = ({ status }: LineUp, steps: number): boolean =>
-  status === 'settled' || (status === 'nothingFits' && steps >= BEFORE_NONE);
+  status === 'settled' || ((status === 'nothingFits' || status === 'sister') && steps >= BEFORE_NONE);
 
 /**
  * Asks a hidden part for what gains the most a minute, until it is settled, nothing fits, or nothing is left to ask.

@@ -2,6 +2,7 @@ import { SETTLED_FROM } from '../assumptions.js';
 import type { Identification } from '../identify.js';
 import { checkKey, foreseen, type NextCheck, type Foreseen, type CheckContext } from './checks.js';
 import { hypothesesOf, type Hypotheses } from './hypotheses.js';
+import { onceMore, type OnceMore } from './onceMore.js';
 import { after, entropy, gainOf, likelihoodOf } from './outcomes.js';
 import { tellApart, type Separation } from './tellApart.js';
 
@@ -42,15 +43,24 @@ export function advise(identification: Identification, context: CheckContext, pl
   const { index } = identification;
   const hypotheses = hypothesesOf(identification);
   const open = foreseen(index, hypotheses, context);
-  const checks = rank(open, hypotheses.weights);
+  const ranked = rank(open, hypotheses.weights);
+  const again = onceMore(identification);
+  const checks = again && again.bits >= WORTH ? [takenAgain(again), ...ranked] : ranked;
   const separation = tellApart(index, hypotheses, context, open);
   return {
     uncertainty: entropy(hypotheses.weights),
     checks,
-    plan: planFrom(open, hypotheses, checks, planned),
+    plan: planFrom(open, hypotheses, ranked, planned),
     ...(separation ? { separation } : {}),
   };
 }
+
+const takenAgain = ({ check, bits }: OnceMore): Advised => ({
+  ...check,
+  bits,
+  settles: 0,
+  bitsPerMinute: bits / (check.minutes + check.dismantling),
+});
 
 function worthOf({ check, outcomes }: Foreseen, weights: Float64Array): Advised {
   const { bits, settles } = gainOf(outcomes, weights, SETTLED_FROM);

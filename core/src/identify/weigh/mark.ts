@@ -31,7 +31,7 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
     if (likelihood > chance) for (const row of rows) explain(row, likelihood);
   }
   for (const [row, likelihood] of stamped(index, evidence.positions)) explain(row, likelihood);
-  const nothing = ASSUMED.markUnrecorded * chance;
+  const nothing = unrecorded(index, evidence) * chance;
   let sum = 0;
   for (const likelihood of best.values()) sum += (1 - ASSUMED.markUnrecorded) * likelihood;
   const marked = index.patterns.length - marks.unmarked.length;
@@ -42,6 +42,24 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
   for (const [row, likelihood] of best)
     differing.set(row, Math.log(((1 - ASSUMED.markUnrecorded) * likelihood + nothing) / unknown));
   return few(evidence, Math.log(nothing / unknown), differing);
+}
+
+/** Chance that a part bears a mark the catalogue does not record: small for one that looks as those on record do. */
+export function unrecorded({ marks }: CatalogueIndex, { positions }: MarkEvidence): number {
+  return hasShape(marks, positions) ? ASSUMED.markUnrecorded : ASSUMED.markOfOthers;
+}
+
+const shapes = new WeakMap<MarkColumn, ReadonlySet<string>>();
+const shapeOf = (text: string): string => text.replace(/[A-Z]/g, 'A').replace(/\d/g, '9');
+
+/** Whether some mark of the kind has as many characters, letters and figures in the same places. */
+function hasShape(marks: MarkColumn, positions: readonly MarkPosition[]): boolean {
+  const known = shapes.get(marks) ?? new Set(marks.texts.map(shapeOf));
+  shapes.set(marks, known);
+  // What cannot be read may be either: then the length alone tells.
+  if (positions.some((position) => position.length !== 1))
+    return [...known].some(({ length }) => length === positions.length);
+  return known.has(shapeOf(positions.map(([character]) => character ?? '').join('')));
 }
 
 /** How likely each distinct mark was to be read so; those that explain it no better than chance are left out. */

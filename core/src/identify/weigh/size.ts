@@ -29,10 +29,14 @@ export function sizeRatios(column: Column<Size>, { parameter, estimate, step }: 
   return { densities, chance, unknown };
 }
 
+/** Chance that a measured size is a slip. */
+export const sizeMistaken = ({ confirmed }: SizeEvidence): number =>
+  confirmed ? ASSUMED.sizeMistakenTwice : ASSUMED.sizeMistaken;
+
 /** A measured size: the density of each distinct size at it, against that of a part of which nothing is known. */
 export function weighSize(column: Column<Size>, evidence: SizeEvidence): Weighed {
   const { densities, chance, unknown } = sizeRatios(column, evidence);
-  const mistaken = ASSUMED.sizeMistaken;
+  const mistaken = sizeMistaken(evidence);
   const byCode = Int32Array.from(densities, (density, code) =>
     code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * density + mistaken * chance) / unknown)),
   );

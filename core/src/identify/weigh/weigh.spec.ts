@@ -72,7 +72,7 @@ describe('weighing', () => {
     'pin 66.70 mic',
     'lip diameter 132 caliper',
     'cast 41?7',
-    'cast H72l0',
+    'cast 4210',
     'forged',
     '8 weights',
     'rope seal',
