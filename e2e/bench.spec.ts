@@ -186,7 +186,7 @@ test('the browser gives the numbers of POST /api/identify', async ({ page, reque
 for (const [name, status, first] of [
   ['Frost fan crank, bin 4', 'Settled', '3.375 forged, small journal'],
   ['Sawmill winch crank', 'Probable', 'four, stroke 104, late'],
-  ['Crank from the river pump', 'Nothing here fits', 'None of these'],
+  ['Crank from the river pump', 'Matches nothing here', 'None of these'],
 ] as const) {
   test(`the demo’s ${name} is called what it is`, async ({ page }) => {
     await page.goto('/shelf');

@@ -56,7 +56,7 @@ const HARD_CASES: readonly HardCase[] = [
   {
     hard: 'a wrong part of similar size, in no catalogue',
     typed: 'crank cast K880 main 58.12 mic pin 48.03 mic stroke 88.4 caliper 5 mains',
-    status: 'Nothing here fits',
+    status: 'Matches nothing here',
     first: 'None of these',
     reason: 'too far for wear or the instrument, so a different part of similar size.',
     next: 'It is none of these, and no further check is likely to change that.',
@@ -220,11 +220,51 @@ test('photographs go to their reading; too large, of the wrong kind or disguised
   await expect(page.getByRole('link', { name: 'Photograph web.jpg, large' })).toBeVisible();
 });
 
+test('a sister is called so, added from it in one step, and named at once the second time', async ({ page, shop }) => {
+  const read = 'crank cast 4187 main 2.3490in mic pin 2.0995/2.0994in mic pin 2.100in caliper stroke 3.375in caliper';
+  await page.goto('/bench');
+  await enter(page, read);
+  await saved(page);
+  const answer = page.getByRole('region', { name: 'What it may be' });
+  await expect(answer.getByText('A sister', { exact: true })).toBeVisible();
+  await expect(answer.getByRole('status')).toContainText('3.375 forged, small journal, but with another crankpin');
+  const [first] = await lineUp(page);
+  expect(first?.name).toBe('Like 3.375 forged, small journal');
+  await page.getByRole('button', { name: 'Add it as a new pattern' }).click();
+  await expect(page).toHaveURL(/\/catalogue\/pattern\//);
+  const id = new URL(page.url()).pathname.split('/')[3] ?? '';
+  const stored = (await (await fetch(`${shop.url}/api/patterns/${id}`)).json()) as { family?: string; note?: string };
+  expect(stored.family).toBe('sluice');
+  expect(stored.note).toContain('sluice-crank-3375-forged');
+  await page.goto('/bench');
+  await clearBench(page);
+  await enter(page, read);
+  await expect(page.getByText('Settled', { exact: true })).toBeVisible();
+  await fetch(`${shop.url}/api/records/pattern/${id}?version=1`, { method: 'DELETE' });
+});
+
+test('a slip is offered and taken with one key, and the kind stays as it is once something was read', async ({
+  page,
+}) => {
+  await page.goto('/bench');
+  await enter(page, 'crank cast 4187 forged main 2.3490in mic pin 2.0943in mic stroke 3.375in caliper');
+  await saved(page);
+  await expect(page.getByRole('button', { name: 'Did you mean 2.0493? Then it agrees.' })).toBeVisible();
+  await expect(page.locator('wb-next-check')).toContainText('Crankpin, once more');
+  await page.getByLabel('What you read, see and measure on the part').press('Escape');
+  await page.keyboard.press('y');
+  await expect(page.getByRole('button', { name: 'Correct: pin 2.0493in mic' })).toBeVisible();
+  await expect(page.getByText('Settled', { exact: true })).toBeVisible();
+  await enter(page, 'head bolts torqued, not cast');
+  await expect(page.locator('nz-select[nzid=kind]')).toHaveText(/Crank/);
+  await expect(page.getByRole('button', { name: 'Correct: not cast' })).toBeVisible();
+});
+
 test('a part in no catalogue becomes a pattern in one step, and can be taken back', async ({ page, shop }) => {
   await page.goto('/bench');
   await enter(page, 'crank cast Q9917 main 47.31 mic pin 39.87 mic stroke 61.3 caliper 5 mains');
   await saved(page);
-  await expect(page.getByText('Nothing here fits', { exact: true })).toBeVisible();
+  await expect(page.getByText('Matches nothing here', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Add it as a new pattern' }).click();
   await expect(page).toHaveURL(/\/catalogue\/pattern\//);
   const id = new URL(page.url()).pathname.split('/')[3] ?? '';

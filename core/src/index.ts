@@ -37,6 +37,7 @@ export {
   markPlaceOf,
   parameterOf,
   REACHES,
+  nameOfEntry,
   sayEntry,
   sayLook,
   slotOf,
@@ -135,6 +136,7 @@ export {
   indexCatalogue,
   REACH_SAYS,
   sayProbability,
+  sayStrength,
 } from './identify/index.js';
 export type { Status } from './identify/index.js';
 export { FOREIGN_BELOW, JobFileSchema } from './engine/index.js';

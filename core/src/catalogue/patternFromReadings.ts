@@ -42,12 +42,14 @@ export const idFrom = (words: string): string =>
  *
  * @param id of the new pattern, not yet in the catalogue
  * @param on the day, `YYYY-MM-DD`
+ * @param like the pattern it is a sister of: its family is taken over, and nothing that was not read
  */
 export function patternFromReadings(
   specimen: Pick<Specimen, 'kind' | 'name' | 'readings'>,
   id: string,
   on: string,
   who?: string,
+  like?: Pattern,
 ): Pattern {
   const readings = specimen.readings.map(({ is }) => is);
   const kind: KindId = specimen.kind;
@@ -73,6 +75,7 @@ export function patternFromReadings(
     id,
     kind,
     name: specimen.name.slice(0, 200),
+    ...(like?.family === undefined ? {} : { family: like.family }),
     dimensions,
     features,
     interfaces,
@@ -82,6 +85,7 @@ export function patternFromReadings(
     note: cut(
       [
         `From one part read on the bench.`,
+        ...(like ? [`Like ${like.name} (${like.id}), but for what it has of its own.`] : []),
         ...(kept.length > 0 ? [`Read or said besides: ${kept.join('; ')}.`] : []),
       ].join(' '),
       1000,

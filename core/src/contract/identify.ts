@@ -53,6 +53,15 @@ const PullSchema = Type.Object({
   sort: oneOf(['size', 'look', 'face', 'mark', 'claim', 'part', 'step'] as const),
   decibans: Type.Number({ description: 'Weight against a part in no catalogue; the weights of a candidate add up' }),
   why: SentenceSchema,
+  meant: Type.Optional(
+    Type.Object(
+      {
+        figures: Type.String({ description: 'In the unit in which it was written' }),
+        kind: oneOf(['digit', 'swapped', 'radius', 'diameter', 'inches', 'millimetres'] as const),
+      },
+      { description: 'What a size that speaks strongly against it was probably meant to be: with it all agrees' },
+    ),
+  ),
 });
 
 const CandidateSchema = Type.Object({

@@ -102,15 +102,25 @@ export const interfaceOf = (id: string): Interface => entry(INTERFACES, 'face', 
 export const markPlaceOf = (id: string): MarkPlace => entry(MARK_PLACES, 'mark place', id);
 
 /**
+ * What an entry of any sort is called: `main journal`.
+ *
+ * @throws RangeError where the dictionary has no such entry
+ */
+export function nameOfEntry(id: string): string {
+  const found = PARAMETERS.get(id) ?? FEATURES.get(id) ?? INTERFACES.get(id) ?? MARK_PLACES.get(id);
+  if (!found) throw new RangeError(`The dictionary has nothing called "${id}".`);
+  return found.name.toLowerCase();
+}
+
+/**
  * What an entry of any sort is called, with the part it is on: `main journal of the crank`.
  *
  * @throws RangeError where the dictionary has no such entry
  */
 export function sayEntry(id: string): string {
-  const found = PARAMETERS.get(id) ?? FEATURES.get(id) ?? INTERFACES.get(id) ?? MARK_PLACES.get(id);
   const kind = DESCRIBED.find((each) => id.startsWith(`${each.id}.`));
-  if (!found || !kind) throw new RangeError(`The dictionary has nothing called "${id}".`);
-  return `${found.name.toLowerCase()} of the ${kind.name.toLowerCase()}`;
+  if (!kind) throw new RangeError(`The dictionary has nothing called "${id}".`);
+  return `${nameOfEntry(id)} of the ${kind.name.toLowerCase()}`;
 }
 
 /** How an option or count of a feature is said: `forged`, `8 counterweights`. */

@@ -4,7 +4,7 @@ import { featureOf, interfaceOf, parameterOf } from '../dictionary/dictionary.js
 import { readMark, type MarkPosition } from '../marks/markText.js';
 import { estimate, type Estimate } from '../quantity/instrument.js';
 import type { Sentence } from '../quantity/sentence.js';
-import { toInside } from '../quantity/unit.js';
+import { toInside, type UnitId } from '../quantity/unit.js';
 import { sizesOfPart } from '../readings/measured.js';
 import type { ClaimAbout, Understood } from '../readings/reading.js';
 import { ToolDrawer, type Tool } from '../shop/ownInstrument.js';
@@ -19,6 +19,8 @@ export interface SizeEvidence {
   readonly step: number | undefined;
   /** Whether a repeat or a second instrument bears it out: then it is hardly a slip. */
   readonly confirmed: boolean;
+  /** The figure as it was written, where it is one. */
+  readonly written?: { readonly figures: string; readonly unit: UnitId };
 }
 export interface LookEvidence {
   readonly sort: 'look';
@@ -89,7 +91,7 @@ export function evidenceByKey(
       reading.sort === 'step' ? [[reading.parameter, toInside(reading.offset, reading.unit)]] : [],
     ),
   );
-  for (const { parameter, text, inside, tool, confirmed } of finest(readings, drawer)) {
+  for (const { parameter, text, inside, tool, confirmed, written } of finest(readings, drawer)) {
     const step = steps.get(parameter.id);
     const evidence: SizeEvidence = {
       sort: 'size',
@@ -99,6 +101,7 @@ export function evidenceByKey(
       tool,
       step,
       confirmed,
+      ...(written ? { written } : {}),
     };
     put(
       `1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${step ?? ''} ${tool.permissibleError}${confirmed ? ' confirmed' : ''}`,
@@ -171,6 +174,7 @@ interface Measured {
   readonly inside: readonly number[];
   readonly tool: Tool;
   readonly confirmed: boolean;
+  readonly written?: { readonly figures: string; readonly unit: UnitId };
 }
 
 /** How many times finer an instrument must be for its reading to take the place of a coarser one's. */
@@ -191,6 +195,9 @@ function finest(readings: readonly Understood[], drawer: ToolDrawer): Measured[]
       inside,
       tool: drawer.take(size.instrument, inside[0] ?? 0),
       confirmed: inside.length > 1,
+      ...(inside.length === 1
+        ? { written: { figures: size.figures ?? String(size.values[0] ?? ''), unit: size.unit } }
+        : {}),
     };
   });
   const outdone = (coarse: Measured, fine: Measured): boolean => {

@@ -18,6 +18,7 @@ import { reasonFor } from './reason/index.js';
 import { likeliest, Scores, type Posterior } from './scores.js';
 import { hypothesesOf, type Hypotheses, type Sister } from './sisters.js';
 import { explainSize } from './sizeLikelihood.js';
+import { slipBehind, type Slip } from './slips.js';
 import { weigh } from './weigh/index.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
@@ -29,6 +30,8 @@ export interface Pull {
   /** Weight against a part in no catalogue. The weights of a candidate add up. */
   readonly decibans: number;
   readonly why: Sentence;
+  /** What was probably meant, where a slip explains a size that speaks against it: with it the size fits. */
+  readonly meant?: Slip;
 }
 
 /** What a sister of a pattern has of its own. */
@@ -181,11 +184,17 @@ export class Identification {
   pullsOn(row: number): Pull[] {
     return this.weighed.map((each): Pull => {
       const logRatio = ratioAt(each, row) / FIXED;
+      const { evidence } = each;
+      const meant =
+        evidence.sort === 'size' && evidence.written
+          ? slipBehind(this.index, row, evidence, evidence.written, decibans(logRatio))
+          : undefined;
       return {
-        text: each.evidence.text,
-        sort: each.evidence.sort,
+        text: evidence.text,
+        sort: evidence.sort,
         decibans: decibans(logRatio),
-        why: reasonFor(this.index, row, each.evidence, logRatio),
+        why: reasonFor(this.index, row, evidence, logRatio),
+        ...(meant ? { meant } : {}),
       };
     });
   }

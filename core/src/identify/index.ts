@@ -9,6 +9,6 @@ export {
   type Status,
 } from './identify.js';
 export { takenFor } from './takenFor.js';
-export { sayProbability, sayStatus } from './sayStatus.js';
+export { sayProbability, sayStatus, sayStrength } from './sayStatus.js';
 export * from './nextCheck/index.js';
 export { calculationOf } from './calculation.js';

@@ -1,7 +1,14 @@
-import { describedAs, type KindId } from '../dictionary/dictionary.js';
+import { describedAs, nameOfEntry } from '../dictionary/dictionary.js';
 import { listed } from '../quantity/phrase.js';
 import { STRONG_CONTRADICTION } from './assumptions.js';
-import type { Candidate, LineUp } from './identify.js';
+import type { Candidate, LineUp, OwnValue } from './identify.js';
+
+/** How strongly a reading speaks, in words: ten decibans are ten to one, five are three to one. */
+export function sayStrength(decibans: number): string {
+  const size = Math.abs(decibans);
+  const strength = size >= 10 ? 'strong' : size >= 5 ? 'fair' : size >= 1 ? 'weak' : 'neither';
+  return strength === 'neither' || decibans > 0 ? strength : `${strength} against`;
+}
 
 /** A probability for the bench: never 100 % and never 0 %, for nothing here is certain. */
 export function sayProbability(probability: number): string {
@@ -19,7 +26,12 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
   const kind = describedAs(lineUp.kind).name.toLowerCase();
   const [first, second] = lineUp.candidates;
   const against = first?.pulls.find((pull) => pull.decibans <= STRONG_CONTRADICTION);
-  const contradiction = against ? ` But “${against.text}” speaks strongly against it: check that reading again.` : '';
+  const slip = first?.pulls.find(({ meant }) => meant);
+  const contradiction = slip?.meant
+    ? ` But “${slip.text}” speaks strongly against it: did you mean ${slip.meant.figures}? Then all agrees.`
+    : against
+      ? ` But “${against.text}” speaks strongly against it: check that reading again.`
+      : '';
   switch (lineUp.status) {
     case 'noEvidence':
       return `Nothing read yet that tells one ${kind} from another.`;
@@ -32,15 +44,20 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
     case 'probable':
       return `Probably the ${label(first?.pattern ?? '')}.${contradiction}${heldBecause(lineUp)}`;
     case 'open':
+      if (second?.own && second.pattern === first?.pattern)
+        return `The ${label(second.pattern)}, or one like it with another ${ownNames(second.own)}.${contradiction}`;
       return second && first
         ? `The ${label(first.pattern)} or the ${label(second.pattern)}, or another.${contradiction}`
         : `It may be several.${contradiction}`;
   }
 }
 
+const ownNames = (own: readonly OwnValue[]): string =>
+  listed(own.map(({ id }) => (id === undefined ? 'mark' : nameOfEntry(id))));
+
 /** What a part like another is, and what to do about it. */
 function saySister({ pattern, own = [] }: Candidate, label: (pattern: string) => string): string {
-  const names = listed(own.map(({ id }) => (id === undefined ? 'mark' : nameOf(id))));
+  const names = ownNames(own);
   const [only] = own;
   const isOne = own.length === 1;
   const as = isOne && only?.asOn !== undefined ? `, as on the ${label(only.asOn)}` : '';
@@ -52,16 +69,6 @@ function saySister({ pattern, own = [] }: Candidate, label: (pattern: string) =>
     : ` Read ${isOne ? 'it' : 'them'} once more`;
   return `Like the ${label(pattern)}, but with another ${names}${as}: probably a part that the catalogue does not have.${worked}${again}; if ${isOne ? 'it holds' : 'they hold'}, add it as a pattern of its own.`;
 }
-
-const nameOf = (id: string): string => {
-  const kind = describedAs(id.slice(0, id.indexOf('.')) as KindId);
-  const entries = [
-    ...Object.values(kind.parameters),
-    ...Object.values(kind.features),
-    ...Object.values(kind.interfaces),
-  ];
-  return (entries.find((entry) => entry.id === id)?.name ?? id).toLowerCase();
-};
 
 function heldBecause({ heldBy }: LineUp): string {
   switch (heldBy ?? 'nothing') {

@@ -128,7 +128,7 @@ export function placesOf(
   };
 }
 
-/** Whether a size called after another part begins at a token: its name is no kind of part then, as in `rods 2.0995`. */
+/** Whether a size called after another part begins at a token; its name is no kind of part then: `rods 2.0995`. */
 export function isCalledAfter(phrases: Phrases, at: number): boolean {
   const phrase = phrases.at(at);
   if (!phrase || !calledAfter(phrases, phrase)) return false;

@@ -92,7 +92,7 @@ describe('the line-up', () => {
       chosen: undefined,
     });
     expect(names(unknown.page)[0]).toBe('None of these');
-    expect(text(unknown.page.querySelector('header'))).toContain('Nothing here fits');
+    expect(text(unknown.page.querySelector('header'))).toContain('Matches nothing here');
     expect(unknown.page.querySelector('table')).toBeNull();
   });
 

@@ -45,7 +45,8 @@ export function advise(identification: Identification, context: CheckContext, pl
   const open = foreseen(index, hypotheses, context);
   const ranked = rank(open, hypotheses.weights);
   const again = onceMore(identification);
-  const checks = again && again.bits >= WORTH ? [takenAgain(again), ...ranked] : ranked;
+  const isWanted = again && again.bits >= WORTH && !context.skipped?.includes(checkKey(again.check));
+  const checks = isWanted ? [takenAgain(again), ...ranked] : ranked;
   const separation = tellApart(index, hypotheses, context, open);
   return {
     uncertainty: entropy(hypotheses.weights),

@@ -2,7 +2,7 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { KINDS, partFromSpecimen, sayProbability } from '@which-bore/core';
+import { KINDS, partFromSpecimen, sayProbability, sayStrength } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { of, switchMap } from 'rxjs';
@@ -84,10 +84,7 @@ export class BenchCard {
     });
   }
 
-  protected weight(decibans: number): string {
-    const rounded = Math.round(decibans);
-    return rounded > 0 ? `+${rounded}` : rounded < 0 ? `−${-rounded}` : '0';
-  }
+  protected readonly strength = sayStrength;
 
   protected print(): void {
     globalThis.print();

@@ -138,6 +138,7 @@ export class BenchStation {
       id,
       new Date().toISOString().slice(0, 10),
       name === '' ? undefined : name,
+      this.bench.lineUp()?.status === 'sister' ? this.pattern() : undefined,
     );
     this.adding.set(true);
     this.refused.set(undefined);

@@ -73,6 +73,7 @@ export class NextCheck {
     switch (this.status()) {
       case 'settled':
         return 'The part is named; nothing more needs checking.';
+      case 'sister':
       case 'nothingFits':
         return 'It is none of these, and no further check is likely to change that.';
       case 'probable':

@@ -107,7 +107,10 @@ describe('the bench', () => {
     const subject = bench(['main 64.6 mic']);
     subject.specimenId.set(ID);
     await settled();
+    // No word of the line changes what it is, once something was read on it: that takes a press.
     subject.draft.set('block 2 bolt mains');
+    expect(subject.kind()).toBe('crank');
+    subject.setKind('block');
     subject.enter();
     await settled();
     expect(subject.kind()).toBe('block');

@@ -159,6 +159,20 @@ export class Bench {
     });
   }
 
+  /** Puts what was meant in the place of a figure that a slip made another. */
+  mendSlip({ text, figures }: { readonly text: string; readonly figures: string }): void {
+    const slipped = this.readings().find(({ is }) => is.sort === 'size' && text.split(', ').includes(is.text));
+    if (slipped?.is.sort !== 'size') return;
+    const written = slipped.is.figures ?? String(slipped.is.values[0] ?? '');
+    this.replace(slipped.id, slipped.is.text.replace(written, figures));
+  }
+
+  /** The same with the first that is offered for the likeliest, if any. */
+  takeMeant(): void {
+    const slip = this.lineUp()?.candidates[0]?.pulls.find(({ meant }) => meant);
+    if (slip?.meant) this.mendSlip({ text: slip.text, figures: slip.meant.figures });
+  }
+
   /** Takes one reading for what somebody says it is. */
   settle(id: string, is: Understood): void {
     this.alter((readings) => readings.map((each) => (each.id === id ? { ...each, is } : each)));

@@ -17,6 +17,7 @@ export type Action =
   | 'practice'
   | 'help'
   | 'undo'
+  | 'meant'
   | 'new'
   | 'ground'
   | 'units';
@@ -33,6 +34,7 @@ export const KEYS: readonly KeyBinding[] = [
   { keys: 'g p', does: 'Go to Practice', action: 'practice' },
   { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
   { keys: 'u', does: 'Take the last change back', action: 'undo' },
+  { keys: 'y', does: 'Take the figure that was probably meant', action: 'meant' },
   { keys: 'm', does: 'Millimetres or inches', action: 'units' },
   { keys: 'd', does: 'Light or dark ground', action: 'ground' },
   { keys: '?', does: 'This help', action: 'help' },

@@ -88,6 +88,8 @@ export class Strip {
         return this.help.set(true);
       case 'undo':
         return this.undo();
+      case 'meant':
+        return this.bench.takeMeant();
       case 'units':
         return this.preferences.units.update((units) => (units === 'metric' ? 'inch' : 'metric'));
       case 'ground':

@@ -21,10 +21,10 @@ import { ReadingWords } from '../ui/readingWords';
             @if (each.wasted) {
               Wasted: whatever it came to, it could hardly have told one from another.
             } @else {
-              It could be expected to tell {{ each.bits.toFixed(2) }} bits.
+              It could be expected to tell {{ much(each.bits) }}.
             }
             @if (each.better; as better) {
-              Better then: {{ better.name.toLowerCase() }}, {{ better.bits.toFixed(2) }} bits in
+              Better then: {{ better.name.toLowerCase() }}, which tells {{ much(better.bits) }}, in
               {{ better.minutes }} min.
             }
           </p>
@@ -52,6 +52,11 @@ export class PracticeDebrief {
     const { label } = this.end();
     return label === undefined ? 'a part in no catalogue' : `the ${label}`;
   });
+
+  /** How much of what is uncertain a check can be expected to clear up: one bit is as good as one of two. */
+  protected much(bits: number): string {
+    return bits >= 1 ? 'much' : bits >= 0.3 ? 'something' : 'little';
+  }
 
   protected standing(first: string | undefined, probability: number): string {
     return first === undefined ? 'Nothing to go by yet.' : `Then the ${first} stood at ${sayProbability(probability)}.`;

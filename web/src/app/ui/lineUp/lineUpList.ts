@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { sayProbability, type CandidateTold, type LineUpTold, type Sentence, type Status } from '@which-bore/core';
+import {
+  listed,
+  nameOfEntry,
+  sayProbability,
+  sayStrength,
+  type CandidateTold,
+  type LineUpTold,
+  type Sentence,
+  type Status,
+} from '@which-bore/core';
 import { take, type Observable } from 'rxjs';
 import { growing } from '../growing';
 import { Said } from '../said';
@@ -11,7 +20,8 @@ const STATUS_WORDS: Readonly<Record<Status, string>> = {
   settled: 'Settled',
   probable: 'Probable',
   open: 'Open',
-  nothingFits: 'Nothing here fits',
+  sister: 'A sister',
+  nothingFits: 'Matches nothing here',
   noEvidence: 'Nothing read yet',
 };
 
@@ -30,6 +40,8 @@ export class LineUpList {
   /** Id of the candidate laid open. */
   readonly chosen = input<string>();
   readonly choose = output<string>();
+  /** A reading, by its words, and what it was meant to be. */
+  readonly mend = output<{ readonly text: string; readonly figures: string }>();
 
   protected readonly status = computed(() => STATUS_WORDS[this.lineUp().status]);
   protected readonly probability = sayProbability;
@@ -65,8 +77,19 @@ export class LineUpList {
     return (50 * Math.min(FULL, Math.abs(pull.decibans))) / FULL;
   }
 
-  protected weight(pull: CandidateTold['pulls'][number]): string {
-    const rounded = Math.round(pull.decibans);
-    return rounded > 0 ? `+${rounded}` : rounded < 0 ? `−${-rounded}` : '0';
+  protected readonly strength = sayStrength;
+
+  /** A pattern and a part like it are two rows. */
+  protected readonly keyOf = (row: CandidateTold | 'none'): string =>
+    row === 'none' ? row : row.own ? `${row.pattern} sister` : row.pattern;
+
+  /** The row laid open: the first about the pattern chosen. */
+  protected readonly opened = computed(() =>
+    this.rows().find((row) => row !== 'none' && row.pattern === this.chosen()),
+  );
+
+  /** What a part like a pattern has of its own, in a few words. */
+  protected others(own: NonNullable<CandidateTold['own']>): string {
+    return `but with another ${listed(own.map(({ id }) => (id === undefined ? 'mark' : nameOfEntry(id))))}`;
   }
 }
