@@ -117,7 +117,7 @@ test('a reading can be corrected, removed and brought back', async ({ page }) =>
 
   await expect
     .poll(async () => (await lineUp(page))[0])
-    .toEqual({ name: '3.375 forged, small journal', share: '97.3 %' });
+    .toEqual({ name: '3.375 forged, small journal', share: '97.9 %' });
   const before = await lineUp(page);
   await page.getByRole('button', { name: 'Remove: 8 weights' }).click();
   await expect(page.getByRole('button', { name: 'Correct: 8 weights' })).toBeHidden();

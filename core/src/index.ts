@@ -63,6 +63,7 @@ export {
   completeEntry,
   LONGEST_ENTRY,
   placesAsked,
+  kindsUnderstanding,
   readEntry,
   SpecimenFileSchema,
   SpecimenSchema,

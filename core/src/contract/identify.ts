@@ -48,6 +48,20 @@ export const read = question({
   example: { kind: 'crank', entry: 'cast 41?7 main 2.349 mm' },
 });
 
+/** On which kinds of part some words may have been read. */
+export const kindsMeant = question({
+  ...ROUTES.kindsMeant,
+  summary: 'On which kinds of part some words may have been read, where nobody said',
+  subject: 'bench',
+  request: Type.Object({ entry: Type.String({ maxLength: 2000 }), usual: Usual }, { additionalProperties: false }),
+  answer: Type.Object({
+    kinds: list(Type.Object({ kind: KindSchema, name: Type.String(), probability: Type.Number() }), {
+      description: 'Likeliest first; none where nothing is understood on any',
+    }),
+  }),
+  example: { entry: 'HV-8421' },
+});
+
 const PullSchema = Type.Object({
   text: Type.String({ description: 'The words of the reading' }),
   sort: oneOf(['size', 'look', 'face', 'mark', 'claim', 'part', 'step'] as const),

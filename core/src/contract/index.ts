@@ -14,7 +14,7 @@ import {
   variantsOf,
 } from './catalogue.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
-import { calculation, engine, identify, read } from './identify.js';
+import { calculation, engine, identify, kindsMeant, read } from './identify.js';
 import { engines, grid, gridGroups, gridOrder, gridRows, gridSides, interchange, whatElse } from './interchange.js';
 import type { QuestionName } from './routes.js';
 
@@ -45,6 +45,7 @@ export { IdSchema, shaped, WordingSchema, type Wording } from './schema.js';
 
 /** Every question that a workshop answers. */
 export const QUESTIONS = {
+  kindsMeant,
   read,
   identify,
   calculation,

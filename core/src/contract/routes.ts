@@ -12,6 +12,7 @@ export interface QuestionRoute {
  */
 export const ROUTES = {
   read: { path: '/read', says: true },
+  kindsMeant: { path: '/kinds' },
   identify: { path: '/identify', says: true },
   calculation: { path: '/identify/calculation', says: true },
   engine: { path: '/engine', says: true },

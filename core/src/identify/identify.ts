@@ -288,6 +288,7 @@ export class Identification {
 
 /** As many that stand behind the first are looked at. */
 const RIVALS = 24;
+/** How many are looked at for one that has what a sister has. */
 const LOOKED_AT_FOR_OWN = 64;
 /** From this on, natural units, a reading bears out a pattern. */
 const BORNE_OUT = 1;
@@ -300,7 +301,10 @@ function idOf(evidence: Evidence): string | undefined {
       return evidence.feature.id;
     case 'face':
       return evidence.face.id;
-    default:
+    case 'mark':
+    case 'step':
+    case 'claim':
+    case 'part':
       return undefined;
   }
 }

@@ -1,4 +1,5 @@
 export { indexCatalogue, indexEngines, bytesOf, type CatalogueIndex } from './catalogueIndex.js';
+export { kindsMeant } from './kindsMeant.js';
 export {
   Identification,
   identify,

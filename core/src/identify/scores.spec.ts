@@ -26,7 +26,7 @@ const weighed = fc.oneof(
       rows: fc.dictionary(fc.constantFrom('0', '3', '17', '39'), fc.double({ min: -20, max: 20, noNaN: true })),
     })
     .map(({ base, rows }) =>
-      few(EVIDENCE, base, new Map(Object.entries(rows).map(([row, log]) => [Number(row), log]))),
+      few(EVIDENCE, base, new Map(Object.entries(rows).map(([row, log]) => [Number(row), log])), 1),
     ),
 );
 

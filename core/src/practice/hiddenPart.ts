@@ -146,8 +146,8 @@ const otherNumber = (text: string, next: () => number): string =>
   text.replace(/[A-Z]/g, () => pick('ABCDEFGHKLMNPRSTVW', next)).replace(/\d/g, () => pick('0123456789', next));
 
 /**
- * A part like none of the catalogue: of the build of a pattern, as engines of one trade are alike, but every size three to
- * nine per cent off, other numbers, and half of its looks its own.
+ * A part like none of the catalogue: of the build of a pattern, as engines of one trade are alike, but every size three
+ * to nine per cent off, other numbers, and half of its looks its own.
  */
 function drawFarStranger(model: Pattern, next: () => number): HiddenPart {
   const kind = KINDS[model.kind];

@@ -46,7 +46,7 @@ export function* simulatedCases(
   }
 }
 
-/** Whether what was measured shows that a part is none of the catalogue: sizes that it does not share with its model. */
+/** Whether what was measured shows a part to be none of the catalogue: sizes that it does not share with its model. */
 export const showsItsOwn = ({ pattern, own }: HiddenPart, readings: readonly Understood[]): boolean =>
   pattern === undefined &&
   (own === undefined

@@ -147,7 +147,7 @@ function namesOf(
 }
 
 /** `mains and pins 10 under`, `mains & rods std`, `10 under mains and pins`: the same of several sizes. */
-export function sizesAlike(phrases: Phrases, from: number): Read | undefined {
+function sizesAlike(phrases: Phrases, from: number): Read | undefined {
   const list = namesOf(phrases, from);
   if (!list || list.parameters.length < 2) return undefined;
   const at = phrases.glued(list.next);

@@ -3,7 +3,7 @@ import { normaliseMark } from '../marks/markText';
 import type { Understood } from '../readings/reading';
 
 /** What a line should be understood as: readings in their short form; `open` where something is left to be asked. */
-export interface Wanted {
+interface Wanted {
   readonly readings: readonly string[];
   readonly open: boolean;
 }

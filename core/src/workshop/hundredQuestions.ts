@@ -40,6 +40,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
   );
   return [
     ...LINES.map(([kind, entry]) => asked('read', { kind, entry })),
+    ...['HV-8421', 'main 2.349in mic', 'forged'].map((entry) => asked('kindsMeant', { entry })),
     ...LINES.map(([kind, entry]) => asked('identify', { kind, entry, most: 4 })),
     ...every(shelf, 12).map((specimen) =>
       asked('identify', { kind: specimen.kind, readings: readingsOf(specimen), state: 'headOff' }),

@@ -31,6 +31,7 @@ export function weighFace(column: Column<string>, evidence: FaceEvidence): Weigh
   return {
     evidence,
     form: 'column',
+    logUnknown: Math.log(unknown),
     codes: column.codes,
     byCode: Int32Array.from(chances, (chance, code) => (code === 0 ? 0 : fixed(Math.log(chance / unknown)))),
   };

@@ -34,6 +34,7 @@ export function weighLook(column: Column<string>, evidence: LookEvidence): Weigh
   return {
     evidence,
     form: 'column',
+    logUnknown: Math.log(unknown),
     codes: column.codes,
     byCode: Int32Array.from(chances, (chance, code) => (code === 0 ? 0 : fixed(Math.log(chance / unknown)))),
   };

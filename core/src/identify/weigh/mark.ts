@@ -41,7 +41,7 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
   for (const row of marks.unmarked) differing.set(row, 0);
   for (const [row, likelihood] of best)
     differing.set(row, Math.log(((1 - ASSUMED.markUnrecorded) * likelihood + nothing) / unknown));
-  return few(evidence, Math.log(nothing / unknown), differing);
+  return few(evidence, Math.log(nothing / unknown), differing, unknown);
 }
 
 /** Chance that a part bears a mark the catalogue does not record: small for one that looks as those on record do. */
@@ -127,5 +127,10 @@ function weighNoMark({ marks }: CatalogueIndex, evidence: MarkEvidence): Weighed
   const share = recorded.size / Math.max(1, rows);
   const unknown = share * ASSUMED.markGone + (1 - share) * (1 - ASSUMED.markThere);
   const gone = Math.log(ASSUMED.markGone / unknown);
-  return few(evidence, Math.log((1 - ASSUMED.markThere) / unknown), new Map([...recorded].map((row) => [row, gone])));
+  return few(
+    evidence,
+    Math.log((1 - ASSUMED.markThere) / unknown),
+    new Map([...recorded].map((row) => [row, gone])),
+    unknown,
+  );
 }

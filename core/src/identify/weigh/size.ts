@@ -40,7 +40,7 @@ export function weighSize(column: Column<Size>, evidence: SizeEvidence): Weighed
   const byCode = Int32Array.from(densities, (density, code) =>
     code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * density + mistaken * chance) / unknown)),
   );
-  return { evidence, form: 'column', codes: column.codes, byCode };
+  return { evidence, form: 'column', codes: column.codes, byCode, logUnknown: Math.log(unknown) };
 }
 
 /** A service size said of the part: whether the pattern is made in it, and how usual that is. */

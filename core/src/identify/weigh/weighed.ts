@@ -19,7 +19,11 @@ export const fixed = (log: number): number => Math.round(Math.min(HEAVIEST, Math
  * What one piece of evidence says of every pattern: `ln P(evidence | pattern) / P(evidence | a part in no catalogue)`,
  * in fixed point. By pattern through the codes of a column, pattern by pattern, or as what it says of all but a few.
  */
-export type Weighed = { readonly evidence: Evidence } & (
+export type Weighed = {
+  readonly evidence: Evidence;
+  /** Natural logarithm of its chance, or density, on a part in no catalogue: what ratios of two kinds lack. */
+  readonly logUnknown?: number;
+} & (
   | { readonly form: 'column'; readonly codes: Codes; readonly byCode: Int32Array }
   | { readonly form: 'all'; readonly byRow: Int32Array }
   | { readonly form: 'few'; readonly base: number; readonly rows: Uint32Array; readonly values: Int32Array }
@@ -34,11 +38,17 @@ export function ratioAt(weighed: Weighed, row: number): number {
 }
 
 /** Puts the patterns that differ into their order. */
-export function few(evidence: Evidence, base: number, differing: ReadonlyMap<number, number>): Weighed {
+export function few(
+  evidence: Evidence,
+  base: number,
+  differing: ReadonlyMap<number, number>,
+  unknown: number,
+): Weighed {
   const rows = Uint32Array.from(differing.keys()).sort();
   return {
     evidence,
     form: 'few',
+    logUnknown: Math.log(unknown),
     base: fixed(base),
     rows,
     values: Int32Array.from(rows, (row) => fixed(differing.get(row) ?? 0)),

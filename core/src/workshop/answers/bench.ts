@@ -2,11 +2,13 @@ import { sayYears } from '../../catalogue/figure.js';
 import type { CatalogueLookup } from '../../catalogue/lookup.js';
 import type { AdviceTold, CheckTold, LineUpTold } from '../../contract/index.js';
 import { identifyEngine, type PartInEngine } from '../../engine/index.js';
+import { KINDS } from '../../dictionary/dictionary.js';
 import { checkReadings, DataError } from '../../formats/index.js';
 import {
   advise,
   calculationOf,
   checkKey,
+  kindsMeant as kindsOfWords,
   sayStatus,
   type Advice,
   type Advised,
@@ -87,6 +89,13 @@ export const read: Answering<'read'> = (_workshop, { entry, kind, ...options }) 
   const on = understood.kind ?? kind;
   return { kind: on, words: understood.words.map((is) => readingTold(is, on)) };
 };
+
+export const kindsMeant: Answering<'kindsMeant'> = (workshop, { entry, usual }) => ({
+  kinds: kindsOfWords(entry, (kind) => workshop.identification(kind), usual ? { usual } : {}).map((each) => ({
+    ...each,
+    name: KINDS[each.kind].name,
+  })),
+});
 
 export const identify: Answering<'identify'> = (workshop, request) => {
   const { entry, usual, most = 6, state, skipped } = request;

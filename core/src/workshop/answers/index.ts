@@ -1,6 +1,6 @@
 import type { QuestionName } from '../../contract/index.js';
 import type { Answering } from './answering.js';
-import { calculation, engine, identify, read } from './bench.js';
+import { calculation, engine, identify, kindsMeant, read } from './bench.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
@@ -9,6 +9,7 @@ import { engines, interchange, whatElse } from './swap.js';
 
 /** Every question with what answers it. */
 export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
+  kindsMeant,
   read,
   identify,
   calculation,

@@ -9,6 +9,7 @@ import {
   partFromSpecimen,
   patternFromReadings,
   sayLook,
+  type KindId,
   type Specimen,
 } from '@which-bore/core';
 import { DONOR_KINDS } from '@which-bore/core/meetings';
@@ -31,6 +32,7 @@ import { ComesWith } from './comesWith';
 import { NextCheck } from './nextCheck';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
+import { WhichKind } from './whichKind';
 
 /** The part on the bench: what was read of it, what it may be, and its picture. */
 @Component({
@@ -47,6 +49,7 @@ import { Tray } from './tray';
     RouterLink,
     SizeTable,
     Tray,
+    WhichKind,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './benchStation.html',
@@ -184,8 +187,15 @@ export class BenchStation {
     void this.router.navigate([], { queryParams: { candidate }, queryParamsHandling: 'merge', replaceUrl: true });
   }
 
+  /** Takes the words of the line as read on this kind of part. */
+  protected takeAs(kind: KindId): void {
+    this.bench.setKind(kind);
+    const id = this.bench.enter();
+    if (id !== undefined) this.go(id);
+  }
+
   protected clear(): void {
-    this.bench.specimenId.set(undefined);
+    this.bench.clear();
     void this.router.navigate(['/bench']);
   }
 }

@@ -1,3 +1,4 @@
+import { firstValueFrom } from 'rxjs';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { FakeQuestions, FakeSpecimens, ID, specimen } from '../testing/demo';
@@ -37,7 +38,7 @@ describe('the bench', () => {
 
   it('begins a part with the first words entered, and adds the next to it', async () => {
     const subject = bench();
-    subject.draft.set('main 59.67 mic');
+    subject.draft.set('crank main 59.67 mic');
     const id = subject.enter();
     subject.draft.set('8 weights');
     await settled();
@@ -101,6 +102,36 @@ describe('the bench', () => {
     subject.remove(subject.readings()[1]?.id ?? '');
     await settled();
     expect(JSON.stringify(subject.lineUp())).toBe(before);
+  });
+
+  it('asks of which kind a part is where nobody said and several may be meant, and answers for none until then', async () => {
+    const subject = bench();
+    subject.draft.set('bore 88.9');
+    await settled();
+    expect(subject.whichKind().map(({ kind }) => kind)).toContain('piston');
+    expect(subject.enter()).toBeUndefined();
+    expect(subject.draft()).toBe('bore 88.9');
+    expect(subject.lineUp()?.status).toBe('noEvidence');
+    subject.setKind('piston');
+    expect(subject.whichKind()).toEqual([]);
+    expect(subject.enter()).toBeDefined();
+    await settled();
+    expect(subject.specimen()?.kind).toBe('piston');
+    // On a clear bench it is open again.
+    subject.clear();
+    await settled();
+    expect(subject.shownKind()).toBeUndefined();
+  });
+
+  it('takes the kind that alone can be meant, or that the catalogue leaves no doubt of', async () => {
+    const subject = bench();
+    subject.draft.set('main 59.67 pin 52.05');
+    expect([subject.kind(), subject.whichKind().length]).toEqual(['crank', 0]);
+    subject.draft.set('HV-8421');
+    const id = await firstValueFrom(subject.enterOnceKnown());
+    await settled();
+    expect(id).toBeDefined();
+    expect(subject.specimen()?.kind).toBe('piston');
   });
 
   it('reads all again in the words of another kind', async () => {

@@ -1,8 +1,9 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   cut,
   KINDS,
+  kindsUnderstanding,
   LONGEST_ENTRY,
   readEntry,
   type Answers,
@@ -16,7 +17,7 @@ import {
   type Understood,
 } from '@which-bore/core';
 import { dequal } from 'dequal';
-import { debounceTime, map, of, Subject, switchMap, type Observable } from 'rxjs';
+import { debounceTime, filter, map, of, Subject, switchMap, take, tap, type Observable } from 'rxjs';
 import { BrowserStorage } from './browserStorage';
 import { Preferences } from './preferences';
 import { Questions } from './questions';
@@ -27,6 +28,18 @@ import { Specimens } from './specimens';
 const SHOWN = 6;
 /** Pause in typing after which the line-up follows, in ms. */
 const SETTLE_MS = 60;
+
+/** What the clear bench is laid out for while nothing is said. */
+const FIRST_KIND: KindId = 'crank';
+/** From this chance on a kind is taken for meant without asking. */
+const BEYOND_DOUBT = 0.9;
+
+/** A kind of part that may be meant; its chance once the catalogue was asked. */
+export interface KindChance {
+  readonly kind: KindId;
+  readonly name: string;
+  readonly probability?: number;
+}
 
 /** What a part is, and what to check next. */
 type Identified = Answers['identify'];
@@ -47,15 +60,50 @@ export class Bench {
   readonly specimenId = signal<string | undefined>(undefined);
   /** What stands in the entry line and is not entered yet. It outlives a reload. */
   readonly draft = signal(textOf(this.kept.read('draft')));
-  /** The kind of part while nothing says otherwise. */
-  private readonly emptyKind = signal<KindId>('crank');
+  /** The kind that somebody chose for a clear bench. */
+  private readonly chosenKind = signal<KindId | undefined>(undefined);
+  /** On which kinds the words of a line may have been read, as the catalogue has it. */
+  private readonly chances = signal<{ readonly entry: string; readonly kinds: readonly KindChance[] } | undefined>(
+    undefined,
+  );
 
   readonly specimen = toSignal(
     toObservable(this.specimenId).pipe(
       switchMap((id) => (id === undefined ? of(undefined) : this.specimens.watch(id))),
     ),
   );
-  readonly kind = computed<KindId>(() => this.draftEntry().kind ?? this.specimen()?.kind ?? this.emptyKind());
+  /** The kind that somebody said: on a clear bench nobody may have. */
+  readonly saidKind = computed<KindId | undefined>(() => this.specimen()?.kind ?? this.chosenKind());
+
+  /** Kinds on which the words of the line are understood where nobody said one; none where there is nothing to ask. */
+  private readonly understoodOn = computed(() => {
+    const draft = this.draft();
+    const isOpen = this.saidKind() === undefined && draft.trim() !== '' && draft.length <= LONGEST_ENTRY;
+    return isOpen ? kindsUnderstanding(draft, { usual: this.preferences.units() }).map(({ kind }) => kind) : [];
+  });
+  private readonly known = computed(() => {
+    const chances = this.chances();
+    return chances?.entry === this.draft() ? chances.kinds : undefined;
+  });
+  /** The one kind that can be meant, or is beyond doubt by what was read. */
+  private readonly meantKind = computed<KindId | undefined>(() => {
+    const [only, ...others] = this.understoodOn();
+    if (others.length === 0) return only;
+    const [first] = this.known() ?? [];
+    return first && (first.probability ?? 0) >= BEYOND_DOUBT ? first.kind : undefined;
+  });
+  /** What is asked before anything is answered: of which kind of part the words of the line were read. */
+  readonly whichKind = computed<readonly KindChance[]>(() => {
+    const kinds = this.understoodOn();
+    if (kinds.length < 2 || this.meantKind() !== undefined) return [];
+    return this.known() ?? kinds.map((kind) => ({ kind, name: KINDS[kind].name }));
+  });
+
+  readonly kind = computed<KindId>(() => this.draftEntry().kind ?? this.saidKind() ?? this.meantKind() ?? FIRST_KIND);
+  /** The kind that is said or meant; undefined where that is open. */
+  readonly shownKind = computed<KindId | undefined>(
+    () => this.draftEntry().kind ?? this.saidKind() ?? this.meantKind(),
+  );
   readonly readings = computed<readonly Reading[]>(() => this.specimen()?.readings ?? []);
 
   /** How the words in the entry line are understood at this moment. */
@@ -64,12 +112,17 @@ export class Bench {
     if (draft.trim() === '') return { words: [] };
     // Another kind of part lies on another bench, once this one has readings.
     const keepsKind = this.readings().length > 0;
-    return readEntry(draft, this.specimen()?.kind ?? this.emptyKind(), { keepsKind, usual: this.preferences.units() });
+    const kind = this.saidKind() ?? this.meantKind() ?? FIRST_KIND;
+    return readEntry(draft, kind, { keepsKind, usual: this.preferences.units() });
   });
 
   private readonly evidence = computed(() => ({
     kind: this.kind(),
-    readings: [...this.readings().map((reading) => reading.is), ...this.draftEntry().words],
+    // Nothing is answered for a kind that nobody chose.
+    readings: [
+      ...this.readings().map((reading) => reading.is),
+      ...(this.whichKind().length > 0 ? [] : this.draftEntry().words),
+    ],
   }));
 
   /** How the part lies there. */
@@ -113,6 +166,22 @@ export class Bench {
 
   constructor() {
     effect(() => this.kept.write('draft', this.draft()));
+    toObservable(this.understoodOn)
+      .pipe(
+        debounceTime(SETTLE_MS),
+        filter((kinds) => kinds.length > 1),
+        switchMap(() => this.askKinds()),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+  }
+
+  /** Asks the catalogue on which kinds the words of the line may have been read. */
+  private askKinds(): Observable<unknown> {
+    const entry = this.draft();
+    return this.questions
+      .askOnce('kindsMeant', { entry, usual: this.preferences.units() })
+      .pipe(tap(({ kinds }) => this.chances.set({ entry, kinds })));
   }
 
   /** Emits when something wants the entry line to be gone on with. */
@@ -126,7 +195,7 @@ export class Bench {
 
   /** Takes one reading as understood. Answers the id of the specimen. */
   take(is: Understood): string {
-    const specimen = this.specimen() ?? this.begin(this.emptyKind());
+    const specimen = this.specimen() ?? this.begin(this.kind());
     this.specimens.change({ ...specimen, readings: [...specimen.readings, reading(is)] });
     this.specimenId.set(specimen.id);
     return specimen.id;
@@ -138,11 +207,24 @@ export class Bench {
     return this.questions.askOnce('calculation', { kind, readings, pattern, text }).pipe(map(({ steps }) => steps));
   }
 
-  /** Takes the words of the entry line onto the specimen, beginning one if the bench is clear. Answers its id. */
+  /** The same as `enter`, once it is known which kind of part is meant where that is open. */
+  enterOnceKnown(): Observable<string | undefined> {
+    const isOpen = this.understoodOn().length > 1 && this.known() === undefined;
+    return (isOpen ? this.askKinds() : of(undefined)).pipe(
+      take(1),
+      map(() => this.enter()),
+    );
+  }
+
+  /**
+   * Takes the words of the entry line onto the specimen, beginning one if the bench is clear. Answers its id; nothing
+   * where it has to be said first which kind of part it is.
+   */
   enter(): string | undefined {
     const { kind, words } = this.draftEntry();
     if (this.draft().length > LONGEST_ENTRY || (words.length === 0 && kind === undefined)) return undefined;
-    const specimen = inKind(this.specimen() ?? this.begin(kind ?? this.emptyKind()), kind);
+    if (this.whichKind().length > 0) return undefined;
+    const specimen = inKind(this.specimen() ?? this.begin(this.kind()), kind);
     this.specimens.change({ ...specimen, readings: [...specimen.readings, ...words.map((is) => reading(is))] });
     this.draft.set('');
     this.specimenId.set(specimen.id);
@@ -188,9 +270,15 @@ export class Bench {
     if (specimen && trimmed !== '' && trimmed !== specimen.name) this.specimens.change({ ...specimen, name: trimmed });
   }
 
+  /** Makes room for another part, of which nothing is said yet. */
+  clear(): void {
+    this.specimenId.set(undefined);
+    this.chosenKind.set(undefined);
+  }
+
   setKind(kind: KindId): void {
     const specimen = this.specimen();
-    if (!specimen) this.emptyKind.set(kind);
+    if (!specimen) this.chosenKind.set(kind);
     else if (specimen.kind !== kind) this.specimens.change(inKind(specimen, kind));
   }
 

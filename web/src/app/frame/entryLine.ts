@@ -53,7 +53,10 @@ const OFFERED = 6;
         <nz-icon nzType="enter" aria-hidden="true" /> Enter
       </button>
     </form>
-    <div class="below" [hidden]="bench.draft().trim() === ''">
+    <div
+      class="below"
+      [hidden]="bench.draft().trim() === '' || (bench.whichKind().length > 0 && completions().length === 0)"
+    >
       <ul
         id="entry-completions"
         role="listbox"
@@ -224,7 +227,10 @@ export class EntryLine {
   protected readonly bench = inject(Bench);
   private readonly router = inject(Router);
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
-  protected readonly entry = this.bench.draftEntry;
+  /** As it is understood; nothing while it has to be said first of which kind of part it was read. */
+  protected readonly entry = computed(() =>
+    this.bench.whichKind().length > 0 ? { words: [], kind: undefined } : this.bench.draftEntry(),
+  );
 
   protected readonly placeholder = computed(() => {
     const kind = this.bench.kind();
@@ -235,7 +241,8 @@ export class EntryLine {
 
   protected readonly canEnter = computed(
     () =>
-      this.bench.draft().length <= LONGEST_ENTRY && (this.entry().words.length > 0 || this.entry().kind !== undefined),
+      this.bench.draft().length <= LONGEST_ENTRY &&
+      (this.bench.whichKind().length > 0 || this.entry().words.length > 0 || this.entry().kind !== undefined),
   );
 
   protected readonly kindName = (kind: keyof typeof KINDS): string => KINDS[kind].name;
@@ -342,8 +349,11 @@ export class EntryLine {
     event.preventDefault();
     this.completions.set([]);
     if (event.target instanceof HTMLInputElement) this.bench.draft.set(event.target.value);
-    const id = this.bench.enter();
-    if (id !== undefined && !this.router.url.startsWith('/swap'))
-      void this.router.navigate(['/bench', id], { queryParamsHandling: 'preserve' });
+    this.bench.enterOnceKnown().subscribe((id) => {
+      // What it was read on is asked on the Bench.
+      const to = id === undefined ? (this.bench.whichKind().length > 0 ? ['/bench'] : undefined) : ['/bench', id];
+      if (to && !this.router.url.startsWith('/swap'))
+        void this.router.navigate(to, { queryParamsHandling: 'preserve' });
+    });
   }
 }

@@ -98,7 +98,7 @@ export class Strip {
   }
 
   private clear(): void {
-    this.bench.specimenId.set(undefined);
+    this.bench.clear();
     void this.router.navigate(['/bench']).then(() => this.entryLine().focus());
   }
 
