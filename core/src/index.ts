@@ -153,6 +153,7 @@ export {
   enoughToPractise,
   PRACTICE_LEVELS,
   sheetOf,
+  showsItsOwn,
   simulatedCases,
   solve,
   solveBySheet,
