@@ -2,70 +2,20 @@ import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import {
-  CORROBORATES,
-  decibans,
-  MIDDLING_CONTRADICTIONS,
-  PROBABLE_FROM,
-  SET_APART,
-  SET_APART_BY_LOOKS,
-  SETTLED_FROM,
-  STRONG_CONTRADICTION,
-} from './assumptions.js';
+import { decibans } from './assumptions.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
-import { evidenceByKey, type Evidence, type SizeEvidence } from './evidence.js';
+import { evidenceByKey, type Evidence } from './evidence.js';
+import { ownValue, type Known } from './ownValue.js';
+import type { Candidate, Pull } from './candidate.js';
 import { reasonFor } from './reason/index.js';
 import { likeliest, Scores, type Posterior } from './scores.js';
 import { hypothesesOf, type Hypotheses, type Sister } from './sisters.js';
-import { explainSize } from './sizeLikelihood.js';
-import { slipBehind, type Slip } from './slips.js';
+import { slipBehind } from './slips.js';
+import { standing, type HeldBy, type Status } from './standing.js';
 import { weigh } from './weigh/index.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
-/** One piece of evidence, pulling for (positive) or against a candidate. */
-export interface Pull {
-  /** The words of the reading. */
-  readonly text: string;
-  readonly sort: Evidence['sort'];
-  /** Weight against a part in no catalogue. The weights of a candidate add up. */
-  readonly decibans: number;
-  readonly why: Sentence;
-  /** What was probably meant, where a slip explains a size that speaks against it: with it the size fits. */
-  readonly meant?: Slip;
-}
-
-/** What a sister of a pattern has of its own. */
-export interface OwnValue {
-  /** The words of the reading. */
-  readonly text: string;
-  /** Id of the size, look or face; absent for a mark. */
-  readonly id?: string;
-  /** Whether a repeat or a second instrument bears it out. */
-  readonly confirmed: boolean;
-  /** Id of another pattern that has it so. */
-  readonly asOn?: string;
-  /** Whether no wear, but only work, makes a part of the pattern so: a journal larger than new. */
-  readonly againstWear: boolean;
-}
-
-export interface Candidate {
-  readonly pattern: string;
-  readonly probability: number;
-  readonly pulls: readonly Pull[];
-  /** Of a part like the pattern, but none of it: what it has otherwise. */
-  readonly own?: readonly OwnValue[];
-}
-
-/**
- * How sure the answer is: *settled*, one candidate beyond reasonable doubt and nothing strong against it; *probable*,
- * one well ahead; *open*; *sister*, most likely in no catalogue, but like one of it; *nothing fits*, like none of it;
- * *no evidence*, nothing read yet.
- */
-export const STATUSES = ['settled', 'probable', 'open', 'sister', 'nothingFits', 'noEvidence'] as const;
-export type Status = (typeof STATUSES)[number];
-
-/** What keeps an answer that is likely enough from being settled. */
-export type HeldBy = 'contradiction' | 'houseRule' | 'looksOnly';
+export type { Candidate } from './candidate.js';
 
 export interface LineUp {
   readonly kind: CatalogueIndex['kind'];
@@ -169,7 +119,7 @@ export class Identification {
     const evidence = [...this.evidence];
     return {
       kind: index.kind,
-      ...this.status(candidates, none + left, weighed.length),
+      ...standing(candidates, none + left, this.known, this.identifyOptions.rules),
       candidates,
       none: none + left,
       weighed: index.patterns.length,
@@ -206,118 +156,20 @@ export class Identification {
     return (this.supposed ??= hypothesesOf(weighed, this.posterior, this.index.patterns.length));
   }
 
+  private get known(): Known {
+    const { index, posterior, weighed } = this;
+    return { index, posterior, weighed };
+  }
+
   private sister({ row, probability, own }: Sister): Candidate {
     return {
       pattern: this.index.patterns[row] ?? '',
       probability,
       pulls: this.pullsOn(row),
-      own: own.map((evidence) => this.ownValue(row, evidence)),
+      own: own.map((evidence) => ownValue(this.known, row, evidence)),
     };
   }
-
-  /**
-   * Whether marks and sizes, or several looks, set the first apart from each that stands near it: what both share tells
-   * neither from the other.
-   */
-  private isSetApart(first: Candidate): boolean {
-    const { posterior, index, weighed } = this;
-    const row = index.patterns.indexOf(first.pattern);
-    const telling = weighed.filter(({ evidence }) => bearsOut(evidence));
-    const looks = weighed.filter(({ evidence }) => evidence.sort === 'look' || evidence.sort === 'face');
-    return likeliest(posterior, RIVALS).every((place) => {
-      const other = posterior.rows[place] ?? 0;
-      if (other === row) return true;
-      const apart = (each: Weighed) => decibans((ratioAt(each, row) - ratioAt(each, other)) / FIXED);
-      if (telling.reduce((sum, each) => sum + apart(each), 0) >= SET_APART) return true;
-      // One look may be misjudged or the one thing that a sister shares; two that agree tell as well.
-      const byLooks = looks.map(apart).filter((by) => by > 0);
-      return byLooks.length > 1 && byLooks.reduce((sum, by) => sum + by, 0) >= SET_APART_BY_LOOKS;
-    });
-  }
-
-  private ownValue(row: number, evidence: Evidence): OwnValue {
-    const weighed = this.weighed.find((each) => each.evidence === evidence);
-    const { posterior, index } = this;
-    // The likeliest of those that bear it out: a part may be put together of two, or a size be shared by sisters.
-    const as = likeliest(posterior, LOOKED_AT_FOR_OWN).find(
-      (place) => weighed && ratioAt(weighed, posterior.rows[place] ?? 0) / FIXED > BORNE_OUT,
-    );
-    const asOn = as === undefined ? undefined : index.patterns[posterior.rows[as] ?? 0];
-    const size = evidence.sort === 'size' ? evidence : undefined;
-    const id = idOf(evidence);
-    const beyond = size ? beyondRecorded(index, row, size) : 0;
-    return {
-      text: evidence.text,
-      ...(id === undefined ? {} : { id }),
-      confirmed: size?.confirmed ?? false,
-      ...(asOn === undefined ? {} : { asOn }),
-      againstWear:
-        size !== undefined &&
-        (size.parameter.wear === 'shrinks' ? beyond > 0 : size.parameter.wear === 'grows' && beyond < 0),
-    };
-  }
-
-  private status(
-    candidates: readonly Candidate[],
-    none: number,
-    evidence: number,
-  ): { readonly status: Status; readonly heldBy?: HeldBy } {
-    const [first] = candidates;
-    if (evidence === 0) return { status: 'noEvidence' };
-    const borneOut =
-      first?.pulls.reduce((sum, pull) => sum + (bearsOut(pull) ? Math.max(0, pull.decibans) : 0), 0) ?? 0;
-    const looksOnly = !first?.pulls.some(bearsOut);
-    const alike = candidates.filter(({ own }) => own).reduce((sum, { probability }) => sum + probability, 0);
-    if (!first || (none + alike >= PROBABLE_FROM && !looksOnly))
-      return { status: first?.own && alike >= none ? 'sister' : 'nothingFits' };
-    if (first.own) return { status: 'open' };
-    const likely = first.probability >= PROBABLE_FROM ? 'probable' : 'open';
-    // Several middling contradictions weigh as one that is strong.
-    const against = first.pulls.reduce((sum, { decibans: by }) => sum + Math.min(0, by), 0);
-    if (first.pulls.some((pull) => pull.decibans <= STRONG_CONTRADICTION) || against <= MIDDLING_CONTRADICTIONS)
-      return { status: likely, heldBy: 'contradiction' };
-    if (first.probability < SETTLED_FROM) return { status: likely };
-    // A copy by another maker looks the same: looks name no part without a mark or a size beside them.
-    if (borneOut < CORROBORATES || !this.isSetApart(first)) return { status: 'probable', heldBy: 'looksOnly' };
-    const unmeasured =
-      this.identifyOptions.rules?.marks === 'measure' &&
-      !first.pulls.some((pull) => pull.sort === 'size' && pull.decibans > 0);
-    return unmeasured ? { status: 'probable', heldBy: 'houseRule' } : { status: 'settled' };
-  }
 }
-
-/** As many that stand behind the first are looked at. */
-const RIVALS = 24;
-/** How many are looked at for one that has what a sister has. */
-const LOOKED_AT_FOR_OWN = 64;
-/** From this on, natural units, a reading bears out a pattern. */
-const BORNE_OUT = 1;
-
-function idOf(evidence: Evidence): string | undefined {
-  switch (evidence.sort) {
-    case 'size':
-      return evidence.parameter.id;
-    case 'look':
-      return evidence.feature.id;
-    case 'face':
-      return evidence.face.id;
-    case 'mark':
-    case 'step':
-    case 'claim':
-    case 'part':
-      return undefined;
-  }
-}
-
-/** How far a measured size lies outside what a pattern has, signed. */
-function beyondRecorded(index: CatalogueIndex, row: number, { parameter, estimate, step }: SizeEvidence): number {
-  const column = index.sizes.get(parameter.id);
-  const size = column?.distinct[(column.codes[row] ?? 0) - 1];
-  return size ? explainSize(size, parameter, estimate, step).beyond : 0;
-}
-
-/** Sizes, marks, and parts named by them: what a copy does not share. */
-const bearsOut = ({ sort }: Pick<Pull, 'sort'>): boolean => sort === 'size' || sort === 'mark' || sort === 'part';
 
 /**
  * Ranks the patterns of a catalogue, and *none of these*, by what was read.

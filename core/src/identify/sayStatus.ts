@@ -1,7 +1,8 @@
 import { describedAs, nameOfEntry } from '../dictionary/dictionary.js';
 import { listed } from '../quantity/phrase.js';
 import { STRONG_CONTRADICTION } from './assumptions.js';
-import type { Candidate, LineUp, OwnValue } from './identify.js';
+import type { Candidate, LineUp } from './identify.js';
+import type { OwnValue } from './ownValue.js';
 
 /** How strongly a reading speaks, in words: ten decibans are ten to one, five are three to one. */
 export function sayStrength(decibans: number): string {

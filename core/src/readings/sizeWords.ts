@@ -1,6 +1,6 @@
 import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Parameter } from '../dictionary/definition.js';
-import { UNITS, type UnitId } from '../quantity/unit.js';
+import { UNITS } from '../quantity/unit.js';
 import { lookOf } from './lookWords.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { parameterNamed } from './namedSize.js';
