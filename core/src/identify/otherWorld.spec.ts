@@ -7,7 +7,7 @@ const KINDS_TRIED = ['crank', 'piston', 'rod', 'block', 'head', 'cam', 'valve', 
 /** All that is said of parts of eight kinds in one kind of trouble. */
 function all(trouble: Trouble | undefined) {
   const tallies = KINDS_TRIED.map((kind, at) =>
-    inOtherWorld(kind, CATALOGUE, trouble as Trouble, 40, random(300 + at)),
+    inOtherWorld(kind, CATALOGUE, trouble as Trouble, 20, random(300 + at)),
   );
   const sum = (of: (tally: (typeof tallies)[number]) => number) => tallies.reduce((so, each) => so + of(each), 0);
   return {
