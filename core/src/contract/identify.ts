@@ -110,6 +110,9 @@ export const LineUpSchema = Type.Object({
   weighed: Type.Integer({ description: 'How many patterns were weighed' }),
   candidates: list(CandidateSchema),
   readings: list(ReadingToldSchema, { description: 'The readings as understood' }),
+  unmeasured: list(Type.String(), {
+    description: 'Ids of key sizes of the kind that nobody has measured, of those the first candidate states',
+  }),
   unused: list(Type.String(), { description: 'Readings the catalogue has nothing to hold against' }),
   doubts: list(Type.Object({ text: Type.String(), says: SentenceSchema }), {
     description: 'What is doubtful about how something was measured',

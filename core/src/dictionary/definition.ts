@@ -96,6 +96,8 @@ export interface KindSpec {
   readonly markPlaces: Readonly<Record<string, MarkPlaceSpec>>;
   readonly interfaces: Readonly<Record<string, InterfaceSpec>>;
   readonly together?: readonly Together[];
+  /** Keys of the sizes by which a part of this kind goes with others: to name it without them leaves a doubt. */
+  readonly keySizes?: readonly string[];
 }
 
 export interface Parameter extends ParameterSpec {

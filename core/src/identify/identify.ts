@@ -1,3 +1,4 @@
+import { describedAs } from '../dictionary/dictionary.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
@@ -27,6 +28,8 @@ export interface LineUp {
   readonly none: number;
   /** How many patterns were weighed. */
   readonly weighed: number;
+  /** Ids of key sizes of the kind that nobody has measured, of those that the first candidate states. */
+  readonly unmeasured: readonly string[];
   /** Readings the catalogue has nothing to hold against. */
   readonly unused: readonly string[];
   /** What is doubtful about how something was measured. */
@@ -123,11 +126,26 @@ export class Identification {
       candidates,
       none: none + left,
       weighed: index.patterns.length,
+      unmeasured: this.unmeasured(candidates[0]?.pattern),
       unused: evidence.filter(([key]) => this.applied.get(key) === undefined).map(([, { text }]) => text),
       doubts: evidence.flatMap(([, each]) =>
         each.sort === 'size' && each.tool.doubt !== undefined ? [{ text: each.text, says: each.tool.doubt }] : [],
       ),
     };
+  }
+
+  private unmeasured(pattern: string | undefined): readonly string[] {
+    const row = pattern === undefined ? -1 : this.index.patterns.indexOf(pattern);
+    const { id, keySizes = [] } = describedAs(this.index.kind) as {
+      readonly id: string;
+      readonly keySizes?: readonly string[];
+    };
+    const read = new Set(
+      [...this.evidence.values()].flatMap((each) => (each.sort === 'size' ? [each.parameter.id] : [])),
+    );
+    return keySizes
+      .map((key) => `${id}.${key}`)
+      .filter((size) => !read.has(size) && (this.index.sizes.get(size)?.codes[row] ?? 0) > 0);
   }
 
   /** What each piece of evidence says of one pattern, however far behind it stands. */

@@ -41,7 +41,7 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
     case 'nothingFits':
       return `None of the ${lineUp.weighed} ${describedAs(lineUp.kind).plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
     case 'settled':
-      return `This is the ${label(first?.pattern ?? '')}.`;
+      return `This is the ${label(first?.pattern ?? '')}.${notMeasured(lineUp)}`;
     case 'probable':
       return `Probably the ${label(first?.pattern ?? '')}.${contradiction}${heldBecause(lineUp)}`;
     case 'open':
@@ -70,6 +70,10 @@ function saySister({ pattern, own = [] }: Candidate, label: (pattern: string) =>
     : ` Read ${isOne ? 'it' : 'them'} once more`;
   return `Like the ${label(pattern)}, but with another ${names}${as}: probably a part that the catalogue does not have.${worked}${again}; if ${isOne ? 'it holds' : 'they hold'}, add it as a pattern of its own.`;
 }
+
+/** Which of its key sizes nobody has measured, where it is named without them. */
+const notMeasured = ({ unmeasured }: LineUp): string =>
+  unmeasured.length === 0 ? '' : ` Not measured: ${listed(unmeasured.map(nameOfEntry))}.`;
 
 function heldBecause({ heldBy }: LineUp): string {
   switch (heldBy ?? 'nothing') {

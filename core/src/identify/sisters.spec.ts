@@ -1,4 +1,5 @@
 import { CATALOGUE, LOOKUP } from '../testing/demo';
+import { KINDS } from '../dictionary/dictionary';
 import { readEntry } from '../readings/entryLine';
 import { advise } from './nextCheck/index';
 import { indexCatalogue } from './catalogueIndex';
@@ -100,3 +101,28 @@ describe('what settles', () => {
     expect(other?.decibans).toBeLessThan(odd?.decibans ?? 0);
   });
 });
+
+describe('a part named by its marks', () => {
+  it('is told with which of its key sizes nobody has measured', () => {
+    const piston = indexCatalogue('piston', CATALOGUE);
+    const found = identify(piston, readEntry('HV-8421', 'piston').words);
+    expect(found.status).toBe('settled');
+    expect(found.unmeasured).toEqual(['piston.bore', 'piston.compressionHeight', 'piston.pin.diameter']);
+    expect(sayStatus(found, (id) => id)).toMatch(
+      /Not measured: bore it is made for, compression height and pin bore\.$/,
+    );
+    const measured = identify(piston, readEntry('HV-8421 comp height 59.6 pin 42.007 bore 116', 'piston').words);
+    expect(measured.unmeasured).toEqual([]);
+  });
+
+  it('of every kind has key sizes that the dictionary knows', () => {
+    for (const { id, keySizes = [], parameters } of Object.values(KINDS) as readonly KindWithKeys[])
+      for (const key of keySizes) expect(Object.keys(parameters)).withContext(id).toContain(key);
+  });
+});
+
+interface KindWithKeys {
+  readonly id: string;
+  readonly keySizes?: readonly string[];
+  readonly parameters: object;
+}

@@ -296,6 +296,7 @@ export const block = defineKind({
     mainClass: markedAt('main class, pan rail', 'main class, pan rail, on pan rail', ['stamped', 'painted'], 'panOff'),
     deck: markedAt('deck', 'on deck, on the deck', ['stamped'], 'headOff'),
   },
+  keySizes: ['bore', 'mainHousing.diameter', 'deckHeight'],
   interfaces: {
     flywheelFlange: face(
       'Flywheel flange served',

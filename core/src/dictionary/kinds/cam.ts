@@ -190,6 +190,7 @@ export const cam = defineKind({
     shaft: markedAt('between the lobes', 'shaft, on shaft', ['cast', 'painted']),
   },
   together: [{ sizes: ['lift.intake', 'lift.exhaust'], words: ['lift', 'lobe lift', 'valve lift'], as: 'sizes' }],
+  keySizes: ['journal.front', 'lift.intake', 'lift.exhaust'],
   interfaces: {
     gearSeat: face(
       'Gear seat',

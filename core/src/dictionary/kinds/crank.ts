@@ -370,6 +370,7 @@ export const crank = defineKind({
   },
   // Mains first, then pins (common practice, no source).
   together: [{ sizes: ['mainJournal.diameter', 'crankpin.diameter'], words: [], as: 'steps' }],
+  keySizes: ['mainJournal.diameter', 'crankpin.diameter', 'stroke'],
   interfaces: {
     flywheelFlange: face(
       'Flywheel flange',

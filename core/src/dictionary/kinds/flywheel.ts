@@ -81,6 +81,7 @@ export const flywheel = defineKind({
     face: markedAt('crank side', 'crank side, on face', ['cast', 'stamped']),
     rim: markedAt('rim', 'rim, on rim', ['stamped', 'painted'], 'outside'),
   },
+  keySizes: ['diameter'],
   interfaces: {
     flywheelFlange: face(
       'Flywheel flange',

@@ -293,6 +293,7 @@ export const head = defineKind({
     face: markedAt('face', 'on face', ['stamped', 'cast'], 'headOff'),
   },
   together: [{ sizes: ['valve.intake', 'valve.exhaust'], words: ['valve', 'valve head'], as: 'sizes' }],
+  keySizes: ['chamber.volume', 'valve.intake', 'valve.exhaust'],
   interfaces: {
     headBolts: face(
       'Head bolt pattern',

@@ -68,6 +68,7 @@ export const headGasket = defineKind({
     tab: markedAt('tab', 'tab, on tab', ['stamped', 'painted']),
     face: markedAt('face', 'face, on face', ['painted', 'stamped']),
   },
+  keySizes: ['bore', 'thickness'],
   interfaces: {
     headBolts: face('Head bolt pattern', 'bolt pattern, head pattern, head bolts', 'Bolt places and dowels.'),
     coolant: face(

@@ -101,5 +101,6 @@ export const lifter = defineKind({
     side: markedAt('side of the body', 'side, on side', ['stamped', 'etched', 'painted']),
     rim: markedAt('rim', 'rim, on rim', ['stamped', 'etched']),
   },
+  keySizes: ['body.diameter', 'length'],
   interfaces: {},
 });

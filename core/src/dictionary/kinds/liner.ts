@@ -145,5 +145,6 @@ export const liner = defineKind({
     top: markedAt('top rim', 'top, on top, rim', ['stamped', 'etched']),
     outside: markedAt('outside', 'outside, on outside', ['cast', 'etched', 'painted']),
   },
+  keySizes: ['bore', 'outside.upper', 'length'],
   interfaces: {},
 });

@@ -102,5 +102,6 @@ export const mainShell = defineKind({
     back: markedAt('back of the shell', 'back, on back, on the back', ['stamped', 'etched'], 'rotatingPartsOut'),
     edge: markedAt('edge', 'edge, on edge, colour', ['painted'], 'rotatingPartsOut'),
   },
+  keySizes: ['housing.diameter', 'wall', 'width'],
   interfaces: {},
 });

@@ -54,5 +54,6 @@ export const pin = defineKind({
   },
   markPlaces: { end: markedAt('end face', 'end, on end', ['stamped', 'etched', 'painted']) },
   together: [{ sizes: ['diameter', 'length'], words: [], as: 'sizes' }],
+  keySizes: ['diameter', 'length'],
   interfaces: {},
 });

@@ -295,5 +295,6 @@ export const piston = defineKind({
     skirt: markedAt('skirt', 'on skirt', ['etched', 'painted']),
   },
   together: [{ sizes: ['ring.top', 'ring.second', 'ring.oil'], words: ['ring', 'ring groove', 'groove'], as: 'sizes' }],
+  keySizes: ['bore', 'compressionHeight', 'pin.diameter'],
   interfaces: {},
 });

@@ -128,5 +128,6 @@ export const rings = defineKind({
     { sizes: ['top.height', 'second.height', 'oil.height'], words: [], as: 'sizes' },
     { sizes: ['top.height', 'second.height', 'oil.height'], words: ['ring', 'set'], as: 'sizes' },
   ],
+  keySizes: ['bore', 'top.height'],
   interfaces: {},
 });

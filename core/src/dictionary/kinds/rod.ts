@@ -234,5 +234,6 @@ export const rod = defineKind({
     bigEndClass: markedAt('big end class', 'big end class', ['stamped', 'painted', 'etched']),
     smallEnd: markedAt('small end', 'on small end', ['cast', 'stamped']),
   },
+  keySizes: ['length', 'bigEnd.bore', 'smallEnd.bore'],
   interfaces: {},
 });

@@ -72,5 +72,6 @@ export const rodShell = defineKind({
     back: markedAt('back of the shell', 'back, on back', ['stamped', 'etched']),
     edge: markedAt('edge', 'edge, on edge, colour', ['painted']),
   },
+  keySizes: ['housing.diameter', 'wall', 'width'],
   interfaces: {},
 });

@@ -102,5 +102,6 @@ export const rollingBearing = defineKind({
   },
   markPlaces: { face: markedAt('face of a ring', 'face, on face', ['etched', 'stamped']) },
   together: [{ sizes: ['bore', 'outside', 'width'], words: [], as: 'sizes' }],
+  keySizes: ['bore', 'outside', 'width'],
   interfaces: {},
 });

@@ -96,5 +96,6 @@ export const valve = defineKind({
     head: markedAt('head', 'head, on head', ['stamped', 'cast']),
     stem: markedAt('stem end', 'on stem, stem end', ['stamped', 'etched']),
   },
+  keySizes: ['head.diameter', 'stem.diameter', 'length'],
   interfaces: { keepers: face('Keepers', 'keeper, keeper grooves, collets', 'Form of the keeper grooves.') },
 });

@@ -34,6 +34,7 @@ function part(name: string, kind: KindId, takenFor: string | undefined, words = 
     weighed: 1,
     unused: [],
     doubts: [],
+    unmeasured: [],
   };
   return {
     part: { specimen: name, name, kind, lineUp, belongs: undefined, expected: [], because: [] },
