@@ -129,6 +129,9 @@ const CheckSchema = Type.Object({
   instrument: Type.Optional(Type.String()),
   minutes: Type.Number(),
   dismantling: Type.Number({ description: 'Minutes of taking apart before it' }),
+  onceMore: Type.Optional(
+    Type.Literal(true, { description: 'It was read before, and is to be read again: it speaks against all else' }),
+  ),
   bits: Type.Number({ description: 'Expected drop in uncertainty' }),
   settles: Type.Number({ description: 'Chance that the part is named beyond reasonable doubt afterwards' }),
   answers: Type.Optional(list(Type.String(), { description: 'What a look can come to' })),

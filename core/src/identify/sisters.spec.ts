@@ -5,6 +5,7 @@ import { advise } from './nextCheck/index';
 import { indexCatalogue } from './catalogueIndex';
 import { Identification, identify } from './identify';
 import { sayStatus } from './sayStatus';
+import { standing } from './standing';
 
 const INDEX = indexCatalogue('crank', CATALOGUE);
 const lineUp = (text: string) => identify(INDEX, readEntry(text, 'crank').words);
@@ -88,8 +89,18 @@ describe('what settles', () => {
   it('is kept away by several middling contradictions as by one that is strong', () => {
     const words = 'cast 4187 main 2.3482in mic pin 2.0493in mic stroke 3.375in caliper forged';
     expect(lineUp(words).status).toBe('settled');
-    const held = lineUp(`${words} 6 weights cross drilled`);
-    expect([held.status === 'settled', held.heldBy]).toEqual([false, 'contradiction']);
+    const strong = lineUp(`${words} 6 weights`);
+    expect([strong.status === 'settled', strong.heldBy]).toEqual([false, 'contradiction']);
+    // None of them reaches the ten decibans of a strong one; two do so together.
+    const { posterior, weighed } = new Identification(INDEX).read(readEntry(words, 'crank').words);
+    const known = { index: INDEX, posterior, weighed };
+    const pulls = (...against: number[]) =>
+      [30, 20, ...against].map((decibans) => ({ text: '', sort: 'size' as const, decibans, why: [] }));
+    const held = (...against: number[]) =>
+      standing([{ pattern: 'sluice-crank-3375-forged', probability: 0.999, pulls: pulls(...against) }], 0, known)
+        .heldBy;
+    expect(held(-8)).toBeUndefined();
+    expect(held(-8, -8)).toBe('contradiction');
   });
 
   it('is hardly moved by a date or a stamp that nobody can decode', () => {

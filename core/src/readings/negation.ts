@@ -47,7 +47,7 @@ export function contrary(phrases: Phrases, phrase: Phrase, from: number, next: n
     };
   }
   if (named && isOptionOf(named, 'none')) return seen(text, named, 'none', next);
-  const count = phrase.meanings.find((meaning) => meaning.is === 'count') ?? undefined;
+  const count = find(phrase, 'count');
   return count && isOptionOf(count.feature, '0') ? seen(text, count.feature, '0', next) : undefined;
 }
 

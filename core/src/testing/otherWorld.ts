@@ -1,12 +1,12 @@
 import type { Catalogue } from '../catalogue/index';
 import type { Pattern } from '../catalogue/pattern';
-import { parameterOf, type KindId } from '../dictionary/dictionary';
+import { featureOf, parameterOf, type KindId } from '../dictionary/dictionary';
 import { advise, Identification, indexCatalogue, type CatalogueIndex } from '../identify/index';
 import { ask } from '../practice/ask';
 import { drawPart, drawStranger, type HiddenPart } from '../practice/hiddenPart';
 import { showsItsOwn } from '../practice/simulate';
 import { sheetOf, type SheetLine } from '../practice/solve';
-import type { Understood } from '../readings/reading';
+import type { LookReading, Understood } from '../readings/reading';
 
 /**
  * What goes wrong in a workshop, each by its own share. None of it is drawn from the tables that the identification
@@ -182,16 +182,20 @@ function readingsOf(part: HiddenPart, sheet: readonly SheetLine[], trouble: Trou
     const read = told(part, line, trouble, next);
     readings.push(
       ...(wrong
-        ? read.map((each) => (each.sort === 'look' ? { ...each, option: otherOption(part, each.option, next) } : each))
+        ? read.map((each) => (each.sort === 'look' ? { ...each, option: otherOption(each, next) } : each))
         : read),
     );
   }
   return readings;
 }
 
-/** Some answer that another look of the part has, or the next count: what a tired eye says. */
-const otherOption = (part: HiddenPart, option: string, next: () => number): string =>
-  /^\d+$/.test(option) ? String(Math.max(0, Number(option) + (next() < 0.5 ? -1 : 1))) : option;
+/** Another answer than the one that was seen: the next count, or any other option. */
+function otherOption({ feature, option }: LookReading, next: () => number): string {
+  if (/^\d+$/.test(option)) return String(Math.max(0, Number(option) + (next() < 0.5 ? -1 : 1)));
+  const { form } = featureOf(feature);
+  const others = 'options' in form ? form.options.filter(({ id }) => id !== option) : [];
+  return others[Math.floor(next() * others.length)]?.id ?? option;
+}
 
 /**
  * Parts of one kind in that world, and what is said of them.
@@ -239,7 +243,7 @@ export function inOtherWorld(
     // What speaks strongly against the likeliest is taken again, as the next check asks.
     for (let more = 0; more < ONCE_MORE; more++) {
       const again = advise(identification, { readings }, 1).checks[0];
-      const line = again?.name.endsWith(', once more') ? sheet.find(({ id }) => id === again.id) : undefined;
+      const line = again?.onceMore ? sheet.find(({ id }) => id === again.id) : undefined;
       if (!line) break;
       readings.push(...told(part, line, trouble, next));
       identification.read(readings);

@@ -40,7 +40,7 @@ export function shortForm(is: Understood): string {
       const by = is.instrumentAssumed
         ? ''
         : ` ${(INSTRUMENTS[is.instrument].words[0] ?? '').split(' ')[0]?.slice(0, 5) ?? ''}`;
-      const at = is.positionsAssumed ? counted(is.positions) : counted(is.positions);
+      const at = counted(is.positions);
       return `${plain(is.parameter)}${at}=${is.values.join('/')}${unit}${by.replace('calip', 'cal')}`;
     }
     case 'step':

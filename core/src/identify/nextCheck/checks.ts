@@ -26,6 +26,8 @@ export interface NextCheck {
   /** Minutes for the check itself, and before it for taking things apart. */
   readonly minutes: number;
   readonly dismantling: number;
+  /** Whether it was read before and is to be read again, as it speaks against all else. */
+  readonly onceMore?: true;
   /** What a look can come to: the options of the dictionary, or the counts that the catalogue knows. */
   readonly answers?: readonly string[];
   /** Where it sits on the drawing. */

@@ -43,6 +43,7 @@ const checkOf = ({ parameter, tool, text }: SizeEvidence): NextCheck => {
   return {
     id,
     sort: 'size',
+    onceMore: true,
     name: `${name}, once more`,
     how: `“${text}” speaks strongly against the likeliest: a slip, or what makes this part another. ${definition}`,
     tool,
