@@ -23,8 +23,8 @@ export function layoutWords(phrases: Phrases, from: number): Read | undefined {
   const apart = LAYOUTS[phrases.tokens[from]?.text.toLowerCase() ?? ''];
   const figures = joined ? undefined : apart ? phrases.figures(from + 1) : undefined;
   const count = joined ? Number(joined[2]) : figures?.values[0];
-  if (count === undefined || !Number.isInteger(count) || (figures && (figures.unit ?? figures.values.length > 1)))
-    return undefined;
+  if (count === undefined || !Number.isInteger(count)) return undefined;
+  if (figures !== undefined && (figures.unit !== undefined || figures.values.length > 1)) return undefined;
   const next = from + (joined ? 1 : 2);
   const text = phrases.source(from, next);
   if (count < 1 || count > 16) return { is: unread(text, ['An engine has one to sixteen cylinders.']), next };

@@ -50,8 +50,8 @@ describe('the documentation of the API', () => {
       expect(requestBody?.content['application/json']?.schema.required ?? [])
         .withContext(name)
         .toEqual([...required]);
-      const told = responses['200']?.content?.['application/json']?.schema as
-        { readonly properties?: object; readonly type?: string } | undefined;
+      const told: { readonly properties?: object } | undefined =
+        responses['200']?.content?.['application/json']?.schema;
       expect(Object.keys(told?.properties ?? {}))
         .withContext(name)
         .toEqual(Object.keys((answer as { readonly properties?: object }).properties ?? {}));

@@ -176,8 +176,8 @@ export class EditPage {
   protected readonly failure = signal<{ readonly says: string; readonly theirs: boolean } | undefined>(undefined);
 
   protected readonly table = computed((): TableId => {
-    const kind = (this.stored()?.record as { readonly kind?: unknown } | undefined)?.kind;
-    return (typeof kind === 'string' ? kind : this.type()) as TableId;
+    const record: { readonly kind?: unknown } | undefined = this.stored()?.record;
+    return (typeof record?.kind === 'string' ? record.kind : this.type()) as TableId;
   });
   private readonly recordType = computed((): RecordType =>
     this.type() === 'pattern' ? 'pattern' : recordTypeOf(this.type() as TableId),
