@@ -246,6 +246,13 @@ export const engine = question({
   answer: Type.Object({
     engine: LineUpSchema,
     parts: list(PartInEngineSchema),
+    alike: list(
+      Type.Object({
+        variant: Type.String({ description: 'An engine that what was read does not tell from the likeliest' }),
+        tellBy: list(KindSchema, { description: 'Kinds in which they differ; none where no part tells' }),
+        says: SentenceSchema,
+      }),
+    ),
     mixed: list(findingSchema(Type.String({ description: 'Id of a specimen' }))),
   }),
   example: {

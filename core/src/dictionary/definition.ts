@@ -51,6 +51,14 @@ export interface Together {
   readonly as: 'sizes' | 'steps';
 }
 
+/** Two sizes that are reworked together: what service size one stands at tells of the other. */
+export interface Reworked {
+  /** Keys of the two sizes of the kind, each with service steps. */
+  readonly sizes: readonly [string, string];
+  /** Share of parts on which both stand at the same step for that reason, and not by chance. */
+  readonly alike: number;
+}
+
 export interface Option {
   readonly id: string;
   readonly name: string;
@@ -96,6 +104,7 @@ export interface KindSpec {
   readonly markPlaces: Readonly<Record<string, MarkPlaceSpec>>;
   readonly interfaces: Readonly<Record<string, InterfaceSpec>>;
   readonly together?: readonly Together[];
+  readonly reworked?: readonly Reworked[];
   /** Keys of the sizes by which a part of this kind goes with others: to name it without them leaves a doubt. */
   readonly keySizes?: readonly string[];
 }

@@ -9,7 +9,8 @@ import { say } from '../quantity/sentence';
 import { readEntry } from '../readings/entryLine';
 import type { Specimen } from '../readings/reading';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
-import { FOREIGN_BELOW, identifyEngine } from './engine';
+import { identifyEngine } from './engine';
+import { FOREIGN_BELOW } from './part';
 
 const ENGINES = indexEngines(CATALOGUE);
 const indexes = new Map<KindId, ReturnType<typeof indexCatalogue>>();

@@ -1,3 +1,3 @@
 export { JobFileSchema, type Job, type JobFile } from './job.js';
-export { FOREIGN_BELOW, identifyEngine } from './engine.js';
-export type { PartInEngine } from './part.js';
+export { identifyEngine } from './engine.js';
+export { FOREIGN_BELOW, type PartInEngine } from './part.js';

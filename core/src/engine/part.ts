@@ -2,6 +2,9 @@ import type { KindId } from '../dictionary/dictionary.js';
 import type { LineUp } from '../identify/index.js';
 import type { Sentence } from '../quantity/sentence.js';
 
+/** Below this probability a part is said not to belong. */
+export const FOREIGN_BELOW = 0.05;
+
 /** What is told of one part of an engine. */
 export interface PartInEngine {
   readonly specimen: string;

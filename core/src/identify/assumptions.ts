@@ -31,6 +31,10 @@ export const ASSUMED = {
   sharedSize: 0.25,
   /** An unknown part bears a mark of the catalogue. */
   sharedMark: 0.02,
+  /** Of as many marks and numbers of a part, one that stands only on its box is told, against one on the part. */
+  ofBox: 0.3,
+  /** A part in no catalogue that looks, all in all, as some part of the catalogue does. */
+  looksAlike: 0.7,
   /** A mark is looked for at its place and is not there, though the catalogue records it. */
   markGone: 0.1,
   /** Nothing is recorded for a place, and yet something stands there. */
@@ -43,10 +47,18 @@ export const ASSUMED = {
   sizeStamp: 0.05,
   /** A service size said of a part is right. */
   stepRight: 0.95,
-  /** A claim is meant of the engine in which the part was made, and right. By what is claimed; house rules move it. */
-  claimRight: { serial: 0.97, tag: 0.8, engine: 0.75, machine: 0.75, year: 0.8 },
+  /** Tag, papers and what people say belong to this engine, and not to another one of the catalogue. */
+  papers: 0.9,
+  /** A claim is right, where it is meant of this engine. By what is claimed; house rules move it. */
+  claimRight: { serial: 0.97, tag: 0.9, engine: 0.85, machine: 0.85, year: 0.9 },
   /** A part found in an engine has been there from the first. */
   original: 0.85,
+  /** The block has: it is what is called the engine. */
+  originalBlock: 0.997,
+  /** Several of a kind, as pistons are, were put in as one set, and not one by one. */
+  asSet: 0.8,
+  /** A part put in later is one that engines with the same block carry, and not any of its kind. */
+  replacedByFitting: 0.7,
 } as const;
 
 /** Decibans at and below which one piece of evidence is a strong contradiction. */

@@ -10,6 +10,7 @@ import { faceChance } from './weigh/face.js';
 import { answersOf, lookChance } from './weigh/look.js';
 import { unrecorded } from './weigh/mark.js';
 import { sizeMistaken, sizeRatios } from './weigh/size.js';
+import { besideColumn } from './weigh/index.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
 const figure = (of: number): string =>
@@ -93,9 +94,11 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
     case 'claim':
       return [
         [
-          `Such a claim is right ${figure(100 * ASSUMED.claimRight[evidence.about])} times in a hundred before the house rule, and a part is original ${figure(100 * ASSUMED.original)} times.`,
+          `Such a claim is right ${figure(100 * ASSUMED.claimRight[evidence.about])} times in a hundred before the house rule, papers and tags belong to the engine ${figure(100 * ASSUMED.papers)} times, and a part is original ${figure(100 * ASSUMED.original)} times.`,
         ],
-        ['The pattern counts by the share of its engines that agree, set against the mean of all patterns.'],
+        [
+          'The pattern counts by how many of its engines, and for how long, agree with this and with all that is claimed before it, set against the mean of all patterns.',
+        ],
       ];
     case 'part':
       return [
@@ -113,8 +116,8 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const size = column?.distinct[code - 1];
   if (!column || !size) return [['The catalogue does not say, so the ratio is 1.']];
   const { quantity } = parameter;
-  const { densities, chance, unknown } = sizeRatios(column, evidence);
-  const density = densities[code] ?? 0;
+  const { codes, densities, chance, unknown } = sizeRatios(column, evidence, besideColumn(index, evidence));
+  const density = densities[codes[row] ?? 0] ?? 0;
   const { limits } = explainSize(size, parameter, estimate, step);
   const mistaken = sizeMistaken(evidence);
   return [

@@ -14,13 +14,13 @@ export interface Claimed {
 }
 
 /** Months of a year either way by which a machine's year misses its engine's. */
-const YEAR_SLACK = 12;
+export const YEAR_SLACK = 12;
 /** Share of engines whose year is off by that. */
-const OFF_BY_A_YEAR = 0.1;
+export const OFF_BY_A_YEAR = 0.1;
 /** What goes on is taken to have run at most this long, months, so that it does not thin out to nothing. */
-const LONGEST_RUN = 12 * 30;
+export const LONGEST_RUN = 12 * 30;
 /** Months over which a wrong year may lie. */
-const WRONG_YEARS = 12 * 60;
+export const WRONG_YEARS = 12 * 60;
 
 /** Marks a fitment without a date: it agrees with a year as well as any. */
 const UNDATED = -1;

@@ -3,9 +3,10 @@ import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import { decibans } from './assumptions.js';
+import { ASSUMED, decibans } from './assumptions.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
-import { evidenceByKey, type Evidence } from './evidence.js';
+import type { Evidence } from './evidence.js';
+import { evidenceByKey } from './gather/index.js';
 import { ownValue, type Known } from './ownValue.js';
 import type { Candidate, Pull } from './candidate.js';
 import { reasonFor } from './reason/index.js';
@@ -52,6 +53,8 @@ export interface IdentifyOptions {
  */
 export class Identification {
   private readonly scores: Scores;
+  /** Of what was seen only. */
+  private readonly looks: Scores;
   private readonly applied = new Map<string, Weighed | undefined>();
   private evidence: ReadonlyMap<string, Evidence> = new Map();
   private last: Posterior | undefined;
@@ -62,6 +65,7 @@ export class Identification {
     private readonly identifyOptions: IdentifyOptions = {},
   ) {
     this.scores = new Scores(index.patterns.length);
+    this.looks = new Scores(index.patterns.length);
   }
 
   /**
@@ -75,13 +79,13 @@ export class Identification {
     ]);
     for (const [key, weighed] of this.applied) {
       if (this.evidence.has(key)) continue;
-      if (weighed) this.scores.apply(weighed, -1);
+      if (weighed) this.apply(weighed, -1);
       this.applied.delete(key);
     }
     for (const [key, evidence] of this.evidence) {
       if (this.applied.has(key)) continue;
       const weighed = more.get(key) ?? weigh(this.index, evidence, this.identifyOptions.rules);
-      if (weighed) this.scores.apply(weighed, 1);
+      if (weighed) this.apply(weighed, 1);
       this.applied.set(key, weighed);
     }
     this.last = undefined;
@@ -89,8 +93,23 @@ export class Identification {
     return this;
   }
 
+  private apply(weighed: Weighed, sign: 1 | -1): void {
+    this.scores.apply(weighed, sign);
+    const { sort } = weighed.evidence;
+    if (sort === 'look' || sort === 'face') this.looks.apply(weighed, sign);
+  }
+
   get posterior(): Posterior {
-    return (this.last ??= this.scores.posterior());
+    return (this.last ??= this.scores.posterior(this.looksOfNone()));
+  }
+
+  /**
+   * What looks like one part of the catalogue in each thing looks like it in all: the parts of one trade are made alike.
+   * One by one the looks would make a part in no catalogue out to be a medley, and far too rare.
+   */
+  private looksOfNone(): number {
+    const alike = ASSUMED.looksAlike;
+    return Math.log(1 - alike + alike * this.looks.meanRatio());
   }
 
   /** The log ratio of a pattern against a part in no catalogue, natural units. */

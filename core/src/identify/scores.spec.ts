@@ -4,7 +4,7 @@ import type { Evidence } from './evidence';
 import { likeliest, Scores } from './scores';
 import { few, fixed, FIXED, ratioAt, type Weighed } from './weigh/weighed';
 
-const EVIDENCE = { sort: 'claim', text: '', about: 'year', value: '1962' } satisfies Evidence;
+const EVIDENCE = { sort: 'claim', text: '', about: 'year', value: '1962', given: [] } satisfies Evidence;
 const PATTERNS = 40;
 
 const column = (codes: readonly number[], logs: readonly number[]): Weighed => ({
@@ -90,6 +90,7 @@ describe('the running sum of evidence', () => {
       rows: Uint32Array.of(0, 1, 2, 3),
       probabilities: Float64Array.of(0.1, 0.3, 0.3, 0.2),
       none: 0.1,
+      looksOfNone: 0,
     };
     expect(likeliest(posterior, 3)).toEqual([1, 2, 3]);
   });

@@ -27,6 +27,8 @@ export interface Posterior {
   readonly probabilities: Float64Array;
   /** Probability that the part is in no catalogue. */
   readonly none: number;
+  /** ln of how much likelier all looks together are, on a part in no catalogue, than one by one. */
+  readonly looksOfNone: number;
 }
 
 /**
@@ -76,8 +78,22 @@ export class Scores {
     return ((this.totals[row] ?? 0) + this.offset) / FIXED;
   }
 
-  /** Bayes' rule, with every pattern equally likely beforehand. */
-  posterior(): Posterior {
+  /** Mean over the patterns of how much likelier the evidence is than on a part in no catalogue. */
+  meanRatio(): number {
+    const { totals } = this;
+    let sum = 0;
+    // By index: over a typed array the iterator of for-of takes several times as long.
+    // eslint-disable-next-line @typescript-eslint/prefer-for-of
+    for (let row = 0; row < totals.length; row++) sum += Math.exp(((totals[row] as number) + this.offset) / FIXED);
+    return sum / Math.max(1, totals.length);
+  }
+
+  /**
+   * Bayes' rule, with every pattern equally likely beforehand.
+   *
+   * @param looksOfNone ln of how much likelier all looks together are, on a part in no catalogue, than one by one
+   */
+  posterior(looksOfNone = 0): Posterior {
     const { totals } = this;
     const prior = Math.log((1 - ASSUMED.notInCatalogue) / Math.max(1, totals.length));
     let top = -0x80000000;
@@ -101,12 +117,12 @@ export class Scores {
     }
     // Against "none": the first's own weight is (top + offset) above it.
     const first = totals.length === 0 ? -Infinity : (top + this.offset) / FIXED + prior;
-    const noneLog = Math.log(ASSUMED.notInCatalogue);
+    const noneLog = Math.log(ASSUMED.notInCatalogue) + looksOfNone;
     const scale = Math.max(first, noneLog);
     const [patternPart, nonePart] = [Math.exp(first - scale), Math.exp(noneLog - scale)];
     const all = patternPart * sum + nonePart;
     for (let at = 0; at < count; at++) probabilities[at] = ((probabilities[at] as number) * patternPart) / all;
-    return { rows, probabilities, none: nonePart / all };
+    return { rows, probabilities, none: nonePart / all, looksOfNone };
   }
 }
 

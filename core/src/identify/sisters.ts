@@ -54,7 +54,7 @@ export function hypothesesOf(weighed: readonly Weighed[], posterior: Posterior, 
   const prior = (ASSUMED.notInCatalogue * ASSUMED.sister) / Math.max(1, patterns);
   const far = posterior.none * (1 - (ASSUMED.sister * places.length) / Math.max(1, patterns));
   // All masses are told against that of a part of which nothing is known.
-  const perMass = Math.log(posterior.none) - Math.log(ASSUMED.notInCatalogue);
+  const perMass = Math.log(posterior.none) - Math.log(ASSUMED.notInCatalogue) - posterior.looksOfNone;
   const found = places.flatMap((place): Sister[] => {
     const row = posterior.rows[place] ?? 0;
     const { log, own } = asSister(weighed, row);

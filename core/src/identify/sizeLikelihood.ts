@@ -24,33 +24,43 @@ export interface SizeExplanation {
  * the limits of the worn density is a difference of distribution functions.
  *
  * @param said how far from standard the part is said to stand, inside unit, where anybody said so
+ * @param shares how often each step is the one, standard first; as parts come in where nothing is known
  */
-export function sizeDensity(size: Size, parameter: Parameter, measured: Estimate, said?: number): number {
+export function sizeDensity(
+  size: Size,
+  parameter: Parameter,
+  measured: Estimate,
+  said?: number,
+  shares: ArrayLike<number> = stepShares(size),
+): number {
   let density = 0;
-  for (let step = 0; step <= size.service.length; step++) density += stepDensity(size, parameter, measured, step);
+  for (let step = 0; step <= size.service.length; step++)
+    density += (shares[step] ?? 0) * stepDensity(size, parameter, measured, step);
   const step = said === undefined ? undefined : stepAt(size, said);
   if (step === undefined) return density;
-  const share = STEP_SHARES[size.service.length]?.[step] ?? 1;
-  return (ASSUMED.stepRight * stepDensity(size, parameter, measured, step)) / share + (1 - ASSUMED.stepRight) * density;
+  return ASSUMED.stepRight * stepDensity(size, parameter, measured, step) + (1 - ASSUMED.stepRight) * density;
 }
 
 /** Steps closer together than this are the same, mm. */
 const SAME_STEP = 0.03;
 
 /** The service step at a distance from standard, counted from 1, 0 for standard; undefined where there is none. */
-export function stepAt({ service }: Size, offset: number): number | undefined {
+export function stepAt({ service }: Pick<Size, 'service'>, offset: number): number | undefined {
   if (Math.abs(offset) < SAME_STEP) return 0;
   const at = service.findIndex((each) => Math.abs(each - offset) < SAME_STEP);
   return at < 0 ? undefined : at + 1;
 }
 
-/** Share of parts that stand at a service step, as they come in. */
-export const stepShare = ({ service }: Size, step: number): number => STEP_SHARES[service.length]?.[step] ?? 0;
+/** Shares of parts that stand at each service step as they come in, standard first. */
+export const stepShares = ({ service }: Pick<Size, 'service'>): ArrayLike<number> => STEP_SHARES[service.length] ?? [1];
 
-function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step: number): number {
+/** Share of parts that stand at a service step, as they come in. */
+export const stepShare = (size: Pick<Size, 'service'>, step: number): number => stepShares(size)[step] ?? 0;
+
+/** Density of a measured size on a part that stands at one service step. */
+export function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step: number): number {
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
-  const share = STEP_SHARES[size.service.length]?.[step] ?? 0;
-  return share * shape(size.limits.low + shift, size.limits.high + shift, parameter, measured);
+  return shape(size.limits.low + shift, size.limits.high + shift, parameter, measured);
 }
 
 /**
@@ -95,7 +105,7 @@ export function explainSize(size: Size, parameter: Parameter, measured: Estimate
   let step = 0;
   let most = -1;
   for (let each = 0; each <= size.service.length; each++) {
-    const density = stepDensity(size, parameter, measured, each);
+    const density = stepShare(size, each) * stepDensity(size, parameter, measured, each);
     if (density > most) [step, most] = [each, density];
   }
   if (most <= 0) step = nearestStep(size, measured.mean);

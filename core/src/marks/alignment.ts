@@ -20,7 +20,7 @@ export interface Alignment {
 /** Chance that a character in the middle of a mark is passed over, or one seen that is not there. */
 const MISSED = 0.01;
 const EXTRA = 0.005;
-/** Chance that only part of a mark was legible, spread over the windows in which it could lie. */
+/** Chance that only part of a mark was legible, spread over its lengths and the windows in which it could lie. */
 const PARTIAL = 0.15;
 
 /** ln P(reading | no relation to any mark): each character a draw from the alphabet. */
@@ -33,6 +33,10 @@ export function logChance(reading: readonly MarkPosition[]): number {
 const LOG_MISSED = Math.log(MISSED);
 const LOG_EXTRA = Math.log(EXTRA);
 const LOG_WHOLE = Math.log(1 - PARTIAL);
+
+/** A piece of a mark may have any length, and lie anywhere in it. */
+const logPiece = (length: number, unread: number): number =>
+  Math.log(PARTIAL / Math.max(1, length - 1) / (unread + 1));
 
 /** Codes of the characters that get a column of the table; others are rare enough to be worked out each time. */
 const CODES = 128;
@@ -161,7 +165,7 @@ export class Aligner {
       if ((best[last + column] as number) > (best[last + end] as number)) end = column;
     this.end = end;
     const unread = this.start(columns) + mark.length - end;
-    return (best[last + end] as number) + (unread === 0 ? LOG_WHOLE : Math.log(PARTIAL / unread));
+    return (best[last + end] as number) + (unread === 0 ? LOG_WHOLE : logPiece(mark.length, unread));
   }
 
   /** How many characters of the mark lie before the first one read. */

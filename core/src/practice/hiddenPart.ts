@@ -3,6 +3,8 @@ import { sizeFrom } from '../catalogue/size.js';
 import type { Making, Parameter } from '../dictionary/definition.js';
 import { KINDS, parameterOf, type KindId } from '../dictionary/dictionary.js';
 import { ASSUMED } from '../identify/assumptions.js';
+import { stepAt } from '../identify/sizeLikelihood.js';
+import { tiedTo } from '../identify/tiedSizes.js';
 import { normaliseMark } from '../marks/markText.js';
 
 /** A part as it really is: what the trainee, or a simulation, has to find out by asking. */
@@ -45,12 +47,18 @@ export function drawPart(pattern: Pattern, next: () => number, hardship: Hardshi
   const kind = KINDS[pattern.kind];
   const sizes: Record<string, number> = {};
   const steps: Record<string, number> = {};
+  const offsets: Record<string, number> = {};
   for (const parameter of Object.values(kind.parameters)) {
     const dimension = pattern.dimensions[parameter.id];
     if (!dimension) continue;
     const { limits, service } = sizeFrom(dimension, parameter);
-    const step = drawStep(service.length, next, hardship.reground);
-    const made = limits.low + next() * (limits.high - limits.low) + (step === 0 ? 0 : (service[step - 1] ?? 0));
+    const tie = tiedTo(parameter.id);
+    const before = tie && offsets[tie.other];
+    // Reworked together with the size before it, or by itself.
+    const same = tie && before !== undefined && next() < tie.alike ? stepAt({ service }, before) : undefined;
+    const step = same ?? drawStep(service.length, next, hardship.reground);
+    offsets[parameter.id] = step === 0 ? 0 : (service[step - 1] ?? 0);
+    const made = limits.low + next() * (limits.high - limits.low) + (offsets[parameter.id] ?? 0);
     sizes[parameter.id] = made + drawWear(parameter, next, hardship.wear);
     if (service.length > 0) steps[parameter.id] = step;
   }

@@ -3,7 +3,7 @@ import type { ClaimAbout, ClaimReading } from './reading.js';
 import { unread, type Unread } from './unread.js';
 
 /** A stretch of months, counted from year 0, both ends included. */
-interface Months {
+export interface Months {
   readonly first: number;
   readonly last: number;
 }

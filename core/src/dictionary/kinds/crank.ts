@@ -370,6 +370,8 @@ export const crank = defineKind({
   },
   // Mains first, then pins (common practice, no source).
   together: [{ sizes: ['mainJournal.diameter', 'crankpin.diameter'], words: [], as: 'steps' }],
+  // Who grinds the pins mostly grinds the mains, by as much (common practice, no source).
+  reworked: [{ sizes: ['mainJournal.diameter', 'crankpin.diameter'], alike: 0.5 }],
   keySizes: ['mainJournal.diameter', 'crankpin.diameter', 'stroke'],
   interfaces: {
     flywheelFlange: face(

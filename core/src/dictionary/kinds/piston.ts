@@ -295,6 +295,8 @@ export const piston = defineKind({
     skirt: markedAt('skirt', 'on skirt', ['etched', 'painted']),
   },
   together: [{ sizes: ['ring.top', 'ring.second', 'ring.oil'], words: ['ring', 'ring groove', 'groove'], as: 'sizes' }],
+  // An oversize piston is made to its size all over.
+  reworked: [{ sizes: ['bore', 'skirt.diameter'], alike: 0.98 }],
   keySizes: ['bore', 'compressionHeight', 'pin.diameter'],
   interfaces: {},
 });

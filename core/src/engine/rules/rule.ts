@@ -1,5 +1,6 @@
 import { listed } from '../../quantity/phrase.js';
 import type { CatalogueLookup } from '../../catalogue/lookup.js';
+import type { Variant } from '../../catalogue/pattern.js';
 import type { KindId } from '../../dictionary/dictionary.js';
 import type { Understood } from '../../readings/reading.js';
 import { defineRule, type Finding, type Rule } from '../../rules/rule.js';
@@ -15,6 +16,8 @@ export interface PartRead {
 export interface PartsTogether {
   readonly catalogue: CatalogueLookup;
   readonly parts: readonly PartRead[];
+  /** The engine it most likely is, where it is none that nothing fits. */
+  readonly variant?: Variant;
 }
 
 /** Parts of one engine that must not be mixed; `where` and `also` are the specimens concerned. */

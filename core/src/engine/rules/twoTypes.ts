@@ -1,4 +1,8 @@
+import type { Pattern } from '../../catalogue/pattern.js';
+import { sizeOf } from '../../catalogue/value.js';
+import { mainShell } from '../../dictionary/kinds/mainShell.js';
 import { piston } from '../../dictionary/kinds/piston.js';
+import { rodShell } from '../../dictionary/kinds/rodShell.js';
 import { KINDS, KIND_IDS } from '../../dictionary/dictionary.js';
 import { SLOTS } from '../../dictionary/slots.js';
 import { listed } from '../../quantity/phrase.js';
@@ -15,7 +19,7 @@ export const twoTypes = engineRule(
   function* ({ catalogue, parts }) {
     for (const kind of KIND_IDS.filter((each) => SLOTS.filter((slot) => slot.kind === each).length === 1)) {
       const groups = groupedBy(ofKind(parts, kind), takenFor);
-      if (groups.size < 2) continue;
+      if (groups.size < 2 || areGrades([...groups.keys()].map((id) => catalogue.pattern(id)))) continue;
       const ratios = new Set(
         [...groups.keys()]
           .flatMap((id) => catalogue.pattern(id)?.dimensions[piston.parameters.ratio.id]?.low ?? [])
@@ -34,3 +38,25 @@ export const twoTypes = engineRule(
     }
   },
 );
+
+/** Walls of the grades of one shell differ by less than any undersize, mm. *Common practice, no source.* */
+const GRADE = 0.03;
+
+/** Whether patterns are the grades of one shell, alike in all but a few microns of wall: those are mixed on purpose. */
+function areGrades([first, ...others]: readonly (Pattern | undefined)[]): boolean {
+  const parameter = first?.kind === 'rodShell' ? rodShell.parameters.wall : mainShell.parameters.wall;
+  const wall = (pattern: Pattern) => sizeOf(pattern, parameter)?.value.limits.low;
+  const alike = ({ dimensions, features, interfaces }: Pattern) =>
+    JSON.stringify([Object.entries(dimensions).filter(([id]) => id !== parameter.id), features, interfaces]);
+  const thickness = first && wall(first);
+  return (
+    first !== undefined &&
+    thickness !== undefined &&
+    others.every((each) => {
+      const other = each && wall(each);
+      return (
+        each !== undefined && other !== undefined && Math.abs(other - thickness) < GRADE && alike(each) === alike(first)
+      );
+    })
+  );
+}

@@ -1,3 +1,4 @@
+import { listed } from '../../quantity/phrase.js';
 import type { Sentence } from '../../quantity/sentence.js';
 import { CLAIMS } from '../../readings/reading.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
@@ -26,9 +27,11 @@ export function claimReason(index: CatalogueIndex, row: number, evidence: ClaimE
     ),
   ];
   const some = names.slice(0, 3).join(', ') + (names.length > 3 ? ` and ${names.length - 3} more` : '');
-  if (agreeing.length === 0) return [`It was fitted to ${some}: none of them agrees with that ${said}.`];
+  const before = [...new Set(evidence.given.map(({ about }) => CLAIMS[about].toLowerCase()))];
+  const beside = before.length > 0 ? ` It counts beside the ${listed(before)}: such things are right or wrong together.` : '';
+  if (agreeing.length === 0) return [`It was fitted to ${some}: none of them agrees with that ${said}.${beside}`];
   const [first] = agreeing;
   const [from, to] = [fitments.first[first ?? 0] ?? 0, fitments.last[first ?? 0] ?? 0];
   const years = from === 0 ? '' : to > SOON ? ` from ${year(from)} on` : ` from ${year(from)} to ${year(to)}`;
-  return [`Fitted to ${some}${years}, which agrees with that ${said}.`];
+  return [`Fitted to ${some}${years}, which agrees with that ${said}.${beside}`];
 }

@@ -45,6 +45,7 @@ const claim = (about: ClaimEvidence['about'], value: string): ClaimEvidence => (
   text: value,
   about,
   value,
+  given: [],
 });
 const ratio = (about: ClaimEvidence['about'], value: string, id: string) => {
   const weighed = weighClaim(INDEX, claim(about, value), {});
@@ -53,11 +54,32 @@ const ratio = (about: ClaimEvidence['about'], value: string, id: string) => {
 
 describe('a claim through fitments', () => {
   it('weighs as worked out by hand: trust times how the fitments agree, over the mean of the patterns', () => {
-    const trust = ASSUMED.claimRight.engine * ASSUMED.original;
+    const trust = ASSUMED.claimRight.engine * ASSUMED.papers * ASSUMED.original;
     const [agrees, not] = [trust + (1 - trust) / 2, (1 - trust) / 2];
     const mean = (agrees + not) / 2;
     expect(ratio('engine', '302', 'early')).toBeCloseTo(Math.log(agrees / mean), 4);
     expect(ratio('engine', '302', 'late')).toBeCloseTo(Math.log(not / mean), 4);
+  });
+
+  // One set of papers, or one part out of another engine, makes every claim wrong at once.
+  it('counts with others as worked out by hand: papers right or wrong together, the part original or not', () => {
+    const { claimRight, papers, original } = ASSUMED;
+    const [tag, engine] = [claimRight.tag, claimRight.engine];
+    const told = (agrees: 0 | 1) => (tag * agrees + (1 - tag) / 2) * (engine * agrees + (1 - engine) / 2);
+    // Papers of another engine are those of any of the two, both built for five years.
+    const of = (agrees: 0 | 1) =>
+      original * papers * told(agrees) + ((1 - original * papers) * (told(1) + told(0))) / 2;
+    const said = [claim('tag', '302'), claim('engine', '302')] as const;
+    const together = (id: string) =>
+      [said[0], { ...said[1], given: [said[0]] }].reduce((sum, each) => {
+        const weighed = weighClaim(INDEX, each, {});
+        return sum + (weighed ? ratioAt(weighed, INDEX.patterns.indexOf(id)) / FIXED : NaN);
+      }, 0);
+    const mean = (of(1) + of(0)) / 2;
+    expect(together('early')).toBeCloseTo(Math.log(of(1) / mean), 4);
+    expect(together('late')).toBeCloseTo(Math.log(of(0) / mean), 4);
+    const apart = (ratio('tag', '302', 'late') ?? NaN) + (ratio('engine', '302', 'late') ?? NaN);
+    expect(together('late')).toBeGreaterThan(apart);
   });
 
   it('says nothing of a pattern that was fitted nowhere', () => {

@@ -1,6 +1,6 @@
 import type { HouseRules } from '../../shop/houseRules.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
-import type { Evidence } from '../evidence.js';
+import type { Evidence, SizeEvidence, StepEvidence } from '../evidence.js';
 import { weighClaim } from './claim.js';
 import { weighFace } from './face.js';
 import { weighLook } from './look.js';
@@ -16,11 +16,11 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
   switch (evidence.sort) {
     case 'size': {
       const column = index.sizes.get(evidence.parameter.id);
-      return column && weighSize(column, evidence);
+      return column && weighSize(column, evidence, besideColumn(index, evidence));
     }
     case 'step': {
       const column = index.sizes.get(evidence.parameter.id);
-      return column && weighStep(column, evidence);
+      return column && weighStep(column, evidence, besideColumn(index, evidence));
     }
     case 'look': {
       const column = index.looks.get(evidence.feature.id);
@@ -38,3 +38,7 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
       return undefined;
   }
 }
+
+/** The column of the size that a size or its step is told beside. */
+export const besideColumn = ({ sizes }: CatalogueIndex, { given }: Pick<SizeEvidence | StepEvidence, 'given'>) =>
+  given && sizes.get(given.parameter.id);

@@ -7,7 +7,7 @@ import { fixed, type Weighed } from './weighed.js';
 /**
  * How many answers a look can have, for a part of which nothing is known. Counts are seldom spread over more than six.
  */
-export const answersOf = ({ form }: Feature): number =>
+export const answersOf = ({ form }: Pick<Feature, 'form'>): number =>
   'options' in form ? form.options.length : Math.min(6, form.count.high - form.count.low + 1);
 
 /**
@@ -16,8 +16,23 @@ export const answersOf = ({ form }: Feature): number =>
  * @param not whether it was seen not to be so
  */
 export function lookChance(feature: Feature, recorded: string, seen: string, not = false): number {
-  const so = recorded === seen ? 1 - feature.misjudged : feature.misjudged / Math.max(1, answersOf(feature) - 1);
+  const so = recorded === seen ? 1 - feature.misjudged : feature.misjudged * shareOfErrors(feature, recorded, seen);
   return not ? 1 - so : so;
+}
+
+/** Of counts that were taken wrongly, those that are off by one. */
+const BY_ONE = 0.8;
+
+/** Of all wrong answers, how many are this one: who miscounts is mostly off by one. */
+function shareOfErrors({ form }: Feature, recorded: string, seen: string): number {
+  const wrong = Math.max(1, answersOf({ form }) - 1);
+  if ('options' in form) return 1 / wrong;
+  const { low, high } = form.count;
+  const neighbours = [Number(recorded) - 1, Number(recorded) + 1].filter((count) => count >= low && count <= high);
+  if (neighbours.length === 0) return 1 / wrong;
+  return neighbours.includes(Number(seen))
+    ? BY_ONE / neighbours.length
+    : (1 - BY_ONE) / Math.max(1, wrong - neighbours.length);
 }
 
 /**

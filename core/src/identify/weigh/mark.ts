@@ -19,13 +19,15 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
   if (evidence.positions.length === 0) return weighNoMark(index, evidence);
   const { marks } = index;
   const chance = Math.exp(logChance(evidence.positions));
-  /** Best explanation by one of its marks, by pattern; patterns that are not here have none. */
+  /** How likely it is read on the pattern, of all that is marked there; patterns that are not here have none. */
   const best = new Map<number, number>();
+  for (const [code, likelihood] of likelihoods(marks, evidence))
+    for (const row of listAt(marks.bearers, code)) best.set(row, (best.get(row) ?? 0) + likelihood);
+  // Several marks on a part are not as many chances: one of them was read.
+  for (const [row, sum] of best) best.set(row, sum / Math.max(1, marksToRead(marks, row, evidence)));
   const explain = (row: number, likelihood: number) => {
     if (likelihood > (best.get(row) ?? 0)) best.set(row, likelihood);
   };
-  for (const [code, likelihood] of likelihoods(marks, evidence))
-    for (const row of listAt(marks.bearers, code)) explain(row, likelihood);
   for (const { scheme, rows } of index.schemes) {
     const likelihood = ASSUMED.ofScheme * schemeChance(scheme, evidence.positions);
     if (likelihood > chance) for (const row of rows) explain(row, likelihood);
@@ -79,17 +81,31 @@ function* likelihoods(
       let aligner = aligners.get(making);
       if (!aligner) aligners.set(making, (aligner = new Aligner(evidence.positions, making)));
       if (!aligner.mayExplain(marks.characters[2 * code] ?? 0, marks.characters[2 * code + 1] ?? 0)) continue;
-      const likelihood = Math.exp(aligner.logLikelihood(mark.text)) * placing(mark, evidence.making, evidence.place);
+      const likelihood = Math.exp(aligner.logLikelihood(mark.text)) * placing(mark, evidence);
       if (likelihood > 0) yield [code, likelihood];
     }
   }
 }
 
-/** What it costs that a mark is found elsewhere, or made otherwise, than the catalogue records. */
-function placing(mark: Pick<Mark, 'making' | 'place'>, making: Making | undefined, place: string | undefined): number {
+/**
+ * How readily a mark of the catalogue is the one that was read: less where it is found elsewhere, or made otherwise,
+ * than is recorded; a number from a box or a list less than what stands on the part, where nobody says which it is.
+ */
+function placing(mark: Pick<Mark, 'making' | 'place'>, { making, place }: MarkEvidence): number {
   const otherMaking = making !== undefined && mark.making !== 'tag' && making !== mark.making;
   const otherPlace = place !== undefined && mark.place !== undefined && place !== mark.place;
-  return (otherMaking ? ASSUMED.elsewhere : 1) * (otherPlace ? ASSUMED.elsewhere : 1);
+  const onBox = making === undefined && mark.making === 'tag';
+  return (otherMaking ? ASSUMED.elsewhere : 1) * (otherPlace ? ASSUMED.elsewhere : 1) * (onBox ? ASSUMED.ofBox : 1);
+}
+
+/** Among how many marks of a pattern the one that was read is one. */
+function marksToRead(marks: MarkColumn, row: number, evidence: MarkEvidence): number {
+  let sum = 0;
+  for (const code of listAt(marks.ofPattern, row)) {
+    const mark = marks.distinct[code];
+    if (mark) sum += placing(mark, evidence);
+  }
+  return sum;
 }
 
 /** Patterns made in a service size that the mark may be the stamp of, with the chance of that. */

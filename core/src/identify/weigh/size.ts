@@ -2,12 +2,14 @@ import type { Size } from '../../catalogue/size.js';
 import { ASSUMED } from '../assumptions.js';
 import type { Column } from '../columns.js';
 import type { SizeEvidence, StepEvidence } from '../evidence.js';
-import { chanceDensity, sizeDensity, stepAt, stepShare } from '../sizeLikelihood.js';
+import { pairsOf, sharesBeside, stepsMeasured, stepsSaid } from '../besideSteps.js';
+import { chanceDensity, sizeDensity, stepAt, stepShares } from '../sizeLikelihood.js';
+import { tiedTo } from '../tiedSizes.js';
 import { fixed, type Weighed } from './weighed.js';
 
 /** Mean over the patterns that state a value, of what is given by code; and how many those are. */
-export function meanByCode<T>(
-  column: Column<T>,
+export function meanByCode(
+  column: { readonly counts: ArrayLike<number> },
   byCode: Float64Array,
 ): { readonly mean: number; readonly stated: number } {
   let sum = 0;
@@ -20,44 +22,77 @@ export function meanByCode<T>(
   return { mean: stated > 0 ? sum / stated : 0, stated };
 }
 
-/** What the weight of a size is made of, by code. */
-export function sizeRatios(column: Column<Size>, { parameter, estimate, step }: SizeEvidence) {
-  const densities = new Float64Array(column.distinct.length + 1);
-  column.distinct.forEach((size, at) => (densities[at + 1] = sizeDensity(size, parameter, estimate, step)));
+/** What the weight of a size is made of, by code: of the column, or of its pairs with the size it is told beside. */
+export function sizeRatios(column: Column<Size>, evidence: SizeEvidence, other?: Column<Size>) {
+  const { parameter, estimate, step, given } = evidence;
+  const tie = tiedTo(parameter.id);
   const chance = chanceDensity(parameter, estimate.mean);
-  const unknown = (1 - ASSUMED.sharedSize) * chance + ASSUMED.sharedSize * meanByCode(column, densities).mean;
-  return { densities, chance, unknown };
+  const plain = new Float64Array(column.distinct.length + 1);
+  column.distinct.forEach((size, at) => (plain[at + 1] = sizeDensity(size, parameter, estimate, step)));
+  const unknown = (1 - ASSUMED.sharedSize) * chance + ASSUMED.sharedSize * meanByCode(column, plain).mean;
+  if (!given || !other || !tie) return { codes: column.codes, densities: plain, chance, unknown };
+  const pairs = pairsOf(other, column);
+  const before = other.distinct.map((size) => stepsMeasured(size, given));
+  const densities = Float64Array.from(pairs.second, (code, at) => {
+    const [size, beside, steps] = [
+      column.distinct[code - 1],
+      other.distinct[(pairs.first[at] ?? 0) - 1],
+      before[(pairs.first[at] ?? 0) - 1],
+    ];
+    // Where it is nothing at any step, no share of theirs makes it more.
+    if (!size || !beside || !steps || plain[code] === 0) return plain[code] ?? 0;
+    return sizeDensity(size, parameter, estimate, step, sharesBeside(size, beside, steps, tie));
+  });
+  return { codes: pairs.codes, densities, chance, unknown };
 }
 
 /** Chance that a measured size is a slip. */
 export const sizeMistaken = ({ confirmed }: SizeEvidence): number =>
   confirmed ? ASSUMED.sizeMistakenTwice : ASSUMED.sizeMistaken;
 
-/** A measured size: the density of each distinct size at it, against that of a part of which nothing is known. */
-export function weighSize(column: Column<Size>, evidence: SizeEvidence): Weighed {
-  const { densities, chance, unknown } = sizeRatios(column, evidence);
+/**
+ * A measured size: the density of each distinct size at it, against that of a part of which nothing is known.
+ *
+ * @param other the size it is told beside, where it is
+ */
+export function weighSize(column: Column<Size>, evidence: SizeEvidence, other?: Column<Size>): Weighed {
+  const { codes, densities, chance, unknown } = sizeRatios(column, evidence, other);
   const mistaken = sizeMistaken(evidence);
   const byCode = Int32Array.from(densities, (density, code) =>
     code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * density + mistaken * chance) / unknown)),
   );
-  return { evidence, form: 'column', codes: column.codes, byCode, logUnknown: Math.log(unknown) };
+  return { evidence, form: 'column', codes, byCode, logUnknown: Math.log(unknown) };
 }
 
-/** A service size said of the part: whether the pattern is made in it, and how usual that is. */
-export function weighStep(column: Column<Size>, evidence: StepEvidence): Weighed {
-  const chances = new Float64Array(column.distinct.length + 1);
-  column.distinct.forEach((size, at) => {
+/**
+ * A service size said of the part: whether the pattern is made in it, and how usual that is.
+ *
+ * @param other the size it is told beside, where it is
+ */
+export function weighStep(column: Column<Size>, evidence: StepEvidence, other?: Column<Size>): Weighed {
+  const { given } = evidence;
+  const tie = tiedTo(evidence.parameter.id);
+  const pairs = given && other && tie ? pairsOf(other, column) : undefined;
+  const chanceOf = (size: Size, shares: ArrayLike<number>): number => {
     const step = stepAt(size, evidence.offset);
-    chances[at + 1] =
-      step === undefined
-        ? 1 - ASSUMED.stepRight
-        : ASSUMED.stepRight * stepShare(size, step) + (1 - ASSUMED.stepRight) / (size.service.length + 1);
-  });
-  const unknown = meanByCode(column, chances).mean;
+    return step === undefined
+      ? 1 - ASSUMED.stepRight
+      : ASSUMED.stepRight * (shares[step] ?? 0) + (1 - ASSUMED.stepRight) / (size.service.length + 1);
+  };
+  const plain = new Float64Array(column.distinct.length + 1);
+  column.distinct.forEach((size, at) => (plain[at + 1] = chanceOf(size, stepShares(size))));
+  const chances = pairs
+    ? Float64Array.from(pairs.second, (code, at) => {
+        const [size, beside] = [column.distinct[code - 1], other?.distinct[(pairs.first[at] ?? 0) - 1]];
+        if (!size || !beside || !given || !tie) return plain[code] ?? 0;
+        return chanceOf(size, sharesBeside(size, beside, stepsSaid(beside, given.offset), tie));
+      })
+    : plain;
+  const unknown = meanByCode(pairs ?? column, chances).mean;
   return {
     evidence,
     form: 'column',
-    codes: column.codes,
+    codes: pairs?.codes ?? column.codes,
     byCode: Int32Array.from(chances, (chance, code) => (code === 0 ? 0 : fixed(Math.log(chance / unknown)))),
   };
 }

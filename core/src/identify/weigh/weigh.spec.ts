@@ -5,7 +5,8 @@ import { normaliseMark } from '../../marks/markText';
 import { CATALOGUE, words } from '../../testing/demo';
 import { ASSUMED, decibans } from '../assumptions';
 import { indexCatalogue } from '../catalogueIndex';
-import { evidenceFrom, type Evidence as AnyEvidence } from '../evidence';
+import type { Evidence as AnyEvidence } from '../evidence';
+import { evidenceFrom } from '../gather/index';
 import { chanceDensity, sizeDensity } from '../sizeLikelihood';
 import { weigh } from './index';
 import { FIXED, ratioAt } from './weighed';
@@ -33,19 +34,27 @@ function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
   }
   if (evidence.sort === 'look') {
     const option = pattern.features[evidence.feature.id];
-    const options = 'options' in evidence.feature.form ? evidence.feature.form.options.length : 6;
-    return option === undefined
-      ? undefined
-      : option === evidence.option
-        ? 1 - evidence.feature.misjudged
-        : evidence.feature.misjudged / (options - 1);
+    if (option === undefined) return undefined;
+    if (option === evidence.option) return 1 - evidence.feature.misjudged;
+    if ('options' in evidence.feature.form)
+      return evidence.feature.misjudged / (evidence.feature.form.options.length - 1);
+    // Four of five miscounts are off by one, either way; the rest is spread over the other three of six.
+    return evidence.feature.misjudged * (Math.abs(Number(option) - Number(evidence.option)) === 1 ? 0.4 : 0.2 / 3);
   }
-  const aligner = new Aligner(evidence.positions, evidence.making ?? 'cast');
+  // One of all that is marked was read, sooner one made as it is said to be.
   const marks = [
-    ...pattern.marks.filter((mark) => mark.making === 'cast').map((mark) => mark.text),
-    ...pattern.numbers.map(({ number }) => number),
+    ...pattern.marks.map(({ text, making }) => ({ text, weight: making === 'cast' || making === 'tag' ? 1 : 0.3 })),
+    ...pattern.numbers.map(({ number }) => ({ text: number, weight: 1 })),
   ];
-  const best = Math.max(...marks.map((mark) => Math.exp(aligner.logLikelihood(normaliseMark(mark)))));
+  const aligner = new Aligner(evidence.positions, evidence.making ?? 'cast');
+  const among = Math.max(
+    1,
+    marks.reduce((sum, { weight }) => sum + weight, 0),
+  );
+  const best = marks.reduce(
+    (sum, { text, weight }) => sum + (weight * Math.exp(aligner.logLikelihood(normaliseMark(text)))) / among,
+    0,
+  );
   return (1 - ASSUMED.markUnrecorded) * best + ASSUMED.markUnrecorded * Math.exp(logChance(evidence.positions));
 }
 

@@ -157,6 +157,7 @@ export const engine: Answering<'engine'> = (workshop, { entry, readings = [], sp
   return {
     engine: lineUpTold(found.engine, variantNaming(catalogue), all),
     parts: found.parts.map(part),
+    alike: found.alike,
     mixed: found.mixed,
   };
 };
