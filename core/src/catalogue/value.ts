@@ -6,7 +6,7 @@ import type { Described } from './pattern.js';
 import { sizeFrom, type Size } from './size.js';
 
 /** What a record's plain values count as when it names no source. */
-const USUAL_SOURCE: ClaimSource = { kind: 'makersSheet' };
+export const USUAL_SOURCE: ClaimSource = { kind: 'makersSheet' };
 
 /** How far below the strongest voice a contradicting one still widens the limits, in steps of CLAIM_KINDS. */
 const HEARD_WITHIN = 1;
@@ -21,7 +21,7 @@ export interface Voice<T> {
 }
 
 /** A value with every voice about it, the used one first. */
-interface Derived<T> {
+export interface Derived<T> {
   readonly value: T;
   /** True when two voices cannot both be right. */
   readonly disputed: boolean;

@@ -21,6 +21,20 @@ export const ASSUMED = {
   markUnrecorded: 0.05,
   /** The same, of a mark like none of the kind: a date, a foundry, a workshop. */
   markOfOthers: 0.3,
+  /**
+   * The catalogue is wrong about a value, by who says so: a slip of the pen, another version, a memory. A part cannot
+   * tell a wrong sheet from a sister; small figures for what is in print make it a sister, which is looked into.
+   */
+  recordWrong: {
+    measuredHere: 0.0001,
+    makersSheet: 0.0002,
+    suppliersList: 0.001,
+    peer: 0.003,
+    inferred: 0.01,
+    hearsay: 0.03,
+  },
+  /** The same, of a value that one source contradicts another about. */
+  disputedWrong: 0.1,
   /** A journal that can be reground has not been. */
   standardSize: 0.75,
   /** A part worn several times more than is usual. */

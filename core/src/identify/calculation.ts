@@ -6,7 +6,7 @@ import type { CatalogueIndex } from './catalogueIndex.js';
 import type { SizeEvidence } from './evidence.js';
 import type { Identification } from './identify.js';
 import { explainSize } from './sizeLikelihood.js';
-import { faceChance } from './weigh/face.js';
+import { faceChance, facesOnRecord } from './weigh/face.js';
 import { answersOf, lookChance } from './weigh/look.js';
 import { unrecorded } from './weigh/mark.js';
 import { sizeMistaken, sizeRatios } from './weigh/size.js';
@@ -62,9 +62,9 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
       if (!column || recorded === undefined) return [['The catalogue does not say, so the ratio is 1.']];
       return [
         [
-          `A face is taken for another, or called by another’s name, ${figure(100 * ASSUMED.faceMistaken)} times in a hundred, over ${column.distinct.length} patterns on record.`,
+          `A face is taken for another, or called by another’s name, ${figure(100 * ASSUMED.faceMistaken)} times in a hundred, over ${facesOnRecord(column)} patterns on record.`,
         ],
-        [`P(called so | this pattern) = ${figure(faceChance(recorded, evidence.pattern, column.distinct.length))}.`],
+        [`P(called so | this pattern) = ${figure(faceChance(recorded, evidence.pattern, facesOnRecord(column)))}.`],
         [
           'A part in no catalogue has one of the patterns of the catalogue, or one of its own (Laplace’s rule of succession).',
         ],
@@ -116,10 +116,11 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const size = column?.distinct[code - 1];
   if (!column || !size) return [['The catalogue does not say, so the ratio is 1.']];
   const { quantity } = parameter;
-  const { codes, densities, chance, unknown } = sizeRatios(column, evidence, besideColumn(index, evidence));
+  const { codes, densities, wrong, chance, unknown } = sizeRatios(column, evidence, besideColumn(index, evidence));
   const density = densities[codes[row] ?? 0] ?? 0;
   const { limits } = explainSize(size, parameter, estimate, step);
   const mistaken = sizeMistaken(evidence);
+  const right = (1 - mistaken) * (1 - (wrong[codes[row] ?? 0] ?? 0));
   return [
     sentence`Measured ${value(estimate.mean, quantity)}, standard uncertainty u = √(a²/3 + d²/12 + s²/n) = ${value(estimate.uncertainty, quantity)}, with a = ${value(tool.permissibleError, quantity)} and d = ${value(tool.resolution, quantity)} of the ${tool.name.toLowerCase()} (JCGM 100:2008); expanded, k = ${COVERAGE}: ${value(COVERAGE * estimate.uncertainty, quantity)}.`,
     sentence`Limits that explain it best: ${band(limits, quantity)}${size.toleranceAssumed ? ', of which the tolerance is the one usual for the kind' : ''}; ${parameter.wear === 'neither' ? 'it does not wear' : `wear ${parameter.wear === 'shrinks' ? 'makes it smaller' : 'makes it larger'}, on average by `}${parameter.wear === 'neither' ? '' : value(parameter.usualWear, quantity)}.`,
@@ -127,7 +128,7 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
       `Density at the reading, over all service sizes: ${figure(density)} per unit for this pattern; ${figure(chance)} for a part of which nothing is known; ${figure(unknown)} for one in no catalogue, which shares its size with those of the catalogue ${figure(100 * ASSUMED.sharedSize)} times in a hundred.`,
     ],
     [
-      `Ratio: (${figure(1 - mistaken)} × ${figure(density)} + ${figure(mistaken)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(mistaken)} of sizes ${evidence.confirmed ? 'that are read twice ' : ''}are slips.`,
+      `Ratio: (${figure(right)} × ${figure(density)} + ${figure(1 - right)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(mistaken)} of sizes ${evidence.confirmed ? 'that are read twice ' : ''}are slips, and ${figure(wrong[codes[row] ?? 0] ?? 0)} of what the catalogue says after such a source is wrong.`,
     ],
   ];
 }

@@ -4,7 +4,9 @@ import { monthOf } from '../catalogue/figure.js';
 import type { Described, Mark, Pattern, Variant } from '../catalogue/pattern.js';
 import type { Scheme } from '../catalogue/scheme.js';
 import { sizeFrom, type Size } from '../catalogue/size.js';
-import { optionOf, sizeOf } from '../catalogue/value.js';
+import type { ClaimKind } from '../catalogue/claim.js';
+import { optionOf, sizeOf, USUAL_SOURCE, type Derived } from '../catalogue/value.js';
+import { ASSUMED } from './assumptions.js';
 import { describedAs, parameterOf, type DescribedId, type KindId } from '../dictionary/dictionary.js';
 import { characterSet } from '../marks/characterSet.js';
 import { normaliseMark } from '../marks/markText.js';
@@ -258,6 +260,12 @@ export function indexEngines(catalogue: Indexed): CatalogueIndex {
 const familyNames = (catalogue: Indexed): ReadonlyMap<string, string> =>
   new Map((catalogue.families ?? []).map((family) => [family.id, familyName(family.maker, family.name, catalogue)]));
 
+const chanceWrong = (kind: ClaimKind): number => ASSUMED.recordWrong[kind];
+
+/** A value that another voice contradicts is wrong as often as not the one or the other. */
+const wrongOf = ({ disputed, voices }: Derived<unknown>): number =>
+  disputed ? ASSUMED.disputedWrong : chanceWrong(voices[0]?.source.kind ?? USUAL_SOURCE.kind);
+
 /** Sizes and looks of some records as columns. */
 function described(
   kind: DescribedId,
@@ -275,20 +283,21 @@ function described(
     return begun;
   };
   rows.forEach((record, row) => {
+    const plain = chanceWrong(record.source?.kind ?? USUAL_SOURCE.kind);
     for (const [id, dimension] of Object.entries(record.dimensions)) {
       const key = `${dimension.low} ${dimension.high} ${dimension.unit} ${dimension.wearLimit ?? ''} ${dimension.service?.join(' ') ?? ''}`;
-      column(sizes, id).set(row, key, () => sizeFrom(dimension, parameterOf(id)));
+      column(sizes, id).set(row, key, plain, () => sizeFrom(dimension, parameterOf(id)));
     }
-    for (const [id, option] of Object.entries(record.features)) column(looks, id).set(row, option, () => option);
+    for (const [id, option] of Object.entries(record.features)) column(looks, id).set(row, option, plain, () => option);
     for (const [id, name] of Object.entries(record.interfaces ?? {}))
-      column(faces, id).set(row, normalForm(name), () => name);
+      column(faces, id).set(row, normalForm(name), plain, () => name);
     // Few have more than one voice; what those say together takes the place of the plain value.
     for (const id of new Set(record.claims?.map((claim) => claim.about))) {
       const parameter = parameters.get(id);
-      const size = parameter && sizeOf(record, parameter)?.value;
-      if (size) column(sizes, id).set(row, `${record.id} ${id}`, () => size);
-      const option = features.has(id) ? optionOf(record, id)?.value : undefined;
-      if (option !== undefined) column(looks, id).set(row, option, () => option);
+      const size = parameter && sizeOf(record, parameter);
+      if (size) column(sizes, id).set(row, `${record.id} ${id}`, wrongOf(size), () => size.value);
+      const option = features.has(id) ? optionOf(record, id) : undefined;
+      if (option) column(looks, id).set(row, option.value, wrongOf(option), () => option.value);
     }
   });
   const built = <T>(columns: Map<string, ColumnBuilder<T>>) =>

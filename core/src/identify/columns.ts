@@ -11,6 +11,8 @@ export interface Column<T> {
   readonly distinct: readonly T[];
   /** By code: how many patterns have it. */
   readonly counts: Uint32Array;
+  /** By code: chance that the catalogue is wrong about it, by who says so. What two sources say alike has two codes. */
+  readonly wrong: Float64Array;
 }
 
 const TWO_BYTES = 65_536;
@@ -19,18 +21,22 @@ const TWO_BYTES = 65_536;
 export class ColumnBuilder<T> {
   private readonly codeOf = new Map<string, number>();
   private readonly distinct: T[] = [];
+  private readonly wrong: number[] = [];
   private readonly codes: Uint32Array;
 
   constructor(length: number) {
     this.codes = new Uint32Array(length);
   }
 
-  set(row: number, key: string, make: () => T): void {
-    let code = this.codeOf.get(key);
+  /** @param wrong chance that the catalogue is wrong about it */
+  set(row: number, key: string, wrong: number, make: () => T): void {
+    const said = `${key} ${wrong}`;
+    let code = this.codeOf.get(said);
     if (code === undefined) {
       this.distinct.push(make());
+      this.wrong.push(wrong);
       code = this.distinct.length;
-      this.codeOf.set(key, code);
+      this.codeOf.set(said, code);
     }
     this.codes[row] = code;
   }
@@ -41,6 +47,7 @@ export class ColumnBuilder<T> {
     return {
       codes: this.distinct.length < TWO_BYTES ? Uint16Array.from(this.codes) : this.codes,
       distinct: this.distinct,
+      wrong: Float64Array.of(0, ...this.wrong),
       counts,
     };
   }

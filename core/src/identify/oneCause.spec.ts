@@ -107,3 +107,32 @@ describe('a count', () => {
     expect(chances.reduce((sum, chance) => sum + chance, 0)).toBeLessThanOrEqual(1 + 1e-9);
   });
 });
+
+describe('a value of the catalogue', () => {
+  // The order of the sources is common practice, no source.
+  it('speaks the less against a part the weaker its source is', () => {
+    const index = (kind: 'makersSheet' | 'hearsay') =>
+      indexCatalogue('crank', {
+        patterns: [
+          {
+            id: 'one',
+            kind: 'crank',
+            name: 'one',
+            dimensions: { 'crank.stroke': { low: '85.7', high: '85.8', unit: 'mm' } },
+            features: { 'crank.mainCount': '5' },
+            interfaces: {},
+            marks: [],
+            numbers: [],
+            source: { kind },
+          },
+        ],
+      });
+    for (const line of ['stroke 90 caliper', '7 mains']) {
+      const [sheet = NaN, heard = NaN] = (['makersSheet', 'hearsay'] as const).map((kind) =>
+        new Identification(index(kind)).read(readEntry(line, 'crank').words).scoreOf(0),
+      );
+      expect(heard).withContext(line).toBeGreaterThan(sheet);
+      expect(heard).withContext(line).toBeLessThan(0);
+    }
+  });
+});

@@ -155,6 +155,8 @@ function told(part: HiddenPart, line: SheetLine, trouble: Trouble, next: () => n
         const pair = next() < trouble.confused ? ALIKE.find((two) => two.includes(each)) : undefined;
         return pair ? pair.replace(each, '') : each;
       }).join('');
+      // Where nothing is left to read nobody writes a mark down.
+      if (!/[^?]/.test(characters)) return [];
       const date = `${'ABCDEFGHJKLM'.charAt(Math.floor(next() * 12))}${Math.floor(1 + next() * 28)}${Math.floor(next() * 10)}`;
       return [
         { ...reading, characters, text: `${reading.text} ${characters}` },

@@ -21,6 +21,10 @@ export function answersIn(index: CatalogueIndex, { id, form }: Feature): readonl
   return [...new Set(index.looks.get(id)?.distinct)].sort((a, b) => Number(a) - Number(b));
 }
 
+/** How many patterns have an option, whoever says so. */
+const countOf = ({ distinct, counts }: Column<string>, option: string): number =>
+  distinct.reduce((sum, each, at) => (each === option ? sum + (counts[at + 1] ?? 0) : sum), 0);
+
 /** What would be seen; undefined where the catalogue does not tell these apart by it. */
 export function foreseeLook(index: CatalogueIndex, hypotheses: Hypotheses, feature: Feature): Outcomes | undefined {
   const column = index.looks.get(feature.id);
@@ -28,7 +32,7 @@ export function foreseeLook(index: CatalogueIndex, hypotheses: Hypotheses, featu
   const recorded = hypotheses.rows.map((row) => at(column, row));
   if (new Set(recorded.filter((option) => option !== undefined)).size < 2) return undefined;
   const options = answersIn(index, feature);
-  const usual = Float64Array.from(options, (option) => (column.counts[column.distinct.indexOf(option) + 1] ?? 0) + 1);
+  const usual = Float64Array.from(options, (option) => countOf(column, option) + 1);
   const sum = usual.reduce((total, each) => total + each, 0);
   return {
     count: options.length,

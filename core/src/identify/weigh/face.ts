@@ -18,14 +18,20 @@ export function faceChance(recorded: string, called: string, others: number): nu
   }
 }
 
+/** How many patterns of a face the catalogue knows, whoever names them. */
+export const facesOnRecord = ({ distinct }: Column<string>): number => new Set(distinct).size;
+
 /**
  * What the pattern of a face is called, against an unknown part, which has one of those of the catalogue or one of its
  * own (Laplace's rule).
  */
 export function weighFace(column: Column<string>, evidence: FaceEvidence): Weighed {
-  const others = column.distinct.length;
-  const chances = new Float64Array(others + 1);
-  column.distinct.forEach((each, at) => (chances[at + 1] = faceChance(each, evidence.pattern, others)));
+  const others = facesOnRecord(column);
+  const chances = new Float64Array(column.distinct.length + 1);
+  column.distinct.forEach((each, at) => {
+    const wrong = column.wrong[at + 1] ?? 0;
+    chances[at + 1] = (1 - wrong) * faceChance(each, evidence.pattern, others) + wrong / others;
+  });
   const { mean, stated } = meanByCode(column, chances);
   const unknown = (mean * stated + 1) / (stated + others + 1);
   return {

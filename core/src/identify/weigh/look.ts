@@ -42,9 +42,13 @@ function shareOfErrors({ form }: Feature, recorded: string, seen: string): numbe
 export function weighLook(column: Column<string>, evidence: LookEvidence): Weighed {
   const { feature, option, not } = evidence;
   const chances = new Float64Array(column.distinct.length + 1);
-  column.distinct.forEach((each, at) => (chances[at + 1] = lookChance(feature, each, option, not)));
-  const { mean, stated } = meanByCode(column, chances);
   const answers = answersOf(feature);
+  const byChance = (not ? answers - 1 : 1) / answers;
+  column.distinct.forEach((each, at) => {
+    const wrong = column.wrong[at + 1] ?? 0;
+    chances[at + 1] = (1 - wrong) * lookChance(feature, each, option, not) + wrong * byChance;
+  });
+  const { mean, stated } = meanByCode(column, chances);
   const unknown = (mean * stated + (not ? answers - 1 : 1)) / (stated + answers);
   return {
     evidence,

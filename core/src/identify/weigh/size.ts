@@ -30,7 +30,7 @@ export function sizeRatios(column: Column<Size>, evidence: SizeEvidence, other?:
   const plain = new Float64Array(column.distinct.length + 1);
   column.distinct.forEach((size, at) => (plain[at + 1] = sizeDensity(size, parameter, estimate, step)));
   const unknown = (1 - ASSUMED.sharedSize) * chance + ASSUMED.sharedSize * meanByCode(column, plain).mean;
-  if (!given || !other || !tie) return { codes: column.codes, densities: plain, chance, unknown };
+  if (!given || !other || !tie) return { codes: column.codes, densities: plain, wrong: column.wrong, chance, unknown };
   const pairs = pairsOf(other, column);
   const before = other.distinct.map((size) => stepsMeasured(size, given));
   const densities = Float64Array.from(pairs.second, (code, at) => {
@@ -43,7 +43,8 @@ export function sizeRatios(column: Column<Size>, evidence: SizeEvidence, other?:
     if (!size || !beside || !steps || plain[code] === 0) return plain[code] ?? 0;
     return sizeDensity(size, parameter, estimate, step, sharesBeside(size, beside, steps, tie));
   });
-  return { codes: pairs.codes, densities, chance, unknown };
+  const wrong = Float64Array.from(pairs.second, (code) => column.wrong[code] ?? 0);
+  return { codes: pairs.codes, densities, wrong, chance, unknown };
 }
 
 /** Chance that a measured size is a slip. */
@@ -56,11 +57,12 @@ export const sizeMistaken = ({ confirmed }: SizeEvidence): number =>
  * @param other the size it is told beside, where it is
  */
 export function weighSize(column: Column<Size>, evidence: SizeEvidence, other?: Column<Size>): Weighed {
-  const { codes, densities, chance, unknown } = sizeRatios(column, evidence, other);
+  const { codes, densities, wrong, chance, unknown } = sizeRatios(column, evidence, other);
   const mistaken = sizeMistaken(evidence);
-  const byCode = Int32Array.from(densities, (density, code) =>
-    code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * density + mistaken * chance) / unknown)),
-  );
+  const byCode = Int32Array.from(densities, (density, code) => {
+    const right = (1 - mistaken) * (1 - (wrong[code] ?? 0));
+    return code === 0 ? 0 : fixed(Math.log((right * density + (1 - right) * chance) / unknown));
+  });
   return { evidence, form: 'column', codes, byCode, logUnknown: Math.log(unknown) };
 }
 

@@ -1,3 +1,4 @@
+import { disputedIds } from '../../catalogue/value';
 import type { Pattern } from '../../catalogue/pattern';
 import { sizeFrom } from '../../catalogue/size';
 import { Aligner, logChance } from '../../marks/alignment';
@@ -24,7 +25,9 @@ function plainly(evidence: Evidence): number[] {
   const stated = likelihoods.filter((each) => each !== undefined);
   const mean = stated.reduce((sum, each) => sum + each, 0) / stated.length;
   const unknown = unknownOf(evidence, mean, stated.length);
-  return likelihoods.map((each) => (each === undefined ? 0 : Math.log(mistaken(evidence, each) / unknown)));
+  return likelihoods.map((each, row) =>
+    each === undefined ? 0 : Math.log(mistaken(evidence, each, wrongIn(patterns[row], evidence)) / unknown),
+  );
 }
 
 function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
@@ -35,11 +38,12 @@ function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
   if (evidence.sort === 'look') {
     const option = pattern.features[evidence.feature.id];
     if (option === undefined) return undefined;
-    if (option === evidence.option) return 1 - evidence.feature.misjudged;
-    if ('options' in evidence.feature.form)
-      return evidence.feature.misjudged / (evidence.feature.form.options.length - 1);
+    const { form, misjudged } = evidence.feature;
+    const [answers, wrong] = ['options' in form ? form.options.length : 6, wrongIn(pattern, evidence)];
     // Four of five miscounts are off by one, either way; the rest is spread over the other three of six.
-    return evidence.feature.misjudged * (Math.abs(Number(option) - Number(evidence.option)) === 1 ? 0.4 : 0.2 / 3);
+    const otherwise =
+      'options' in form ? 1 / (answers - 1) : Math.abs(Number(option) - Number(evidence.option)) === 1 ? 0.4 : 0.2 / 3;
+    return (1 - wrong) * (option === evidence.option ? 1 - misjudged : misjudged * otherwise) + wrong / answers;
   }
   // One of all that is marked was read, sooner one made as it is said to be.
   const marks = [
@@ -69,11 +73,18 @@ function unknownOf(evidence: Evidence, mean: number, stated: number): number {
   return (mean * stated + 1) / (stated + options);
 }
 
-const mistaken = (evidence: Evidence, density: number): number =>
-  evidence.sort === 'size'
-    ? (1 - ASSUMED.sizeMistaken) * density +
-      ASSUMED.sizeMistaken * chanceDensity(evidence.parameter, evidence.estimate.mean)
-    : density;
+/** How often the catalogue is wrong about a value of a pattern. */
+function wrongIn(pattern: Pattern | undefined, evidence: Evidence): number {
+  const about = evidence.sort === 'size' ? evidence.parameter.id : evidence.sort === 'look' ? evidence.feature.id : '';
+  if (pattern && disputedIds(pattern).includes(about)) return ASSUMED.disputedWrong;
+  return ASSUMED.recordWrong[pattern?.source?.kind ?? 'makersSheet'];
+}
+
+function mistaken(evidence: Evidence, density: number, wrong: number): number {
+  if (evidence.sort !== 'size') return density;
+  const right = (1 - ASSUMED.sizeMistaken) * (1 - wrong);
+  return right * density + (1 - right) * chanceDensity(evidence.parameter, evidence.estimate.mean);
+}
 
 describe('weighing', () => {
   for (const text of [
