@@ -69,7 +69,17 @@ export {
   SpecimenSchema,
   whyUnread,
 } from './readings/index.js';
-export type { Completion, Entry, Reading, Specimen, SpecimenFile, Understood } from './readings/index.js';
+export { CONFIRMED_BY } from './readings/index.js';
+export type {
+  Completion,
+  Confirmed,
+  ConfirmedBy,
+  Entry,
+  Reading,
+  Specimen,
+  SpecimenFile,
+  Understood,
+} from './readings/index.js';
 export {
   CATALOGUE_FORMAT,
   CATALOGUE_VERSION,
@@ -132,6 +142,7 @@ export {
   advise,
   bytesOf,
   checkKey,
+  checkOwnAssumptions,
   Identification,
   identify,
   indexCatalogue,
@@ -140,12 +151,11 @@ export {
   sayStrength,
 } from './identify/index.js';
 export type { Status } from './identify/index.js';
+export { asDimension, bandsOf, brier } from './learning/index.js';
 export { FOREIGN_BELOW, JobFileSchema } from './engine/index.js';
 export type { Job, JobFile } from './engine/index.js';
 export {
   answer,
-  bandsOf,
-  brier,
   byExactNumber,
   byNearestSizes,
   drawPart,
@@ -230,6 +240,7 @@ export {
   ImportSchema,
   JobBodySchema,
   MOST_A_SIDE,
+  MOST_CONFIRMED,
   MOST_OF_SHELF,
   MOST_TOGETHER,
   PhotographSchema,
@@ -285,6 +296,7 @@ export type {
   ReadingChange,
   RecordedRound,
   Requests,
+  MeasuredHereTold,
   RoundEndAnswer,
   RoundRecord,
   ServerEvent,

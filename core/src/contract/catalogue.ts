@@ -4,6 +4,7 @@ import { YearsSchema } from '../catalogue/figure.js';
 import { SchemeSchema, type Scheme } from '../catalogue/scheme.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
+import { ConfirmedSpecimens } from './parts.js';
 import { question } from './question.js';
 import { ROUTES } from './routes.js';
 import { findingSchema, IdSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
@@ -77,6 +78,7 @@ export const audit = question({
       rule: Type.Optional(Type.String({ maxLength: 40, description: 'Only findings of this rule' })),
       from: Type.Optional(Type.Integer({ minimum: 0, description: 'The first of each rule to be told' })),
       most: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ON_A_PAGE, description: 'How many of each rule' })),
+      specimens: ConfirmedSpecimens,
       units: Units,
     },
     { additionalProperties: false },

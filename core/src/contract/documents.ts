@@ -51,6 +51,7 @@ export const SpecimenSummarySchema = Type.Object({
   version: VersionSchema,
   updatedAt: Type.String(),
   job: Type.Optional(Type.String({ description: 'The job whose engine it belongs to' })),
+  confirmed: Type.Optional(Type.Literal(true, { description: 'It is known what it is' })),
 });
 export type SpecimenSummary = Static<typeof SpecimenSummarySchema>;
 

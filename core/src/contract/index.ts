@@ -13,6 +13,7 @@ import {
   tree,
   variantsOf,
 } from './catalogue.js';
+import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
 import { engines, grid, gridGroups, gridOrder, gridRows, gridSides, interchange, whatElse } from './interchange.js';
@@ -22,6 +23,7 @@ export { AS_MEASURED, readAddress, writeAddress, type Address } from './address.
 export { CatalogueChangesSchema, RecordTypeSchema } from './catalogue.js';
 export type { CatalogueChanges, ChoiceTold, Excerpt } from './catalogue.js';
 export * from './documents.js';
+export type { MeasuredHereTold } from './learning.js';
 export type { RoundEndAnswer, SheetLineTold } from './practice.js';
 export type { AdviceTold, CandidateTold, CheckTold, LineUpTold, PartInEngineTold } from './identify.js';
 export { DOCUMENT_SORTS, type DocumentSort } from './documentSort.js';
@@ -37,7 +39,7 @@ export type {
   OptionTold,
   TakingTold,
 } from './interchange.js';
-export { MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
+export { MOST_A_SIDE, MOST_CONFIRMED, MOST_LISTED, MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
 export { type PartRef } from './parts.js';
 export type { Question } from './question.js';
 export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';
@@ -70,6 +72,7 @@ export const QUESTIONS = {
   variantsOf,
   pick,
   faces,
+  calibration,
   practiceSheet,
   practiceAsk,
   practiceEnd,

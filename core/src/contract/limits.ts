@@ -6,3 +6,5 @@ export const MOST_A_SIDE = 1000;
 export const MOST_OF_SHELF = 500;
 /** Parts of one bench that are judged together. */
 export const MOST_TOGETHER = 60;
+/** At most so many confirmed specimens are learnt from, the last changed. */
+export const MOST_CONFIRMED = 2000;

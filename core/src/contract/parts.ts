@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { MOST_TOGETHER } from './limits.js';
+import { MOST_CONFIRMED, MOST_TOGETHER } from './limits.js';
 import { SpecimenSchema } from '../readings/reading.js';
 
 /**
@@ -50,3 +50,11 @@ export const AddressSchema = Type.String({
   description: '`pattern:`, `specimen:`, `variant:` or `job:` with its id',
   examples: ['pattern:ambit-crank-3'],
 });
+
+/** Confirmed specimens that something is learnt from. */
+export const ConfirmedSpecimens = Type.Optional(
+  Type.Array(SpecimenSchema, {
+    maxItems: MOST_CONFIRMED,
+    description: 'Confirmed specimens; all that are stored where nothing is said',
+  }),
+);

@@ -36,6 +36,7 @@ export const ROUTES = {
   variantsOf: { path: '/catalogue/variants' },
   pick: { path: '/catalogue/pick' },
   faces: { path: '/catalogue/faces' },
+  calibration: { path: '/calibration' },
   practiceSheet: { path: '/practice/sheet' },
   practiceAsk: { path: '/practice/ask' },
   practiceEnd: { path: '/practice/end' },

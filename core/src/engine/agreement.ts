@@ -98,9 +98,10 @@ export class PartsInEngines {
   /** ln of how likely parts are if they are all of one pattern, any of the catalogue, or of none of it. */
   private ofOnePattern(parts: readonly Weighing[]): number {
     const index = parts[0]?.identification.index;
+    const { notInCatalogue } = index?.assumed ?? ASSUMED;
     return logSum([
-      Math.log(1 - ASSUMED.notInCatalogue) + logMean(index?.patterns.map((_id, row) => together(parts, row)) ?? []),
-      Math.log(ASSUMED.notInCatalogue) + ofNone(parts),
+      Math.log(1 - notInCatalogue) + logMean(index?.patterns.map((_id, row) => together(parts, row)) ?? []),
+      Math.log(notInCatalogue) + ofNone(parts),
     ]);
   }
 

@@ -30,7 +30,8 @@ interface EngineLineUp {
 function weighPart(specimen: Specimen, index: CatalogueIndex, identifyOptions: IdentifyOptions): Weighing {
   const identification = new Identification(index, identifyOptions).read(specimen.readings.map(({ is }) => is));
   const scores = index.patterns.map((_id, row) => identification.scoreOf(row));
-  const any = logSum([Math.log(1 - ASSUMED.notInCatalogue) + logMean(scores), Math.log(ASSUMED.notInCatalogue)]);
+  const { notInCatalogue } = index.assumed;
+  const any = logSum([Math.log(1 - notInCatalogue) + logMean(scores), Math.log(notInCatalogue)]);
   return { specimen, kind: specimen.kind, identification, any };
 }
 

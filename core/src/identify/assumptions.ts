@@ -75,6 +75,57 @@ export const ASSUMED = {
   replacedByFitting: 0.7,
 } as const;
 
+type Numbers<T> = { readonly [K in keyof T]: T[K] extends number ? number : Numbers<T[K]> };
+/** The same numbers, with the shop's own in the place of some. */
+export type Assumed = Numbers<typeof ASSUMED>;
+
+/** Numbers that records of confirmed parts can tell something of, by their ids, and what a shop may put in their place. */
+export const LEARNT = {
+  notInCatalogue: 'A part is in no catalogue',
+  sizeMistaken: 'A size is a slip',
+  faceMistaken: 'A face is called by another’s name',
+  markUnrecorded: 'A mark is read that the catalogue lacks',
+  markGone: 'A recorded mark is gone',
+  standardSize: 'A size that is reworked stands at standard',
+  muchWorn: 'A part is worn several times more than usual',
+  'claimRight.serial': 'A serial number is right',
+  'claimRight.tag': 'A tag is right',
+  'claimRight.engine': 'An engine is what it is said to be',
+  'claimRight.machine': 'A machine is right',
+  'claimRight.year': 'A year is right',
+} as const;
+export type LearntId = keyof typeof LEARNT;
+export const LEARNT_IDS = Object.keys(LEARNT) as LearntId[];
+
+/** The number of this id. */
+export function assumedOf(assumed: Assumed, id: LearntId): number {
+  const [key, about] = id.split('.') as [keyof Assumed, keyof Assumed['claimRight'] | undefined];
+  return about === undefined ? (assumed[key] as number) : assumed.claimRight[about];
+}
+
+/** Own chances that are of nothing known. */
+export const checkOwnAssumptions = (
+  own: Readonly<Record<string, number>>,
+  where: string,
+): readonly { readonly where: string; readonly what: string }[] =>
+  Object.keys(own)
+    .filter((id) => !(id in LEARNT))
+    .map((id) => ({
+      where: `${where}.${id}`,
+      what: `there is no such chance; known are ${LEARNT_IDS.join(', ')}.`,
+    }));
+
+/** The usual numbers with a shop's own in their places. */
+export function withOwn(own: Readonly<Partial<Record<LearntId, number>>> | undefined): Assumed {
+  const given = Object.entries(own ?? {}) as [LearntId, number][];
+  if (given.length === 0) return ASSUMED;
+  const claimRight = Object.fromEntries(
+    given.flatMap(([id, value]) => (id.startsWith('claimRight.') ? [[id.slice('claimRight.'.length), value]] : [])),
+  ) as Partial<Assumed['claimRight']>;
+  const plain = Object.fromEntries(given.filter(([id]) => !id.includes('.')));
+  return { ...ASSUMED, ...plain, claimRight: { ...ASSUMED.claimRight, ...claimRight } };
+}
+
 /** Decibans at and below which one piece of evidence is a strong contradiction. */
 export const STRONG_CONTRADICTION = -10;
 /** Decibans at and below which several together are as one. */

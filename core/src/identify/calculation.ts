@@ -1,7 +1,7 @@
 import { COVERAGE } from '../quantity/instrument.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import { logChance } from '../marks/alignment.js';
-import { ASSUMED, decibans } from './assumptions.js';
+import { decibans } from './assumptions.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
 import type { SizeEvidence } from './evidence.js';
 import type { Identification } from './identify.js';
@@ -62,9 +62,11 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
       if (!column || recorded === undefined) return [['The catalogue does not say, so the ratio is 1.']];
       return [
         [
-          `A face is taken for another, or called by another’s name, ${figure(100 * ASSUMED.faceMistaken)} times in a hundred, over ${facesOnRecord(column)} patterns on record.`,
+          `A face is taken for another, or called by another’s name, ${figure(100 * index.assumed.faceMistaken)} times in a hundred, over ${facesOnRecord(column)} patterns on record.`,
         ],
-        [`P(called so | this pattern) = ${figure(faceChance(recorded, evidence.pattern, facesOnRecord(column)))}.`],
+        [
+          `P(called so | this pattern) = ${figure(faceChance(index.assumed, recorded, evidence.pattern, facesOnRecord(column)))}.`,
+        ],
         [
           'A part in no catalogue has one of the patterns of the catalogue, or one of its own (Laplace’s rule of succession).',
         ],
@@ -74,7 +76,7 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
       if (evidence.positions.length === 0)
         return [
           [
-            `Where a mark is recorded it is gone ${figure(100 * ASSUMED.markGone)} times in a hundred; where none is, something stands there ${figure(100 * ASSUMED.markThere)} times.`,
+            `Where a mark is recorded it is gone ${figure(100 * index.assumed.markGone)} times in a hundred; where none is, something stands there ${figure(100 * index.assumed.markThere)} times.`,
           ],
         ];
       return [
@@ -88,13 +90,13 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
     case 'step':
       return [
         [
-          `Standard is taken for ${figure(100 * ASSUMED.standardSize)} parts in a hundred, each further service size for half as many; what is said of a size is right ${figure(100 * ASSUMED.stepRight)} times.`,
+          `Standard is taken for ${figure(100 * index.assumed.standardSize)} parts in a hundred, each further service size for half as many; what is said of a size is right ${figure(100 * index.assumed.stepRight)} times.`,
         ],
       ];
     case 'claim':
       return [
         [
-          `Such a claim is right ${figure(100 * ASSUMED.claimRight[evidence.about])} times in a hundred before the house rule, papers and tags belong to the engine ${figure(100 * ASSUMED.papers)} times, and a part is original ${figure(100 * ASSUMED.original)} times.`,
+          `Such a claim is right ${figure(100 * index.assumed.claimRight[evidence.about])} times in a hundred before the house rule, papers and tags belong to the engine ${figure(100 * index.assumed.papers)} times, and a part is original ${figure(100 * index.assumed.original)} times.`,
         ],
         [
           'The pattern counts by how many of its engines, and for how long, agree with this and with all that is claimed before it, set against the mean of all patterns.',
@@ -103,7 +105,7 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
     case 'part':
       return [
         [
-          `A part found in an engine has been there from the first ${figure(100 * ASSUMED.original)} times in a hundred; else it may be any of its kind.`,
+          `A part found in an engine has been there from the first ${figure(100 * index.assumed.original)} times in a hundred; else it may be any of its kind.`,
         ],
       ];
   }
@@ -116,16 +118,21 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const size = column?.distinct[code - 1];
   if (!column || !size) return [['The catalogue does not say, so the ratio is 1.']];
   const { quantity } = parameter;
-  const { codes, densities, wrong, chance, unknown } = sizeRatios(column, evidence, besideColumn(index, evidence));
+  const { codes, densities, wrong, chance, unknown } = sizeRatios(
+    index.assumed,
+    column,
+    evidence,
+    besideColumn(index, evidence),
+  );
   const density = densities[codes[row] ?? 0] ?? 0;
   const { limits } = explainSize(size, parameter, estimate, step);
-  const mistaken = sizeMistaken(evidence);
+  const mistaken = sizeMistaken(index.assumed, evidence);
   const right = (1 - mistaken) * (1 - (wrong[codes[row] ?? 0] ?? 0));
   return [
     sentence`Measured ${value(estimate.mean, quantity)}, standard uncertainty u = √(a²/3 + d²/12 + s²/n) = ${value(estimate.uncertainty, quantity)}, with a = ${value(tool.permissibleError, quantity)} and d = ${value(tool.resolution, quantity)} of the ${tool.name.toLowerCase()} (JCGM 100:2008); expanded, k = ${COVERAGE}: ${value(COVERAGE * estimate.uncertainty, quantity)}.`,
     sentence`Limits that explain it best: ${band(limits, quantity)}${size.toleranceAssumed ? ', of which the tolerance is the one usual for the kind' : ''}; ${parameter.wear === 'neither' ? 'it does not wear' : `wear ${parameter.wear === 'shrinks' ? 'makes it smaller' : 'makes it larger'}, on average by `}${parameter.wear === 'neither' ? '' : value(parameter.usualWear, quantity)}.`,
     [
-      `Density at the reading, over all service sizes: ${figure(density)} per unit for this pattern; ${figure(chance)} for a part of which nothing is known; ${figure(unknown)} for one in no catalogue, which shares its size with those of the catalogue ${figure(100 * ASSUMED.sharedSize)} times in a hundred.`,
+      `Density at the reading, over all service sizes: ${figure(density)} per unit for this pattern; ${figure(chance)} for a part of which nothing is known; ${figure(unknown)} for one in no catalogue, which shares its size with those of the catalogue ${figure(100 * index.assumed.sharedSize)} times in a hundred.`,
     ],
     [
       `Ratio: (${figure(right)} × ${figure(density)} + ${figure(1 - right)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(mistaken)} of sizes ${evidence.confirmed ? 'that are read twice ' : ''}are slips, and ${figure(wrong[codes[row] ?? 0] ?? 0)} of what the catalogue says after such a source is wrong.`,

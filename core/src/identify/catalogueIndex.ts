@@ -6,7 +6,7 @@ import type { Scheme } from '../catalogue/scheme.js';
 import { sizeFrom, type Size } from '../catalogue/size.js';
 import type { ClaimKind } from '../catalogue/claim.js';
 import { optionOf, sizeOf, USUAL_SOURCE, type Derived } from '../catalogue/value.js';
-import { ASSUMED } from './assumptions.js';
+import { ASSUMED, type Assumed } from './assumptions.js';
 import { describedAs, parameterOf, type DescribedId, type KindId } from '../dictionary/dictionary.js';
 import { characterSet } from '../marks/characterSet.js';
 import { normaliseMark } from '../marks/markText.js';
@@ -65,6 +65,8 @@ export interface CatalogueIndex {
   readonly schemes: readonly SchemeColumn[];
   /** Schemes of engine serials, each with the families that use it. */
   readonly serials: readonly { readonly scheme: Scheme; readonly families: readonly string[] }[];
+  /** What is taken for granted where nothing tells, with the shop's own numbers. */
+  readonly assumed: Assumed;
   /** By family id: how it is called. */
   readonly families: ReadonlyMap<string, string>;
 }
@@ -237,6 +239,7 @@ export function indexCatalogue(kind: KindId, catalogue: Indexed, before?: Catalo
     schemes: schemeColumns(kind, rows, catalogue),
     serials: before?.serials ?? serialSchemes(catalogue),
     families: before?.families ?? familyNames(catalogue),
+    assumed: ASSUMED,
   };
 }
 
@@ -254,6 +257,7 @@ export function indexEngines(catalogue: Indexed): CatalogueIndex {
     schemes: [],
     serials: serialSchemes(catalogue),
     families: familyNames(catalogue),
+    assumed: ASSUMED,
   };
 }
 

@@ -3,7 +3,7 @@ import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import { ASSUMED, decibans } from './assumptions.js';
+import { decibans } from './assumptions.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
 import type { Evidence } from './evidence.js';
 import { evidenceByKey } from './gather/index.js';
@@ -100,7 +100,7 @@ export class Identification {
   }
 
   get posterior(): Posterior {
-    return (this.last ??= this.scores.posterior(this.looksOfNone()));
+    return (this.last ??= this.scores.posterior(this.looksOfNone(), this.index.assumed.notInCatalogue));
   }
 
   /**
@@ -108,7 +108,7 @@ export class Identification {
    * One by one the looks would make a part in no catalogue out to be a medley, and far too rare.
    */
   private looksOfNone(): number {
-    const alike = ASSUMED.looksAlike;
+    const alike = this.index.assumed.looksAlike;
     return Math.log(1 - alike + alike * this.looks.meanRatio());
   }
 
@@ -190,7 +190,7 @@ export class Identification {
   get hypotheses(): Hypotheses {
     // An engine is built with whatever parts there are: that makes it no sister.
     const weighed = this.index.kind === 'variant' ? [] : this.weighed;
-    return (this.supposed ??= hypothesesOf(weighed, this.posterior, this.index.patterns.length));
+    return (this.supposed ??= hypothesesOf(weighed, this.posterior, this.index));
   }
 
   private get known(): Known {

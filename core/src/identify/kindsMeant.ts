@@ -1,7 +1,6 @@
 import type { KindId } from '../dictionary/dictionary.js';
 import { kindsUnderstanding } from '../readings/kindsUnderstanding.js';
 import type { EntryOptions } from '../readings/entryLine.js';
-import { ASSUMED } from './assumptions.js';
 import type { Identification } from './identify.js';
 
 /** A kind of part that some words may have been read on. */
@@ -27,13 +26,16 @@ export function kindsMeant(
   options: EntryOptions = {},
 ): readonly KindMeant[] {
   const weighed = kindsUnderstanding(text, options).map(({ kind, words }) => {
-    const { posterior, weighed: pieces } = identificationOf(kind).read(words);
+    const { index, posterior, weighed: pieces } = identificationOf(kind).read(words);
     const unknown = pieces.reduce((sum, { logUnknown = 0 }) => sum + logUnknown, 0);
     const silent = words.filter(({ sort }) => sort !== 'unread').length - pieces.length;
     // The chance of the words on a part of this kind, whichever it is: on one of which nothing is known, and by how
     // much more likely the parts on record make them.
     const log =
-      unknown + Math.log(ASSUMED.notInCatalogue) - Math.log(posterior.none) + Math.max(0, silent) * Math.log(UNHEARD);
+      unknown +
+      Math.log(index.assumed.notInCatalogue) -
+      Math.log(posterior.none) +
+      Math.max(0, silent) * Math.log(UNHEARD);
     return { kind, log };
   });
   const most = Math.max(...weighed.map(({ log }) => log));

@@ -92,10 +92,11 @@ export class Scores {
    * Bayes' rule, with every pattern equally likely beforehand.
    *
    * @param looksOfNone ln of how much likelier all looks together are, on a part in no catalogue, than one by one
+   * @param notInCatalogue how often a part is in no catalogue
    */
-  posterior(looksOfNone = 0): Posterior {
+  posterior(looksOfNone = 0, notInCatalogue: number = ASSUMED.notInCatalogue): Posterior {
     const { totals } = this;
-    const prior = Math.log((1 - ASSUMED.notInCatalogue) / Math.max(1, totals.length));
+    const prior = Math.log((1 - notInCatalogue) / Math.max(1, totals.length));
     let top = -0x80000000;
     // By index: over a typed array the iterator of for-of takes several times as long.
     /* eslint-disable @typescript-eslint/prefer-for-of */
@@ -117,7 +118,7 @@ export class Scores {
     }
     // Against "none": the first's own weight is (top + offset) above it.
     const first = totals.length === 0 ? -Infinity : (top + this.offset) / FIXED + prior;
-    const noneLog = Math.log(ASSUMED.notInCatalogue) + looksOfNone;
+    const noneLog = Math.log(notInCatalogue) + looksOfNone;
     const scale = Math.max(first, noneLog);
     const [patternPart, nonePart] = [Math.exp(first - scale), Math.exp(noneLog - scale)];
     const all = patternPart * sum + nonePart;

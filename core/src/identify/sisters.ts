@@ -1,4 +1,5 @@
 import { ASSUMED } from './assumptions.js';
+import type { CatalogueIndex } from './catalogueIndex.js';
 import type { Evidence } from './evidence.js';
 import { likeliest, type Posterior } from './scores.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
@@ -47,14 +48,17 @@ const OWN: Readonly<Record<Evidence['sort'], number>> = {
  * one reading at least must be of its own.
  *
  * @param weighed all that was read
- * @param patterns how many there are in the catalogue
  */
-export function hypothesesOf(weighed: readonly Weighed[], posterior: Posterior, patterns: number): Hypotheses {
+export function hypothesesOf(
+  weighed: readonly Weighed[],
+  posterior: Posterior,
+  { patterns: { length: patterns }, assumed }: Pick<CatalogueIndex, 'patterns' | 'assumed'>,
+): Hypotheses {
   const places = likeliest(posterior, LOOKED_AT);
-  const prior = (ASSUMED.notInCatalogue * ASSUMED.sister) / Math.max(1, patterns);
-  const far = posterior.none * (1 - (ASSUMED.sister * places.length) / Math.max(1, patterns));
+  const prior = (assumed.notInCatalogue * assumed.sister) / Math.max(1, patterns);
+  const far = posterior.none * (1 - (assumed.sister * places.length) / Math.max(1, patterns));
   // All masses are told against that of a part of which nothing is known.
-  const perMass = Math.log(posterior.none) - Math.log(ASSUMED.notInCatalogue) - posterior.looksOfNone;
+  const perMass = Math.log(posterior.none) - Math.log(assumed.notInCatalogue) - posterior.looksOfNone;
   const found = places.flatMap((place): Sister[] => {
     const row = posterior.rows[place] ?? 0;
     const { log, own } = asSister(weighed, row);

@@ -3,7 +3,7 @@ import type { Parameter } from '../dictionary/definition.js';
 import type { Estimate } from '../quantity/instrument.js';
 import type { Interval } from '../quantity/interval.js';
 import { normalBelow, wornBelow } from '../quantity/normal.js';
-import { ASSUMED } from './assumptions.js';
+import { ASSUMED, type Assumed } from './assumptions.js';
 
 /** The explanation that accounts best for a measured size. */
 export interface SizeExplanation {
@@ -31,14 +31,16 @@ export function sizeDensity(
   parameter: Parameter,
   measured: Estimate,
   said?: number,
-  shares: ArrayLike<number> = stepShares(size),
+  shares?: ArrayLike<number>,
+  assumed: Assumed = ASSUMED,
 ): number {
+  const atStep = shares ?? stepShares(size, assumed);
   let density = 0;
   for (let step = 0; step <= size.service.length; step++)
-    density += (shares[step] ?? 0) * stepDensity(size, parameter, measured, step);
+    density += (atStep[step] ?? 0) * stepDensity(size, parameter, measured, step, assumed);
   const step = said === undefined ? undefined : stepAt(size, said);
   if (step === undefined) return density;
-  return ASSUMED.stepRight * stepDensity(size, parameter, measured, step) + (1 - ASSUMED.stepRight) * density;
+  return assumed.stepRight * stepDensity(size, parameter, measured, step, assumed) + (1 - assumed.stepRight) * density;
 }
 
 /** Steps closer together than this are the same, mm. */
@@ -52,31 +54,51 @@ export function stepAt({ service }: Pick<Size, 'service'>, offset: number): numb
 }
 
 /** Shares of parts that stand at each service step as they come in, standard first. */
-export const stepShares = ({ service }: Pick<Size, 'service'>): ArrayLike<number> => STEP_SHARES[service.length] ?? [1];
+export const stepShares = (
+  { service }: Pick<Size, 'service'>,
+  { standardSize }: Pick<Assumed, 'standardSize'> = ASSUMED,
+): ArrayLike<number> =>
+  standardSize === ASSUMED.standardSize
+    ? (USUAL_SHARES[service.length] ?? [1])
+    : sharesOf(service.length, standardSize);
 
 /** Share of parts that stand at a service step, as they come in. */
 export const stepShare = (size: Pick<Size, 'service'>, step: number): number => stepShares(size)[step] ?? 0;
 
 /** Density of a measured size on a part that stands at one service step. */
-export function stepDensity(size: Size, parameter: Parameter, measured: Estimate, step: number): number {
+export function stepDensity(
+  size: Size,
+  parameter: Parameter,
+  measured: Estimate,
+  step: number,
+  { muchWorn }: Pick<Assumed, 'muchWorn'> = ASSUMED,
+): number {
   const shift = step === 0 ? 0 : (size.service[step - 1] ?? 0);
-  return shape(size.limits.low + shift, size.limits.high + shift, parameter, measured);
+  return shape(size.limits.low + shift, size.limits.high + shift, parameter, measured, muchWorn);
 }
 
-/**
- * Standard is likeliest; each further service step is half as likely as the one before. By how many steps there are.
- */
-const STEP_SHARES: readonly Float64Array[] = Array.from({ length: 13 }, (_each, steps) =>
+/** Standard is likeliest; each further service step is half as likely as the one before. */
+const sharesOf = (steps: number, standardSize: number): Float64Array =>
   Float64Array.from({ length: steps + 1 }, (_share, step) => {
-    if (step === 0) return steps === 0 ? 1 : ASSUMED.standardSize;
-    return ((1 - ASSUMED.standardSize) * 2 ** -step) / (1 - 2 ** -steps);
-  }),
+    if (step === 0) return steps === 0 ? 1 : standardSize;
+    return ((1 - standardSize) * 2 ** -step) / (1 - 2 ** -steps);
+  });
+
+/** The same by how many steps there are, as it is usual. */
+const USUAL_SHARES: readonly Float64Array[] = Array.from({ length: 13 }, (_each, steps) =>
+  sharesOf(steps, ASSUMED.standardSize),
 );
 
 /** Standard deviations past which a normal tail is nothing: below 1e-32. */
 const GONE = 12;
 
-function shape(low: number, high: number, parameter: Parameter, { mean, uncertainty }: Estimate): number {
+function shape(
+  low: number,
+  high: number,
+  parameter: Parameter,
+  { mean, uncertainty }: Estimate,
+  muchWorn: number,
+): number {
   const spread = high - low;
   switch (parameter.wear) {
     case 'neither': {
@@ -85,19 +107,19 @@ function shape(low: number, high: number, parameter: Parameter, { mean, uncertai
       return (normalBelow((mean - low) / sigma) - normalBelow((mean - high) / sigma)) / spread;
     }
     case 'shrinks':
-      return worn(mean - low, mean - high, parameter.usualWear, uncertainty) / spread;
+      return worn(mean - low, mean - high, parameter.usualWear, uncertainty, muchWorn) / spread;
     case 'grows':
-      return worn(high - mean, low - mean, parameter.usualWear, uncertainty) / spread;
+      return worn(high - mean, low - mean, parameter.usualWear, uncertainty, muchWorn) / spread;
   }
 }
 
-function worn(aboveLow: number, aboveHigh: number, usualWear: number, sigma: number): number {
+function worn(aboveLow: number, aboveHigh: number, usualWear: number, sigma: number, muchWorn: number): number {
   const much = usualWear * ASSUMED.muchWornTimes;
   // Far outside, the tails have gone to nothing, and most of a catalogue is far outside.
   if (aboveHigh > GONE * sigma || aboveLow < -GONE * (sigma + 3 * much)) return 0;
   const usual = wornBelow(aboveLow, sigma, usualWear) - wornBelow(aboveHigh, sigma, usualWear);
   const heavy = wornBelow(aboveLow, sigma, much) - wornBelow(aboveHigh, sigma, much);
-  return Math.max(0, (1 - ASSUMED.muchWorn) * usual + ASSUMED.muchWorn * heavy);
+  return Math.max(0, (1 - muchWorn) * usual + muchWorn * heavy);
 }
 
 /** The service step that accounts best for a measured size, and what is left over. */

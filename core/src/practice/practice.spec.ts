@@ -10,7 +10,8 @@ import { ask } from './ask';
 import { drawPart, drawSister, drawStranger, STRANGER_SHARES } from './hiddenPart';
 import { byExactNumber, byNearestSizes } from './lookUp';
 import { random } from '../quantity/random';
-import { answer, bandsOf, brier, simulatedCases, showsItsOwn } from './simulate';
+import { answer, simulatedCases, showsItsOwn } from './simulate';
+import { bandsOf, brier } from '../learning/calibration';
 import { sheetOf, solve, solveBySheet } from './solve';
 
 const CRANK = demoPattern('sluice-crank-3375-forged');

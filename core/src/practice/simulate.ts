@@ -2,6 +2,7 @@ import type { Pattern } from '../catalogue/pattern.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { Identification, type CatalogueIndex, type IdentifyOptions } from '../identify/index.js';
 import type { Understood } from '../readings/reading.js';
+import type { Answer } from '../learning/index.js';
 import { ask } from './ask.js';
 import { drawPart, drawStranger, type HiddenPart } from './hiddenPart.js';
 import { sheetOf } from './solve.js';
@@ -53,12 +54,6 @@ export const showsItsOwn = ({ pattern, own }: HiddenPart, readings: readonly Und
     ? readings.length > 0
     : own.every((sizes) => readings.some((reading) => reading.sort === 'size' && sizes.includes(reading.parameter))));
 
-/** One answer with how sure it was, and whether it was right. */
-interface Answer {
-  readonly probability: number;
-  readonly right: boolean;
-}
-
 /** The likeliest answer, "none of these" among them. */
 export function answer(
   index: CatalogueIndex,
@@ -72,36 +67,3 @@ export function answer(
   const right = first.own ? part.pattern === undefined : first.pattern === part.pattern;
   return { probability: first.probability, right };
 }
-
-/** The answers of one tenth of sureness. */
-interface Band {
-  /** From here to a tenth above. */
-  readonly from: number;
-  readonly count: number;
-  readonly right: number;
-  /** Mean of what was said. */
-  readonly said: number;
-  /** Two standard errors of the share that is right. */
-  readonly within: number;
-}
-
-/**
- * Answers by tenths of sureness: of a calibrated judge each tenth is right as often as it says (A. P. Dawid, J. Am.
- * Stat. Assoc. 77 (1982) 605).
- */
-export function bandsOf(answers: readonly Answer[]): Band[] {
-  return Array.from({ length: 10 }, (_, tenth): Band => {
-    const inside = answers.filter(({ probability }) => Math.min(9, Math.floor(probability * 10)) === tenth);
-    const count = inside.length;
-    const right = inside.filter((each) => each.right).length;
-    const said = inside.reduce((sum, { probability }) => sum + probability, 0) / Math.max(1, count);
-    return { from: tenth / 10, count, right, said, within: 2 * Math.sqrt((said * (1 - said)) / Math.max(1, count)) };
-  });
-}
-
-/**
- * Mean squared distance of what was said from what was so (G. W. Brier, Mon. Weather Rev. 78 (1950) 1); 0 is perfect.
- */
-export const brier = (answers: readonly Answer[]): number =>
-  answers.reduce((sum, { probability, right }) => sum + (probability - (right ? 1 : 0)) ** 2, 0) /
-  Math.max(1, answers.length);

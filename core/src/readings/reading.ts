@@ -204,6 +204,31 @@ export const ReadingSchema = Type.Object(
 );
 export type Reading = Static<typeof ReadingSchema>;
 
+/** How it came to be known what a part is. */
+export const CONFIRMED_BY = {
+  fitted: 'it was fitted, and went together',
+  number: 'its number was found later',
+  known: 'somebody knows it',
+} as const;
+export type ConfirmedBy = keyof typeof CONFIRMED_BY;
+
+/** What a part turned out to be. Only what was read before is held against it. */
+export const ConfirmedSchema = Type.Object(
+  {
+    pattern: Type.Optional(
+      Type.String({
+        pattern: '^[a-z0-9][a-z0-9-]{1,79}$',
+        description: 'Id of the pattern it is; absent where it is in no catalogue',
+      }),
+    ),
+    by: oneOf<ConfirmedBy>(Object.keys(CONFIRMED_BY) as ConfirmedBy[], 'How it came to be known'),
+    at: Type.String({ format: 'date-time', description: 'When' }),
+    note: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
+  },
+  { additionalProperties: false },
+);
+export type Confirmed = Static<typeof ConfirmedSchema>;
+
 /** One physical part on the bench. */
 export const SpecimenSchema = Type.Object(
   {
@@ -219,6 +244,7 @@ export const SpecimenSchema = Type.Object(
         description: 'Kinds that lie with it: a piston with its pin and rings. Absent where nobody says',
       }),
     ),
+    confirmed: Type.Optional(ConfirmedSchema),
     skipped: Type.Optional(
       Type.Array(Type.String({ maxLength: 80 }), {
         maxItems: 200,

@@ -131,6 +131,9 @@ const OwnWorkSchema = Type.Object(
   { additionalProperties: false },
 );
 
+/** A chance that is neither certain nor impossible: a certainty could never be mended by what is seen. */
+const OwnChance = Type.Number({ minimum: 0.00001, maximum: 0.99999 });
+
 /** What the shop goes by in place of a figure of thumb. */
 const OwnFigureSchema = Type.Object(
   { low: Type.Number({ description: 'Inside units; as high where only one end counts' }), high: Type.Number() },
@@ -149,6 +152,13 @@ export const HouseRulesSchema = Type.Object(
       Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,40}[.][a-zA-Z]{1,40}$' }), OwnFigureSchema, {
         additionalProperties: false,
         description: 'Own figures of thumb by their ids, as /api/docs and docs/rules-of-thumb.md list them',
+      }),
+    ),
+    assumptions: Type.Optional(
+      Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,40}([.][a-zA-Z]{1,40})?$' }), OwnChance, {
+        additionalProperties: false,
+        description:
+          'Own chances in place of what identification takes for granted, as the calibration page tells them',
       }),
     ),
     work: Type.Optional(

@@ -9,6 +9,7 @@ import {
   indexCatalogue,
   indexEngines,
   takenFor,
+  withOwn,
   type CatalogueIndex,
   type IdentifyOptions,
 } from '../identify/index.js';
@@ -52,6 +53,7 @@ export class Holdings {
   /** Indexes of before some patterns were changed. */
   private readonly earlier = new Map<KindId, CatalogueIndex>();
   private readonly identifications = new Map<KindId, Identification>();
+  private readonly assuming = new Map<CatalogueIndex, CatalogueIndex>();
   private readonly parts = new Map<KindId, readonly Part[]>();
   private readonly takers = new Map<string, WhatElse>();
   private readonly variantParts = new Map<string, readonly PlacedPart[]>();
@@ -99,12 +101,14 @@ export class Holdings {
     this.searching = this.searching?.with(this.lookup, changes);
     this.choosing = undefined;
     this.audited = undefined;
+    this.assuming.clear();
     this.forgetSwaps();
   }
 
   /** Goes on with other instruments or house rules. */
   setCircumstances(identifyOptions: IdentifyOptions): void {
     this.around = identifyOptions;
+    this.assuming.clear();
     this.identifications.clear();
     this.audited = undefined;
     this.forgetSwaps();
@@ -119,11 +123,20 @@ export class Holdings {
 
   /** The patterns of a kind, laid out for identification. */
   index(kind: KindId): CatalogueIndex {
-    return kept(this.indexes, kind, () => {
-      const before = this.earlier.get(kind);
-      this.earlier.delete(kind);
-      return indexCatalogue(kind, this.lookup.catalogue, before);
-    });
+    return this.asAssumed(
+      kept(this.indexes, kind, () => {
+        const before = this.earlier.get(kind);
+        this.earlier.delete(kind);
+        return indexCatalogue(kind, this.lookup.catalogue, before);
+      }),
+    );
+  }
+
+  /** An index with the shop's own chances in the place of the usual ones. */
+  private asAssumed(index: CatalogueIndex): CatalogueIndex {
+    const own = this.around.rules?.assumptions;
+    if (own === undefined) return index;
+    return kept(this.assuming, index, () => ({ ...index, assumed: withOwn(own) }));
   }
 
   /** Whether the patterns of a kind are laid out already. */
@@ -133,7 +146,7 @@ export class Holdings {
 
   /** Engine variants, laid out in the same way. */
   get engines(): CatalogueIndex {
-    return (this.engineIndex ??= indexEngines(this.lookup.catalogue));
+    return this.asAssumed((this.engineIndex ??= indexEngines(this.lookup.catalogue)));
   }
 
   /** The identification going on of a kind, kept so that one more reading costs no more than itself. */

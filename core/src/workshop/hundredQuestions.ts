@@ -102,6 +102,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
     ...['piston 116 +0.5', '41?7', 'BS 104 187', 'orchard fan', 'p', 'gudgeon pin 40'].map((text) =>
       asked('search', { text, most: 20 }),
     ),
+    asked('calibration', { specimens: shelf.filter(({ confirmed }) => confirmed !== undefined) }),
     asked('audit', {}),
     asked('audit', { rule: 'displacement', most: 1 }),
     asked('compare', { subjects: [{ pattern: 'sluice-crank-3115' }, { pattern: 'sluice-crank-3590' }] }),

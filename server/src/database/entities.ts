@@ -1,5 +1,6 @@
 import type {
   CatalogueRecord,
+  Confirmed,
   DocumentSort,
   KindId,
   Reach,
@@ -56,6 +57,7 @@ export interface SpecimenRow {
   state: Reach | null;
   skipped: string[];
   completeWith: KindId[] | null;
+  confirmed: Confirmed | null;
   readings?: ReadingRow[];
 }
 
@@ -239,6 +241,7 @@ export const SpecimenEntity = new EntitySchema<SpecimenRow>({
     state: { type: 'text', nullable: true },
     skipped: { type: 'jsonb', default: [] },
     completeWith: { type: 'jsonb', name: 'complete_with', nullable: true },
+    confirmed: { type: 'jsonb', nullable: true },
   },
   relations: { readings: { type: 'one-to-many', target: 'reading', inverseSide: 'specimen' } },
 });

@@ -27,13 +27,14 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
   name: 'specimen',
   entity: SpecimenEntity,
   relations: { readings: true },
-  rowOf: ({ kind, name, job, state, skipped, completeWith }) => ({
+  rowOf: ({ kind, name, job, state, skipped, completeWith, confirmed }) => ({
     kind,
     name,
     jobId: job ?? null,
     state: state ?? null,
     skipped: skipped ?? [],
     completeWith: completeWith ? [...completeWith] : null,
+    confirmed: confirmed ?? null,
   }),
   documentOf: (row) => ({
     id: row.id,
@@ -46,6 +47,7 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     ...(row.state === null ? {} : { state: row.state }),
     ...(row.skipped.length > 0 ? { skipped: row.skipped } : {}),
     ...(row.completeWith ? { completeWith: row.completeWith } : {}),
+    ...(row.confirmed ? { confirmed: row.confirmed } : {}),
   }),
   check: async (manager, { job }) => {
     if (job !== undefined && !(await manager.getRepository(JobEntity).existsBy({ id: job, deletedAt: IsNull() })))
@@ -96,16 +98,24 @@ export class SpecimenStore extends VersionedStore<Specimen, SpecimenRow> {
       .addSelect('specimen.version', 'version')
       .addSelect('specimen.updatedAt', 'updatedAt')
       .addSelect('specimen.jobId', 'job')
+      .addSelect('specimen.confirmed IS NOT NULL', 'confirmed')
       .addSelect('count(reading.id)::int', 'readings')
       .where('specimen.deletedAt IS NULL')
       .groupBy('specimen.id')
       .orderBy('specimen.updatedAt', 'DESC')
       .addOrderBy('specimen.id')
-      .getRawMany<Omit<SpecimenSummary, 'updatedAt' | 'job'> & { updatedAt: Date; job: string | null }>();
-    return rows.map(({ job, updatedAt, ...row }) => ({
+      .getRawMany<
+        Omit<SpecimenSummary, 'updatedAt' | 'job' | 'confirmed'> & {
+          updatedAt: Date;
+          job: string | null;
+          confirmed: boolean;
+        }
+      >();
+    return rows.map(({ job, confirmed, updatedAt, ...row }) => ({
       ...row,
       updatedAt: updatedAt.toISOString(),
       ...(job === null ? {} : { job }),
+      ...(confirmed ? { confirmed } : {}),
     }));
   }
 

@@ -1,6 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import {
+  checkOwnAssumptions,
   checkOwnFigures,
   DataError,
   DocumentChangeSchema,
@@ -65,8 +66,9 @@ export const shop: FastifyPluginAsyncTypebox<{ shop: ShopStore }> = async (app, 
           : []),
       ]);
       const figures = checkOwnFigures(given.rules.figures ?? {}, FIGURES_OF_THUMB, 'body.rules.figures');
-      if (problems.length + figures.length > 0)
-        throw new DataError('The shop’s rules cannot be kept so.', [...problems, ...figures]);
+      const assumptions = checkOwnAssumptions(given.rules.assumptions ?? {}, 'body.rules.assumptions');
+      if (problems.length + figures.length + assumptions.length > 0)
+        throw new DataError('The shop’s rules cannot be kept so.', [...problems, ...figures, ...assumptions]);
       return store.save(given, version, request.who);
     },
   );

@@ -1,4 +1,5 @@
 import {
+  MOST_CONFIRMED,
   MOST_OF_SHELF,
   type KindId,
   type PartRef,
@@ -16,25 +17,32 @@ interface SpecimenFound {
   readonly state: Specimen['state'] | null;
   readonly skipped: string[];
   readonly completeWith: KindId[] | null;
+  readonly confirmed: Specimen['confirmed'] | null;
   readonly readings: Specimen['readings'] | null;
 }
 
 /** Stored specimens with their readings, last changed first. */
-async function specimens(client: pg.ClientBase, where: string, value: unknown): Promise<Specimen[]> {
+async function specimens(
+  client: pg.ClientBase,
+  where: string,
+  values: readonly unknown[],
+  most = MOST_OF_SHELF,
+): Promise<Specimen[]> {
   const { rows } = await client.query<SpecimenFound>(
-    `SELECT id, name, kind, job_id AS job, state, skipped, complete_with AS "completeWith",
+    `SELECT id, name, kind, job_id AS job, state, skipped, complete_with AS "completeWith", confirmed,
        (SELECT json_agg(json_build_object('id', reading.id, 'at', to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'is', content) ORDER BY position)
         FROM reading WHERE specimen_id = specimen.id) AS readings
-     FROM specimen WHERE deleted_at IS NULL AND ${where} ORDER BY updated_at DESC, id LIMIT ${MOST_OF_SHELF}`,
-    [value],
+     FROM specimen WHERE deleted_at IS NULL AND ${where} ORDER BY updated_at DESC, id LIMIT ${most}`,
+    [...values],
   );
-  return rows.map(({ job, state, skipped, completeWith, readings, ...rest }) => ({
+  return rows.map(({ job, state, skipped, completeWith, confirmed, readings, ...rest }) => ({
     ...rest,
     readings: readings ?? [],
     ...(job === null ? {} : { job }),
     ...(state ? { state } : {}),
     ...(skipped.length > 0 ? { skipped } : {}),
     ...(completeWith ? { completeWith } : {}),
+    ...(confirmed ? { confirmed } : {}),
   }));
 }
 
@@ -43,7 +51,7 @@ type ById = ReadonlyMap<string, Specimen>;
 async function byId(client: pg.ClientBase, ids: readonly (string | undefined)[]): Promise<ById> {
   const wanted = ids.filter((id) => id !== undefined);
   return new Map(
-    (wanted.length === 0 ? [] : await specimens(client, 'id = ANY ($1)', wanted)).map((each) => [each.id, each]),
+    (wanted.length === 0 ? [] : await specimens(client, 'id = ANY ($1)', [wanted])).map((each) => [each.id, each]),
   );
 }
 
@@ -71,9 +79,18 @@ async function withJob(client: pg.ClientBase, ref: PartRef): Promise<PartRef> {
   );
   const [job] = rows;
   return job
-    ? { ...ref, name: ref.name ?? job.name, specimens: await specimens(client, 'job_id = $1', ref.jobId) }
+    ? { ...ref, name: ref.name ?? job.name, specimens: await specimens(client, 'job_id = $1', [ref.jobId]) }
     : ref;
 }
+
+/** What is learnt from confirmed parts is learnt from all that are stored, unless some are given. */
+const withConfirmed = async <R extends { readonly specimens?: readonly Specimen[] }>(
+  client: pg.ClientBase,
+  request: R,
+): Promise<R> =>
+  request.specimens
+    ? request
+    : { ...request, specimens: await specimens(client, 'confirmed IS NOT NULL', [], MOST_CONFIRMED) };
 
 /** Questions that may name what only the database has. */
 const FILLING: {
@@ -95,9 +112,11 @@ const FILLING: {
     return {
       ...request,
       part,
-      shelf: shelf === true ? await specimens(client, 'kind = $1', request.kind) : shelf,
+      shelf: shelf === true ? await specimens(client, 'kind = $1', [request.kind]) : shelf,
     };
   },
+  calibration: withConfirmed,
+  audit: withConfirmed,
   compare: async (client, request) => {
     const found = await byId(
       client,

@@ -75,6 +75,10 @@ export const routes: Routes = [
       { path: 'edit/:type/:id', loadComponent: async () => (await import('./catalogue/editPage')).EditPage },
       { path: 'new/:type', loadComponent: async () => (await import('./catalogue/editPage')).EditPage },
       { path: 'audit', loadComponent: async () => (await import('./catalogue/auditPage')).AuditPage },
+      {
+        path: 'calibration',
+        loadComponent: async () => (await import('./catalogue/calibrationPage')).CalibrationPage,
+      },
       { path: 'import', loadComponent: async () => (await import('./catalogue/importPage')).ImportPage },
       { path: 'import/:id', loadComponent: async () => (await import('./catalogue/importPage')).ImportPage },
       { path: 'changes', loadComponent: async () => (await import('./catalogue/changesPage')).ChangesPage },

@@ -1,13 +1,13 @@
 import type { HouseRules } from '../../shop/houseRules.js';
-import { ASSUMED } from '../assumptions.js';
+import { ASSUMED, type Assumed } from '../assumptions.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
 import { claimedOf, LONGEST_RUN, type Claimed } from '../claimed.js';
 import type { ClaimEvidence } from '../evidence.js';
 import { fixed, type Weighed } from './weighed.js';
 
 /** How far a claim is believed, after the house rule. */
-export function claimTrust(about: ClaimEvidence['about'], rules: HouseRules): number {
-  const usual = ASSUMED.claimRight[about];
+export function claimTrust(about: ClaimEvidence['about'], rules: HouseRules, assumed: Assumed = ASSUMED): number {
+  const usual = assumed.claimRight[about];
   switch (rules.claims ?? 'usual') {
     case 'little':
       return usual / 2;
@@ -27,7 +27,7 @@ export function claimTrust(about: ClaimEvidence['about'], rules: HouseRules): nu
 export function weighClaim(index: CatalogueIndex, evidence: ClaimEvidence, rules: HouseRules): Weighed | undefined {
   const believed = (claim: Pick<ClaimEvidence, 'about' | 'value'>): Believed | undefined => {
     const claimed = claimedOf(index, claim);
-    return claimed && { claimed, right: claimTrust(claim.about, rules) };
+    return claimed && { claimed, right: claimTrust(claim.about, rules, index.assumed) };
   };
   const added = believed(evidence);
   if (!added) return undefined;
@@ -52,7 +52,7 @@ interface Believed {
 
 /** P(all the claims | pattern), 0 for a pattern without fitments; and the mean over those that have some. */
 function likelihoods(
-  { kind, fitments, patterns }: CatalogueIndex,
+  { kind, fitments, patterns, assumed }: CatalogueIndex,
   claims: readonly Believed[],
 ): { readonly byRow: Float64Array; readonly mean: number } {
   const byRow = new Float64Array(patterns.length);
@@ -68,8 +68,8 @@ function likelihoods(
   // Papers of another engine, or of the one that a part was put into later, agree with each other all the same.
   const ofAnother = meanOf(told, built);
   // An engine did not come out of an engine.
-  const original = kind === 'variant' ? 1 : ASSUMED.original;
-  const theirs = original * ASSUMED.papers;
+  const original = kind === 'variant' ? 1 : assumed.original;
+  const theirs = original * assumed.papers;
   const { starts, items } = fitments.ofPattern;
   let sum = 0;
   let fitted = 0;

@@ -16,11 +16,11 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
   switch (evidence.sort) {
     case 'size': {
       const column = index.sizes.get(evidence.parameter.id);
-      return column && weighSize(column, evidence, besideColumn(index, evidence));
+      return column && weighSize(index.assumed, column, evidence, besideColumn(index, evidence));
     }
     case 'step': {
       const column = index.sizes.get(evidence.parameter.id);
-      return column && weighStep(column, evidence, besideColumn(index, evidence));
+      return column && weighStep(index.assumed, column, evidence, besideColumn(index, evidence));
     }
     case 'look': {
       const column = index.looks.get(evidence.feature.id);
@@ -28,7 +28,7 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
     }
     case 'face': {
       const column = index.faces.get(evidence.face.id);
-      return column && weighFace(column, evidence);
+      return column && weighFace(index.assumed, column, evidence);
     }
     case 'mark':
       return index.marks.distinct.length > 0 || index.schemes.length > 0 ? weighMark(index, evidence) : undefined;

@@ -17,7 +17,7 @@ import { few, type Weighed } from './weighed.js';
  */
 export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighed {
   if (evidence.positions.length === 0) return weighNoMark(index, evidence);
-  const { marks } = index;
+  const { marks, assumed } = index;
   const chance = Math.exp(logChance(evidence.positions));
   /** How likely it is read on the pattern, of all that is marked there; patterns that are not here have none. */
   const best = new Map<number, number>();
@@ -29,26 +29,27 @@ export function weighMark(index: CatalogueIndex, evidence: MarkEvidence): Weighe
     if (likelihood > (best.get(row) ?? 0)) best.set(row, likelihood);
   };
   for (const { scheme, rows } of index.schemes) {
-    const likelihood = ASSUMED.ofScheme * schemeChance(scheme, evidence.positions);
+    const likelihood = assumed.ofScheme * schemeChance(scheme, evidence.positions);
     if (likelihood > chance) for (const row of rows) explain(row, likelihood);
   }
   for (const [row, likelihood] of stamped(index, evidence.positions)) explain(row, likelihood);
-  const nothing = unrecorded(index, evidence) * chance;
+  const unknownMark = unrecorded(index, evidence);
+  const nothing = unknownMark * chance;
   let sum = 0;
-  for (const likelihood of best.values()) sum += (1 - ASSUMED.markUnrecorded) * likelihood;
+  for (const likelihood of best.values()) sum += (1 - unknownMark) * likelihood;
   const marked = index.patterns.length - marks.unmarked.length;
   const mean = sum / Math.max(1, index.patterns.length) + nothing;
-  const unknown = (1 - ASSUMED.sharedMark) * chance + ASSUMED.sharedMark * (marked > 0 ? mean : chance);
+  const unknown = (1 - assumed.sharedMark) * chance + assumed.sharedMark * (marked > 0 ? mean : chance);
   const differing = new Map<number, number>();
   for (const row of marks.unmarked) differing.set(row, 0);
   for (const [row, likelihood] of best)
-    differing.set(row, Math.log(((1 - ASSUMED.markUnrecorded) * likelihood + nothing) / unknown));
+    differing.set(row, Math.log(((1 - unknownMark) * likelihood + nothing) / unknown));
   return few(evidence, Math.log(nothing / unknown), differing, unknown);
 }
 
 /** Chance that a part bears a mark the catalogue does not record: small for one that looks as those on record do. */
-export function unrecorded({ marks }: CatalogueIndex, { positions }: MarkEvidence): number {
-  return hasShape(marks, positions) ? ASSUMED.markUnrecorded : ASSUMED.markOfOthers;
+export function unrecorded({ marks, assumed }: CatalogueIndex, { positions }: MarkEvidence): number {
+  return hasShape(marks, positions) ? assumed.markUnrecorded : assumed.markOfOthers;
 }
 
 const shapes = new WeakMap<MarkColumn, ReadonlySet<string>>();
@@ -133,7 +134,7 @@ function shareAt(size: Parameters<typeof stepAt>[0], offset: number): number {
 }
 
 /** "No mark here": against patterns that record one in that place, and for those that record none. */
-function weighNoMark({ marks }: CatalogueIndex, evidence: MarkEvidence): Weighed {
+function weighNoMark({ marks, assumed }: CatalogueIndex, evidence: MarkEvidence): Weighed {
   const recorded = new Set<number>();
   marks.distinct.forEach((mark, code) => {
     if (mark.place === undefined || (evidence.place !== undefined && mark.place !== evidence.place)) return;
@@ -141,11 +142,11 @@ function weighNoMark({ marks }: CatalogueIndex, evidence: MarkEvidence): Weighed
   });
   const rows = marks.ofPattern.starts.length - 1;
   const share = recorded.size / Math.max(1, rows);
-  const unknown = share * ASSUMED.markGone + (1 - share) * (1 - ASSUMED.markThere);
-  const gone = Math.log(ASSUMED.markGone / unknown);
+  const unknown = share * assumed.markGone + (1 - share) * (1 - assumed.markThere);
+  const gone = Math.log(assumed.markGone / unknown);
   return few(
     evidence,
-    Math.log((1 - ASSUMED.markThere) / unknown),
+    Math.log((1 - assumed.markThere) / unknown),
     new Map([...recorded].map((row) => [row, gone])),
     unknown,
   );

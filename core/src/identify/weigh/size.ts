@@ -1,5 +1,5 @@
 import type { Size } from '../../catalogue/size.js';
-import { ASSUMED } from '../assumptions.js';
+import type { Assumed } from '../assumptions.js';
 import type { Column } from '../columns.js';
 import type { SizeEvidence, StepEvidence } from '../evidence.js';
 import { pairsOf, sharesBeside, stepsMeasured, stepsSaid } from '../besideSteps.js';
@@ -23,13 +23,15 @@ export function meanByCode(
 }
 
 /** What the weight of a size is made of, by code: of the column, or of its pairs with the size it is told beside. */
-export function sizeRatios(column: Column<Size>, evidence: SizeEvidence, other?: Column<Size>) {
+export function sizeRatios(assumed: Assumed, column: Column<Size>, evidence: SizeEvidence, other?: Column<Size>) {
   const { parameter, estimate, step, given } = evidence;
   const tie = tiedTo(parameter.id);
   const chance = chanceDensity(parameter, estimate.mean);
   const plain = new Float64Array(column.distinct.length + 1);
-  column.distinct.forEach((size, at) => (plain[at + 1] = sizeDensity(size, parameter, estimate, step)));
-  const unknown = (1 - ASSUMED.sharedSize) * chance + ASSUMED.sharedSize * meanByCode(column, plain).mean;
+  column.distinct.forEach(
+    (size, at) => (plain[at + 1] = sizeDensity(size, parameter, estimate, step, undefined, assumed)),
+  );
+  const unknown = (1 - assumed.sharedSize) * chance + assumed.sharedSize * meanByCode(column, plain).mean;
   if (!given || !other || !tie) return { codes: column.codes, densities: plain, wrong: column.wrong, chance, unknown };
   const pairs = pairsOf(other, column);
   const before = other.distinct.map((size) => stepsMeasured(size, given));
@@ -41,24 +43,29 @@ export function sizeRatios(column: Column<Size>, evidence: SizeEvidence, other?:
     ];
     // Where it is nothing at any step, no share of theirs makes it more.
     if (!size || !beside || !steps || plain[code] === 0) return plain[code] ?? 0;
-    return sizeDensity(size, parameter, estimate, step, sharesBeside(size, beside, steps, tie));
+    return sizeDensity(size, parameter, estimate, step, sharesBeside(size, beside, steps, tie), assumed);
   });
   const wrong = Float64Array.from(pairs.second, (code) => column.wrong[code] ?? 0);
   return { codes: pairs.codes, densities, wrong, chance, unknown };
 }
 
 /** Chance that a measured size is a slip. */
-export const sizeMistaken = ({ confirmed }: SizeEvidence): number =>
-  confirmed ? ASSUMED.sizeMistakenTwice : ASSUMED.sizeMistaken;
+export const sizeMistaken = (assumed: Assumed, { confirmed }: SizeEvidence): number =>
+  confirmed ? assumed.sizeMistakenTwice : assumed.sizeMistaken;
 
 /**
  * A measured size: the density of each distinct size at it, against that of a part of which nothing is known.
  *
  * @param other the size it is told beside, where it is
  */
-export function weighSize(column: Column<Size>, evidence: SizeEvidence, other?: Column<Size>): Weighed {
-  const { codes, densities, wrong, chance, unknown } = sizeRatios(column, evidence, other);
-  const mistaken = sizeMistaken(evidence);
+export function weighSize(
+  assumed: Assumed,
+  column: Column<Size>,
+  evidence: SizeEvidence,
+  other?: Column<Size>,
+): Weighed {
+  const { codes, densities, wrong, chance, unknown } = sizeRatios(assumed, column, evidence, other);
+  const mistaken = sizeMistaken(assumed, evidence);
   const byCode = Int32Array.from(densities, (density, code) => {
     const right = (1 - mistaken) * (1 - (wrong[code] ?? 0));
     return code === 0 ? 0 : fixed(Math.log((right * density + (1 - right) * chance) / unknown));
@@ -71,18 +78,23 @@ export function weighSize(column: Column<Size>, evidence: SizeEvidence, other?: 
  *
  * @param other the size it is told beside, where it is
  */
-export function weighStep(column: Column<Size>, evidence: StepEvidence, other?: Column<Size>): Weighed {
+export function weighStep(
+  assumed: Assumed,
+  column: Column<Size>,
+  evidence: StepEvidence,
+  other?: Column<Size>,
+): Weighed {
   const { given } = evidence;
   const tie = tiedTo(evidence.parameter.id);
   const pairs = given && other && tie ? pairsOf(other, column) : undefined;
   const chanceOf = (size: Size, shares: ArrayLike<number>): number => {
     const step = stepAt(size, evidence.offset);
     return step === undefined
-      ? 1 - ASSUMED.stepRight
-      : ASSUMED.stepRight * (shares[step] ?? 0) + (1 - ASSUMED.stepRight) / (size.service.length + 1);
+      ? 1 - assumed.stepRight
+      : assumed.stepRight * (shares[step] ?? 0) + (1 - assumed.stepRight) / (size.service.length + 1);
   };
   const plain = new Float64Array(column.distinct.length + 1);
-  column.distinct.forEach((size, at) => (plain[at + 1] = chanceOf(size, stepShares(size))));
+  column.distinct.forEach((size, at) => (plain[at + 1] = chanceOf(size, stepShares(size, assumed))));
   const chances = pairs
     ? Float64Array.from(pairs.second, (code, at) => {
         const [size, beside] = [column.distinct[code - 1], other?.distinct[(pairs.first[at] ?? 0) - 1]];

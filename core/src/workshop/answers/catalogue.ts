@@ -1,8 +1,11 @@
-import { AUDIT_RULES } from '../../audit/index.js';
+import { AUDIT_RULES, type AuditFinding } from '../../audit/index.js';
 import { decode as decodeNumber } from '../../catalogue/scheme.js';
 import { compare as compareSubjects, type Subject } from '../../compare/index.js';
 import { readBearing, readVehicleNumber } from '../../designations/index.js';
 import { DataError } from '../../formats/index.js';
+import { confirmedCases, CONTRADICTED_HERE, contradictedHere, measuredHere } from '../../learning/index.js';
+import type { Specimen } from '../../readings/reading.js';
+import type { Holdings } from '../holdings.js';
 import { UnknownRecordError } from '../refusal.js';
 import type { Answering } from './answering.js';
 
@@ -14,25 +17,25 @@ export const search: Answering<'search'> = (workshop, { text, most }) => {
   return { ...found, hits: found.hits.map((hit) => ({ ...hit, label: workshop.catalogue.labelOf(hit.type, hit.id) })) };
 };
 
-export const audit: Answering<'audit'> = (workshop, { rule, from = 0, most = FINDINGS }) => {
-  const found = workshop.findings();
+export const audit: Answering<'audit'> = (workshop, { rule, from = 0, most = FINDINGS, specimens = [] }) => {
   const { rules = {} } = workshop.identifyOptions;
-  if (rule !== undefined && !AUDIT_RULES.some(({ id }) => id === rule))
+  const all = [...AUDIT_RULES, CONTRADICTED_HERE];
+  if (rule !== undefined && !all.some(({ id }) => id === rule))
     throw new DataError('There is no such rule.', [
-      { where: 'body.rule', what: `the audit has ${AUDIT_RULES.map(({ id }) => id).join(', ')}.` },
+      { where: 'body.rule', what: `the audit has ${all.map(({ id }) => id).join(', ')}.` },
     ]);
+  const found = new Map([...workshop.findings(), [CONTRADICTED_HERE.id, measuredOtherwise(workshop, specimens)]]);
   return {
-    rules: AUDIT_RULES.map(({ id, name, checks }) => ({
-      id,
-      name,
-      checks: checks(rules),
-      count: found.get(id)?.length ?? 0,
-    })),
-    findings: AUDIT_RULES.filter(({ id }) => rule === undefined || id === rule).flatMap(({ id }) =>
-      (found.get(id) ?? []).slice(from, from + most),
-    ),
+    rules: all.map(({ id, name, checks }) => ({ id, name, checks: checks(rules), count: found.get(id)?.length ?? 0 })),
+    findings: all
+      .filter(({ id }) => rule === undefined || id === rule)
+      .flatMap(({ id }) => (found.get(id) ?? []).slice(from, from + most)),
   };
 };
+
+/** What the shop's own confirmed parts contradict. */
+const measuredOtherwise = (workshop: Holdings, specimens: readonly Specimen[]): AuditFinding[] =>
+  contradictedHere(measuredHere(confirmedCases(specimens, (kind) => workshop.index(kind), workshop.identifyOptions)));
 
 export const compare: Answering<'compare'> = (workshop, { subjects }) => {
   const asked = subjects.map(({ pattern, variant, specimen, as }, at): Subject => {

@@ -2,6 +2,7 @@ import type { QuestionName } from '../../contract/index.js';
 import type { Answering } from './answering.js';
 import { calculation, engine, identify, kindsMeant, read } from './bench.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
+import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
 import { grid, gridGroups, gridOrder, gridRows, gridSides } from './grid.js';
@@ -34,6 +35,7 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   variantsOf,
   pick,
   faces,
+  calibration,
   practiceSheet,
   practiceAsk,
   practiceEnd,

@@ -5,7 +5,7 @@ import { Photographs } from '../data/photographs';
 import { UndoBar } from '../data/undoBar';
 import { ID, lineUp, readings, specimen, VIEW } from '../testing/demo';
 import { settled } from '../testing/settled';
-import { button, click, server, setUp, show, text } from '../testing/setUp';
+import { button, click, server, setUp, show, text, until } from '../testing/setUp';
 import { BenchCard } from './benchCard';
 import { BenchStation } from './benchStation';
 import { NextCheck } from './nextCheck';
@@ -109,6 +109,27 @@ describe('the bench', () => {
     bench.skip('size crank.stroke', false);
     await settled();
     expect(bench.access().skipped).toEqual([]);
+  });
+
+  it('takes down what a part turned out to be, and takes it back', async () => {
+    setUp(specimen('cast 4187 main 2.3495in mic'));
+    const { page, fixture } = await show(BenchStation, { specimen: ID });
+    const press = async (name: string) => {
+      await until(() => button(page, name) !== undefined);
+      await click(fixture, button(page, name));
+      fixture.detectChanges();
+    };
+    await press('Known for sure what it is?');
+    const byNumber = [...page.querySelectorAll<HTMLInputElement>('wb-confirm-name [type=radio]')][1];
+    byNumber?.dispatchEvent(new Event('change'));
+    await press('That is known');
+    expect(TestBed.inject(Bench).specimen()?.confirmed).toEqual(
+      jasmine.objectContaining({ pattern: 'sluice-crank-3375-forged', by: 'number' }),
+    );
+    await until(() => page.querySelector('.known') !== null);
+    expect(text(page.querySelector('.known'))).toContain('its number was found later');
+    await press('Take back');
+    expect(TestBed.inject(Bench).specimen()?.confirmed).toBeUndefined();
   });
 
   it('takes down what lies with a part, and tells what nobody has said from what is not there', async () => {

@@ -29,6 +29,7 @@ import { PartDrawing } from '../ui/drawing/partDrawing';
 import { LineUpList } from '../ui/lineUp/lineUpList';
 import { InTurn } from '../ui/turns';
 import { ComesWith } from './comesWith';
+import { ConfirmName } from './confirmName';
 import { NextCheck } from './nextCheck';
 import { SizeTable } from './sizeTable';
 import { Tray } from './tray';
@@ -40,6 +41,7 @@ import { WhichKind } from './whichKind';
   imports: [
     ComesWith,
     CompareLink,
+    ConfirmName,
     InTurn,
     LineUpList,
     NextCheck,
@@ -86,6 +88,16 @@ export class BenchStation {
     return id === undefined ? [] : [`pattern:${id}`];
   });
   protected readonly pattern = computed(() => this.records.record('pattern', this.shownCandidate()));
+
+  /** The likeliest pattern, as it is on record. */
+  protected readonly likeliest = computed(
+    () => this.bench.lineUp()?.candidates.find(({ own }) => own === undefined)?.pattern,
+  );
+  /** How the pattern is called that the part is known to be. */
+  protected readonly confirmedLabel = computed(() => {
+    const id = this.bench.specimen()?.confirmed?.pattern;
+    return id === undefined ? undefined : this.records.label('pattern', id);
+  });
 
   /** Whether parts of this kind are put to others at all. */
   protected readonly goesSomewhere = computed(() => DONOR_KINDS.includes(this.bench.kind()));

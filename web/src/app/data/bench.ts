@@ -7,6 +7,7 @@ import {
   LONGEST_ENTRY,
   readEntry,
   type Answers,
+  type Confirmed,
   type Entry,
   type KindId,
   type LineUpTold,
@@ -301,6 +302,14 @@ export class Bench {
   setCompleteWith(completeWith: readonly KindId[]): void {
     const specimen = this.specimen();
     if (specimen) this.specimens.change({ ...specimen, completeWith: [...completeWith] });
+  }
+
+  /** Says what the part turned out to be, or takes that back. */
+  confirm(confirmed: Confirmed | undefined): void {
+    const specimen = this.specimen();
+    if (!specimen) return;
+    const { confirmed: _before, ...rest } = specimen;
+    this.specimens.change(confirmed === undefined ? rest : { ...rest, confirmed });
   }
 
   /** Puts the part among those of a job, or takes it out. */

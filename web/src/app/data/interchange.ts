@@ -25,7 +25,6 @@ import {
   expand,
   from,
   map,
-  mergeMap,
   of,
   scan,
   switchMap,
@@ -56,8 +55,6 @@ export type Takings = Answers['whatElse'];
 
 const NOTHING: Takings = { counts: { fits: 0, fitsWithWork: 0, cannotTell: 0, doesNotFit: 0 }, best: [] };
 const LISTED = 200;
-/** Specimens of the shelf that are fetched at once. */
-const AT_ONCE = 3;
 
 /** A question that cannot be asked so is answered otherwise; anything else goes wrong as before. */
 const orRefused = <T, U>(otherwise: (why: string) => U) =>
@@ -161,7 +158,7 @@ export class Interchange {
     return this.specimens.all$.pipe(
       map((all) => all.filter(({ job }) => job === id).slice(0, MOST_TOGETHER)),
       distinctUntilChanged((before, after) => dequal(before, after)),
-      switchMap((summaries) => this.opened(summaries)),
+      switchMap((summaries) => this.specimens.opened(summaries)),
       map((parts) => (parts.length === 0 ? undefined : { jobId: id, name, specimens: [...parts] })),
     );
   }
@@ -224,16 +221,7 @@ export class Interchange {
     return this.specimens.all$.pipe(
       take(1),
       map((all) => all.filter((each) => each.kind === kind).slice(0, MOST_OF_SHELF)),
-      concatMap((summaries) => this.opened(summaries)),
-    );
-  }
-
-  /** Specimens with their readings. A few at a time: forty at once would be taken in in one go. */
-  private opened(summaries: readonly { readonly id: string }[]): Observable<readonly Specimen[]> {
-    return from(summaries.filter(({ id }) => !this.specimens.peek(id))).pipe(
-      mergeMap(({ id }) => this.specimens.open(id), AT_ONCE),
-      toArray(),
-      map(() => summaries.flatMap(({ id }) => this.specimens.peek(id) ?? [])),
+      concatMap((summaries) => this.specimens.opened(summaries)),
     );
   }
 }

@@ -1,6 +1,17 @@
 import { inject, Injectable } from '@angular/core';
-import type { Specimen, SpecimenSummary, StoredSpecimen } from '@which-bore/core';
-import { BehaviorSubject, combineLatest, map, type Observable } from 'rxjs';
+import { MOST_CONFIRMED, type Specimen, type SpecimenSummary, type StoredSpecimen } from '@which-bore/core';
+import { dequal } from 'dequal';
+import {
+  BehaviorSubject,
+  combineLatest,
+  distinctUntilChanged,
+  from,
+  map,
+  mergeMap,
+  switchMap,
+  toArray,
+  type Observable,
+} from 'rxjs';
 import { Api } from './api';
 import { keyOf, type LocalCopy } from './documents/localCopy';
 import { mergeRead } from './documents/merge';
@@ -8,6 +19,8 @@ import { OfflineDocuments } from './documents/offlineDocuments';
 import type { Sent } from './documents/outbox';
 
 const LIST = 'specimen';
+/** Specimens that are fetched at once. */
+const AT_ONCE = 3;
 
 const sentOf = ({ version, updatedAt, ...document }: StoredSpecimen): Sent<Specimen> => ({
   document,
@@ -57,6 +70,22 @@ export class Specimens extends OfflineDocuments<Specimen> {
     });
   }
 
+  /** Specimens with their readings, as they stand here. A few at a time: forty at once would be taken in in one go. */
+  opened(summaries: readonly { readonly id: string }[]): Observable<readonly Specimen[]> {
+    return from(summaries.filter(({ id }) => !this.peek(id))).pipe(
+      mergeMap(({ id }) => this.open(id), AT_ONCE),
+      toArray(),
+      map(() => summaries.flatMap(({ id }) => this.peek(id) ?? [])),
+    );
+  }
+
+  /** Those of which it is known what they are, with their readings; anew whenever the list is another. */
+  readonly confirmed$: Observable<readonly Specimen[]> = this.all$.pipe(
+    map((all) => all.filter(({ confirmed }) => confirmed).slice(0, MOST_CONFIRMED)),
+    distinctUntilChanged((a, b) => dequal(a, b)),
+    switchMap((summaries) => this.opened(summaries)),
+  );
+
   refresh(): void {
     this.asked(this.api.specimens()).subscribe((list) => {
       this.outbox.putList(LIST, list);
@@ -73,6 +102,7 @@ const summaryOf = ({ document, version, updatedAt }: LocalCopy<Specimen>): Speci
   version,
   updatedAt,
   ...(document.job === undefined ? {} : { job: document.job }),
+  ...(document.confirmed ? { confirmed: true as const } : {}),
 });
 
 /** The list as it stands here: what is newer here first, what is deleted here left out. */

@@ -12,7 +12,7 @@ import {
   type Specimen,
   type SpecimenSummary,
 } from '@which-bore/core';
-import { BehaviorSubject, defer, NEVER, of, throwError, type Observable } from 'rxjs';
+import { BehaviorSubject, defer, map, NEVER, of, throwError, type Observable } from 'rxjs';
 import demo from '../../../../demo-data/catalogue.json';
 import { ApiError } from '../data/api';
 
@@ -75,6 +75,12 @@ export class FakeSpecimens {
 
   constructor(...specimens: Specimen[]) {
     for (const each of specimens) this.put(each);
+  }
+
+  readonly confirmed$ = this.held.pipe(map((held) => [...held.values()].filter(({ confirmed }) => confirmed)));
+
+  opened(summaries: readonly { readonly id: string }[]): Observable<readonly Specimen[]> {
+    return of(summaries.flatMap(({ id }) => this.held.value.get(id) ?? []));
   }
 
   watch(id: string): Observable<Specimen | undefined> {
