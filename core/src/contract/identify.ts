@@ -128,6 +128,7 @@ const CheckSchema = Type.Object({
   how: Type.String(),
   instrument: Type.Optional(Type.String()),
   minutes: Type.Number(),
+  reach: oneOf<Reach>(REACHES, 'How far the engine must be apart'),
   dismantling: Type.Number({ description: 'Minutes of taking apart before it' }),
   onceMore: Type.Optional(
     Type.Literal(true, { description: 'It was read before, and is to be read again: it speaks against all else' }),

@@ -3,7 +3,16 @@ import type { Interval } from '../quantity/interval.js';
 import type { QuantityKind } from '../quantity/unit.js';
 
 /** How far the engine must be apart before a thing can be seen or measured. In the order of a teardown. */
-export const REACHES = ['outside', 'headOff', 'panOff', 'rotatingPartsOut', 'onTheBench'] as const;
+export const REACHES = [
+  'outside',
+  'flywheelOff',
+  'frontOff',
+  'panOff',
+  'headOff',
+  'headAndPanOff',
+  'rotatingPartsOut',
+  'onTheBench',
+] as const;
 export type Reach = (typeof REACHES)[number];
 
 /** Which way use moves a size. */
@@ -32,6 +41,11 @@ export interface ParameterSpec {
   /** Sizes that real parts of this kind have, inside unit; anything outside is a slip of the pen or the unit. */
   readonly plausible: Interval;
   readonly reach: Reach;
+  /**
+   * Standard uncertainty of taking it, whatever the instrument, inside unit: where it begins at an axis nobody can touch
+   * or ends at a rough casting.
+   */
+  readonly taking?: number;
   /** Instruments that reach it, the usual one first. */
   readonly instruments: readonly [InstrumentId, ...InstrumentId[]];
   readonly minutes: number;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
-import { asKept, readEntry, SpecimenSchema, type StoredSpecimen } from '@which-bore/core';
+import { asKept, readEntry, SpecimenSchema, type StoredShop, type StoredSpecimen } from '@which-bore/core';
 import pg from 'pg';
 import type { QueryRunner } from 'typeorm';
 import { Unread1700000000006 } from '../database/migrations/1700000000006-unread.js';
@@ -58,6 +58,51 @@ describe('specimens', () => {
     const refused = await put({ ...body, completeWith: ['sprocket'], version: 3 });
     expect(refused.statusCode).toBe(400);
     expect(refused.body).toContain('completeWith[0]');
+  });
+
+  it('keep what a part turned out to be, which is learnt from', async () => {
+    const readings = readEntry('cast 4187, main 2.3495in mic', 'crank').words.map((is) => ({
+      id: randomUUID(),
+      at: '2026-01-01T00:00:00.000Z',
+      is,
+    }));
+    const confirmed = { pattern: 'sluice-crank-3375-forged', by: 'fitted', at: '2026-02-01T00:00:00.000Z' };
+    expect((await put({ ...body, kind: 'crank', readings, confirmed })).statusCode).toBe(200);
+    const { confirmed: kept, id } = (await get()).json<StoredSpecimen>();
+    expect(kept).toEqual(confirmed as StoredSpecimen['confirmed']);
+    const list = (await app.inject('/api/specimens')).json<{ id: string; confirmed?: true }[]>();
+    expect(list.find((each) => each.id === id)?.confirmed).toBeTrue();
+    const ask = (payload: object) => app.inject({ method: 'POST', url: '/api/calibration', payload });
+    // Where nothing is given it is asked of what is stored.
+    const { cases } = (await ask({})).json<{ cases: { specimen: string; right: boolean }[] }>();
+    expect(cases.map(({ specimen, right }) => [specimen, right])).toContain([id, true]);
+    expect((await ask({ specimens: [] })).json<{ cases: unknown[] }>().cases).toEqual([]);
+    const refused = await put({ ...body, confirmed: { by: 'guessed', at: confirmed.at }, version: 1 });
+    expect(refused.statusCode).toBe(400);
+    expect(refused.body).toContain('confirmed');
+  });
+
+  it('are named by the shop’s own chances, and by none that is unknown', async () => {
+    const shop = (await app.inject({ url: '/api/shop' })).json<StoredShop>();
+    const putRules = (assumptions: object) =>
+      app.inject({ method: 'PUT', url: '/api/shop', payload: { ...shop, rules: { ...shop.rules, assumptions } } });
+    const none = async () =>
+      (
+        await app.inject({
+          method: 'POST',
+          url: '/api/identify',
+          payload: { kind: 'crank', entry: 'main 2.3495in mic' },
+        })
+      ).json<{ none: number }>().none;
+    const refused = await putRules({ luck: 0.5 });
+    expect([refused.statusCode, refused.json<{ problems: { where: string }[] }>().problems[0]?.where]).toEqual([
+      400,
+      'body.rules.assumptions.luck',
+    ]);
+    expect((await putRules({ notInCatalogue: 1 })).statusCode).toBe(400);
+    const before = await none();
+    expect((await putRules({ notInCatalogue: 0.3 })).statusCode).toBe(200);
+    expect(await none()).toBeGreaterThan(2 * before);
   });
 
   it('keep of words that were not understood the words alone, those of an earlier version as well', async () => {

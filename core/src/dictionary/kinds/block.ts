@@ -126,7 +126,8 @@ export const block = defineKind({
       {
         usualTolerance: 0.8,
         reach: 'rotatingPartsOut',
-        instruments: ['rule', 'caliper'],
+        instruments: ['rule'],
+        taking: 0.7,
         minutes: 5,
         drawing: 'crankcaseSwing',
       },
@@ -136,7 +137,7 @@ export const block = defineKind({
       'rod room, rod swing',
       'Radius about the main axis that stays clear where the big ends pass bores, cam and pan rail.',
       [30, 300],
-      { usualTolerance: 0.5, reach: 'rotatingPartsOut', instruments: ['rule', 'caliper'], minutes: 5 },
+      { usualTolerance: 0.5, reach: 'rotatingPartsOut', instruments: ['rule'], taking: 0.7, minutes: 5 },
     ),
     'camBore.diameter': measured(
       'Cam bore',

@@ -118,7 +118,9 @@ export const crank = defineKind({
       {
         usualTolerance: 0.5,
         reach: 'rotatingPartsOut',
-        instruments: ['rule', 'caliper', 'heightGauge'],
+        // From the axis to a rough casting: no caliper spans that.
+        instruments: ['rule', 'heightGauge'],
+        taking: 0.4,
         minutes: 3,
         drawing: 'swing',
       },
@@ -144,7 +146,7 @@ export const crank = defineKind({
       {
         wear: 'shrinks',
         usualWear: 0.02,
-        reach: 'outside',
+        reach: 'flywheelOff',
         instruments: BY_MICROMETER,
         minutes: 2,
         drawing: 'sealJournal',
@@ -159,7 +161,7 @@ export const crank = defineKind({
         wear: 'shrinks',
         usualWear: 0.008,
         usualTolerance: 0.01,
-        reach: 'outside',
+        reach: 'frontOff',
         instruments: BY_MICROMETER,
         minutes: 2,
         drawing: 'nose',
@@ -172,7 +174,7 @@ export const crank = defineKind({
       [10, 250],
       {
         usualTolerance: 0.3,
-        reach: 'outside',
+        reach: 'frontOff',
         drawing: 'noseLength',
       },
     ),
@@ -182,7 +184,7 @@ export const crank = defineKind({
       'Outside diameter of the flange to which the flywheel is bolted.',
       [20, 240],
       {
-        reach: 'outside',
+        reach: 'flywheelOff',
         instruments: ['caliper'],
         drawing: 'flange',
       },
@@ -194,7 +196,7 @@ export const crank = defineKind({
       [4, 40],
       {
         usualTolerance: 0.1,
-        reach: 'outside',
+        reach: 'flywheelOff',
       },
     ),
     'taper.angle': measured(
@@ -319,7 +321,7 @@ export const crank = defineKind({
       'nose drive, hub drive, nose keyway, keyway',
       'A keyed nose has a slot; a friction hub sits on a smooth nose and is held by its bolt alone; a splined one has teeth.',
       FRONT_DRIVE,
-      { reach: 'outside', misjudged: 0.01 },
+      { reach: 'frontOff', misjudged: 0.01 },
     ),
     sensorWheel: presence(
       'Sensor wheel',
@@ -335,7 +337,7 @@ export const crank = defineKind({
       'A rope seal runs on a knurled or scrolled land beside a slinger; a lip seal on a smooth polished one.',
       REAR_SEAL_OPTIONS,
       {
-        reach: 'outside',
+        reach: 'flywheelOff',
         minutes: 1,
       },
     ),
@@ -344,7 +346,7 @@ export const crank = defineKind({
       'flywheel end',
       'A flange has a ring of threaded holes; a taper runs to a thread with a nut, and has a key.',
       FLYWHEEL_SEAT,
-      { reach: 'outside' },
+      { reach: 'flywheelOff' },
     ),
     webLip: presence(
       'Lip on the rear web',
@@ -363,8 +365,8 @@ export const crank = defineKind({
       ['stamped', 'painted', 'cast'],
       'panOff',
     ),
-    flange: markedAt('flywheel flange', 'flange, on flange, on the flange', ['stamped', 'etched'], 'outside'),
-    nose: markedAt('nose end', 'on nose, on the nose', ['stamped', 'etched'], 'outside'),
+    flange: markedAt('flywheel flange', 'flange, on flange, on the flange', ['stamped', 'etched'], 'flywheelOff'),
+    nose: markedAt('nose end', 'on nose, on the nose', ['stamped', 'etched'], 'frontOff'),
     mainClass: markedAt('main class, by the journal', 'main class', ['stamped', 'painted'], 'rotatingPartsOut'),
     pinClass: markedAt('crankpin class, by the throw', 'pin class', ['stamped', 'painted'], 'panOff'),
   },

@@ -47,7 +47,7 @@ export const rod = defineKind({
       'big end reach, bolt reach, cap reach',
       'Distance from the big end axis to the farthest corner of a rod bolt or the cap.',
       [12, 150],
-      { usualTolerance: 0.4, minutes: 2 },
+      { usualTolerance: 0.4, taking: 0.3, minutes: 2 },
     ),
     'smallEnd.bore': measured(
       'Small end',

@@ -1,6 +1,6 @@
 import type { Parameter } from '../../dictionary/definition.js';
 import { parameterOf } from '../../dictionary/dictionary.js';
-import { estimate } from '../../quantity/instrument.js';
+import { estimate, type Estimate } from '../../quantity/instrument.js';
 import { toInside, type UnitId } from '../../quantity/unit.js';
 import { sizesOfPart } from '../../readings/measured.js';
 import type { Understood } from '../../readings/reading.js';
@@ -59,7 +59,7 @@ export function* sizeEvidence(
       sort: 'size',
       text,
       parameter,
-      estimate: estimate(inside, tool),
+      estimate: taken(parameter, estimate(inside, tool)),
       tool,
       step: steps.get(parameter.id),
       confirmed,
@@ -70,6 +70,12 @@ export function* sizeEvidence(
     yield [key, size];
   }
 }
+
+/** With what taking the size adds, whatever the instrument. */
+const taken = ({ taking = 0 }: Parameter, { mean, uncertainty }: Estimate): Estimate => ({
+  mean,
+  uncertainty: taking === 0 ? uncertainty : Math.hypot(uncertainty, taking),
+});
 
 const sizeKey = (
   { parameter, tool, inside, confirmed }: Pick<Measured, 'parameter' | 'tool' | 'inside' | 'confirmed'>,

@@ -1,4 +1,5 @@
-import { KIND_IDS, type KindId } from '../../dictionary/dictionary';
+import { REACHES, type Reach } from '../../dictionary/definition';
+import { KIND_IDS, parameterOf, type KindId } from '../../dictionary/dictionary';
 import { say } from '../../quantity/sentence';
 import { readEntry } from '../../readings/entryLine';
 import { ToolDrawer, USUAL_INSTRUMENTS } from '../../shop/ownInstrument';
@@ -8,7 +9,7 @@ import { Identification } from '../identify';
 import { advise } from './advise';
 import { checkKey, foreseen, type CheckContext } from './checks';
 import { hypothesesOf } from './hypotheses';
-import { dismantling } from './teardown';
+import { dismantling, stepsTo } from './teardown';
 
 const index = new Map(KIND_IDS.map((kind) => [kind, indexCatalogue(kind, CATALOGUE)]));
 const indexOf = (kind: KindId) => index.get(kind) ?? indexCatalogue(kind, CATALOGUE);
@@ -127,7 +128,7 @@ describe('the next check', () => {
   });
 
   it('prefers what needs no dismantling (common practice, no source: the cheapest check that still decides comes first)', () => {
-    const assembled = advice('crank', '', { state: 'outside' }).checks;
+    const assembled = advice('head', '', { state: 'outside' }).checks;
     expect(assembled[0]?.dismantling).toBe(0);
     expect(assembled.some((check) => check.dismantling > 0)).toBeTrue();
     expect(advice('crank', '', { state: 'onTheBench' }).checks.every((check) => check.dismantling === 0)).toBeTrue();
@@ -141,9 +142,44 @@ describe('the next check', () => {
     expect(plan.length).toBeGreaterThan(1);
   });
 
-  it('adds up the way from one state of teardown to another, and never goes back', () => {
-    expect(dismantling('outside', 'panOff')).toBe(dismantling('outside', 'headOff') + dismantling('headOff', 'panOff'));
-    expect(dismantling('onTheBench', 'outside')).toBe(0);
-    expect(dismantling('headOff', 'headOff')).toBe(0);
+  // Common practice, no source: head and pan come off each by itself, the crank when all is off.
+  it('takes apart what is in the way and nothing else, each once', () => {
+    const from = (...states: Reach[]) => stepsTo(...states);
+    expect(dismantling(from('outside'), 'panOff')).toBeLessThan(dismantling(from('outside'), 'headOff'));
+    expect(dismantling(from('headOff'), 'panOff')).toBe(dismantling(from('outside'), 'panOff'));
+    expect(dismantling(from('headOff', 'panOff'), 'headAndPanOff')).toBe(0);
+    expect(dismantling(from('outside'), 'rotatingPartsOut')).toBeGreaterThan(
+      dismantling(from('outside'), 'headAndPanOff') + dismantling(from('outside'), 'flywheelOff'),
+    );
+    expect(dismantling(from('onTheBench'), 'outside')).toBe(0);
+    for (const state of REACHES)
+      expect(dismantling(from(state), state))
+        .withContext(state)
+        .toBe(0);
+  });
+
+  it('pays for taking apart once in a plan: what lies behind the same flywheel costs no second one', () => {
+    const identification = new Identification(indexOf('crank')).read(readEntry('8 weights', 'crank').words);
+    const { plan } = advise(identification, { readings: readEntry('8 weights', 'crank').words, state: 'outside' });
+    const done = new Set(stepsTo('outside'));
+    for (const { reach, dismantling: paid } of plan) {
+      expect(paid).toBe(dismantling(done, reach));
+      for (const step of stepsTo(reach)) done.add(step);
+    }
+  });
+
+  it('looks at all that are in question, not at the first of the alphabet', () => {
+    const identification = new Identification(indexOf('piston')).read(readEntry('dish', 'piston').words);
+    const { rows, weights } = hypothesesOf(identification);
+    const families = new Set(rows.flatMap((row) => identification.index.patterns[row ?? -1]?.split('-')[0] ?? []));
+    expect(families.size).toBeGreaterThan(4);
+    expect(weights.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 9);
+  });
+
+  // Common practice, no source: a caliper has nothing to stand on at an axis, nor on a rough casting.
+  it('asks for no caliper from an axis to a rough casting, and expects no more than that allows', () => {
+    const { instruments, taking } = parameterOf('crank.swing');
+    expect(instruments).not.toContain('caliper');
+    expect(taking).toBeGreaterThan(0.1);
   });
 });

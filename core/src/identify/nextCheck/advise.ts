@@ -1,9 +1,11 @@
+import type { Reach } from '../../dictionary/definition.js';
 import { SETTLED_FROM } from '../assumptions.js';
 import type { Identification } from '../identify.js';
 import { checkKey, foreseen, type NextCheck, type Foreseen, type CheckContext } from './checks.js';
 import { hypothesesOf, type Hypotheses } from './hypotheses.js';
 import { onceMore, type OnceMore } from './onceMore.js';
 import { after, entropy, gainOf, likelihoodOf } from './outcomes.js';
+import { dismantling, stepsTo } from './teardown.js';
 import { tellApart, type Separation } from './tellApart.js';
 
 /** A check with what it is worth now. */
@@ -51,7 +53,7 @@ export function advise(identification: Identification, context: CheckContext, pl
   return {
     uncertainty: entropy(hypotheses.weights),
     checks,
-    plan: planFrom(open, hypotheses, ranked, planned),
+    plan: planFrom(open, hypotheses, ranked, stepsTo(context.state ?? 'onTheBench'), planned),
     ...(separation ? { separation } : {}),
   };
 }
@@ -91,6 +93,7 @@ function planFrom(
   open: readonly Foreseen[],
   hypotheses: Hypotheses,
   checks: readonly Advised[],
+  state: ReadonlySet<Reach>,
   planned: number,
 ): Advised[] {
   const [first] = checks;
@@ -106,7 +109,9 @@ function planFrom(
     branches = followed(branches, made);
     if (branches.reduce((sum, { chance, weights }) => sum + chance * entropy(weights), 0) < SURE) break;
     const rest = open.filter(({ check }) => !plan.some((each) => checkKey(each) === checkKey(check)));
-    const next = bestOver(rest, branches);
+    // What was taken apart for one is apart for the next.
+    const done = new Set([...state, ...stepsTo(...plan.map(({ reach }) => reach))]);
+    const next = bestOver(rest, branches, done);
     if (!next) break;
     plan.push(next);
   }
@@ -125,7 +130,11 @@ function followed(branches: readonly Branch[], { outcomes }: Foreseen): Branch[]
     .slice(0, BRANCHES);
 }
 
-function bestOver(open: readonly Foreseen[], branches: readonly Branch[]): Advised | undefined {
+function bestOver(
+  open: readonly Foreseen[],
+  branches: readonly Branch[],
+  done: ReadonlySet<Reach>,
+): Advised | undefined {
   let best: Advised | undefined;
   for (const { check, outcomes } of open) {
     let bits = 0;
@@ -135,9 +144,10 @@ function bestOver(open: readonly Foreseen[], branches: readonly Branch[]): Advis
       bits += chance * gain.bits;
       settles += chance * gain.settles;
     }
-    const perMinute = bits / (check.minutes + check.dismantling);
+    const before = dismantling(done, check.reach);
+    const perMinute = bits / (check.minutes + before);
     if (bits >= WORTH && perMinute > (best?.bitsPerMinute ?? 0))
-      best = { ...check, bits, settles, bitsPerMinute: perMinute };
+      best = { ...check, dismantling: before, bits, settles, bitsPerMinute: perMinute };
   }
   return best;
 }

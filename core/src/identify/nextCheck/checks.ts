@@ -11,7 +11,7 @@ import { listAt } from '../columns.js';
 import { answersIn, foreseeLook, foreseeMark, foreseeSize } from './foresee.js';
 import type { Hypotheses } from './hypotheses.js';
 import type { Outcomes } from './outcomes.js';
-import { dismantling } from './teardown.js';
+import { dismantling, stepsTo } from './teardown.js';
 
 /** Something that could be looked at, read or measured next. */
 export interface NextCheck {
@@ -23,6 +23,8 @@ export interface NextCheck {
   readonly how: string;
   /** The instrument, for sizes. */
   readonly tool?: Tool;
+  /** How far the engine must be apart. */
+  readonly reach: Reach;
   /** Minutes for the check itself, and before it for taking things apart. */
   readonly minutes: number;
   readonly dismantling: number;
@@ -60,13 +62,14 @@ const FINER = 2;
 /** Everything not yet done that could tell the hypotheses apart, with what it could come to. */
 export function foreseen(index: CatalogueIndex, hypotheses: Hypotheses, context: CheckContext): Foreseen[] {
   const { skipped = [], state = 'onTheBench' } = context;
+  const done = stepsTo(state);
   const kind = describedAs(index.kind);
   const open = <T extends { readonly id: string }>(sort: NextCheck['sort'], entries: Readonly<Record<string, T>>) =>
     Object.values(entries).filter(({ id }) => !skipped.includes(checkKey({ sort, id })));
   return [
-    ...open('mark', kind.markPlaces).flatMap((place) => markCheck(index, hypotheses, place, context, state)),
-    ...open('look', kind.features).flatMap((feature) => lookCheck(index, hypotheses, feature, context, state)),
-    ...open('size', kind.parameters).flatMap((parameter) => sizeChecks(index, hypotheses, parameter, context, state)),
+    ...open('mark', kind.markPlaces).flatMap((place) => markCheck(index, hypotheses, place, context, done)),
+    ...open('look', kind.features).flatMap((feature) => lookCheck(index, hypotheses, feature, context, done)),
+    ...open('size', kind.parameters).flatMap((parameter) => sizeChecks(index, hypotheses, parameter, context, done)),
   ];
 }
 
@@ -75,7 +78,7 @@ function lookCheck(
   hypotheses: Hypotheses,
   feature: Feature,
   { readings }: CheckContext,
-  state: Reach,
+  done: ReadonlySet<Reach>,
 ): Foreseen[] {
   if (readings.some((reading) => reading.sort === 'look' && !reading.not && reading.feature === feature.id)) return [];
   const outcomes = foreseeLook(index, hypotheses, feature);
@@ -89,7 +92,8 @@ function lookCheck(
         name,
         how: tell,
         minutes,
-        dismantling: dismantling(state, reach),
+        reach,
+        dismantling: dismantling(done, reach),
         answers: answersIn(index, feature),
       },
       outcomes,
@@ -102,7 +106,7 @@ function markCheck(
   hypotheses: Hypotheses,
   place: MarkPlace,
   { readings }: CheckContext,
-  state: Reach,
+  done: ReadonlySet<Reach>,
 ): Foreseen[] {
   if (
     readings.some(
@@ -122,7 +126,8 @@ function markCheck(
         name: `Mark on the ${name}`,
         how: `Clean the ${name} and read what is ${makings.join(' or ')} there; that nothing stands there is an answer too.`,
         minutes: MINUTES_A_MARK,
-        dismantling: dismantling(state, reach),
+        reach,
+        dismantling: dismantling(done, reach),
       },
       outcomes,
     },
@@ -153,7 +158,7 @@ function sizeChecks(
   hypotheses: Hypotheses,
   parameter: Parameter,
   { readings, drawer = new ToolDrawer() }: CheckContext,
-  state: Reach,
+  done: ReadonlySet<Reach>,
 ): Foreseen[] {
   const column = index.sizes.get(parameter.id);
   if (!column || parameter.instruments[0] === 'sheet') return [];
@@ -187,7 +192,8 @@ function sizeChecks(
           how: definition,
           tool,
           minutes: minutes + settingUp,
-          dismantling: dismantling(state, reach),
+          reach,
+          dismantling: dismantling(done, reach),
           ...(drawing === undefined ? {} : { drawing }),
         },
         outcomes,

@@ -142,7 +142,11 @@ export function foreseeSize(
   const sizes = hypotheses.rows.map((row) => at(column, row));
   const distinct = [...new Set(sizes.filter((size) => size !== undefined))];
   if (distinct.length < 2 && !(distinct.length === 1 && hypotheses.rows.includes(undefined))) return undefined;
-  const sigma = Math.hypot(uncertaintyOf(instrument), parameter.wear === 'neither' ? parameter.usualWear : 0);
+  const sigma = Math.hypot(
+    uncertaintyOf(instrument),
+    parameter.taking ?? 0,
+    parameter.wear === 'neither' ? parameter.usualWear : 0,
+  );
   const points = new Map(distinct.map((size) => [size, pointsOf(size, parameter)]));
   const cells = cellsFor([...points.values()].flat(), sigma);
   const elsewhere = cells.length;

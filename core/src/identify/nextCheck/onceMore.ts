@@ -39,7 +39,7 @@ export function onceMore(identification: Identification): OnceMore | undefined {
 }
 
 const checkOf = ({ parameter, tool, text }: SizeEvidence): NextCheck => {
-  const { id, name, definition, minutes, drawing } = parameterOf(parameter.id);
+  const { id, name, definition, minutes, reach, drawing } = parameterOf(parameter.id);
   return {
     id,
     sort: 'size',
@@ -48,6 +48,7 @@ const checkOf = ({ parameter, tool, text }: SizeEvidence): NextCheck => {
     how: `“${text}” speaks strongly against the likeliest: a slip, or what makes this part another. ${definition}`,
     tool,
     minutes,
+    reach,
     dismantling: 0,
     ...(drawing === undefined ? {} : { drawing }),
   };

@@ -1,27 +1,46 @@
-import { REACHES, type Reach } from '../../dictionary/definition.js';
+import type { Reach } from '../../dictionary/definition.js';
 
 /**
- * Minutes from one state of teardown to the next. *Common practice, no source*: an engine out on a stand, nothing
- * seized.
+ * What has to be off before, and the minutes of the step itself. Head, pan, flywheel and front come off each by itself;
+ * crank, rods and pistons come out when all are. *Common practice, no source*: an engine out on a stand, nothing seized.
  */
-const MINUTES: Readonly<Record<Reach, number>> = {
-  outside: 0,
-  headOff: 45,
-  panOff: 25,
-  rotatingPartsOut: 90,
-  onTheBench: 15,
+const STEPS: Readonly<Record<Reach, { readonly after: readonly Reach[]; readonly minutes: number }>> = {
+  outside: { after: [], minutes: 0 },
+  flywheelOff: { after: [], minutes: 20 },
+  frontOff: { after: [], minutes: 25 },
+  panOff: { after: [], minutes: 25 },
+  headOff: { after: [], minutes: 45 },
+  headAndPanOff: { after: ['headOff', 'panOff'], minutes: 0 },
+  rotatingPartsOut: { after: ['headAndPanOff', 'flywheelOff', 'frontOff'], minutes: 45 },
+  onTheBench: { after: ['rotatingPartsOut'], minutes: 15 },
 };
 
 export const REACH_SAYS: Readonly<Record<Reach, string>> = {
   outside: 'assembled, seen from outside',
-  headOff: 'head off',
+  flywheelOff: 'flywheel off',
+  frontOff: 'pulley and front cover off',
   panOff: 'pan off',
+  headOff: 'head off',
+  headAndPanOff: 'head and pan off',
   rotatingPartsOut: 'rotating parts out',
   onTheBench: 'on the bench',
 };
 
-/** Minutes of dismantling before a thing that needs `needed` can be got at, in the present state. */
-export function dismantling(state: Reach, needed: Reach): number {
-  const [from, to] = [REACHES.indexOf(state), REACHES.indexOf(needed)];
-  return REACHES.slice(from + 1, Math.max(from, to) + 1).reduce((sum, each) => sum + MINUTES[each], 0);
+/** All steps that are done in a state, those before them included. */
+export function stepsTo(...states: readonly Reach[]): ReadonlySet<Reach> {
+  const done = new Set<Reach>();
+  const add = (state: Reach) => {
+    if (done.has(state)) return;
+    done.add(state);
+    STEPS[state].after.forEach(add);
+  };
+  states.forEach(add);
+  return done;
+}
+
+/** Minutes of dismantling before a thing that needs `needed` can be got at, when these steps are done. */
+export function dismantling(done: ReadonlySet<Reach>, needed: Reach): number {
+  let minutes = 0;
+  for (const step of stepsTo(needed)) if (!done.has(step)) minutes += STEPS[step].minutes;
+  return minutes;
 }
