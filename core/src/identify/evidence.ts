@@ -1,7 +1,7 @@
 import type { Feature, Interface, Parameter } from '../dictionary/definition.js';
 import type { Estimate } from '../quantity/instrument.js';
 import type { Sentence } from '../quantity/sentence.js';
-import type { UnitId } from '../quantity/unit.js';
+import type { UnitId, UnitSystem } from '../quantity/unit.js';
 import type { ClaimAbout } from '../readings/reading.js';
 import type { Tool } from '../shop/ownInstrument.js';
 import type { ReadMark } from './gather/sameMark.js';
@@ -18,6 +18,8 @@ export interface SizeEvidence {
   readonly confirmed: boolean;
   /** The size before it that was ground, bored or bought together with it; what stands here is told beside that. */
   readonly given?: SizeEvidence;
+  /** The units in which it was typed. */
+  readonly typedIn: UnitSystem;
   /** The figure as it was written, where it is one. */
   readonly written?: { readonly figures: string; readonly unit: UnitId };
 }

@@ -26,7 +26,7 @@ describe('identification', () => {
     expect(lineUp.status).toBe('settled');
     expect(first(lineUp).pattern).toBe('sluice-crank-3375-forged');
     expect(reason(lineUp, 'main')).toBe(
-      '0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.',
+      '0.0008 in under the standard limits 2.3490 to 2.3500 in: worn, or a light polish.',
     );
   });
 

@@ -2,11 +2,15 @@ import { showDifference, showInterval, showValue } from './format.js';
 import type { Interval } from './interval.js';
 import type { QuantityKind, UnitSystem } from './unit.js';
 
-/** A figure inside a sentence, kept as a number so that each reader sees it in his own units. Inside units. */
-export type Figure =
-  | { readonly figure: 'value'; readonly value: number; readonly quantity: QuantityKind }
-  | { readonly figure: 'difference'; readonly value: number; readonly quantity: QuantityKind }
-  | { readonly figure: 'interval'; readonly low: number; readonly high: number; readonly quantity: QuantityKind };
+/**
+ * A figure inside a sentence, kept as a number so that each reader sees it in his own units; or in those in which what
+ * it speaks of was typed. Inside units.
+ */
+export type Figure = { readonly quantity: QuantityKind; readonly in?: UnitSystem } & (
+  | { readonly figure: 'value'; readonly value: number }
+  | { readonly figure: 'difference'; readonly value: number }
+  | { readonly figure: 'interval'; readonly low: number; readonly high: number }
+);
 
 /** Words and figures in order. Plain data: it crosses to a worker or through the API and is said at the far end. */
 export type Sentence = readonly (string | Figure)[];
@@ -45,8 +49,12 @@ export function sentence(
   return out;
 }
 
+/** The same sentence with its figures in one system of units, whoever reads it. */
+export const saidIn = (said: Sentence, system: UnitSystem): Sentence =>
+  said.map((part) => (typeof part === 'string' ? part : { ...part, in: system }));
+
 /**
- * A sentence as text, in the reader's units.
+ * A sentence as text, in the reader's units where it does not say otherwise.
  *
  * @example say(['Bore ', value(101.6, 'length'), '.'], 'inch') // 'Bore 4.0000 in.'
  */
@@ -56,11 +64,11 @@ export function say(said: Sentence, system: UnitSystem): string {
       if (typeof part === 'string') return part;
       switch (part.figure) {
         case 'value':
-          return showValue(part.value, part.quantity, system);
+          return showValue(part.value, part.quantity, part.in ?? system);
         case 'difference':
-          return showDifference(part.value, part.quantity, system);
+          return showDifference(part.value, part.quantity, part.in ?? system);
         case 'interval':
-          return showInterval(part, part.quantity, system);
+          return showInterval(part, part.quantity, part.in ?? system);
       }
     })
     .join('');

@@ -108,6 +108,11 @@ export function fromInside(value: number, unit: UnitId): number {
 /** The two systems a person can choose to read in. */
 export type UnitSystem = 'metric' | 'inch';
 
+const OF_INCHES: ReadonlySet<UnitId> = new Set(['in', 'thou', 'cuin', 'oz', 'lb', 'lbf', 'lbfpin']);
+
+/** The system that a unit is of; both use degrees, ratios and turns. */
+export const systemOf = (unit: UnitId): UnitSystem => (OF_INCHES.has(unit) ? 'inch' : 'metric');
+
 /** The unit in which a system shows a quantity. */
 export function shownUnit(quantity: QuantityKind, system: UnitSystem): UnitId | undefined {
   switch (quantity) {

@@ -1,7 +1,7 @@
 import type { Parameter } from '../../dictionary/definition.js';
 import { parameterOf } from '../../dictionary/dictionary.js';
 import { estimate, type Estimate } from '../../quantity/instrument.js';
-import { toInside, type UnitId } from '../../quantity/unit.js';
+import { systemOf, toInside, type UnitId, type UnitSystem } from '../../quantity/unit.js';
 import { sizesOfPart } from '../../readings/measured.js';
 import type { Understood } from '../../readings/reading.js';
 import type { Tool, ToolDrawer } from '../../shop/ownInstrument.js';
@@ -48,7 +48,7 @@ export function* sizeEvidence(
       if (size === parameter || !steps.has(size)) steps.set(size, toInside(offset, unit));
   const first = new Map<string, { readonly key: string; readonly size: SizeEvidence }>();
   const measured = finest(readings, drawer).map((each) => ({ ...each, order: sizeKey(each, steps) }));
-  for (const { parameter, text, inside, tool, confirmed, written, order } of inOrderOf(
+  for (const { parameter, text, inside, tool, confirmed, typedIn, written, order } of inOrderOf(
     measured,
     (each) => `${besideLast(each.parameter.id)} ${each.order}`,
   )) {
@@ -63,6 +63,7 @@ export function* sizeEvidence(
       tool,
       step: steps.get(parameter.id),
       confirmed,
+      typedIn,
       ...(beside ? { given: beside.size } : {}),
       ...(written ? { written } : {}),
     };
@@ -78,10 +79,10 @@ const taken = ({ taking = 0 }: Parameter, { mean, uncertainty }: Estimate): Esti
 });
 
 const sizeKey = (
-  { parameter, tool, inside, confirmed }: Pick<Measured, 'parameter' | 'tool' | 'inside' | 'confirmed'>,
+  { parameter, tool, inside, confirmed, typedIn }: Measured,
   steps: ReadonlyMap<string, number>,
 ): string =>
-  `1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${steps.get(parameter.id) ?? ''} ${tool.permissibleError}${confirmed ? ' confirmed' : ''}`;
+  `1 size ${parameter.id} ${tool.sort} ${inside.map((value) => value.toFixed(7)).join(' ')} ${steps.get(parameter.id) ?? ''} ${tool.permissibleError}${confirmed ? ' confirmed' : ''}${typedIn === 'inch' ? ' in' : ''}`;
 
 interface Measured {
   readonly parameter: Parameter;
@@ -89,6 +90,7 @@ interface Measured {
   readonly inside: readonly number[];
   readonly tool: Tool;
   readonly confirmed: boolean;
+  readonly typedIn: UnitSystem;
   readonly written?: { readonly figures: string; readonly unit: UnitId };
 }
 
@@ -109,6 +111,7 @@ function finest(readings: readonly Understood[], drawer: ToolDrawer): Measured[]
       inside,
       tool: drawer.take(size.instrument, inside[0] ?? 0),
       confirmed: inside.length > 1,
+      typedIn: systemOf(size.unit),
       ...(inside.length === 1
         ? { written: { figures: size.figures ?? String(size.values[0] ?? ''), unit: size.unit } }
         : {}),

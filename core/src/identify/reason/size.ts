@@ -1,12 +1,16 @@
 import { capital, ordinal } from '../../quantity/phrase.js';
 import type { Parameter } from '../../dictionary/definition.js';
-import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
+import { band, saidIn, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
 import type { SizeEvidence, StepEvidence } from '../evidence.js';
 import { explainSize, stepAt, type SizeExplanation } from '../sizeLikelihood.js';
 import { notStated } from './notStated.js';
 
-export function sizeReason(index: CatalogueIndex, row: number, evidence: SizeEvidence, agrees: boolean): Sentence {
+/** Why a measured size speaks for a pattern or against it, in the units in which it was typed. */
+export const sizeReason = (index: CatalogueIndex, row: number, evidence: SizeEvidence, agrees: boolean): Sentence =>
+  saidIn(reasonOf(index, row, evidence, agrees), evidence.typedIn);
+
+function reasonOf(index: CatalogueIndex, row: number, evidence: SizeEvidence, agrees: boolean): Sentence {
   const { parameter, estimate, step: said } = evidence;
   const column = index.sizes.get(parameter.id);
   const size = column?.distinct[(column.codes[row] ?? 0) - 1];
