@@ -66,7 +66,7 @@ test('a crank is named from its readings, with reasons, through reloads and a st
   expect(rows[0]?.name).toBe('3.375 forged, small journal');
   expect(rows[0]?.share).toBe('> 99.9 %');
   await expect(
-    page.getByText('0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.'),
+    page.getByText('0.0008 in under the standard limits 2.3490 to 2.3500 in: worn, or a light polish.'),
   ).toBeVisible();
   await expect(page.getByText('4187 on the web, as read.')).toBeVisible();
   await expect(
@@ -117,7 +117,7 @@ test('a reading can be corrected, removed and brought back', async ({ page }) =>
 
   await expect
     .poll(async () => (await lineUp(page))[0])
-    .toEqual({ name: '3.375 forged, small journal', share: '97.9 %' });
+    .toEqual({ name: '3.375 forged, small journal', share: '98.6 %' });
   const before = await lineUp(page);
   await page.getByRole('button', { name: 'Remove: 8 weights' }).click();
   await expect(page.getByRole('button', { name: 'Correct: 8 weights' })).toBeHidden();

@@ -18,6 +18,7 @@ test('axe finds nothing on any station, on either ground', async ({ page }) => {
     ['the form of a pattern', '/catalogue/edit/pattern/skerry-crank-4-112', /Main journal/],
     ['the scheme editor', '/catalogue/edit/scheme/brackmere-date', 'Tried on numbers'],
     ['the Audit', '/catalogue/audit', /Stated size/],
+    ['Calibration', '/catalogue/calibration', /parts were named right/],
     ['Import and export', '/catalogue/import', 'Choose a file, or drop it here'],
   ]);
 });

@@ -34,7 +34,7 @@ const HARD_CASES: readonly HardCase[] = [
     typed: 'crank cast 41?7 main 2.3482in mic pin 2.0493in mic stroke 3.375in caliper forged 8 weights',
     status: 'Settled',
     first: '3.375 forged, small journal',
-    reason: '0.020 mm under the standard limits 59.665 to 59.690 mm: worn, or a light polish.',
+    reason: '0.0008 in under the standard limits 2.3490 to 2.3500 in: worn, or a light polish.',
     next: 'The part is named; nothing more needs checking.',
   },
   {
@@ -96,7 +96,7 @@ const HARD_CASES: readonly HardCase[] = [
   {
     hard: 'claims through fitments with an exception of five months',
     typed: 'block engine 357 D, year 4/1986, bore 3.9812in bore gauge',
-    status: 'Probable',
+    status: 'Open',
     first: 'low deck, large journal, wet intake',
     reason: 'Fitted to 357 D, 357 from 1986 to 1986, which agrees with that engine.',
     next: 'Bolts in a main cap',
@@ -106,7 +106,7 @@ const HARD_CASES: readonly HardCase[] = [
     typed: 'valve head 1.72in caliper stem 0.3412in caliper',
     status: 'Open',
     first: 'intake 1.72',
-    reason: 'Inside the standard limits 8.661 to 8.679 mm.',
+    reason: 'Inside the standard limits 0.3410 to 0.3417 in.',
     next: 'are not separable with the caliper',
   },
   {
@@ -384,4 +384,30 @@ test('what is new has no fault that axe can find, and no reading of a part needs
     // What is still on its way when the page is first looked at is no fault of it.
     await expect.poll(() => faults(page), { message: path }).toEqual([]);
   }
+});
+
+test('what a part turned out to be is said on the bench, and learnt from by a person only', async ({ page }) => {
+  await page.goto('/bench');
+  await enter(page, 'cover height 268.62 caliper, 9 bolts');
+  await saved(page);
+  await page.getByRole('button', { name: 'Known for sure what it is?' }).click();
+  const pattern = page.locator('wb-confirm-name nz-select');
+  await pattern.click();
+  await pattern.locator('input').fill('ambit low');
+  await page.getByTitle('Vesk Ambit, low, to 1970', { exact: true }).last().click();
+  await page.getByLabel('somebody knows it').check();
+  await page.getByRole('button', { name: 'That is known' }).click();
+  await expect(page.getByText('Known for sure:')).toBeVisible();
+  await page.getByRole('link', { name: 'How well parts are named here' }).click();
+  await expect(page.getByRole('heading', { name: 'Calibration' })).toBeVisible();
+  const cover = page.getByRole('row', { name: /Vesk Ambit, low.*Height/ });
+  await expect(cover).toContainText('not as on record');
+  const chance = page.locator('[data-chance=sizeMistaken]');
+  await chance.getByRole('button', { name: 'Take over' }).click();
+  await expect(chance).toContainText('the shop’s own');
+  expect(await faults(page)).toEqual([]);
+  await chance.getByRole('button', { name: 'Back to usual' }).click();
+  await expect(chance).not.toContainText('the shop’s own');
+  await page.getByRole('link', { name: 'Audit' }).click();
+  await expect(page.getByRole('heading', { name: /Measured otherwise here/ })).toBeVisible();
 });

@@ -16,7 +16,6 @@ const VIEWS = [
   ['swap-engine', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47', 'light'],
   ['swap-open', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-pump', 'light'],
   ['grid', '/swap/grid?donors=crank&recipients=block', 'light'],
-  ['groups', '/swap/grid?donors=piston&recipients=block&view=groups', 'dark'],
   ['shelf', '/shelf', 'light'],
   ['catalogue-family', '/catalogue/family/sluice', 'light'],
   ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
@@ -27,6 +26,7 @@ const VIEWS = [
   ],
   ['scheme', '/catalogue/edit/scheme/brackmere-date', 'light'],
   ['audit', '/catalogue/audit', 'light'],
+  ['calibration', '/catalogue/calibration', 'dark'],
 ];
 
 /**

@@ -42,8 +42,8 @@ export interface ParameterSpec {
   readonly plausible: Interval;
   readonly reach: Reach;
   /**
-   * Standard uncertainty of taking it, whatever the instrument, inside unit: where it begins at an axis nobody can touch
-   * or ends at a rough casting.
+   * Standard uncertainty of taking it, whatever the instrument, inside unit: where it begins at an axis nobody can
+   * touch or ends at a rough casting.
    */
   readonly taking?: number;
   /** Instruments that reach it, the usual one first. */

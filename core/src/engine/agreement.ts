@@ -24,12 +24,13 @@ export interface Agreement {
   readonly eras: readonly number[];
 }
 
-export const original = (kind: KindId): number => (kind === 'block' ? ASSUMED.originalBlock : ASSUMED.original);
+const original = (kind: KindId): number => (kind === 'block' ? ASSUMED.originalBlock : ASSUMED.original);
 
 /**
- * How likely parts are together in engines of a catalogue. The parts of one kind are one set: they came with the engine,
- * or were put in later as a set, or each by itself. What was put in later is mostly what goes into engines of the family.
- * All parts of an engine are of one time, so that an exception of its first months counts once for all of them.
+ * How likely parts are together in engines of a catalogue. The parts of one kind are one set: they came with the
+ * engine, or were put in later as a set, or each by itself. What was put in later is mostly what goes into engines of
+ * the family. All parts of an engine are of one time, so that an exception of its first months counts once for all of
+ * them.
  */
 export class PartsInEngines {
   private readonly sums = new Map<string, number>();
@@ -120,7 +121,10 @@ export class PartsInEngines {
     return sum;
   }
 
-  /** Patterns of a kind that engines with the same block carry: what goes into this one. Blocks are those of the family. */
+  /**
+   * Patterns of a kind that engines with the same block carry: what goes into this one. Blocks are those of the
+   * family.
+   */
   private goingInto({ family, fitments }: Variant, kind: KindId | undefined): Members {
     const blocksOf = (all: Variant['fitments']) =>
       all.filter(({ slot }) => slot === 'block').map(({ pattern }) => pattern);

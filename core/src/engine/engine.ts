@@ -7,7 +7,6 @@ import { claimTrust } from '../identify/weigh/claim.js';
 import { fixed, type Weighed } from '../identify/weigh/weighed.js';
 import { logMean, logSum } from '../quantity/logSum.js';
 import { listed } from '../quantity/phrase.js';
-import type { Sentence } from '../quantity/sentence.js';
 import { monthsOf } from '../readings/claim.js';
 import type { Specimen, Understood } from '../readings/reading.js';
 import { PartsInEngines, type Agreement, type Weighing } from './agreement.js';

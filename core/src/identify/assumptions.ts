@@ -79,7 +79,10 @@ type Numbers<T> = { readonly [K in keyof T]: T[K] extends number ? number : Numb
 /** The same numbers, with the shop's own in the place of some. */
 export type Assumed = Numbers<typeof ASSUMED>;
 
-/** Numbers that records of confirmed parts can tell something of, by their ids, and what a shop may put in their place. */
+/**
+ * Numbers that records of confirmed parts can tell something of, by their ids, and what a shop may put in their
+ * place.
+ */
 export const LEARNT = {
   notInCatalogue: 'A part is in no catalogue',
   sizeMistaken: 'A size is a slip',

@@ -5,7 +5,9 @@ import type { SizeEvidence, StepEvidence } from './evidence.js';
 import { stepAt, stepDensity, stepShares } from './sizeLikelihood.js';
 import type { Tie } from './tiedSizes.js';
 
-/** Two columns as one: by pattern, which pair of values it has, counted from 1; 0 where it does not state the second. */
+/**
+ * Two columns as one: by pattern, which pair of values it has, counted from 1; 0 where it does not state the second.
+ */
 interface Pairs {
   readonly codes: Uint32Array;
   /** By code, the code of the first value and of the second. */

@@ -21,6 +21,17 @@ const shown = (lineUp: LineUp) =>
     .join('\n') + lineUp.none.toFixed(9);
 
 describe('identification', () => {
+  // Common practice, no source: a casting number names a casting, not how it was machined.
+  it('says of a casting number which other forms are machined from it, and what tells', () => {
+    const lineUp = lineUpFor('cast 4473');
+    expect(lineUp.status).not.toBe('settled');
+    expect(lineUp.casting).toEqual(
+      jasmine.objectContaining({ text: 'cast 4473', others: [jasmine.stringMatching(/^sluice-crank-3590/)] }),
+    );
+    expect(sayStatus(lineUp, (id) => id)).toMatch(/“cast 4473” is the number of a casting.*What tells it from them: /);
+    expect(lineUpFor('cast 4187').casting).toBeUndefined();
+  });
+
   it('calls a crank worn by 0.02 what it is', () => {
     const lineUp = lineUpFor('cast 41?7 main 2.3482in mic pin 2.0493in mic stroke 3.375in caliper forged 8 weights');
     expect(lineUp.status).toBe('settled');

@@ -4,6 +4,7 @@ import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { decibans } from './assumptions.js';
+import { castingOf, type Casting } from './casting.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
 import type { Evidence } from './evidence.js';
 import { evidenceByKey } from './gather/index.js';
@@ -31,6 +32,8 @@ export interface LineUp {
   readonly weighed: number;
   /** Ids of key sizes of the kind that nobody has measured, of those that the first candidate states. */
   readonly unmeasured: readonly string[];
+  /** The casting of the first candidate, where others are machined from it too and its number was read. */
+  readonly casting?: Casting;
   /** Readings the catalogue has nothing to hold against. */
   readonly unused: readonly string[];
   /** What is doubtful about how something was measured. */
@@ -104,8 +107,8 @@ export class Identification {
   }
 
   /**
-   * What looks like one part of the catalogue in each thing looks like it in all: the parts of one trade are made alike.
-   * One by one the looks would make a part in no catalogue out to be a medley, and far too rare.
+   * What looks like one part of the catalogue in each thing looks like it in all: the parts of one trade are made
+   * alike. One by one the looks would make a part in no catalogue out to be a medley, and far too rare.
    */
   private looksOfNone(): number {
     const alike = this.index.assumed.looksAlike;
@@ -146,11 +149,18 @@ export class Identification {
       none: none + left,
       weighed: index.patterns.length,
       unmeasured: this.unmeasured(candidates[0]?.pattern),
+      ...this.casting(candidates[0]),
       unused: evidence.filter(([key]) => this.applied.get(key) === undefined).map(([, { text }]) => text),
       doubts: evidence.flatMap(([, each]) =>
         each.sort === 'size' && each.tool.doubt !== undefined ? [{ text: each.text, says: each.tool.doubt }] : [],
       ),
     };
+  }
+
+  private casting(first: Candidate | undefined): Pick<LineUp, 'casting'> {
+    const row = first && !first.own ? this.index.patterns.indexOf(first.pattern) : -1;
+    const casting = row < 0 ? undefined : castingOf(this.index, row, this.weighed);
+    return casting ? { casting } : {};
   }
 
   private unmeasured(pattern: string | undefined): readonly string[] {

@@ -6,4 +6,4 @@ export { takenFor } from './takenFor.js';
 export { sayProbability, sayStatus, sayStrength } from './sayStatus.js';
 export * from './nextCheck/index.js';
 export { calculationOf } from './calculation.js';
-export { checkOwnAssumptions, LEARNT, LEARNT_IDS, withOwn, type Assumed, type LearntId } from './assumptions.js';
+export { checkOwnAssumptions, LEARNT_IDS, withOwn, type LearntId } from './assumptions.js';

@@ -41,14 +41,14 @@ export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): s
     case 'nothingFits':
       return `None of the ${lineUp.weighed} ${describedAs(lineUp.kind).plural.toLowerCase()} in the catalogue agrees: probably one it does not have.`;
     case 'settled':
-      return `This is the ${label(first?.pattern ?? '')}.${notMeasured(lineUp)}`;
+      return `This is the ${label(first?.pattern ?? '')}.${sayCasting(lineUp, label)}${notMeasured(lineUp)}`;
     case 'probable':
-      return `Probably the ${label(first?.pattern ?? '')}.${contradiction}${heldBecause(lineUp)}`;
+      return `Probably the ${label(first?.pattern ?? '')}.${contradiction}${sayCasting(lineUp, label)}${heldBecause(lineUp)}`;
     case 'open':
       if (second?.own && second.pattern === first?.pattern)
         return `The ${label(second.pattern)}, or one like it with another ${ownNames(second.own)}.${contradiction}`;
       return second && first
-        ? `The ${label(first.pattern)} or the ${label(second.pattern)}, or another.${contradiction}`
+        ? `The ${label(first.pattern)} or the ${label(second.pattern)}, or another.${contradiction}${sayCasting(lineUp, label)}`
         : `It may be several.${contradiction}`;
   }
 }
@@ -70,6 +70,21 @@ function saySister({ pattern, own = [] }: Candidate, label: (pattern: string) =>
     : ` Read ${isOne ? 'it' : 'them'} once more`;
   return `Like the ${label(pattern)}, but with another ${names}${as}: probably a part that the catalogue does not have.${worked}${again}; if ${isOne ? 'it holds' : 'they hold'}, add it as a pattern of its own.`;
 }
+
+/** That a casting number names a casting, and which other forms are machined from it. */
+function sayCasting({ casting }: LineUp, label: (pattern: string) => string): string {
+  if (!casting) return '';
+  const others = listed(casting.others.slice(0, NAMED).map((id) => `the ${label(id)}`));
+  const more = casting.others.length > NAMED ? ` and ${casting.others.length - NAMED} more` : '';
+  const tells =
+    casting.tellBy === undefined
+      ? ' Nothing on record tells them apart.'
+      : ` What tells it from them: ${nameOfEntry(casting.tellBy)}.`;
+  return ` “${casting.text}” is the number of a casting, from which ${others}${more} ${casting.others.length === 1 ? 'is' : 'are'} machined as well.${tells}`;
+}
+
+/** As many other forms of a casting are named. */
+const NAMED = 3;
 
 /** Which of its key sizes nobody has measured, where it is named without them. */
 const notMeasured = ({ unmeasured }: LineUp): string =>

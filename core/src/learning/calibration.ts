@@ -5,7 +5,7 @@ export interface Answer {
 }
 
 /** The answers of one tenth of sureness. */
-export interface Band {
+interface Band {
   /** From here to a tenth above. */
   readonly from: number;
   readonly count: number;

@@ -1,5 +1,5 @@
-export { bandsOf, brier, brierBetween, shareBetween, type Answer, type Band } from './calibration.js';
-export { confirmedCases, type ConfirmedCase } from './cases.js';
-export { asDimension, measuredHere, type MeasuredHere } from './measuredHere.js';
-export { PRIOR_CASES, reestimate, type Reestimated } from './reestimate.js';
+export { bandsOf, brier, brierBetween, type Answer } from './calibration.js';
+export { confirmedCases } from './cases.js';
 export { CONTRADICTED_HERE, contradictedHere } from './contradicted.js';
+export { asDimension, measuredHere } from './measuredHere.js';
+export { PRIOR_CASES, reestimate } from './reestimate.js';

@@ -79,7 +79,9 @@ function toldOf(pattern: string, limits: Interval, sizes: readonly SizeEvidence[
   };
 }
 
-/** A measured band as figures of the open format, outwards to the next thousandth of a millimetre or tenth of a thou. */
+/**
+ * A measured band as figures of the open format, outwards to the next thousandth of a millimetre or tenth of a thou.
+ */
 export function asDimension({ low, high }: Interval, unit: Dimension['unit']): Dimension {
   const places = unit === 'in' ? 4 : 3;
   const scale = 10 ** places;

@@ -16,7 +16,7 @@ import type { ConfirmedCase } from './cases.js';
 export const PRIOR_CASES = 100;
 
 /** A chance taken for granted, beside what confirmed parts make of it. */
-export interface Reestimated {
+interface Reestimated {
   readonly id: LearntId;
   /** What is gone by now. */
   readonly present: number;

@@ -35,8 +35,7 @@ const LOG_EXTRA = Math.log(EXTRA);
 const LOG_WHOLE = Math.log(1 - PARTIAL);
 
 /** A piece of a mark may have any length, and lie anywhere in it. */
-const logPiece = (length: number, unread: number): number =>
-  Math.log(PARTIAL / Math.max(1, length - 1) / (unread + 1));
+const logPiece = (length: number, unread: number): number => Math.log(PARTIAL / Math.max(1, length - 1) / (unread + 1));
 
 /** Codes of the characters that get a column of the table; others are rare enough to be worked out each time. */
 const CODES = 128;

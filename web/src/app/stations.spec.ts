@@ -96,18 +96,22 @@ describe('the line-up', () => {
     expect(unknown.page.querySelector('table')).toBeNull();
   });
 
-  it('writes its sentences in the units chosen, and follows when they change', async () => {
+  it('speaks of a size in the units in which it was typed, whatever is chosen for the rest', async () => {
     setUp();
     const { fixture, page } = await show(LineUpList, {
-      lineUp: lineUp('main 2.3482in mic'),
+      lineUp: lineUp('main 2.3482in mic, pin 52.05 mic'),
       chosen: 'sluice-crank-3115',
     });
-    expect(text(page)).toContain('0.020 mm under the standard limits');
-    TestBed.inject(Preferences).units.set('inch');
-    fixture.componentRef.setInput('chosen', undefined);
-    fixture.componentRef.setInput('chosen', 'sluice-crank-3115');
-    await fixture.whenStable();
-    expect(text(page)).toContain('0.0008 in under the standard limits');
+    for (const units of ['metric', 'inch'] as const) {
+      TestBed.inject(Preferences).units.set(units);
+      fixture.componentRef.setInput('chosen', undefined);
+      fixture.componentRef.setInput('chosen', 'sluice-crank-3115');
+      await fixture.whenStable();
+      expect(text(page)).withContext(units).toContain('0.0008 in under the standard limits');
+      expect(text(page))
+        .withContext(units)
+        .toMatch(/limits 52\.\d+ to 52\.\d+ mm/);
+    }
   });
 
   it('opens a candidate at a press', async () => {

@@ -17,8 +17,8 @@ const IN_QUESTION = 1024;
 const LEAST = 1e-4;
 
 /**
- * The patterns in question. Where more are than can be looked at one by one, those behind the likeliest are looked at by
- * samples spread over all of them: the first of the alphabet are mostly of one maker.
+ * The patterns in question. Where more are than can be looked at one by one, those behind the likeliest are looked at
+ * by samples spread over all of them: the first of the alphabet are mostly of one maker.
  */
 export function hypothesesOf(identification: Identification): Hypotheses {
   const { posterior } = identification;

@@ -1,8 +1,9 @@
 import type { Reach } from '../../dictionary/definition.js';
 
 /**
- * What has to be off before, and the minutes of the step itself. Head, pan, flywheel and front come off each by itself;
- * crank, rods and pistons come out when all are. *Common practice, no source*: an engine out on a stand, nothing seized.
+ * What has to be off before, and the minutes of the step itself. Head, pan, flywheel and front come off each by
+ * itself; crank, rods and pistons come out when all are. *Common practice, no source*: an engine out on a stand,
+ * nothing seized.
  */
 const STEPS: Readonly<Record<Reach, { readonly after: readonly Reach[]; readonly minutes: number }>> = {
   outside: { after: [], minutes: 0 },

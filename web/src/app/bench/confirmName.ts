@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import { RouterLink } from '@angular/router';
 import { CONFIRMED_BY, type Confirmed, type ConfirmedBy, type Specimen } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { ReferenceField } from '../catalogue/referenceField';
+import { ReferenceField } from '../ui/referenceField';
 
 /**
  * Says what a part turned out to be, once somebody knows for sure: the shop learns from that how far its answers are to

@@ -34,7 +34,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Questions } from '../data/questions';
 import { growing } from '../ui/growing';
-import { ReferenceField } from './referenceField';
+import { ReferenceField } from '../ui/referenceField';
 
 /** What is drawn of a list in one turn: its head, or one field of one of its entries. */
 interface Cell {
