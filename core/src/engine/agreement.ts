@@ -28,11 +28,12 @@ const original = (kind: KindId): number => (kind === 'block' ? ASSUMED.originalB
 
 /**
  * How likely parts are together in engines of a catalogue. The parts of one kind are one set: they came with the
- * engine, or were put in later as a set, or each by itself. What was put in later is mostly what goes into engines of
- * the family. All parts of an engine are of one time, so that an exception of its first months counts once for all of
+ * engine, or were put in later as a set, or each by itself. What was put in later is mostly what engines with the
+ * same block carry. All parts of an engine are of one time, so that an exception of its first months counts once for all of
  * them.
  */
 export class PartsInEngines {
+  /** What was worked out once for some parts, and for what goes into one block. */
   private readonly sums = new Map<string, number>();
   private readonly members = new Map<string, Members>();
 
@@ -98,12 +99,17 @@ export class PartsInEngines {
 
   /** ln of how likely parts are if they are all of one pattern, any of the catalogue, or of none of it. */
   private ofOnePattern(parts: readonly Weighing[]): number {
+    const key = parts.map(({ specimen }) => specimen.id).join(' ');
+    const known = this.sums.get(key);
+    if (known !== undefined) return known;
     const index = parts[0]?.identification.index;
     const { notInCatalogue } = index?.assumed ?? ASSUMED;
-    return logSum([
+    const sum = logSum([
       Math.log(1 - notInCatalogue) + logMean(index?.patterns.map((_id, row) => together(parts, row)) ?? []),
       Math.log(notInCatalogue) + ofNone(parts),
     ]);
+    this.sums.set(key, sum);
+    return sum;
   }
 
   /** ln of how likely parts are that were put in later, all of one pattern. */

@@ -1,7 +1,8 @@
 /** ln of the sum of numbers given by their logarithms, without leaving the range of a double; -Infinity of none. */
 export function logSum(logs: readonly number[]): number {
-  const top = Math.max(...logs);
-  if (logs.length === 0 || top === -Infinity) return -Infinity;
+  // Not by spreading them: there may be as many as a catalogue has patterns.
+  const top = logs.reduce((most, log) => Math.max(most, log), -Infinity);
+  if (top === -Infinity) return -Infinity;
   return top + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - top), 0));
 }
 

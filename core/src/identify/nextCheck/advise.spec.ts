@@ -176,6 +176,13 @@ describe('the next check', () => {
     expect(weights.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 9);
   });
 
+  // Common practice, no source: a copy looks the same.
+  it('expects no look to settle what no mark and no size bears out', () => {
+    const looks = (text: string) => advice('crank', text).checks.filter(({ sort }) => sort === 'look');
+    expect(looks('forged').every(({ settles }) => settles === 0)).toBeTrue();
+    expect(looks('cast 4187, main 2.3495in mic').some(({ settles }) => settles > 0)).toBeTrue();
+  });
+
   // Common practice, no source: a caliper has nothing to stand on at an axis, nor on a rough casting.
   it('asks for no caliper from an axis to a rough casting, and expects no more than that allows', () => {
     const { instruments, taking } = parameterOf('crank.swing');

@@ -45,7 +45,7 @@ export function advise(identification: Identification, context: CheckContext, pl
   const { index } = identification;
   const hypotheses = hypothesesOf(identification);
   const open = foreseen(index, hypotheses, context);
-  const ranked = rank(open, hypotheses.weights);
+  const ranked = rank(open, hypotheses.weights).map(settlingBy(identification));
   const again = onceMore(identification);
   const isWanted = again && again.bits >= WORTH && !context.skipped?.includes(checkKey(again.check));
   const checks = isWanted ? [takenAgain(again), ...ranked] : ranked;
@@ -56,6 +56,12 @@ export function advise(identification: Identification, context: CheckContext, pl
     plan: planFrom(open, hypotheses, ranked, stepsTo(context.state ?? 'onTheBench'), planned),
     ...(separation ? { separation } : {}),
   };
+}
+
+/** Looks by themselves settle nothing: a mark or a size has to bear them out, as the standing of an answer has it. */
+function settlingBy({ weighed }: Identification): (advised: Advised) => Advised {
+  const isBorneOut = weighed.some(({ evidence }) => evidence.sort === 'size' || evidence.sort === 'mark');
+  return (advised) => (advised.sort === 'look' && !isBorneOut ? { ...advised, settles: 0 } : advised);
 }
 
 const takenAgain = ({ check, bits }: OnceMore): Advised => ({

@@ -1,7 +1,9 @@
 import { sayLook } from '../../dictionary/dictionary.js';
 import { compareFaces } from '../../catalogue/facePattern.js';
 import type { Sentence } from '../../quantity/sentence.js';
+import { ASSUMED } from '../assumptions.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
+import type { Column } from '../columns.js';
 import type { Evidence, FaceEvidence, LookEvidence } from '../evidence.js';
 import { claimReason } from './claim.js';
 import { markReason } from './mark.js';
@@ -15,11 +17,14 @@ import { sizeReason, stepReason } from './size.js';
 export function reasonFor(index: CatalogueIndex, row: number, evidence: Evidence, logRatio: number): Sentence {
   switch (evidence.sort) {
     case 'size':
-      return sizeReason(index, row, evidence, logRatio > 0);
+      return [
+        ...sizeReason(index, row, evidence, logRatio > 0),
+        ...disputeSaid(index.sizes.get(evidence.parameter.id), row),
+      ];
     case 'step':
       return stepReason(index, row, evidence);
     case 'look':
-      return lookReason(index, row, evidence);
+      return [...lookReason(index, row, evidence), ...disputeSaid(index.looks.get(evidence.feature.id), row)];
     case 'face':
       return faceReason(index, row, evidence);
     case 'mark':
@@ -30,6 +35,10 @@ export function reasonFor(index: CatalogueIndex, row: number, evidence: Evidence
       return evidence.say(row);
   }
 }
+
+/** That sources contradict each other about the value that was weighed: an answer that rests on it says so. */
+const disputeSaid = (column: Column<unknown> | undefined, row: number): Sentence =>
+  column?.wrong[column.codes[row] ?? 0] === ASSUMED.disputedWrong ? [' Sources disagree about what it has there.'] : [];
 
 function lookReason(index: CatalogueIndex, row: number, { feature, option, not }: LookEvidence): Sentence {
   const column = index.looks.get(feature.id);

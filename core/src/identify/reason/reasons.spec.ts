@@ -20,6 +20,11 @@ function reason(kind: KindId, text: string, pattern: string): string {
 }
 
 describe('the reasons, in words', () => {
+  it('say where the sources of a value disagree', () => {
+    expect(reason('crank', 'main 79.46 mic', 'skerry-crank-4-112')).toContain('Sources disagree');
+    expect(reason('crank', 'main 79.46 mic', 'skerry-crank-4-104')).not.toContain('Sources disagree');
+  });
+
   it('say of a mark what it is, what was slipped, and what was not read', () => {
     expect(reason('crank', 'cast 4187', 'sluice-crank-3375-forged')).toBe('4187 on the web, as read.');
     expect(reason('crank', 'cast 4l87', 'sluice-crank-3375-forged')).toContain(
