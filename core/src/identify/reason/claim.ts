@@ -27,7 +27,8 @@ export function claimReason(index: CatalogueIndex, row: number, evidence: ClaimE
     ),
   ];
   const some = names.slice(0, 3).join(', ') + (names.length > 3 ? ` and ${names.length - 3} more` : '');
-  const before = [...new Set(evidence.given.map(({ about }) => CLAIMS[about].toLowerCase()))];
+  const weighed = evidence.given.filter((each) => claimedOf(index, each) !== undefined);
+  const before = [...new Set(weighed.map(({ about }) => CLAIMS[about].toLowerCase()))];
   const beside =
     before.length > 0 ? ` It counts beside the ${listed(before)}: such things are right or wrong together.` : '';
   if (agreeing.length === 0) return [`It was fitted to ${some}: none of them agrees with that ${said}.${beside}`];
