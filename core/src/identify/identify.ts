@@ -58,6 +58,8 @@ export class Identification {
   private readonly scores: Scores;
   /** Of what was seen only. */
   private readonly looks: Scores;
+  /** What they come to on a part in no catalogue; known until another look is seen. */
+  private lookedAlike: number | undefined = 0;
   private readonly applied = new Map<string, Weighed | undefined>();
   private evidence: ReadonlyMap<string, Evidence> = new Map();
   private last: Posterior | undefined;
@@ -99,20 +101,22 @@ export class Identification {
   private apply(weighed: Weighed, sign: 1 | -1): void {
     this.scores.apply(weighed, sign);
     const { sort } = weighed.evidence;
-    if (sort === 'look' || sort === 'face') this.looks.apply(weighed, sign);
+    if (sort !== 'look' && sort !== 'face') return;
+    this.looks.apply(weighed, sign);
+    this.lookedAlike = undefined;
   }
 
   get posterior(): Posterior {
-    return (this.last ??= this.scores.posterior(this.looksOfNone(), this.index.assumed.notInCatalogue));
+    return (this.last ??= this.scores.posterior(this.looksOfNone, this.index.assumed.notInCatalogue));
   }
 
   /**
    * What looks like one part of the catalogue in each thing looks like it in all: the parts of one trade are made
    * alike. One by one the looks would make a part in no catalogue out to be a medley, and far too rare.
    */
-  private looksOfNone(): number {
+  private get looksOfNone(): number {
     const alike = this.index.assumed.looksAlike;
-    return Math.log(1 - alike + alike * this.looks.meanRatio());
+    return (this.lookedAlike ??= Math.log(1 - alike + alike * this.looks.meanRatio()));
   }
 
   /** The log ratio of a pattern against a part in no catalogue, natural units. */
