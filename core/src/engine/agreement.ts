@@ -29,40 +29,55 @@ const original = (kind: KindId): number => (kind === 'block' ? ASSUMED.originalB
 /**
  * How likely parts are together in engines of a catalogue. The parts of one kind are one set: they came with the
  * engine, or were put in later as a set, or each by itself. What was put in later is mostly what engines with the
- * same block carry. All parts of an engine are of one time, so that an exception of its first months counts once for all of
- * them.
+ * same block carry. All parts of an engine are of one time, so that an exception of its first months counts once for
+ * all of them.
  */
 export class PartsInEngines {
-  /** What was worked out once for some parts, and for what goes into one block. */
-  private readonly sums = new Map<string, number>();
-  private readonly members = new Map<string, Members>();
-
-  /** By part, what it adds in an engine of no catalogue: parts of a set are alike in that one too. */
-  private readonly fromAnywhere: readonly number[];
+  /** By part: those of its kind up to it, which are judged together, and what they come to in any engine. */
+  private readonly sets: readonly PartsOfKind[];
+  private readonly members = new WeakMap<Variant, Map<KindId, Members>>();
+  private readonly shared = new Map<string, Members>();
 
   /** @param weighings parts that were read, those of a kind one after another */
   constructor(
     private readonly catalogue: CatalogueLookup,
-    private readonly weighings: readonly Weighing[],
+    weighings: readonly Weighing[],
   ) {
-    let set: Weighing[] = [];
-    this.fromAnywhere = weighings.map((weighing) => {
-      const before = set[0]?.kind === weighing.kind ? set : [];
-      set = [...before, weighing];
-      return this.alikeAnywhere(set) - this.alikeAnywhere(before);
-    });
+    const sets: PartsOfKind[] = [];
+    for (const weighing of weighings) {
+      const before = sets.at(-1);
+      const parts = before?.kind === weighing.kind ? [...before.parts, weighing] : [weighing];
+      const anyPattern = ofOnePattern(parts);
+      const anywhere = logOfBoth(Math.log(ASSUMED.asSet) + anyPattern, Math.log(1 - ASSUMED.asSet));
+      const known = parts.length > 1 ? (before?.anywhere ?? 0) : 0;
+      sets.push({
+        kind: weighing.kind,
+        weighing,
+        parts,
+        anyPattern,
+        anyAlone: ofOnePattern([weighing]),
+        anywhere,
+        addsAnywhere: anywhere - known,
+      });
+    }
+    this.sets = sets;
   }
 
   agreement(variant: Variant, eras: readonly Era[]): Agreement {
     let before = eras.map(({ share }) => Math.log(share));
-    const adds: number[] = [];
-    let [set, kindBefore]: [Weighing[], number[]] = [[], before];
-    this.weighings.forEach((weighing, at) => {
-      if (set[0]?.kind !== weighing.kind) [set, kindBefore] = [[], before];
-      set = [...set, weighing];
-      const after = eras.map((era, each) => (kindBefore[each] ?? 0) + this.logRatio(set, variant, era));
-      adds.push(logSum(after) - logSum(before) - (this.fromAnywhere[at] ?? 0));
+    let [kind, kindBefore]: [KindId | undefined, number[]] = [undefined, before];
+    let running: (InEra | undefined)[] = [];
+    const adds = this.sets.map((set, at): number => {
+      if (set.kind !== kind) {
+        [kind, kindBefore] = [set.kind, before];
+        running = eras.map(({ carries }) => begunIn(carries.get(set.kind), set.weighing));
+      }
+      const members = this.goingInto(variant, set.kind);
+      const [asSet, alone] = [this.putInLater(members, at, false), this.putInLater(members, at, true)];
+      const after = running.map((era, each) => (kindBefore[each] ?? 0) + withOneMore(era, set, asSet, alone));
+      const added = logSum(after) - logSum(before) - set.addsAnywhere;
       before = after;
+      return added;
     });
     const all = logSum(before);
     return { adds, eras: before.map((log) => Math.exp(log - all)) };
@@ -70,106 +85,150 @@ export class PartsInEngines {
 
   /** Probability that one part came with an engine of that stretch; undefined where nobody says what it carries. */
   cameWithIt(weighing: Weighing, variant: Variant, era: Era): number | undefined {
-    const carried = era.carries.get(weighing.kind);
-    if (!carried) return undefined;
+    const at = this.sets.findIndex((set) => set.weighing === weighing);
+    const begun = begunIn(era.carries.get(weighing.kind), weighing);
+    if (!begun || at < 0) return undefined;
     const share = original(weighing.kind);
-    const came = Math.log(share) + carriedLog(carried, [weighing]);
-    const later = Math.log(1 - share) + this.putInLater([weighing], variant);
-    return Math.exp(came - logSum([came, later]));
-  }
-
-  /** ln of how much likelier the parts of a kind are in an engine of that stretch than from anywhere. */
-  private logRatio(set: readonly Weighing[], variant: Variant, era: Era): number {
-    const [first] = set;
-    const carried = first && era.carries.get(first.kind);
-    if (!carried) return 0;
-    const came = original(first.kind);
-    const mixed = (parts: readonly Weighing[]) =>
-      logSum([Math.log(came) + carriedLog(carried, parts), Math.log(1 - came) + this.putInLater(parts, variant)]);
-    if (set.length === 1) return mixed(set);
-    const oneByOne = set.reduce((sum, each) => sum + mixed([each]), 0);
-    return logSum([Math.log(ASSUMED.asSet) + mixed(set), Math.log(1 - ASSUMED.asSet) + oneByOne]);
-  }
-
-  /** The same in an engine of which nothing is known. */
-  private alikeAnywhere(set: readonly Weighing[]): number {
-    if (set.length === 0) return 0;
-    return logSum([Math.log(ASSUMED.asSet) + this.ofOnePattern(set), Math.log(1 - ASSUMED.asSet)]);
-  }
-
-  /** ln of how likely parts are if they are all of one pattern, any of the catalogue, or of none of it. */
-  private ofOnePattern(parts: readonly Weighing[]): number {
-    const key = parts.map(({ specimen }) => specimen.id).join(' ');
-    const known = this.sums.get(key);
-    if (known !== undefined) return known;
-    const index = parts[0]?.identification.index;
-    const { notInCatalogue } = index?.assumed ?? ASSUMED;
-    const sum = logSum([
-      Math.log(1 - notInCatalogue) + logMean(index?.patterns.map((_id, row) => together(parts, row)) ?? []),
-      Math.log(notInCatalogue) + ofNone(parts),
-    ]);
-    this.sums.set(key, sum);
-    return sum;
-  }
-
-  /** ln of how likely parts are that were put in later, all of one pattern. */
-  private putInLater(parts: readonly Weighing[], variant: Variant): number {
-    const members = this.goingInto(variant, parts[0]?.kind);
-    const key = `${members.key} ${parts.map(({ specimen }) => specimen.id).join(' ')}`;
-    const known = this.sums.get(key);
-    if (known !== undefined) return known;
-    const near = ASSUMED.replacedByFitting;
-    const anywhere = this.ofOnePattern(parts);
-    const fitting =
-      members.patterns.length > 0 ? logMean(members.patterns.map((id) => together(parts, rowOf(parts, id)))) : anywhere;
-    const sum = logSum([Math.log(near) + fitting, Math.log(1 - near) + anywhere]);
-    this.sums.set(key, sum);
-    return sum;
+    const came = Math.log(share) + carriedLog(begun, weighing);
+    const later = Math.log(1 - share) + this.putInLater(this.goingInto(variant, weighing.kind), at, true);
+    return Math.exp(came - logOfBoth(came, later));
   }
 
   /**
-   * Patterns of a kind that engines with the same block carry: what goes into this one. Blocks are those of the
-   * family.
+   * ln of how likely parts are that were put in later, all of one pattern.
+   *
+   * @param alone only the last of the set, and not those before it
    */
-  private goingInto({ family, fitments }: Variant, kind: KindId | undefined): Members {
-    const blocksOf = (all: Variant['fitments']) =>
-      all.filter(({ slot }) => slot === 'block').map(({ pattern }) => pattern);
-    const blocks = kind === 'block' ? [] : blocksOf(fitments).sort();
-    const key = `${family} ${kind ?? ''} ${blocks.join(' ')}`;
-    const known = this.members.get(key);
+  private putInLater({ patterns, later: [ofSets, ofParts] }: Members, at: number, alone: boolean): number {
+    const worked = alone ? ofParts : ofSets;
+    const known = worked.get(at);
+    const set = this.sets[at];
+    if (known !== undefined || !set) return known ?? 0;
+    const parts = alone ? [set.weighing] : set.parts;
+    const near = ASSUMED.replacedByFitting;
+    const anywhere = alone ? set.anyAlone : set.anyPattern;
+    const fitting =
+      patterns.length > 0 ? logMean(patterns.map((id) => together(parts, rowOf(set.weighing, id)))) : anywhere;
+    const later = logOfBoth(Math.log(near) + fitting, Math.log(1 - near) + anywhere);
+    worked.set(at, later);
+    return later;
+  }
+
+  /**
+   * Patterns of a kind that engines with the same block carry: what goes into this one. Blocks are those of the family.
+   */
+  private goingInto(variant: Variant, kind: KindId): Members {
+    const known = this.members.get(variant)?.get(kind);
     if (known) return known;
+    const blocks = kind === 'block' ? [] : blocksOf(variant);
+    const key = `${variant.family} ${kind} ${blocks.join(' ')}`;
+    const members = this.shared.get(key) ?? this.membersOf(variant.family, kind, blocks);
+    this.shared.set(key, members);
+    const ofVariant = this.members.get(variant) ?? new Map<KindId, Members>();
+    this.members.set(variant, ofVariant.set(kind, members));
+    return members;
+  }
+
+  private membersOf(family: string, kind: KindId, blocks: readonly string[]): Members {
     const found = new Set<string>();
     for (const each of this.catalogue.variantsOf(family)) {
-      if (blocks.length > 0 && !blocksOf(each.fitments).some((block) => blocks.includes(block))) continue;
+      if (blocks.length > 0 && !blocksOf(each).some((block) => blocks.includes(block))) continue;
       for (const { pattern } of each.fitments) if (this.catalogue.pattern(pattern)?.kind === kind) found.add(pattern);
     }
-    const members = { key, patterns: [...found].sort() };
-    this.members.set(key, members);
-    return members;
+    return { patterns: [...found].sort(), later: [new Map(), new Map()] };
   }
 }
 
-interface Members {
-  readonly key: string;
-  readonly patterns: readonly string[];
+interface PartsOfKind {
+  readonly kind: KindId;
+  readonly weighing: Weighing;
+  /** Those of the kind before it, and itself. */
+  readonly parts: readonly Weighing[];
+  /** ln of how likely they are if they are all of one pattern, any of the catalogue. */
+  readonly anyPattern: number;
+  /** The same of this part by itself. */
+  readonly anyAlone: number;
+  /** The same in an engine of which nothing is known, and what this part adds there. */
+  readonly anywhere: number;
+  readonly addsAnywhere: number;
 }
 
-/** ln of how much likelier the readings of all parts are in no catalogue than from anywhere. */
-const ofNone = (parts: readonly Weighing[]): number => parts.reduce((sum, { any }) => sum - any, 0);
+interface Members {
+  readonly patterns: readonly string[];
+  /** What was worked out of putting in later: of sets by their last part, and of parts alone. */
+  readonly later: readonly [Map<number, number>, Map<number, number>];
+}
+
+const blocksOf = ({ fitments }: Variant): readonly string[] =>
+  fitments
+    .filter(({ slot }) => slot === 'block')
+    .map(({ pattern }) => pattern)
+    .sort();
+
+/** What an engine of one stretch carries of a kind, with what the parts read so far come to. */
+interface InEra {
+  readonly rows: readonly number[];
+  readonly logShares: readonly number[];
+  /** By what it carries: ln of how likely the parts so far are if they are all of it. */
+  readonly sums: number[];
+  /** The same of the parts one by one, whether they came with the engine or not. */
+  oneByOne: number;
+}
+
+const begunIn = (carried: readonly Carried[] | undefined, weighing: Weighing): InEra | undefined =>
+  carried && {
+    rows: carried.map(({ fitment }) => rowOf(weighing, fitment.pattern)),
+    logShares: carried.map(({ share }) => Math.log(share)),
+    sums: carried.map(() => 0),
+    oneByOne: 0,
+  };
+
+const carriedLog = ({ rows, logShares }: InEra, weighing: Weighing): number =>
+  logSum(rows.map((row, at) => (logShares[at] ?? 0) + ratioOf(weighing, row)));
+
+/**
+ * ln of how much likelier the parts of a kind are in an engine of that stretch than from anywhere, with one more.
+ *
+ * @param asSet ln of how likely they are as a set that was put in later
+ * @param alone the same of the one more by itself
+ */
+function withOneMore(era: InEra | undefined, { kind, weighing, parts }: PartsOfKind, asSet: number, alone: number) {
+  if (!era) return 0;
+  era.rows.forEach((row, at) => (era.sums[at] = (era.sums[at] ?? 0) + ratioOf(weighing, row)));
+  const [came, later] = [Math.log(original(kind)), Math.log(1 - original(kind))];
+  era.oneByOne += logOfBoth(came + carriedLog(era, weighing), later + alone);
+  if (parts.length === 1) return era.oneByOne;
+  const carried = logSum(era.sums.map((sum, at) => (era.logShares[at] ?? 0) + sum));
+  const set = logOfBoth(came + carried, later + asSet);
+  return logOfBoth(Math.log(ASSUMED.asSet) + set, Math.log(1 - ASSUMED.asSet) + era.oneByOne);
+}
+
+/** ln of the sum of two numbers given by their logarithms. */
+const logOfBoth = (a: number, b: number): number =>
+  a === b ? a + Math.LN2 : Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)));
+
+/** ln of how likely parts are if they are all of one pattern, any of the catalogue, or of none of it. */
+function ofOnePattern(parts: readonly Weighing[]): number {
+  const index = parts[0]?.identification.index;
+  const { notInCatalogue } = index?.assumed ?? ASSUMED;
+  return logOfBoth(
+    Math.log(1 - notInCatalogue) + logMean(index?.patterns.map((_id, row) => together(parts, row)) ?? []),
+    Math.log(notInCatalogue) + parts.reduce((sum, { any }) => sum - any, 0),
+  );
+}
 
 const rows = new WeakMap<object, ReadonlyMap<string, number>>();
 
-function rowOf([first]: readonly Weighing[], pattern: string): number {
-  const index = first?.identification.index;
-  if (!index) return -1;
+function rowOf({ identification: { index } }: Weighing, pattern: string): number {
   let known = rows.get(index);
   if (!known) rows.set(index, (known = new Map(index.patterns.map((id, row) => [id, row]))));
   return known.get(pattern) ?? -1;
 }
 
-/** ln of how much likelier the readings of all parts are if they are of this pattern than from anywhere. */
-const together = (parts: readonly Weighing[], row: number): number =>
-  parts.reduce((sum, { identification, any }) => sum + (row < 0 ? 0 : identification.scoreOf(row)) - any, 0);
+/** ln of how much likelier the readings of a part are if it is of this pattern than from anywhere. */
+const ratioOf = ({ identification, any }: Weighing, row: number): number =>
+  (row < 0 ? 0 : identification.scoreOf(row)) - any;
 
-const carriedLog = (carried: readonly Carried[], parts: readonly Weighing[]): number =>
-  logSum(carried.map(({ fitment, share }) => Math.log(share) + together(parts, rowOf(parts, fitment.pattern))));
+/** The same of several, all of it. */
+const together = (parts: readonly Weighing[], row: number): number =>
+  parts.reduce((sum, part) => sum + ratioOf(part, row), 0);

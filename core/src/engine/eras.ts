@@ -34,10 +34,30 @@ export const fitmentsOf = ({ fitments }: Variant, kind: KindId): readonly Fitmen
  * @param claimed the year that papers or people say, and how surely
  */
 export function erasOf(
-  { years, fitments }: Variant,
+  variant: Variant,
   claimed?: { readonly months: Months; readonly right: number },
 ): readonly Era[] {
-  if (years === undefined) return [{ months: undefined, share: 1, carries: carriedIn(fitments) }];
+  const stretches = stretchesOf(variant);
+  const weights = stretches.map(({ months }) => (months ? weightOf(months, claimed) : 1));
+  const all = weights.reduce((sum, weight) => sum + weight, 0);
+  return stretches.map((stretch, at) => ({ ...stretch, share: (weights[at] ?? 0) / all }));
+}
+
+type Stretch = Omit<Era, 'share'>;
+
+/** Records do not change: what was made of one holds as long as it is there. */
+const known = new WeakMap<Variant, readonly Stretch[]>();
+
+function stretchesOf(variant: Variant): readonly Stretch[] {
+  const before = known.get(variant);
+  if (before) return before;
+  const stretches = cutUp(variant);
+  known.set(variant, stretches);
+  return stretches;
+}
+
+function cutUp({ years, fitments }: Variant): readonly Stretch[] {
+  if (years === undefined) return [{ months: undefined, carries: carriedIn(fitments) }];
   const first = monthOf(years.from);
   const last = years.to === undefined ? first + LONGEST_RUN - 1 : monthOf(years.to, true);
   const spans = fitments.map((fitment) => ({
@@ -48,13 +68,11 @@ export function erasOf(
   const starts = [...new Set([first, ...spans.flatMap(({ from, to }) => [from, to + 1])])]
     .filter((month) => month >= first && month <= last)
     .sort((a, b) => a - b);
-  const eras = starts.map((from, at) => {
+  return starts.map((from, at) => {
     const months = { first: from, last: (starts[at + 1] ?? last + 1) - 1 };
     const there = spans.filter((span) => span.from <= months.first && span.to >= months.last);
-    return { months, weight: weightOf(months, claimed), carries: carriedIn(there.map(({ fitment }) => fitment)) };
+    return { months, carries: carriedIn(there.map(({ fitment }) => fitment)) };
   });
-  const all = eras.reduce((sum, { weight }) => sum + weight, 0);
-  return eras.map(({ months, weight, carries }) => ({ months, share: weight / all, carries }));
 }
 
 /** How much a stretch counts: its months, and P(the year claimed | an engine of that month) for each. */
