@@ -66,7 +66,7 @@ export interface Together {
 }
 
 /** Two sizes that are reworked together: what service size one stands at tells of the other. */
-export interface Reworked {
+interface Reworked {
   /** Keys of the two sizes of the kind, each with service steps. */
   readonly sizes: readonly [string, string];
   /** Share of parts on which both stand at the same step for that reason, and not by chance. */

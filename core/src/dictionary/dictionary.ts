@@ -63,6 +63,12 @@ export const DESCRIBED_IDS: readonly DescribedId[] = [...KIND_IDS, 'variant'];
 /** The words for a kind of part or for the engine as a whole. */
 export const describedAs = (id: DescribedId): Kind => (id === 'variant' ? engineVariant : KINDS[id]);
 
+/** Ids of the sizes of a kind by which a part goes with others. */
+export function keySizesOf(kind: DescribedId): readonly string[] {
+  const { id, keySizes = [] } = describedAs(kind);
+  return keySizes.map((key) => `${id}.${key}`);
+}
+
 const DESCRIBED: readonly Kind[] = DESCRIBED_IDS.map(describedAs);
 
 function gather<T extends { readonly id: string }>(

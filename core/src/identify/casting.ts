@@ -1,4 +1,4 @@
-import { describedAs } from '../dictionary/dictionary.js';
+import { describedAs, keySizesOf } from '../dictionary/dictionary.js';
 import { Aligner } from '../marks/alignment.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
 import { listAt } from './columns.js';
@@ -45,20 +45,10 @@ export function castingOf(index: CatalogueIndex, row: number, weighed: readonly 
 
 /** The first size or look of the kind in which a pattern differs from all the others: key sizes before the rest. */
 function differingIn(index: CatalogueIndex, row: number, others: readonly number[]): string | undefined {
-  const {
-    id,
-    keySizes = [],
-    parameters,
-    features,
-  } = describedAs(index.kind) as {
-    readonly id: string;
-    readonly keySizes?: readonly string[];
-    readonly parameters: Readonly<Record<string, { readonly id: string }>>;
-    readonly features: Readonly<Record<string, { readonly id: string }>>;
-  };
+  const { features, parameters } = describedAs(index.kind);
   const ids = [
-    ...keySizes.map((key) => `${id}.${key}`),
-    ...[...Object.values(features), ...Object.values(parameters)].map((each) => each.id),
+    ...keySizesOf(index.kind),
+    ...[...Object.values(features), ...Object.values(parameters)].map(({ id }) => id),
   ];
   const valueOf = (entry: string, at: number): string => {
     const size = index.sizes.get(entry);

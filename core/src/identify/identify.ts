@@ -1,4 +1,4 @@
-import { describedAs } from '../dictionary/dictionary.js';
+import { keySizesOf } from '../dictionary/dictionary.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
@@ -169,16 +169,12 @@ export class Identification {
 
   private unmeasured(pattern: string | undefined): readonly string[] {
     const row = pattern === undefined ? -1 : this.index.patterns.indexOf(pattern);
-    const { id, keySizes = [] } = describedAs(this.index.kind) as {
-      readonly id: string;
-      readonly keySizes?: readonly string[];
-    };
     const read = new Set(
       [...this.evidence.values()].flatMap((each) => (each.sort === 'size' ? [each.parameter.id] : [])),
     );
-    return keySizes
-      .map((key) => `${id}.${key}`)
-      .filter((size) => !read.has(size) && (this.index.sizes.get(size)?.codes[row] ?? 0) > 0);
+    return keySizesOf(this.index.kind).filter(
+      (size) => !read.has(size) && (this.index.sizes.get(size)?.codes[row] ?? 0) > 0,
+    );
   }
 
   /** What each piece of evidence says of one pattern, however far behind it stands. */

@@ -1,5 +1,4 @@
-import type { Reworked } from '../dictionary/definition.js';
-import { KINDS } from '../dictionary/dictionary.js';
+import { describedAs, KIND_IDS } from '../dictionary/dictionary.js';
 
 /** A size that stands at the service step of another, or of none, more often than by chance. */
 export interface Tie {
@@ -9,9 +8,7 @@ export interface Tie {
   readonly alike: number;
 }
 
-const PAIRS = (
-  Object.values(KINDS) as readonly { readonly id: string; readonly reworked?: readonly Reworked[] }[]
-).flatMap(({ id, reworked = [] }) =>
+const PAIRS = KIND_IDS.map(describedAs).flatMap(({ id, reworked = [] }) =>
   reworked.map(({ sizes: [first, second], alike }) => ({ first: `${id}.${first}`, second: `${id}.${second}`, alike })),
 );
 
