@@ -1,23 +1,20 @@
 import type { KindId } from '../dictionary/dictionary';
 import { ASSUMED } from '../identify/assumptions';
-import { indexCatalogue } from '../identify/catalogueIndex';
 import { Identification } from '../identify/identify';
-import { readEntry } from '../readings/entryLine';
-import { CATALOGUE, LOOKUP } from '../testing/demo';
+import { LOOKUP } from '../testing/demo';
+import { indexOf, specimen } from '../testing/engines';
 import { PartsInEngines, type Weighing } from './agreement';
 import { erasOf, fitmentsOf } from './eras';
 
-const indexes = new Map<KindId, ReturnType<typeof indexCatalogue>>();
 function weighing(id: string, kind: KindId, text: string): Weighing {
-  const index = indexes.get(kind) ?? indexCatalogue(kind, CATALOGUE);
-  indexes.set(kind, index);
-  const readings = readEntry(text, kind).words.map((is, at) => ({ id: `${id} ${at}`, at: '', is }));
-  const identification = new Identification(index).read(readings.map(({ is }) => is));
+  const index = indexOf(kind);
+  const part = specimen(id, kind, text);
+  const identification = new Identification(index).read(part.readings.map(({ is }) => is));
   const ratios = index.patterns.map((_id, row) => Math.exp(identification.scoreOf(row)));
   const mean = ratios.reduce((sum, each) => sum + each, 0) / ratios.length;
   const none = ASSUMED.notInCatalogue;
   const any = Math.log((1 - none) * mean + none);
-  return { specimen: { id, name: id, kind, readings }, kind, identification, any };
+  return { specimen: part, kind, identification, any };
 }
 const SET = [
   weighing('block', 'block', 'cast B2903 bore 3.800in bore gauge'),

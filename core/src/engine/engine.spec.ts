@@ -1,36 +1,14 @@
 import imports85 from '../testing/imports85.csv' with { loader: 'text' };
 import type { Variant } from '../catalogue/pattern';
-import type { KindId } from '../dictionary/dictionary';
 import { normalDraw, random } from '../quantity/random';
-import { indexCatalogue, indexEngines } from '../identify/catalogueIndex';
+import { indexEngines } from '../identify/catalogueIndex';
 import { Identification } from '../identify/identify';
 import { INSTRUMENTS } from '../quantity/instrument';
 import { say } from '../quantity/sentence';
 import { readEntry } from '../readings/entryLine';
-import type { Specimen } from '../readings/reading';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
-import { identifyEngine } from './engine';
+import { engine, engineBy, specimen } from '../testing/engines';
 import { FOREIGN_BELOW } from './part';
-
-const ENGINES = indexEngines(CATALOGUE);
-const indexes = new Map<KindId, ReturnType<typeof indexCatalogue>>();
-const indexOf = (kind: KindId) => {
-  const known = indexes.get(kind) ?? indexCatalogue(kind, CATALOGUE);
-  indexes.set(kind, known);
-  return known;
-};
-
-const specimen = (name: string, kind: KindId, text: string): Specimen => ({
-  id: name,
-  name,
-  kind,
-  readings: readEntry(text, kind).words.map((is, at) => {
-    if (is.sort === 'unread') throw new Error(is.text);
-    return { id: `${name} ${at}`, at: '', is };
-  }),
-});
-const engine = (claims: string, ...specimens: Specimen[]) =>
-  identifyEngine(LOOKUP, ENGINES, indexOf, readEntry(claims, 'variant').words, specimens);
 
 const BLOCK = specimen('Block', 'block', 'cast B2903 bore 3.802in bore gauge');
 const ROD = specimen('Rod', 'rod', 'length 5.700in caliper machined');
@@ -153,7 +131,7 @@ describe('a mixed set', () => {
   it('is found on the scale, by the house rule', () => {
     const parts = [specimen('P1', 'piston', 'weight 512.0 g'), specimen('P2', 'piston', 'weight 515.5 g')];
     const by = (weights: 'two' | 'four') =>
-      identifyEngine(LOOKUP, ENGINES, indexOf, [], parts, { rules: { weights } }).mixed.map(({ rule }) => rule);
+      engineBy({ rules: { weights } }, '', ...parts).mixed.map(({ rule }) => rule);
     expect(by('two')).toEqual(['weights']);
     expect(by('four')).toEqual([]);
   });

@@ -1,7 +1,6 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Variant } from '../catalogue/pattern.js';
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
-import { ASSUMED } from '../identify/assumptions.js';
 import { Identification, type CatalogueIndex, type IdentifyOptions, type LineUp } from '../identify/index.js';
 import { claimTrust } from '../identify/weigh/claim.js';
 import { fixed, type Weighed } from '../identify/weigh/weighed.js';
@@ -54,7 +53,7 @@ export function identifyEngine(
     .sort(anchorFirst);
   const read = weighings.filter(({ identification }) => identification.weighed.length > 0);
   const together = new PartsInEngines(catalogue, read);
-  const claimed = yearClaimed(readings, identifyOptions);
+  const claimed = yearClaimed(readings, engines.assumed, identifyOptions);
   const built = engines.patterns.map((id): Built | undefined => {
     const variant = catalogue.variant(id);
     if (!variant) return undefined;
@@ -99,10 +98,14 @@ const anchorFirst = (a: Weighing, b: Weighing): number =>
   (KIND_ORDER.get(a.kind) ?? 0) - (KIND_ORDER.get(b.kind) ?? 0) || (a.specimen.id < b.specimen.id ? -1 : 1);
 
 /** The year that is claimed, and how surely it is right and meant of this engine; the first where several are. */
-function yearClaimed(readings: readonly Understood[], { rules = {} }: IdentifyOptions) {
+function yearClaimed(
+  readings: readonly Understood[],
+  assumed: CatalogueIndex['assumed'],
+  { rules = {} }: IdentifyOptions,
+) {
   for (const reading of readings) {
     const months = reading.sort === 'claim' && reading.about === 'year' ? monthsOf(reading.value) : undefined;
-    if (months) return { months, right: claimTrust('year', rules) * ASSUMED.papers };
+    if (months) return { months, right: claimTrust('year', rules, assumed) * assumed.papers };
   }
   return undefined;
 }

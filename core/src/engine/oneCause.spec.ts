@@ -1,27 +1,8 @@
-import type { KindId } from '../dictionary/dictionary';
-import { indexCatalogue, indexEngines } from '../identify/catalogueIndex';
 import { say } from '../quantity/sentence';
-import { readEntry } from '../readings/entryLine';
-import type { Specimen } from '../readings/reading';
-import { CATALOGUE, LOOKUP } from '../testing/demo';
+import { LOOKUP } from '../testing/demo';
+import { engine, specimen } from '../testing/engines';
 import { erasOf } from './eras';
-import { identifyEngine } from './engine';
 
-const ENGINES = indexEngines(CATALOGUE);
-const indexes = new Map<KindId, ReturnType<typeof indexCatalogue>>();
-const indexOf = (kind: KindId) => {
-  const known = indexes.get(kind) ?? indexCatalogue(kind, CATALOGUE);
-  indexes.set(kind, known);
-  return known;
-};
-const specimen = (name: string, kind: KindId, text: string): Specimen => ({
-  id: name,
-  name,
-  kind,
-  readings: readEntry(text, kind).words.map((is, at) => ({ id: `${name} ${at}`, at: '', is })),
-});
-const engine = (claims: string, ...parts: Specimen[]) =>
-  identifyEngine(LOOKUP, ENGINES, indexOf, readEntry(claims, 'variant').words, parts);
 type Found = ReturnType<typeof engine>;
 const probability = ({ engine: { candidates } }: Found, variant: string) =>
   candidates.find(({ pattern }) => pattern === variant)?.probability ?? 0;

@@ -51,11 +51,15 @@ function normal(row: Float64Array): Float64Array {
   return row.map((each) => each / sum);
 }
 
-/** Chance that a mark at its place is read for what it is. */
-const READS = 0.85;
+/** Chance that a mark that is still at its place is read for what it is. */
+const READS = 0.94;
 
 /** Which mark would be found in a place; undefined where the catalogue does not tell these apart by it. */
-export function foreseeMark({ marks }: CatalogueIndex, hypotheses: Hypotheses, place: MarkPlace): Outcomes | undefined {
+export function foreseeMark(
+  { marks, assumed: { markGone, markThere } }: CatalogueIndex,
+  hypotheses: Hypotheses,
+  place: MarkPlace,
+): Outcomes | undefined {
   const texts = hypotheses.rows.map((row) =>
     row === undefined
       ? []
@@ -78,10 +82,9 @@ export function foreseeMark({ marks }: CatalogueIndex, hypotheses: Hypotheses, p
     count: all.length + 2,
     chances: texts.map((own, each) => {
       const row = new Float64Array(all.length + 2);
-      const reads = own.length > 0 ? READS : 0;
+      const reads = own.length > 0 ? READS * (1 - markGone) : 0;
       for (const text of own) row[all.indexOf(text)] = reads / own.length;
-      row[nothing] =
-        own.length > 0 ? ASSUMED.markGone : hypotheses.rows[each] === undefined ? 0.5 : 1 - ASSUMED.markThere;
+      row[nothing] = own.length > 0 ? markGone : hypotheses.rows[each] === undefined ? 0.5 : 1 - markThere;
       row[other] = 1 - reads - (row[nothing] ?? 0);
       return row;
     }),
@@ -161,8 +164,8 @@ export function foreseeSize(
             (row[cell] as number) + share * (normalBelow((high - value) / sigma) - normalBelow((low - value) / sigma));
         }
       const inside = row.reduce((sum, each) => sum + each, 0);
-      const kept = (1 - ASSUMED.sizeMistaken) / Math.max(inside, 1e-9);
-      return [size, row.map((each, cell) => (cell === elsewhere ? ASSUMED.sizeMistaken : each * kept))];
+      const kept = (1 - index.assumed.sizeMistaken) / Math.max(inside, 1e-9);
+      return [size, row.map((each, cell) => (cell === elsewhere ? index.assumed.sizeMistaken : each * kept))];
     }),
   );
   const unknown = unknownRow(cells, [...rowOf.values()], parameter);
