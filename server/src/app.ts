@@ -7,6 +7,7 @@ import fastify, { type FastifyInstance } from 'fastify';
 import type { LoggerOptions } from 'pino';
 import { LARGEST_UPLOAD, USUAL_UPLOADS, type Config } from './config.js';
 import { Database } from './database/database.js';
+import { BuildStore } from './documents/buildStore.js';
 import { JobStore } from './documents/jobStore.js';
 import { PhotographStore } from './documents/photographStore.js';
 import { ShopStore } from './documents/shopStore.js';
@@ -21,6 +22,7 @@ import { practice } from './features/practice.js';
 import { health } from './features/health.js';
 import { imports } from './features/imports.js';
 import { ImportStore } from './features/importStore.js';
+import { builds } from './features/builds.js';
 import { jobs } from './features/jobs.js';
 import { photographs } from './features/photographs.js';
 import { questions } from './features/questions.js';
@@ -135,6 +137,7 @@ export async function buildApp(
       tags: [
         { name: 'bench', description: 'Specimens, their readings, and what they are' },
         { name: 'jobs', description: 'Engines on order, identified from their parts together' },
+        { name: 'builds', description: 'Parts put together into one engine, and what follows from it' },
         { name: 'swap', description: 'What goes into what' },
         { name: 'practice', description: 'The record of rounds' },
         { name: 'catalogue', description: 'Patterns, and the words for them' },
@@ -157,6 +160,7 @@ export async function buildApp(
       await api.register(exports, { catalogue: catalogueStore });
       await api.register(imports, { imports: importStore, largestUpload: config.largestUpload ?? LARGEST_UPLOAD });
       await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, workshops });
+      await api.register(builds, { builds: new BuildStore(database) });
       await api.register(shop, { shop: new ShopStore(database) });
       await api.register(photographs, { photographs: new PhotographStore(database) });
       await api.register(practice, { database });

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/catalogue.js';
 import { PRACTICE_LEVELS } from '../practice/index.js';
+import { BuildSchema } from '../build/build.js';
 import { JobSchema } from '../engine/job.js';
 import { TABLE_IDS, type TableId } from '../formats/columns.js';
 import { oneOf } from '../quantity/oneOf.js';
@@ -26,6 +27,8 @@ export const StoredSpecimenSchema = Type.Object({ ...SpecimenSchema.properties, 
 export type StoredSpecimen = Static<typeof StoredSpecimenSchema>;
 export const StoredJobSchema = Type.Object({ ...JobSchema.properties, ...Versioned });
 export type StoredJob = Static<typeof StoredJobSchema>;
+export const StoredBuildSchema = Type.Object({ ...BuildSchema.properties, ...Versioned });
+export type StoredBuild = Static<typeof StoredBuildSchema>;
 export const StoredShopSchema = Type.Object(
   { ...ShopSchema.properties, version: VersionSchema },
   { additionalProperties: false },
@@ -39,6 +42,11 @@ export const SpecimenBodySchema = Type.Object(
 );
 export const JobBodySchema = Type.Object(
   { ...Type.Omit(JobSchema, ['id']).properties, version: VersionSchema },
+  { additionalProperties: false },
+);
+
+export const BuildBodySchema = Type.Object(
+  { ...Type.Omit(BuildSchema, ['id']).properties, version: VersionSchema },
   { additionalProperties: false },
 );
 

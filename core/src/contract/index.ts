@@ -13,6 +13,7 @@ import {
   tree,
   variantsOf,
 } from './catalogue.js';
+import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
@@ -22,6 +23,7 @@ import type { QuestionName } from './routes.js';
 export { AS_MEASURED, readAddress, writeAddress, type Address } from './address.js';
 export { CatalogueChangesSchema, RecordTypeSchema } from './catalogue.js';
 export type { CatalogueChanges, ChoiceTold, Excerpt } from './catalogue.js';
+export type { CurveTold, FigureFoundTold, FigureTold, PlacedTold } from './builds.js';
 export * from './documents.js';
 export type { MeasuredHereTold } from './learning.js';
 export type { RoundEndAnswer, SheetLineTold } from './practice.js';
@@ -60,6 +62,13 @@ export const QUESTIONS = {
   gridRows,
   gridOrder,
   gridGroups,
+  buildSheet,
+  buildJoints,
+  buildCurves,
+  buildSolve,
+  buildSweep,
+  buildTolerance,
+  buildBegin,
   search,
   audit,
   compare,

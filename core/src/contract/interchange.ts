@@ -89,7 +89,7 @@ const NeedSchema = Type.Object({
 });
 export type NeedTold = Static<typeof NeedSchema>;
 
-const SwapFields = {
+export const SwapFields = {
   donor: Type.String(),
   recipient: Type.String(),
   verdict: VerdictSchema,

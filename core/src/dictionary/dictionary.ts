@@ -1,3 +1,4 @@
+import { running } from './running.js';
 import { variant as engineVariant } from './variant.js';
 import type { Feature, Interface, Kind, MarkPlace, Parameter } from './definition.js';
 import { block } from './kinds/block.js';
@@ -69,7 +70,7 @@ export function keySizesOf(kind: DescribedId): readonly string[] {
   return keySizes.map((key) => `${id}.${key}`);
 }
 
-const DESCRIBED: readonly Kind[] = DESCRIBED_IDS.map(describedAs);
+const DESCRIBED: readonly Kind[] = [...DESCRIBED_IDS.map(describedAs), running];
 
 function gather<T extends { readonly id: string }>(
   of: (kind: Kind) => Readonly<Record<string, T>>,

@@ -16,6 +16,10 @@ const USUAL: Readonly<
   mass: { usualWear: 0.5, usualTolerance: 4, instruments: ['scale'], minutes: 1 },
   force: { usualWear: 15, usualTolerance: 15, instruments: ['springTester'], minutes: 3 },
   springRate: { usualWear: 1, usualTolerance: 2, instruments: ['springTester'], minutes: 5 },
+  pressure: { usualWear: 0.1, usualTolerance: 0.2, instruments: ['sheet'], minutes: 1 },
+  velocity: { usualWear: 0.1, usualTolerance: 0.1, instruments: ['sheet'], minutes: 1 },
+  acceleration: { usualWear: 1, usualTolerance: 1, instruments: ['sheet'], minutes: 1 },
+  share: { usualWear: 0.01, usualTolerance: 0.01, instruments: ['sheet'], minutes: 1 },
   speed: { usualWear: 1, usualTolerance: 50, instruments: ['sheet'], minutes: 1 },
   ratio: { usualWear: 0.01, usualTolerance: 0.05, instruments: ['sheet'], minutes: 1 },
 };

@@ -11,3 +11,4 @@ export * from './canonical.js';
 export * from './formText.js';
 export * from './schemaProblems.js';
 export * from './differences.js';
+export * from './typedSize.js';

@@ -6,6 +6,7 @@ export { DONOR_KINDS, recipientsFor } from './pairing.js';
 export * from './placedParts.js';
 export { bestFirst } from './ranking.js';
 export { ratioOfEngine } from './ratioOfEngine.js';
+export { statedOf } from './statedOfEngine.js';
 export * from './swapContext.js';
 export type { Consequence } from './consequences.js';
 export {

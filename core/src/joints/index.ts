@@ -58,7 +58,7 @@ import { springOnValve } from './valveGear/springOnValve.js';
 import { valveInHead } from './valveGear/valveInHead.js';
 import { valveInPlace } from './valveGear/valveInPlace.js';
 
-export { ratioMade } from './deck/compression.js';
+export { ratioMade, ratioWanted } from './deck/compression.js';
 export * from './assembly.js';
 export * from './verdict.js';
 export { countsIn, priceFor, takes, type SoldAs } from './cost.js';

@@ -4,6 +4,7 @@ import { ASSUMED } from '../identify/assumptions.js';
 import { ALPHABET, confusion } from '../marks/confusion.js';
 import { INSTRUMENTS } from '../quantity/instrument.js';
 import { showValue } from '../quantity/format.js';
+import { shownUnit } from '../quantity/unit.js';
 import type { LookReading, MarkReading, SizeReading, Understood } from '../readings/reading.js';
 import type { Tool } from '../shop/ownInstrument.js';
 import { anyOption, pick, type HiddenPart } from './hiddenPart.js';
@@ -55,19 +56,7 @@ function measure(part: HiddenPart, parameter: Parameter, tool: Tool | undefined,
   const slipped = next() < ASSUMED.sizeMistaken ? size * (1 + 0.2 * (next() - 0.5)) : size;
   const read = slipped + permissibleError * (2 * next() - 1);
   const shown = Math.min(high, Math.max(low, Math.round(read / resolution) * resolution));
-  const unit = (
-    {
-      length: 'mm',
-      angle: 'deg',
-      volume: 'cc',
-      mass: 'g',
-      force: 'N',
-      springRate: 'Npmm',
-      speed: 'rpm',
-      ratio: 'ratio',
-      count: 'mm',
-    } as const
-  )[parameter.quantity];
+  const unit = shownUnit(parameter.quantity, 'metric') ?? 'mm';
   const value = Number(shown.toFixed(4));
   return {
     sort: 'size',

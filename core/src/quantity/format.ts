@@ -10,11 +10,16 @@ function decimals(quantity: QuantityKind, system: UnitSystem): number {
     case 'mass':
     case 'angle':
     case 'springRate':
+    case 'share':
       return 1;
+    case 'pressure':
+    case 'velocity':
+      return system === 'inch' ? 0 : 1;
     case 'ratio':
       return 2;
     case 'force':
     case 'speed':
+    case 'acceleration':
     case 'count':
       return 0;
   }

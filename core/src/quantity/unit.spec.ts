@@ -13,7 +13,7 @@ describe('units', () => {
   });
 
   it('agree with a reference library (mathjs) on every unit both know', () => {
-    const names: Record<Exclude<UnitId, 'ratio' | 'rpm'>, [string, string]> = {
+    const names: Record<Exclude<UnitId, 'ratio' | 'rpm' | 'percent'>, [string, string]> = {
       mm: ['mm', 'mm'],
       micron: ['um', 'mm'],
       in: ['inch', 'mm'],
@@ -29,9 +29,16 @@ describe('units', () => {
       lbf: ['lbf', 'N'],
       Npmm: ['N/mm', 'N/mm'],
       lbfpin: ['lbf/inch', 'N/mm'],
+      MPa: ['MPa', 'MPa'],
+      bar: ['bar', 'MPa'],
+      psi: ['psi', 'MPa'],
+      mps: ['m/s', 'm/s'],
+      ftpmin: ['ft/minute', 'm/s'],
+      mps2: ['m/s^2', 'm/s^2'],
+      ftps2: ['ft/s^2', 'm/s^2'],
     };
     for (const id of UNIT_IDS) {
-      if (id === 'ratio' || id === 'rpm') continue;
+      if (id === 'ratio' || id === 'rpm' || id === 'percent') continue;
       const [theirs, inside] = names[id];
       expect(toInside(2.349, id)).withContext(id).toBeCloseTo(math.unit(2.349, theirs).toNumber(inside), 9);
     }

@@ -1,9 +1,21 @@
 /**
- * What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, revolution a minute, to one,
- * piece.
+ * What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, MPa, revolution a minute,
+ * m/s, m/s², to one, a whole, piece.
  */
 export type QuantityKind =
-  'length' | 'angle' | 'volume' | 'mass' | 'force' | 'springRate' | 'speed' | 'ratio' | 'count';
+  | 'length'
+  | 'angle'
+  | 'volume'
+  | 'mass'
+  | 'force'
+  | 'springRate'
+  | 'pressure'
+  | 'speed'
+  | 'velocity'
+  | 'acceleration'
+  | 'ratio'
+  | 'share'
+  | 'count';
 
 interface Unit {
   readonly id: string;
@@ -70,6 +82,20 @@ export const UNITS = {
     symbol: 'lbf/in',
     words: ['lbf/in', 'lb/in', 'lbs/in'],
   },
+  MPa: { id: 'MPa', quantity: 'pressure', inside: 1, symbol: 'MPa', words: ['mpa', 'n/mm²', 'n/mm2'] },
+  bar: { id: 'bar', quantity: 'pressure', inside: 0.1, symbol: 'bar', words: ['bar'] },
+  psi: {
+    id: 'psi',
+    quantity: 'pressure',
+    inside: POUND_FORCE / (25.4 * 25.4),
+    symbol: 'psi',
+    words: ['psi', 'lbf/in²'],
+  },
+  mps: { id: 'mps', quantity: 'velocity', inside: 1, symbol: 'm/s', words: ['m/s'] },
+  ftpmin: { id: 'ftpmin', quantity: 'velocity', inside: 0.3048 / 60, symbol: 'ft/min', words: ['ft/min', 'fpm'] },
+  mps2: { id: 'mps2', quantity: 'acceleration', inside: 1, symbol: 'm/s²', words: ['m/s²', 'm/s2'] },
+  ftps2: { id: 'ftps2', quantity: 'acceleration', inside: 0.3048, symbol: 'ft/s²', words: ['ft/s²', 'ft/s2'] },
+  percent: { id: 'percent', quantity: 'share', inside: 0.01, symbol: '%', words: ['%', 'percent', 'per cent'] },
   rpm: { id: 'rpm', quantity: 'speed', inside: 1, symbol: 'rpm', words: ['rpm', 'rev/min', '1/min'] },
   ratio: { id: 'ratio', quantity: 'ratio', inside: 1, symbol: ':1', words: [':1', 'to 1'] },
 } as const satisfies Record<string, Unit>;
@@ -108,7 +134,18 @@ export function fromInside(value: number, unit: UnitId): number {
 /** The two systems a person can choose to read in. */
 export type UnitSystem = 'metric' | 'inch';
 
-const OF_INCHES: ReadonlySet<UnitId> = new Set(['in', 'thou', 'cuin', 'oz', 'lb', 'lbf', 'lbfpin']);
+const OF_INCHES: ReadonlySet<UnitId> = new Set([
+  'in',
+  'thou',
+  'cuin',
+  'oz',
+  'lb',
+  'lbf',
+  'lbfpin',
+  'psi',
+  'ftpmin',
+  'ftps2',
+]);
 
 /** The system that a unit is of; both use degrees, ratios and turns. */
 export const systemOf = (unit: UnitId): UnitSystem => (OF_INCHES.has(unit) ? 'inch' : 'metric');
@@ -128,8 +165,16 @@ export function shownUnit(quantity: QuantityKind, system: UnitSystem): UnitId | 
       return system === 'inch' ? 'lbf' : 'N';
     case 'springRate':
       return system === 'inch' ? 'lbfpin' : 'Npmm';
+    case 'pressure':
+      return system === 'inch' ? 'psi' : 'MPa';
     case 'speed':
       return 'rpm';
+    case 'velocity':
+      return system === 'inch' ? 'ftpmin' : 'mps';
+    case 'acceleration':
+      return system === 'inch' ? 'ftps2' : 'mps2';
+    case 'share':
+      return 'percent';
     case 'ratio':
       return 'ratio';
     case 'count':

@@ -1,5 +1,8 @@
 import demo from '../../../demo-data/catalogue.json';
+import buildFile from '../../../demo-data/builds.json';
 import specimenFile from '../../../demo-data/specimens.json';
+import { engineOf, type BuildEngine, type Build, type BuildLookup } from '../build/index';
+import { typed } from '../build/vary';
 import type { Catalogue } from '../catalogue/catalogue';
 import { CatalogueLookup } from '../catalogue/lookup';
 import { partFromPattern, type Part } from '../catalogue/part';
@@ -29,6 +32,34 @@ export function demoSpecimen(name: string): Specimen {
   if (!found) throw new RangeError(`The demo has no specimen ${name}.`);
   return found;
 }
+
+/** The demo's builds. */
+export const BUILDS = buildFile.builds as unknown as readonly Build[];
+
+/** What builds of the demo are looked up in. */
+export const BUILD_LOOKUP: BuildLookup = {
+  catalogue: LOOKUP,
+  context: swapContextOf(LOOKUP),
+  specimens: SPECIMENS,
+  takenFor: () => undefined,
+};
+
+/** The demo's engine of a variant, with some sizes typed in inside units, and parts in their places. */
+export const demoEngine = (
+  variant: string,
+  sizes: Readonly<Record<string, number>> = {},
+  places: Build['places'] = [],
+): BuildEngine =>
+  engineOf(
+    {
+      id: 'made',
+      name: 'Made up',
+      variant,
+      places,
+      sizes: Object.entries(sizes).map(([of, inside]) => typed(of, inside)),
+    },
+    BUILD_LOOKUP,
+  );
 
 export const demoPart = (id: string): Part => partFromPattern(demoPattern(id), LOOKUP.label(id));
 

@@ -5,6 +5,7 @@ import { ends } from './ends.js';
 import type { FigureOfThumb } from './figure.js';
 import { records } from './records.js';
 import { rods } from './rods.js';
+import { running } from './running.js';
 import { valveGear } from './valveGear.js';
 
 export {
@@ -20,7 +21,7 @@ export {
   type OwnFigures,
 } from './figure.js';
 export { checkOwnFigures, readFigure, writeFigure } from './readFigure.js';
-export { bearings, cylinders, deck, ends, records, rods, valveGear };
+export { bearings, cylinders, deck, ends, records, rods, running, valveGear };
 
 /** A subject with its figures. */
 interface ThumbSubject {
@@ -36,6 +37,7 @@ export const THUMB_SUBJECTS: readonly ThumbSubject[] = [
   { name: 'Deck and head', figures: Object.values(deck) },
   { name: 'Valve gear', figures: Object.values(valveGear) },
   { name: 'Crankcase and ends', figures: Object.values(ends) },
+  { name: 'The engine as it runs', figures: Object.values(running) },
   { name: 'Records', figures: Object.values(records) },
 ];
 

@@ -12,6 +12,9 @@ export interface Asked<N extends QuestionName = QuestionName> {
 
 const asked = <N extends QuestionName>(name: N, request: Requests[N]): Asked => ({ name, request });
 
+/** How the engines of the builds are run. */
+const RUN = [{ of: 'running.inletCloses', value: 58, unit: 'deg' }] as const;
+
 const LINES: readonly (readonly [KindId, string])[] = [
   ['crank', 'cast 41?7 main 2.349in mic pin 2.0493in mic stroke 3.375in caliper forged 8 weights'],
   ['crank', 'main 2.349 mm'],
@@ -40,6 +43,22 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
   );
   return [
     ...LINES.map(([kind, entry]) => asked('read', { kind, entry })),
+    ...every(variants, 3).flatMap(({ id }) => {
+      const build = { id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', name: id, variant: id, places: [], sizes: [...RUN] };
+      return [
+        asked('buildSheet', { build }),
+        asked('buildJoints', { build }),
+        asked('buildCurves', { build, cylinder: 1 }),
+        asked('buildSolve', { build, figure: 'squish', wanted: 1.1, size: 'piston.compressionHeight' }),
+        asked('buildSweep', {
+          build,
+          figures: ['ratio'],
+          over: [{ size: 'headGasket.thickness', from: 0.6, to: 1.4, steps: 9 }],
+        }),
+        asked('buildTolerance', { build, figure: 'squish', engines: 50, seed: 1 }),
+      ];
+    }),
+    asked('buildBegin', { specimens: shelf.slice(0, 6) }),
     ...['HV-8421', 'main 2.349in mic', 'forged'].map((entry) => asked('kindsMeant', { entry })),
     ...LINES.map(([kind, entry]) => asked('identify', { kind, entry, most: 4 })),
     ...every(shelf, 12).map((specimen) =>

@@ -7,7 +7,7 @@ import { promisify } from 'node:util';
 import type { Catalogue } from '@which-bore/core';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
-import { demoCatalogue, demoJobs, demoSpecimens, testDatabaseUrl, withDemo } from '../features/testing.js';
+import { demoBuilds, demoCatalogue, demoJobs, demoSpecimens, testDatabaseUrl, withDemo } from '../features/testing.js';
 
 const run = promisify(execFile);
 const LOADER = fileURLToPath(new URL('load.js', import.meta.url));
@@ -37,12 +37,14 @@ describe('loading files', () => {
 
   it('may be done again: what is there is replaced, specimens are left alone', async () => {
     const specimens = await demoSpecimens();
-    const files = [await demoCatalogue(), await demoJobs(), specimens];
+    const files = [await demoCatalogue(), await demoJobs(), specimens, await demoBuilds()];
     const first = await load(...files);
     expect(first.said).toContain('2 jobs added');
+    expect(first.said).toContain('8 builds added');
     expect(first.said).toContain(`${specimens.specimens.length} specimens added`);
     const again = await load(...files);
     expect(again.said).toContain('0 jobs added');
+    expect(again.said).toContain('0 builds added');
     expect(again.said).toContain('0 specimens added');
   });
 
@@ -51,6 +53,9 @@ describe('loading files', () => {
     expect(ok).toBeFalse();
     expect(said).toContain('The specimens cannot be loaded.');
     expect(said).toContain('load the file of jobs before');
+    const builds = await load(await demoBuilds());
+    expect(builds.ok).toBeFalse();
+    expect(builds.said).toContain('The builds cannot be loaded.');
   });
 
   it('says what is wrong and loads nothing of it', async () => {

@@ -4,12 +4,14 @@
  */
 import { readFile } from 'node:fs/promises';
 import {
+  BuildFileSchema,
   CatalogueSchema,
   checkCatalogue,
   checkReadings,
   DataError,
   JobFileSchema,
   SpecimenFileSchema,
+  type BuildFile,
   type Catalogue,
   type JobFile,
   type Problem,
@@ -21,8 +23,10 @@ import { readConfig } from '../config.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
 import { ChangedError, MissingError } from '../documents/errors.js';
+import { BuildStore } from '../documents/buildStore.js';
 import { JobStore } from '../documents/jobStore.js';
-import { NoSuchJobError, SpecimenStore } from '../documents/specimenStore.js';
+import { NoSuchJobError } from '../documents/jobOf.js';
+import { SpecimenStore } from '../documents/specimenStore.js';
 
 /** Under whose name what is loaded goes on record. */
 const LOADER = 'loaded from a file';
@@ -31,10 +35,31 @@ const ajv = new Ajv({ allErrors: true, discriminator: true });
 addFormats.default(ajv);
 const isCatalogue = ajv.compile<Catalogue>(CatalogueSchema);
 const isJobFile = ajv.compile<JobFile>(JobFileSchema);
+const isBuildFile = ajv.compile<BuildFile>(BuildFileSchema);
 const isSpecimenFile = ajv.compile<SpecimenFile>(SpecimenFileSchema);
+
+/** What is wrong with a file, by the format it says it is of. */
+const errorsOf = (format: unknown): typeof isCatalogue.errors => {
+  if (format === 'which-bore-specimens') return isSpecimenFile.errors;
+  if (format === 'which-bore-jobs') return isJobFile.errors;
+  if (format === 'which-bore-builds') return isBuildFile.errors;
+  return isCatalogue.errors;
+};
 
 const schemaProblems = (errors: typeof isCatalogue.errors): Problem[] =>
   (errors ?? []).map((error) => ({ where: error.instancePath || 'the file', what: `${error.message ?? 'is wrong'}.` }));
+
+/** Says of a failure that a job is named which is not there, where it is that. */
+function jobsBefore(
+  what: string,
+  { name, job }: { readonly name: string; readonly job?: string },
+  failure: unknown,
+): void {
+  if (failure instanceof NoSuchJobError)
+    throw new DataError(`The ${what} cannot be loaded.`, [
+      { where: name, what: `it names the job ${job ?? ''}, which is not there; load the file of jobs before.` },
+    ]);
+}
 
 async function loadSpecimens(store: SpecimenStore, file: SpecimenFile): Promise<number> {
   let added = 0;
@@ -50,18 +75,35 @@ async function loadSpecimens(store: SpecimenStore, file: SpecimenFile): Promise<
     } catch (error) {
       if (!(error instanceof MissingError)) throw error;
       await store.save(specimen, 0, LOADER).catch((failure: unknown) => {
-        if (failure instanceof NoSuchJobError)
-          throw new DataError('The specimens cannot be loaded.', [
-            {
-              where: specimen.name,
-              what: `it names the job ${specimen.job ?? ''}, which is not there; load the file of jobs before.`,
-            },
-          ]);
+        jobsBefore('specimens', specimen, failure);
         // Deleted by a user: it stays deleted.
         if (!(failure instanceof MissingError)) throw failure;
       });
       added++;
     }
+  }
+  return added;
+}
+
+/** Whether a document was added: one that is there already, or was deleted by a user, is left alone. */
+const begun = (saved: Promise<unknown>): Promise<boolean> =>
+  saved.then(
+    () => true,
+    (error: unknown) => {
+      if (error instanceof ChangedError || error instanceof MissingError) return false;
+      throw error;
+    },
+  );
+
+/** Builds that are there already, or were deleted by a user, are left alone. */
+async function loadBuilds(store: BuildStore, file: BuildFile): Promise<number> {
+  let added = 0;
+  for (const build of file.builds) {
+    const saved = store.save(build, 0, LOADER).catch((failure: unknown) => {
+      jobsBefore('builds', build, failure);
+      throw failure;
+    });
+    if (await begun(saved)) added++;
   }
   return added;
 }
@@ -76,12 +118,7 @@ async function loadJobs(store: JobStore, file: JobFile): Promise<number> {
       job.name,
     );
     if (problems.length > 0) throw new DataError('Some readings cannot be kept.', problems);
-    await store.save(job, 0, LOADER).then(
-      () => added++,
-      (error: unknown) => {
-        if (!(error instanceof ChangedError) && !(error instanceof MissingError)) throw error;
-      },
-    );
+    if (await begun(store.save(job, 0, LOADER))) added++;
   }
   return added;
 }
@@ -101,21 +138,14 @@ try {
       console.log(`${path}: ${content.patterns.length} patterns.`);
     } else if (isJobFile(content)) {
       console.log(`${path}: ${await loadJobs(new JobStore(database), content)} jobs added.`);
+    } else if (isBuildFile(content)) {
+      console.log(`${path}: ${await loadBuilds(new BuildStore(database), content)} builds added.`);
     } else if (isSpecimenFile(content)) {
       console.log(`${path}: ${await loadSpecimens(new SpecimenStore(database), content)} specimens added.`);
     } else {
       const format =
         typeof content === 'object' && content !== null && 'format' in content ? content.format : undefined;
-      throw new DataError(
-        `${path} cannot be loaded.`,
-        schemaProblems(
-          format === 'which-bore-specimens'
-            ? isSpecimenFile.errors
-            : format === 'which-bore-jobs'
-              ? isJobFile.errors
-              : isCatalogue.errors,
-        ),
-      );
+      throw new DataError(`${path} cannot be loaded.`, schemaProblems(errorsOf(format)));
     }
   }
 } finally {

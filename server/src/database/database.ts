@@ -12,6 +12,7 @@ import { Unread1700000000006 } from './migrations/1700000000006-unread.js';
 import { Practice1700000000007 } from './migrations/1700000000007-practice.js';
 import { CompleteWith1700000000008 } from './migrations/1700000000008-complete-with.js';
 import { Faces1700000000009 } from './migrations/1700000000009-faces.js';
+import { Builds1700000000011 } from './migrations/1700000000011-builds.js';
 import { Confirmed1700000000010 } from './migrations/1700000000010-confirmed.js';
 
 const RETRY_AFTER_MS = 1000;
@@ -45,6 +46,7 @@ export class Database {
         CompleteWith1700000000008,
         Faces1700000000009,
         Confirmed1700000000010,
+        Builds1700000000011,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,

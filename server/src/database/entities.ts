@@ -1,4 +1,5 @@
 import type {
+  Build,
   CatalogueRecord,
   Confirmed,
   DocumentSort,
@@ -62,6 +63,33 @@ export interface SpecimenRow {
 }
 
 /** One engine on order. Its readings are few and always read whole. */
+export interface BuildRow {
+  id: string;
+  name: string;
+  jobId: string | null;
+  variant: string | null;
+  content: Omit<Build, 'id' | 'name' | 'job' | 'variant'>;
+  version: number;
+  createdAt: Date;
+  updatedAt: Date;
+  deletedAt: Date | null;
+}
+
+export const BuildEntity = new EntitySchema<BuildRow>({
+  name: 'build',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    name: { type: 'text' },
+    jobId: { type: 'uuid', name: 'job_id', nullable: true },
+    variant: { type: 'text', nullable: true },
+    content: { type: 'jsonb' },
+    version: { type: 'int' },
+    createdAt: { type: 'timestamptz', name: 'created_at' },
+    updatedAt: { type: 'timestamptz', name: 'updated_at' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
 export interface JobRow {
   id: string;
   name: string;
@@ -391,6 +419,7 @@ export const ENTITIES = [
   SpecimenEntity,
   ReadingEntity,
   JobEntity,
+  BuildEntity,
   ReadingChangeEntity,
   PhotographEntity,
   ShopEntity,

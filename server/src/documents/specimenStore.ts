@@ -1,24 +1,16 @@
 import { isDeepStrictEqual } from 'node:util';
-import createError from '@fastify/error';
 import { asKept, type Reading, type ReadingChange, type Specimen, type SpecimenSummary } from '@which-bore/core';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
 import {
-  JobEntity,
   ReadingChangeEntity,
   ReadingEntity,
   SpecimenEntity,
   type ReadingChangeRow,
   type SpecimenRow,
 } from '../database/entities.js';
+import { checkJob } from './jobOf.js';
 import { VersionedStore, type Keeping, type Stored } from './versionedStore.js';
-
-/** A specimen names a job that is not there. */
-export const NoSuchJobError = createError(
-  'NO_SUCH_JOB',
-  'There is no job %s that this specimen could belong to: it was never saved, or it was deleted.',
-  400,
-);
 
 const MOST_CHANGES = 2000;
 
@@ -49,10 +41,7 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     ...(row.completeWith ? { completeWith: row.completeWith } : {}),
     ...(row.confirmed ? { confirmed: row.confirmed } : {}),
   }),
-  check: async (manager, { job }) => {
-    if (job !== undefined && !(await manager.getRepository(JobEntity).existsBy({ id: job, deletedAt: IsNull() })))
-      throw new NoSuchJobError(job);
-  },
+  check: checkJob,
   beside: writeReadings,
 };
 

@@ -51,3 +51,11 @@ export const IMPORT_EXAMPLE = {
   counts: [{ type: 'pattern', outcome: 'added', count: 12 }],
   createdAt: '2026-03-02T08:10:04.000Z',
 };
+
+export const BUILD_EXAMPLE = {
+  name: 'Frost fan on a thinner gasket',
+  variant: 'sluice-357',
+  places: [{ slot: 'block', work: [{ operation: 'deck', by: { value: 0.1, unit: 'mm' } }] }],
+  sizes: [{ of: 'headGasket.thickness', value: 0.8, unit: 'mm' }],
+  version: 0,
+};

@@ -1,7 +1,7 @@
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Catalogue, JobFile, SpecimenFile } from '@which-bore/core';
+import type { BuildFile, Catalogue, JobFile, SpecimenFile } from '@which-bore/core';
 import { Ajv, type ValidateFunction } from 'ajv';
 import type { FastifyInstance } from 'fastify';
 import pg from 'pg';
@@ -14,6 +14,7 @@ const json = async (name: string): Promise<unknown> =>
 
 export const demoCatalogue = async (): Promise<Catalogue> => (await json('catalogue.json')) as Catalogue;
 export const demoJobs = async (): Promise<JobFile> => (await json('jobs.json')) as JobFile;
+export const demoBuilds = async (): Promise<BuildFile> => (await json('builds.json')) as BuildFile;
 export const demoSpecimens = async (): Promise<SpecimenFile> => (await json('specimens.json')) as SpecimenFile;
 
 /** Address of the database the tests may do with as they like. */
@@ -28,7 +29,7 @@ export async function withDemo(): Promise<void> {
   const database = new Database(testDatabaseUrl(), () => undefined);
   await database.open();
   await database.connection.query(
-    'TRUNCATE document_change, practice, shop, photograph, reading_change, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
+    'TRUNCATE document_change, practice, shop, photograph, reading_change, build, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
   );
   await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
   await database.close();

@@ -1,6 +1,7 @@
 import {
   MOST_CONFIRMED,
   MOST_OF_SHELF,
+  type Build,
   type KindId,
   type PartRef,
   type QuestionName,
@@ -92,6 +93,25 @@ const withConfirmed = async <R extends { readonly specimens?: readonly Specimen[
     ? request
     : { ...request, specimens: await specimens(client, 'confirmed IS NOT NULL', [], MOST_CONFIRMED) };
 
+/** A build with the stored specimens that are in its places. */
+const withSpecimens = async <R extends { readonly build: Build; readonly specimens?: Specimen[] }>(
+  client: pg.ClientBase,
+  request: R,
+): Promise<R> =>
+  request.specimens
+    ? request
+    : {
+        ...request,
+        specimens: [
+          ...(
+            await byId(
+              client,
+              request.build.places.map(({ specimen }) => specimen),
+            )
+          ).values(),
+        ],
+      };
+
 /** Questions that may name what only the database has. */
 const FILLING: {
   readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]>;
@@ -115,6 +135,16 @@ const FILLING: {
       shelf: shelf === true ? await specimens(client, 'kind = $1', [request.kind]) : shelf,
     };
   },
+  buildSheet: withSpecimens,
+  buildJoints: withSpecimens,
+  buildCurves: withSpecimens,
+  buildSolve: withSpecimens,
+  buildSweep: withSpecimens,
+  buildTolerance: withSpecimens,
+  buildBegin: async (client, request) =>
+    request.specimens || request.jobId === undefined
+      ? request
+      : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
   calibration: withConfirmed,
   audit: withConfirmed,
   compare: async (client, request) => {

@@ -33,6 +33,17 @@ export const routes: Routes = [
     title: 'Many against many · Which Bore',
     loadComponent: async () => (await import('./swap/gridPage')).GridPage,
   },
+  { path: 'plan', title: 'Plan · Which Bore', loadComponent: async () => (await import('./plan/buildList')).BuildList },
+  {
+    path: 'plan/compare',
+    title: 'Builds side by side · Which Bore',
+    loadComponent: async () => (await import('./plan/compareBuilds')).CompareBuilds,
+  },
+  {
+    path: 'plan/:id',
+    title: 'Plan · Which Bore',
+    loadComponent: async () => (await import('./plan/planStation')).PlanStation,
+  },
   {
     path: 'card/:specimen',
     title: 'Bench card · Which Bore',

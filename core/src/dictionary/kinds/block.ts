@@ -282,6 +282,27 @@ export const block = defineKind({
         usualTolerance: 0.02,
       },
     ),
+    'port.exhaust': measured(
+      'Top of the exhaust port',
+      'exhaust port height, exhaust port',
+      'Of a two-stroke: distance from the deck down to the upper edge of the exhaust port.',
+      [8, 160],
+      { usualTolerance: 0.2, reach: 'headOff', minutes: 3 },
+    ),
+    'port.transfer': measured(
+      'Top of the transfer ports',
+      'transfer port height, transfer port, transfer ports',
+      'Of a two-stroke: distance from the deck down to the upper edge of the transfer ports.',
+      [8, 180],
+      { usualTolerance: 0.2, reach: 'headOff', minutes: 3 },
+    ),
+    'crankcase.volume': measured(
+      'Crankcase volume',
+      'primary volume, case volume',
+      'Of a two-stroke: what the closed crankcase and its passages hold under the piston at bottom dead centre.',
+      [20, 6000],
+      { quantity: 'volume', usualTolerance: 3, reach: 'headOff', minutes: 15 },
+    ),
   },
   features: BLOCK_LOOKS,
   markPlaces: {

@@ -102,6 +102,16 @@ export const piston = defineKind({
         drawing: 'height',
       },
     ),
+    belowPin: measured(
+      'Depth below the pin',
+      'depth over the counterweights, skirt below pin, boss below pin',
+      'Distance from the pin axis to the lowest point that a counterweight passes: the skirt, or the bosses where it is cut away for them.',
+      [4, 160],
+      {
+        usualTolerance: 0.2,
+        drawing: 'height',
+      },
+    ),
     'crown.volume': measured(
       'Crown volume',
       'bowl, bowl volume, dish, dish volume',

@@ -72,6 +72,15 @@ function orRated(usual: Requirement, assembly: Assembly): Requirement {
     : usual;
 }
 
+/** The ratio that is usual for the fuel, or what the engine is rated at; nothing while the fuel is not known. */
+export function ratioWanted(assembly: Assembly): Requirement | undefined {
+  const { plug, injection } = head.features;
+  const unknown =
+    lookOf(assembly, plug) === undefined ||
+    (lookOf(assembly, plug) !== 'injector' && lookOf(assembly, injection) === undefined);
+  return unknown ? undefined : orRated(usually(usualRatio(assembly))(assembly), assembly);
+}
+
 const ratio: JointCheck = {
   ...within({
     id: 'ratio',

@@ -377,3 +377,11 @@ export const usually =
 export const noLess =
   (figure: LimitOfThumb) =>
   (assembly: Assembly): Requirement => ({ ...usually(figure)(assembly), atLeast: true });
+
+/** No more than a figure. */
+export const noMore =
+  (figure: LimitOfThumb) =>
+  (assembly: Assembly): Requirement => {
+    const usual = usually(figure)(assembly);
+    return { ...usual, band: { low: Math.min(0, usual.band.high), high: usual.band.high } };
+  };

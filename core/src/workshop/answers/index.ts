@@ -1,6 +1,7 @@
 import type { QuestionName } from '../../contract/index.js';
 import type { Answering } from './answering.js';
 import { calculation, engine, identify, kindsMeant, read } from './bench.js';
+import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
@@ -23,6 +24,13 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   gridRows,
   gridOrder,
   gridGroups,
+  buildSheet,
+  buildJoints,
+  buildCurves,
+  buildSolve,
+  buildSweep,
+  buildTolerance,
+  buildBegin,
   search,
   audit,
   compare,

@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import {
   ROUTES,
   type Answers,
+  type Build,
   type Change,
   type RoundRecord,
   type ErrorBody,
@@ -24,6 +25,7 @@ import {
   type Shop,
   type Specimen,
   type SpecimenSummary,
+  type StoredBuild,
   type StoredJob,
   type StoredRecord,
   type StoredShop,
@@ -126,6 +128,26 @@ export class Api {
 
   restorePhotograph(id: string): Observable<Photograph> {
     return this.asked(this.http.post<Photograph>(`/api/photographs/${id}/restore`, undefined));
+  }
+
+  builds(): Observable<StoredBuild[]> {
+    return this.asked(this.http.get<StoredBuild[]>('/api/builds'));
+  }
+
+  build(id: string): Observable<StoredBuild> {
+    return this.asked(this.http.get<StoredBuild>(`/api/builds/${id}`));
+  }
+
+  saveBuild({ id, ...build }: Build, version: number): Observable<StoredBuild> {
+    return this.asked(this.http.put<StoredBuild>(`/api/builds/${id}`, { ...build, version }, this.signed()));
+  }
+
+  removeBuild(id: string): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/builds/${id}`));
+  }
+
+  restoreBuild(id: string): Observable<StoredBuild> {
+    return this.asked(this.http.post<StoredBuild>(`/api/builds/${id}/restore`, undefined));
   }
 
   jobs(): Observable<StoredJob[]> {

@@ -1,51 +1,27 @@
 import { inject, Injectable } from '@angular/core';
-import type { Job, StoredJob } from '@which-bore/core';
-import { map, type Observable } from 'rxjs';
+import type { Job } from '@which-bore/core';
+import { map } from 'rxjs';
 import { Api } from './api';
-import { isThere, type LocalCopy } from './documents/localCopy';
+import { HeldWhole, sentOf } from './documents/heldWhole';
 import { mergeRead } from './documents/merge';
-import { OfflineDocuments } from './documents/offlineDocuments';
-import type { Sent } from './documents/outbox';
 
-const sentOf = ({ version, updatedAt, ...document }: StoredJob): Sent<Job> => ({ document, version, updatedAt });
-
-/** Engines on order, kept here first and then on the server. They are few, and held whole. */
+/** Engines on order, kept here first and then on the server. */
 @Injectable({ providedIn: 'root' })
-export class Jobs extends OfflineDocuments<Job> {
-  private readonly api: Api;
-
-  /** All jobs, last changed first. */
-  readonly all$: Observable<readonly StoredJob[]> = this.outbox.held$.pipe(
-    map((held) =>
-      ([...held.values()].filter((each) => each.sort === 'job' && isThere(each)) as LocalCopy<Job>[])
-        .map(({ document, version, updatedAt }): StoredJob => ({ ...document, version, updatedAt }))
-        .sort((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1)),
-    ),
-  );
-
+export class Jobs extends HeldWhole<Job> {
   constructor() {
     const api = inject(Api);
-    super({
-      sort: 'job',
-      nameOf: ({ name }) => name,
-      fetch: (id) => api.job(id).pipe(map(sentOf)),
-      save: (document, version) => api.saveJob(document, version).pipe(map(sentOf)),
-      remove: (id) => api.removeJob(id),
-      restore: (id) => api.restoreJob(id).pipe(map(sentOf)),
-      merge: mergeRead,
-    });
-    this.api = api;
-    this.refresh();
-  }
-
-  refresh(): void {
-    this.asked(this.api.jobs()).subscribe((jobs) => {
-      const there = new Set(jobs.map(({ id }) => id));
-      for (const job of jobs) this.outbox.take('job', sentOf(job));
-      // What is no longer among them was deleted elsewhere.
-      for (const { sort, document, version } of this.outbox.snapshot())
-        if (sort === 'job' && version > 0 && !there.has(document.id)) this.outbox.forget('job', document.id);
-    });
+    super(
+      {
+        sort: 'job',
+        nameOf: ({ name }) => name,
+        fetch: (id) => api.job(id).pipe(map(sentOf<Job>)),
+        save: (document, version) => api.saveJob(document, version).pipe(map(sentOf<Job>)),
+        remove: (id) => api.removeJob(id),
+        restore: (id) => api.restoreJob(id).pipe(map(sentOf<Job>)),
+        merge: mergeRead,
+      },
+      () => api.jobs(),
+    );
   }
 
   /** Begins a job. Answers its id. */
@@ -53,11 +29,6 @@ export class Jobs extends OfflineDocuments<Job> {
     const id = crypto.randomUUID();
     this.change({ id, name, readings: [] });
     return id;
-  }
-
-  alter(id: string, change: (job: Job) => Job): void {
-    const job = this.peek(id);
-    if (job) this.change({ ...change(job), id });
   }
 
   /** Deletes a job; its parts stay on the shelf. */

@@ -10,6 +10,7 @@ export type Action =
   | 'bench'
   | 'compare'
   | 'swap'
+  | 'plan'
   | 'jobs'
   | 'shelf'
   | 'catalogue'
@@ -27,11 +28,12 @@ export const KEYS: readonly KeyBinding[] = [
   { keys: 'g b', does: 'Go to the Bench', action: 'bench' },
   { keys: 'g c', does: 'Go to Compare', action: 'compare' },
   { keys: 'g s', does: 'Go to Swap', action: 'swap' },
+  { keys: 'g p', does: 'Go to the Plan', action: 'plan' },
   { keys: 'g j', does: 'Go to the Jobs', action: 'jobs' },
   { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
   { keys: 'g k', does: 'Go to the Catalogue', action: 'catalogue' },
   { keys: 'g r', does: 'Go to the House rules', action: 'rules' },
-  { keys: 'g p', does: 'Go to Practice', action: 'practice' },
+  { keys: 'g t', does: 'Go to Practice', action: 'practice' },
   { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
   { keys: 'u', does: 'Take the last change back', action: 'undo' },
   { keys: 'y', does: 'Take the figure that was probably meant', action: 'meant' },

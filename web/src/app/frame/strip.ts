@@ -76,6 +76,7 @@ export class Strip {
         return void this.router.navigate(['/bench']);
       case 'compare':
       case 'swap':
+      case 'plan':
       case 'jobs':
       case 'shelf':
       case 'catalogue':

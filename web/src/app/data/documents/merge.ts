@@ -1,4 +1,4 @@
-import type { Job, OwnInstrument, Shop, Specimen } from '@which-bore/core';
+import type { Build, BuildPlace, Job, OwnInstrument, Shop, Specimen, TypedSize } from '@which-bore/core';
 import { dequal } from 'dequal';
 
 /**
@@ -49,6 +49,25 @@ export function mergeRead<T extends Specimen | Job>(base: T | undefined, mine: T
     ({ is }) => is,
   );
   return { ...mergeFields<T>(base, mine, theirs), id: mine.id, readings };
+}
+
+/** The same of a build: place by place and size by size. */
+export function mergeBuilds(base: Build | undefined, mine: Build, theirs: Build): Build {
+  const places = mergeLists<BuildPlace>(
+    base?.places ?? [],
+    mine.places,
+    theirs.places,
+    ({ slot, at }) => `${slot} ${at ?? ''}`,
+    (place) => place,
+  );
+  const sizes = mergeLists<TypedSize>(
+    base?.sizes ?? [],
+    mine.sizes,
+    theirs.sizes,
+    ({ of, at }) => `${of} ${at ?? ''}`,
+    (size) => size,
+  );
+  return { ...mergeFields<Build>(base, mine, theirs), id: mine.id, places, sizes };
 }
 
 /** The same of the shop: instrument by instrument and rule by rule, and own hours and prices by operation. */

@@ -1,0 +1,317 @@
+import type { Part, Source, Value } from '../catalogue/part.js';
+import { around, type Interval } from '../quantity/interval.js';
+import type { Parameter } from '../dictionary/definition.js';
+import { parameterOf, type KindId } from '../dictionary/dictionary.js';
+import { block } from '../dictionary/kinds/block.js';
+import { crank } from '../dictionary/kinds/crank.js';
+import { head } from '../dictionary/kinds/head.js';
+import { engineVariant, running, SLOTS, slotOf } from '../dictionary/index.js';
+import type { LiftPoint } from '../motion/index.js';
+import type { Assembly, Rating, Stock } from '../joints/index.js';
+import { isDone } from '../joints/operations/operation.js';
+import type { HouseRules } from '../shop/houseRules.js';
+import { toInside } from '../quantity/unit.js';
+import type { Build, PlannedWork, TypedSize } from './build.js';
+import { nameOfWork, worked, type WorkAround } from './work.js';
+
+/** What there are several of in an engine, each with sizes of its own. */
+export type Row = 'cylinder' | 'main' | 'crankpin';
+
+/** One of a row, counted from the front. */
+export interface Spot {
+  readonly row: Row;
+  readonly at: number;
+}
+
+/** Where a figure of a build comes from: as a part's, typed in its place, or as is likely. */
+export type Origin = Source | 'typed' | 'assumed';
+
+/** A size as a build has it, at one place. */
+interface Taken {
+  readonly interval: Interval;
+  readonly origin: Origin;
+  /** The part it is of, or what else tells it. */
+  readonly of: string;
+  /** Whether the pieces of a set vary each by itself, or there is one for all. */
+  readonly each: boolean;
+}
+
+/** A part in a place of a build. */
+export interface PlacedInBuild {
+  readonly slot: string;
+  /** Of several, which; absent where it goes for all. */
+  readonly at?: number;
+  readonly part: Part;
+  /** As the variant has it: nobody chose it. */
+  readonly taken: boolean;
+  readonly work: readonly PlannedWork[];
+}
+
+/** What cannot be done as the build says. */
+export interface BuildProblem {
+  /** Place in the build: `places[2].work[0]`. */
+  readonly where: string;
+  readonly what: string;
+}
+
+/** What a build stands on, looked up. */
+export interface BuildGround {
+  /** What the engine it starts from has in each place. */
+  readonly base: readonly { readonly slot: string; readonly part: Part }[];
+  /** What that engine is described as. */
+  readonly stated: Pick<Part, 'values' | 'looks'>;
+  /** The part that a place of the build names; undefined where it is not there any more. */
+  readonly partOf: (place: Build['places'][number]) => Part | undefined;
+  /** What may be bought to go between: shells are chosen anew. */
+  readonly stock: Stock;
+  /** What the engine it starts from is rated at. */
+  readonly rated?: Rating;
+  readonly rules: HouseRules;
+}
+
+/** Kinds of which every cylinder has its own. */
+const ONE_A_CYLINDER: ReadonlySet<KindId> = new Set([
+  'rod',
+  'rodShell',
+  'pin',
+  'piston',
+  'rings',
+  'liner',
+  'valve',
+  'valveSpring',
+]);
+
+/** How many there may be. */
+const MOST = 16;
+
+/**
+ * A build with everything looked up: what is in each place of the engine, and what each size then is, place by place.
+ */
+export class BuildEngine {
+  readonly parts: readonly PlacedInBuild[];
+  readonly problems: readonly BuildProblem[];
+  private readonly typed = new Map<string, Taken>();
+
+  constructor(
+    readonly build: Build,
+    private readonly ground: BuildGround,
+  ) {
+    const problems: BuildProblem[] = [];
+    build.sizes.forEach((size, at) => this.take(size, `sizes[${at}]`, problems));
+    this.parts = this.place(problems);
+    this.problems = problems;
+  }
+
+  /** What the engine it starts from is rated at. */
+  get rated(): Rating | undefined {
+    return this.ground.rated;
+  }
+
+  get rules(): HouseRules {
+    return this.ground.rules;
+  }
+
+  /** How many of a row there are; one where nobody knows. */
+  count(row: Row): number {
+    if (row === 'main')
+      return this.counted(block.features.mainCount.id) ?? this.counted(crank.features.mainCount.id) ?? 2;
+    const cylinders = this.cylinders;
+    return row === 'cylinder' ? cylinders : (this.counted(crank.features.crankpins.id) ?? cylinders);
+  }
+
+  get cylinders(): number {
+    const told = this.counted(engineVariant.features.cylinders.id) ?? this.counted(block.features.cylinders.id);
+    return Math.min(MOST, Math.max(1, told ?? this.greatestPlace()));
+  }
+
+  private greatestPlace(): number {
+    return Math.max(1, ...this.build.places.map(({ at = 1 }) => at), ...this.build.sizes.map(({ at = 1 }) => at));
+  }
+
+  private counted(id: string): number | undefined {
+    const count = Number(this.look(id));
+    return Number.isInteger(count) && count > 0 ? count : undefined;
+  }
+
+  /** The part in a place, as it is after its work; that of one cylinder where those differ. */
+  part(slot: string, at?: number): PlacedInBuild | undefined {
+    return (
+      (at === undefined ? undefined : this.parts.find((each) => each.slot === slot && each.at === at)) ??
+      this.parts.find((each) => each.slot === slot && each.at === undefined) ??
+      this.parts.find((each) => each.slot === slot)
+    );
+  }
+
+  /** What was seen, was decided or is on record of the engine or a part of it. */
+  look(id: string, at?: number): string | undefined {
+    const said = this.build.looks?.find(({ of }) => of === id)?.option;
+    if (said !== undefined) return said;
+    const kind = id.slice(0, id.indexOf('.'));
+    if (kind === 'variant') return this.ground.stated.looks[id]?.option;
+    const slot = SLOTS.find((each) => each.kind === kind);
+    return slot && this.part(slot.id, at)?.part.looks[id]?.option;
+  }
+
+  /**
+   * A size of the engine at one place: what was typed, else what the part there has; nothing where nobody knows.
+   *
+   * @param slot where several places have parts of the kind: valves
+   */
+  size(parameter: Parameter, spot?: Spot, slot?: string): Taken | undefined {
+    const at = spot && this.placeOf(parameter, spot);
+    const typed = this.typed.get(`${parameter.id} ${at ?? ''}`) ?? this.typed.get(`${parameter.id} `);
+    if (typed) return typed;
+    const kind = parameter.id.slice(0, parameter.id.indexOf('.'));
+    if (kind === 'variant') {
+      const told = this.ground.stated.values[parameter.id];
+      return told && { interval: told.interval, origin: told.source, of: 'the engine, as stated', each: false };
+    }
+    const place = slot ?? SLOTS.find((each) => each.kind === kind)?.id;
+    const found = place === undefined ? undefined : this.part(place, spot?.row === 'cylinder' ? spot.at : undefined);
+    const value = found?.part.values[parameter.id];
+    if (!found || !value) return undefined;
+    const own =
+      at === undefined
+        ? undefined
+        : (value.at?.find(({ position }) => position === at)?.interval ?? value.positions?.[at - 1]);
+    return {
+      interval: own ?? value.interval,
+      origin: value.source,
+      of: found.part.label,
+      each: ONE_A_CYLINDER.has(found.part.kind) || parameter.per !== 'part',
+    };
+  }
+
+  /** Which of its own row a size belongs to, seen from a place: of a cylinder, the crankpin its rod is on. */
+  private placeOf({ per }: Parameter, { row, at }: Spot): number | undefined {
+    if (per === 'part' || per === row) return row === 'cylinder' || per === row ? at : undefined;
+    if (per === 'crankpin' && row === 'cylinder')
+      return Math.ceil(at / (this.counted(crank.features.rodsPerPin.id) ?? 1));
+    return undefined;
+  }
+
+  /** The lift curve that was measured, where one was. */
+  measuredLift(duty: 'intake' | 'exhaust'): readonly LiftPoint[] | undefined {
+    return this.build.lifts?.[duty];
+  }
+
+  /** The parts round a place, one of each kind, as the joints see them. */
+  assembly(spot?: Spot): Assembly {
+    const at = spot?.row === 'cylinder' ? spot.at : undefined;
+    const parts: Partial<Record<KindId, Part>> = {};
+    for (const { slot } of this.parts) {
+      const placed = this.part(slot, at);
+      if (placed) parts[placed.part.kind] ??= placed.part;
+    }
+    const { stock, rules, rated } = this.ground;
+    return { parts, replaced: {}, stock, rules, ...(rated ? { rated } : {}) };
+  }
+
+  private take(size: TypedSize, where: string, problems: BuildProblem[]): void {
+    const { of, at, value, unit, within = 0 } = size;
+    let parameter: Parameter;
+    try {
+      parameter = parameterOf(of);
+    } catch {
+      problems.push({ where: `${where}.of`, what: `There is no size "${of}" in the dictionary.` });
+      return;
+    }
+    const inside = toInside(value, unit);
+    const half = Math.abs(toInside(within, unit));
+    const { low, high } = parameter.plausible;
+    // What can be nothing or negative in a build is no slip: a dome, an offset, a factor.
+    if (parameter.id.startsWith(`${running.id}.`) && (inside < low || inside > high))
+      problems.push({
+        where: `${where}.value`,
+        what: `${parameter.name}: ${value} is out of all reason; say between ${low} and ${high}.`,
+      });
+    else if (inside < 0 && !MAY_BE_NEGATIVE.has(parameter.id))
+      problems.push({ where: `${where}.value`, what: `${parameter.name} cannot be less than nothing.` });
+    else
+      this.typed.set(`${of} ${at ?? ''}`, {
+        interval: around(inside, half),
+        origin: 'typed',
+        of: 'typed in',
+        each: at !== undefined,
+      });
+  }
+
+  private place(problems: BuildProblem[]): readonly PlacedInBuild[] {
+    const { base, partOf } = this.ground;
+    const chosen = this.build.places.flatMap((place, index): readonly PlacedInBuild[] => {
+      const where = `places[${index}]`;
+      const slot = slotOf(place.slot);
+      if (!slot) {
+        problems.push({ where: `${where}.slot`, what: `An engine has no place called "${place.slot}".` });
+        return [];
+      }
+      const names = place.pattern !== undefined || place.specimen !== undefined;
+      const part = names ? partOf(place) : base.find((each) => each.slot === place.slot)?.part;
+      if (!part) {
+        problems.push({
+          where,
+          what: names
+            ? `The part for ${slot.name.toLowerCase()} is not there any more: choose another.`
+            : `Nothing is on record for ${slot.name.toLowerCase()}: choose a part.`,
+        });
+        return [];
+      }
+      if (part.kind !== slot.kind) {
+        problems.push({ where, what: `${part.label} does not belong in the place of ${slot.name.toLowerCase()}.` });
+        return [];
+      }
+      const at = place.at === undefined ? {} : { at: place.at };
+      return [{ slot: place.slot, ...at, part, taken: !names, work: place.work ?? [] }];
+    });
+    const whole = new Set(chosen.flatMap(({ slot, at }) => (at === undefined ? [slot] : [])));
+    const taken = base.flatMap(({ slot, part }): readonly PlacedInBuild[] =>
+      whole.has(slot) ? [] : [{ slot, part, taken: true, work: [] }],
+    );
+    const order = (slot: string) => SLOTS.findIndex(({ id }) => id === slot);
+    const all = [...taken, ...chosen].sort((a, b) => order(a.slot) - order(b.slot) || (a.at ?? 0) - (b.at ?? 0));
+    return this.afterWork(all, problems);
+  }
+
+  /** A part with what was typed in the place of its sizes, so that the joints see it as well. */
+  private withTyped(part: Part, at: number | undefined): Part {
+    const typed = this.build.sizes.flatMap(({ of }): readonly (readonly [string, Value])[] => {
+      const taken = of.startsWith(`${part.kind}.`)
+        ? (this.typed.get(`${of} ${at ?? ''}`) ?? this.typed.get(`${of} `))
+        : undefined;
+      return taken ? [[of, { interval: taken.interval, source: 'machined' }]] : [];
+    });
+    return typed.length === 0 ? part : { ...part, values: { ...part.values, ...Object.fromEntries(typed) } };
+  }
+
+  /** Work in order: the block first, since others go by its bore. */
+  private afterWork(all: readonly PlacedInBuild[], problems: BuildProblem[]): readonly PlacedInBuild[] {
+    const rules = this.ground.rules;
+    let round: WorkAround = { rules };
+    return all.map((placed) => {
+      let part = this.withTyped(placed.part, placed.at);
+      for (const [step, { operation, by }] of placed.work.entries()) {
+        const done = worked(part, operation, toInside(by.value, by.unit), round);
+        if (isDone(done)) part = done.part;
+        else
+          problems.push({
+            where: `places[${this.build.places.findIndex((each) => each.slot === placed.slot && each.at === placed.at)}].work[${step}]`,
+            what: `${nameOfWork(operation)}: ${done.refused}`,
+          });
+      }
+      const bore = part.kind === 'block' || part.kind === 'liner' ? part.values[`${part.kind}.bore`] : undefined;
+      if (bore) round = { ...round, bore: (bore.interval.low + bore.interval.high) / 2 };
+      if (part.kind === 'piston' && round.bore === undefined) {
+        const made = part.values['piston.bore'];
+        if (made) round = { ...round, bore: (made.interval.low + made.interval.high) / 2 };
+      }
+      const headPart = all.find((each) => each.slot === 'head')?.part;
+      const valve = headPart?.values[head.parameters['valve.intake'].id];
+      const valves = headPart?.looks[head.features.valves.id]?.option;
+      if (valve) round = { ...round, valve: valve.interval.high };
+      if (valves !== undefined) round = { ...round, valves };
+      return part === placed.part ? placed : { ...placed, part };
+    });
+  }
+}
+
+const MAY_BE_NEGATIVE: ReadonlySet<string> = new Set(['piston.crown.volume', 'piston.pin.offset', 'head.valve.recess']);

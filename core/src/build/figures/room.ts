@@ -1,0 +1,353 @@
+import type { Parameter } from '../../dictionary/definition.js';
+import { block } from '../../dictionary/kinds/block.js';
+import { cam } from '../../dictionary/kinds/cam.js';
+import { crank } from '../../dictionary/kinds/crank.js';
+import { head } from '../../dictionary/kinds/head.js';
+import { headGasket } from '../../dictionary/kinds/headGasket.js';
+import { liner } from '../../dictionary/kinds/liner.js';
+import { mainShell } from '../../dictionary/kinds/mainShell.js';
+import { piston } from '../../dictionary/kinds/piston.js';
+import { rings } from '../../dictionary/kinds/rings.js';
+import { rod } from '../../dictionary/kinds/rod.js';
+import { rodShell } from '../../dictionary/kinds/rodShell.js';
+import { running } from '../../dictionary/index.js';
+import { noLess, specified } from '../../joints/shapes/within.js';
+import {
+  alongCylinder,
+  fall,
+  leastAt,
+  liftAt,
+  measuredLift,
+  seatDuration,
+  type LiftPoint,
+} from '../../motion/index.js';
+import { bearings, cylinders, deck, ends, running as figures } from '../../thumb/index.js';
+import type { BuildEngine } from '../engine.js';
+import { rocker } from './loads.js';
+import { figure, first, from, orElse, size, type Input } from './figure.js';
+import { belowDeck, bore, length, offset, stroke } from './ratio.js';
+
+const COMMON = 'Common practice';
+const SLIDER = { stroke, rod: length, offset };
+
+const wallLeft = figure({
+  id: 'wallLeft',
+  name: 'Wall left',
+  says: 'Thinnest wall of the cylinder, after the boring that is planned.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: { wall: first(size(liner.parameters.wall), size(block.parameters.wall)) },
+  formula: 'wall',
+  source: COMMON,
+  compute: ({ wall }) => wall,
+  holds: (assembly) => noLess(assembly.parts.liner ? cylinders.linerWall : cylinders.wall)(assembly),
+  tooLittle: 'the cylinder moves under load, and cracks',
+});
+
+const skirtClearance = figure({
+  id: 'skirtClearance',
+  name: 'Skirt in the cylinder',
+  says: 'Diametral clearance of the skirt.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: { bore, skirt: size(piston.parameters['skirt.diameter']) },
+  formula: 'bore - skirt',
+  source: COMMON,
+  compute: (of) => of.bore - of.skirt,
+  holds: (assembly) => {
+    const asked = assembly.parts.piston?.values[piston.parameters['skirt.clearance'].id];
+    return asked && { band: asked.interval };
+  },
+  tooLittle: 'the piston seizes when it is warm',
+  tooMuch: 'it slaps, and its rings do not seal',
+});
+
+const ringGap = figure({
+  id: 'ringGap',
+  name: 'Gap of the top ring',
+  says: 'Gap of the top ring in this cylinder: it opens by pi times what the bore is larger.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: { gap: size(rings.parameters['top.gap']), bore, made: size(rings.parameters.bore) },
+  formula: 'gap + pi * (bore - made)',
+  source: 'Circumference of a circle',
+  compute: (of) => of.gap + Math.PI * (of.bore - of.made),
+  holds: (assembly) =>
+    specified(
+      assembly,
+      rings.parameters['top.gapSpecified'],
+      cylinders.endGap,
+      assembly.parts.rings?.values[rings.parameters.bore.id]?.interval,
+    ),
+  tooLittle: 'the ends butt when the ring is hot',
+  tooMuch: 'the ring leaks',
+});
+
+const inShells = (engine: BuildEngine): boolean => engine.look(block.features.mainsRun.id) !== 'rolling';
+
+const bigEndsInShells = (engine: BuildEngine): boolean => engine.part('bigEndBearing') === undefined;
+
+const bearing = (
+  id: string,
+  name: string,
+  per: 'main' | 'cylinder',
+  of: { readonly housing: Input; readonly wall: Input; readonly journal: Input },
+  clearance: Parameter,
+  journal: Parameter,
+) =>
+  figure({
+    id,
+    name,
+    says: 'What the housing leaves when both halves of the shell and the journal are in it.',
+    subject: 'room',
+    quantity: 'length',
+    per,
+    of,
+    formula: 'housing - 2 * wall - journal',
+    source: COMMON,
+    arises: per === 'main' ? inShells : bigEndsInShells,
+    compute: (known) => known.housing - 2 * known.wall - known.journal,
+    holds: (assembly) =>
+      specified(
+        assembly,
+        clearance,
+        bearings[assembly.rules.clearance ?? 'thousandth'],
+        assembly.parts.crank?.values[journal.id]?.interval,
+      ),
+    tooLittle: 'it runs hot and seizes',
+    tooMuch: 'it knocks, and the oil runs off',
+  });
+
+const endFloat = figure({
+  id: 'endFloat',
+  name: 'End float of the crank',
+  says: 'How far the crank can move endways between its thrust faces.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'engine',
+  of: {
+    journal: size(crank.parameters['thrustJournal.width']),
+    between: size(mainShell.parameters.flangeWidth),
+  },
+  formula: 'journal - between',
+  source: COMMON,
+  arises: inShells,
+  compute: (of) => of.journal - of.between,
+  holds: (assembly) => specified(assembly, block.parameters['crank.endFloat'], bearings.endFloat),
+  tooLittle: 'the thrust faces burn',
+  tooMuch: 'the crank walks',
+});
+
+const skirtToWeights = figure({
+  id: 'skirtToWeights',
+  name: 'Piston over the counterweights',
+  says: 'Room between the piston and the outermost point of a counterweight that passes under it, at bottom dead centre.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: {
+    stroke,
+    rod: length,
+    below: size(piston.parameters.belowPin),
+    swing: size(crank.parameters.swing),
+  },
+  formula: 'rod - stroke / 2 - below - swing',
+  source: COMMON,
+  compute: (of) => of.rod - of.stroke / 2 - of.below - of.swing,
+  holds: noLess(figures.weightsRoom),
+  tooLittle: 'the counterweight strikes the piston',
+  caution: 'Turn it by hand before trusting any figure: skirts are cut away, and weights are not round.',
+});
+
+const websInCase = figure({
+  id: 'websInCase',
+  name: 'Counterweights in the case',
+  says: 'Room between the outermost point of the crank and the case.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'engine',
+  of: { room: size(block.parameters['crankcase.swing']), swing: size(crank.parameters.swing) },
+  formula: 'room - swing',
+  source: COMMON,
+  compute: (of) => of.room - of.swing,
+  holds: noLess(ends.caseRoom),
+  tooLittle: 'the crank strikes the case',
+});
+
+const rodsInCase = figure({
+  id: 'rodsInCase',
+  name: 'Rod bolts in the case',
+  says: 'Room for the farthest corner of a big end as it passes case, cam and pan rail.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'engine',
+  of: {
+    room: size(block.parameters['crankcase.rodSwing']),
+    stroke,
+    reach: size(rod.parameters['bigEnd.reach']),
+  },
+  formula: 'room - stroke / 2 - reach',
+  source: COMMON,
+  compute: (of) => of.room - of.stroke / 2 - of.reach,
+  holds: noLess(ends.caseRoom),
+  tooLittle: 'the rods strike the case',
+});
+
+type Duty = 'intake' | 'exhaust';
+
+/** Something of the lift curve that somebody measured; nothing where nobody did. */
+const ofMeasured = (
+  duty: Duty,
+  name: string,
+  quantity: 'length' | 'angle',
+  tell: (points: readonly LiftPoint[]) => number,
+): Input => ({
+  reads: 'told',
+  name,
+  quantity,
+  needs: [],
+  tell: (engine) => {
+    const points = engine.measuredLift(duty);
+    return points && tell(points);
+  },
+});
+
+/** What a valve needs to know of its cam and head. */
+const valveOf = (duty: Duty) => ({
+  lobe: first(
+    size(cam.parameters[`lift.${duty}`]),
+    ofMeasured(duty, 'Greatest lift measured', 'length', (points) => Math.max(...points.map(([, lift]) => lift))),
+  ),
+  rocker,
+  duration: first(
+    ...(duty === 'intake' ? [] : [size(running.parameters['duration.exhaust'])]),
+    size(cam.parameters['duration.intake']),
+    ofMeasured(duty, 'Duration measured', 'angle', (points) => (points.at(-1)?.[0] ?? 0) - (points[0]?.[0] ?? 0)),
+  ),
+  at: orElse(size(running.parameters.durationAt), 0, 'The duration is taken to be from seat to seat.'),
+  centre: first(size(running.parameters[`${duty}Centre`]), size(cam.parameters.lobeCentre)),
+  stem: size(head.parameters['valve.angle']),
+});
+
+type Valve = Readonly<Record<keyof ReturnType<typeof valveOf>, number>>;
+
+/** Crank degrees for which a valve is off its seat. */
+const seatToSeat = ({ lobe, rocker: by, duration, at }: Valve): number =>
+  at > 0 && at < lobe * by ? seatDuration('polynomial', lobe * by, duration, at) : duration;
+
+/** How far a valve hangs down along the cylinder. The exhaust valve is widest open before top dead centre. */
+export function hanging(of: Valve, duty: Duty, angle: number, measured?: readonly LiftPoint[]): number {
+  const centre = duty === 'intake' ? of.centre : -of.centre;
+  const lift = measured
+    ? measuredLift(measured, centre, angle)
+    : liftAt({ form: 'polynomial', lift: of.lobe * of.rocker, duration: seatToSeat(of), centre }, angle);
+  return alongCylinder(lift, of.stem);
+}
+
+/** Where piston and valve may come near each other, degrees either side of top dead centre. */
+const NEAR = 80;
+
+const pocket: Input = {
+  reads: 'first',
+  of: [
+    {
+      reads: 'told',
+      name: 'No pockets',
+      quantity: 'length',
+      needs: [piston.features.valvePockets.id],
+      tell: (engine, spot) => (engine.look(piston.features.valvePockets.id, spot?.at) === '0' ? 0 : undefined),
+    },
+    size(piston.parameters['valvePocket.depth']),
+  ],
+};
+
+const hasValves = (engine: BuildEngine): boolean => engine.look('variant.valveGear') !== 'ports';
+
+function valveRoom(duty: Duty) {
+  const closest = figure({
+    id: `valveNearest.${duty}`,
+    name: `Nearest to the piston, ${duty}`,
+    says: `Crank angle at which the ${duty} valve and the piston are nearest, after the top dead centre between exhaust and intake.`,
+    subject: 'room',
+    quantity: 'angle',
+    per: 'engine',
+    of: { ...SLIDER, ...valveOf(duty) },
+    formula: `nearest(stroke, rod, offset, lobe * rocker, seat(lobe * rocker, duration, at), ${duty === 'intake' ? '' : '-'}centre, stem)`,
+    source: 'Geometry of the slider-crank; lift as a polynomial where none was measured',
+    arises: hasValves,
+    compute: (of, engine) => {
+      const measured = engine.measuredLift(duty);
+      return leastAt((angle) => fall(of, angle) - hanging(of, duty, angle, measured), -NEAR, NEAR, 8);
+    },
+  });
+  const room = figure({
+    id: `valveRoom.${duty}`,
+    name: `Piston to ${duty} valve`,
+    says: `Room between the ${duty} valve and the crown under it, along the cylinder, where they are nearest.`,
+    subject: 'room',
+    quantity: 'length',
+    per: 'cylinder',
+    of: {
+      below: from(belowDeck),
+      gasket: size(headGasket.parameters.thickness),
+      sunk: size(head.parameters['valve.recess']),
+      pocket,
+      ...SLIDER,
+      ...valveOf(duty),
+      angle: from(closest),
+    },
+    formula: `below + gasket + sunk + pocket + fall(stroke, rod, offset, angle) - lift(lobe * rocker, seat(lobe * rocker, duration, at), ${duty === 'intake' ? '' : '-'}centre, angle) * cos(stem * pi / 180)`,
+    source: COMMON,
+    arises: hasValves,
+    compute: (of, engine) =>
+      of.below +
+      of.gasket +
+      of.sunk +
+      of.pocket +
+      fall(of, of.angle) -
+      hanging(of, duty, of.angle, engine.measuredLift(duty)),
+    holds: noLess(duty === 'intake' ? deck.valveRoom : deck.valveRoomExhaust),
+    tooLittle: 'a valve that floats or opens early meets the piston',
+    caution: 'Check valve to piston with clay, on every cylinder, before the engine turns under power.',
+  });
+  return [closest, room];
+}
+
+export const ROOM = [
+  wallLeft,
+  skirtClearance,
+  ringGap,
+  bearing(
+    'mainClearance',
+    'Oil clearance of the mains',
+    'main',
+    {
+      housing: size(block.parameters['mainHousing.diameter']),
+      wall: size(mainShell.parameters.wall),
+      journal: size(crank.parameters['mainJournal.diameter']),
+    },
+    block.parameters['main.oilClearance'],
+    crank.parameters['mainJournal.diameter'],
+  ),
+  bearing(
+    'pinClearance',
+    'Oil clearance of the big ends',
+    'cylinder',
+    {
+      housing: size(rod.parameters['bigEnd.bore']),
+      wall: size(rodShell.parameters.wall),
+      journal: size(crank.parameters['crankpin.diameter']),
+    },
+    crank.parameters['crankpin.oilClearance'],
+    crank.parameters['crankpin.diameter'],
+  ),
+  endFloat,
+  skirtToWeights,
+  websInCase,
+  rodsInCase,
+  ...valveRoom('intake'),
+  ...valveRoom('exhaust'),
+];

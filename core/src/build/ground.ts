@@ -1,0 +1,133 @@
+import type { CatalogueLookup } from '../catalogue/lookup.js';
+import type { Part } from '../catalogue/part.js';
+import {
+  partFromShelf,
+  partsOfVariant,
+  ratingOf,
+  slotFor,
+  statedOf,
+  swap,
+  type Swap,
+  type SwapContext,
+} from '../interchange/index.js';
+import { slotOf, type KindId } from '../dictionary/index.js';
+import type { PlacedPart, Verdict } from '../joints/index.js';
+import { counted, listed } from '../quantity/phrase.js';
+import type { Sentence } from '../quantity/sentence.js';
+import type { Specimen } from '../readings/reading.js';
+import type { ToolDrawer } from '../shop/ownInstrument.js';
+import type { Build, Place } from './build.js';
+import { BuildEngine, type BuildGround } from './engine.js';
+
+/** What builds are looked up in. */
+export interface BuildLookup {
+  readonly catalogue: CatalogueLookup;
+  readonly context: SwapContext;
+  /** Stored specimens that builds name. */
+  readonly specimens: readonly Specimen[];
+  /** The pattern a specimen is taken for, once that is at least probable. */
+  readonly takenFor: (specimen: Specimen) => string | undefined;
+  readonly drawer?: ToolDrawer;
+}
+
+/** A build with everything it names looked up; what is not there any more is a problem of the build, and no error. */
+export function engineOf(build: Build, lookup: BuildLookup): BuildEngine {
+  return new BuildEngine(build, groundOf(build, lookup));
+}
+
+function groundOf(build: Build, lookup: BuildLookup): BuildGround {
+  const { catalogue, context } = lookup;
+  const variant = build.variant === undefined ? undefined : catalogue.variant(build.variant);
+  const specimens = new Map(lookup.specimens.map((each) => [each.id, each]));
+  return {
+    base: variant ? partsOfVariant(catalogue, variant) : [],
+    stated: variant ? statedOf(variant) : { values: {}, looks: {} },
+    partOf: (place) => partOf(place, specimens, lookup),
+    stock: context.stock,
+    rules: context.rules,
+    ...(variant ? { rated: ratingOf(catalogue, variant) } : {}),
+  };
+}
+
+function partOf(
+  { pattern, specimen }: Place,
+  specimens: ReadonlyMap<string, Specimen>,
+  { catalogue, takenFor, drawer }: BuildLookup,
+): Part | undefined {
+  if (pattern !== undefined) return catalogue.part(pattern);
+  const found = specimen === undefined ? undefined : specimens.get(specimen);
+  return found && partFromShelf(catalogue, found, takenFor(found), drawer);
+}
+
+/** Everything of one kind in a build, a part for each that differs. */
+function distinct(engine: BuildEngine): readonly PlacedPart[] {
+  const seen = new Set<string>();
+  return engine.parts.flatMap(({ slot, part }): readonly PlacedPart[] => {
+    const key = `${slot} ${part.pattern ?? ''} ${part.label}`;
+    if (seen.has(key)) return [];
+    seen.add(key);
+    return [{ slot, part }];
+  });
+}
+
+/** Every joint of the whole build at once, with the work that is planned in it. Undefined while no two parts meet. */
+export function jointsOf(engine: BuildEngine, context: SwapContext): Swap | undefined {
+  const parts = distinct(engine);
+  const { name } = engine.build;
+  try {
+    const judged = swap(
+      parts,
+      [],
+      { ...context, ...(engine.rated ? { rated: engine.rated } : {}) },
+      { donor: name, recipient: name },
+    );
+    return { ...judged, says: sayWhole(judged) };
+  } catch (error) {
+    if (error instanceof Error && error.name === 'NoJointError') return undefined;
+    throw error;
+  }
+}
+
+/** The whole in one sentence: nothing comes and nothing stays, it goes together or it does not. */
+function sayWhole({ verdict, joints, agree, byWork, checks }: Swap): Sentence {
+  const named = (wanted: Verdict) =>
+    listed([
+      ...new Set(
+        joints.flatMap((joint) =>
+          joint.checks.filter((check) => check.verdict === wanted).map((check) => check.name.toLowerCase()),
+        ),
+      ),
+    ]);
+  switch (verdict) {
+    case 'fits':
+      return [`It goes together: all ${counted(checks, 'check', 'checks')} agree.`];
+    case 'fitsWithWork':
+      return [`It goes together with work: ${named('fitsWithWork')}.`];
+    case 'cannotTell':
+      return [
+        `Not known yet: ${agree + byWork} of ${checks} checks agree, and nothing is against it. Open: ${named('cannotTell')}.`,
+      ];
+    case 'doesNotFit':
+      return [`It does not go together: ${named('doesNotFit')}.`];
+  }
+}
+
+/** Places that a set fills with one part for each cylinder. */
+const SETS: ReadonlySet<KindId> = new Set(['rod', 'pin', 'piston', 'rings', 'liner']);
+
+/** The places of a build for parts that lie on one bench: the first of a kind for all, several by their order. */
+export function placesFor(
+  specimens: readonly Specimen[],
+  { catalogue, takenFor, drawer }: BuildLookup,
+): readonly Place[] {
+  const bySlot = new Map<string, string[]>();
+  for (const specimen of specimens) {
+    const slot = slotFor(partFromShelf(catalogue, specimen, takenFor(specimen), drawer));
+    bySlot.set(slot, [...(bySlot.get(slot) ?? []), specimen.id]);
+  }
+  return [...bySlot].flatMap(([slot, ids]): readonly Place[] => {
+    const isSet = SETS.has(slotOf(slot)?.kind ?? 'block');
+    if (!isSet || ids.length === 1) return ids.slice(0, 1).map((specimen) => ({ slot, specimen }));
+    return ids.slice(0, 16).map((specimen, at) => ({ slot, at: at + 1, specimen }));
+  });
+}

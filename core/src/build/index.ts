@@ -1,0 +1,14 @@
+export * from './build.js';
+export { BuildEngine, type PlacedInBuild, type Spot } from './engine.js';
+export { FIGURES, figureOf, SUBJECTS, type Figure, type Subject } from './figures/index.js';
+export { curveAngles, curvesOf, type Curve } from './curves.js';
+export { engineOf, jointsOf, placesFor, type BuildLookup } from './ground.js';
+export { mixturesIn } from './mixed.js';
+export { BuildModel } from './model.js';
+export { sectionOf, SectionSizesSchema, type SectionSizes } from './section.js';
+export { drawSection, sectionBox, type SectionDrawing, type SectionGap, type SectionShape } from './sectionDrawing.js';
+export { buildSheetOf, requiredOf, type FigureFound } from './sheet.js';
+export { SOLVED_FOR, solveFor, type SolvedFor } from './solve.js';
+export { chance, percentile, SPREADS, together, ToleranceModel, type Spread, type Tolerated } from './tolerance.js';
+export { Varied } from './vary.js';
+export { asksOf, nameOfWork, PLANNED_IDS, plannedFor, type PlannedId } from './work.js';

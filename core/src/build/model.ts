@@ -1,0 +1,358 @@
+import type { QuantityKind } from '../quantity/unit.js';
+import { middle, type Interval } from '../quantity/interval.js';
+import type { BuildEngine, Origin, Spot } from './engine.js';
+import { OVER, type Figure, type Input } from './figures/figure.js';
+
+/** A size at the end of all formulas: what is put in. */
+export interface Leaf {
+  /** Where it stands among the values. */
+  readonly index: number;
+  /** Id of its parameter, or what else it is called. */
+  readonly id: string;
+  readonly name: string;
+  readonly quantity: QuantityKind;
+  readonly interval: Interval;
+  readonly origin: Origin;
+  /** The part it is of. */
+  readonly of: string;
+  /** Which of its row it is; absent where there is one. */
+  readonly at?: number;
+}
+
+/** What a figure at one place goes by, by the name in the formula. */
+export interface Argument {
+  readonly name: string;
+  /** Where its value stands. */
+  readonly index: number;
+  /** The figure, where it is one. */
+  readonly figure?: Figure;
+  readonly leaf?: Leaf;
+  /** What was taken for want of better. */
+  readonly assumed?: string;
+}
+
+/** A figure at one place, with where its value stands and what it goes by. */
+export interface Node {
+  readonly figure: Figure;
+  readonly spot?: Spot;
+  readonly index: number;
+  readonly arguments: readonly Argument[];
+  /** Leaves it rests on. */
+  readonly leaves: ReadonlySet<number>;
+}
+
+/** A figure that cannot be told, and what must be known first. */
+interface Untold {
+  readonly figure: Figure;
+  readonly spot?: Spot;
+  readonly needs: readonly string[];
+}
+
+type Found = { readonly index: number; readonly leaves: ReadonlySet<number> } & Pick<
+  Argument,
+  'figure' | 'leaf' | 'assumed'
+>;
+interface Lacking {
+  readonly needs: readonly string[];
+}
+const isFound = (found: Found | Lacking): found is Found => 'index' in found;
+
+const NO_LEAVES: ReadonlySet<number> = new Set();
+
+/**
+ * The figures of an engine as one sum: what is put in stands first, and each figure is worked out from what stands
+ * before it. Values are evaluated in place, again and again, for intervals, samples and sweeps.
+ */
+export class BuildModel {
+  readonly leaves: Leaf[] = [];
+  /** By figure and place. */
+  private readonly nodes = new Map<string, Node | Untold>();
+  private readonly leafAt = new Map<string, Leaf>();
+  private readonly leafBy = new Map<number, Leaf>();
+  private readonly steps: { readonly index: number; readonly run: (values: Float64Array) => number }[] = [];
+  /** Steps in which something stands that rests on a leaf, in order. */
+  private readonly stepsOf = new Map<number, number[]>();
+  private readonly start: number[] = [];
+
+  constructor(
+    readonly engine: BuildEngine,
+    figures: readonly Figure[],
+  ) {
+    for (const each of figures) for (const spot of this.spots(each)) this.node(each, spot);
+  }
+
+  /** What is put in at an index of the values. */
+  leafOf(index: number): Leaf | undefined {
+    return this.leafBy.get(index);
+  }
+
+  /** The places at which a figure is worked out. */
+  spots({ per }: Figure): readonly (Spot | undefined)[] {
+    if (per === 'engine') return [undefined];
+    return Array.from({ length: this.engine.count(per) }, (_, at): Spot => ({ row: per, at: at + 1 }));
+  }
+
+  /** A figure at one place, whether it can be told or not. */
+  node(figure: Figure, spot?: Spot): Node | Untold {
+    const key = `${figure.id} ${spot?.at ?? ''}`;
+    const known = this.nodes.get(key);
+    if (known) return known;
+    const made = this.make(figure, spot);
+    this.nodes.set(key, made);
+    return made;
+  }
+
+  /** Values as they are in the middle of all that is put in. */
+  nominal(): Float64Array {
+    const values = Float64Array.from(this.start);
+    this.run(values);
+    return values;
+  }
+
+  /** Works everything out anew from the leaves that stand in `values`. */
+  run(values: Float64Array): void {
+    for (const { index, run } of this.steps) values[index] = run(values);
+  }
+
+  /** Works out anew what rests on one leaf. */
+  runFrom(leaf: number, values: Float64Array): void {
+    for (const at of this.stepsOf.get(leaf) ?? []) {
+      const step = this.steps[at];
+      if (step) values[step.index] = step.run(values);
+    }
+  }
+
+  /** Works out what a node rests on, and no more. */
+  runTo({ index }: Node, values: Float64Array): number {
+    for (const step of this.stepsTo(index)) values[step.index] = step.run(values);
+    return values[index] ?? Number.NaN;
+  }
+
+  private readonly upTo = new Map<
+    number,
+    readonly { readonly index: number; readonly run: (values: Float64Array) => number }[]
+  >();
+
+  private stepsTo(index: number) {
+    const known = this.upTo.get(index);
+    if (known) return known;
+    const wanted = new Set([index]);
+    const steps = [...this.steps].reverse().filter((step) => {
+      if (!wanted.has(step.index)) return false;
+      for (const each of this.readBy.get(step.index) ?? []) wanted.add(each);
+      return true;
+    });
+    steps.reverse();
+    this.upTo.set(index, steps);
+    return steps;
+  }
+
+  /** Of a spread over cylinders, theirs. */
+  readonly spreads = new Map<number, readonly Node[]>();
+  /** What each step reads. */
+  private readonly readBy = new Map<number, readonly number[]>();
+
+  private slot(value: number): number {
+    this.start.push(value);
+    return this.start.length - 1;
+  }
+
+  private step(reads: readonly number[], leaves: ReadonlySet<number>, run: (values: Float64Array) => number): number {
+    const index = this.slot(Number.NaN);
+    this.readBy.set(index, reads);
+    this.steps.push({ index, run });
+    for (const leaf of leaves) {
+      const rest = this.stepsOf.get(leaf) ?? [];
+      rest.push(this.steps.length - 1);
+      this.stepsOf.set(leaf, rest);
+    }
+    return index;
+  }
+
+  private make(figure: Figure, spot: Spot | undefined): Node | Untold {
+    const where = spot ? { spot } : {};
+    if (figure.arises?.(this.engine) === false) return { figure, ...where, needs: [] };
+    const found = Object.entries(figure.of).map(([name, input]) => [name, this.find(input, spot)] as const);
+    const needs = found.flatMap(([, each]) => (isFound(each) ? [] : each.needs));
+    if (found.some(([, each]) => !isFound(each))) return { figure, ...where, needs: [...new Set(needs)] };
+    const given = found.map(([name, each]): Argument & Found => ({ name, ...(each as Found) }));
+    const leaves = new Set(given.flatMap((each) => [...each.leaves]));
+    const [names, indexes] = [given.map(({ name }) => name), given.map(({ index }) => index)];
+    // One object for all samples: nothing is made anew in the inner loop.
+    const of: Record<string, number> = Object.fromEntries(names.map((name) => [name, 0]));
+    const { engine } = this;
+    const index = this.step(indexes, leaves, (values) => {
+      for (let at = 0; at < indexes.length; at++) of[names[at] ?? ''] = values[indexes[at] ?? 0] ?? 0;
+      return figure.compute(of, engine);
+    });
+    return { figure, ...where, index, arguments: given.map(({ leaves: _leaves, ...rest }) => rest), leaves };
+  }
+
+  private find(input: Input, spot: Spot | undefined): Found | Lacking {
+    switch (input.reads) {
+      case 'size':
+        return this.findSize(input, spot);
+      case 'first': {
+        let lacking: Lacking | undefined;
+        for (const each of input.of) {
+          const tried = this.find(each, spot);
+          if (isFound(tried)) return tried;
+          lacking ??= tried;
+        }
+        return lacking ?? { needs: [] };
+      }
+      case 'orElse': {
+        const known = this.find(input.of, spot);
+        return isFound(known) ? known : { index: this.slot(input.value), leaves: NO_LEAVES, assumed: input.says };
+      }
+      case 'told': {
+        const told = input.tell(this.engine, spot);
+        if (told === undefined) return { needs: input.needs };
+        const index = this.slot(told);
+        const leaf: Leaf = {
+          index,
+          id: input.name,
+          name: input.name,
+          quantity: input.quantity,
+          interval: { low: told, high: told },
+          origin: 'assumed',
+          of: '',
+        };
+        return { index, leaves: NO_LEAVES, leaf };
+      }
+      case 'figure': {
+        const node = this.node(input.figure, input.figure.per === 'engine' ? undefined : spot);
+        return 'index' in node
+          ? { index: node.index, leaves: node.leaves, figure: input.figure }
+          : { needs: node.needs };
+      }
+      case 'over':
+        return this.findOver(input.figure, input.how);
+    }
+  }
+
+  private findSize({ parameter, slot }: Extract<Input, { reads: 'size' }>, spot: Spot | undefined): Found | Lacking {
+    const taken = this.engine.size(parameter, spot, slot);
+    if (!taken) return { needs: [parameter.id] };
+    const at = taken.each ? spot?.at : undefined;
+    const key = `${parameter.id} ${slot ?? ''} ${at ?? ''} ${taken.of} ${taken.interval.low}`;
+    let leaf = this.leafAt.get(key);
+    if (!leaf) {
+      leaf = {
+        index: this.slot(middle(taken.interval)),
+        id: parameter.id,
+        name: parameter.name,
+        quantity: parameter.quantity,
+        interval: taken.interval,
+        origin: taken.origin,
+        of: taken.of,
+        ...(at === undefined ? {} : { at }),
+      };
+      this.leafAt.set(key, leaf);
+      this.leaves.push(leaf);
+      this.leafBy.set(leaf.index, leaf);
+    }
+    return { index: leaf.index, leaves: new Set([leaf.index]), leaf };
+  }
+
+  private findOver(figure: Figure, how: keyof typeof OVER): Found | Lacking {
+    const nodes = this.spots(figure).map((spot) => this.node(figure, spot));
+    const known = nodes.filter((node) => 'index' in node);
+    if (known.length < nodes.length)
+      return { needs: [...new Set(nodes.flatMap((node) => ('index' in node ? [] : node.needs)))] };
+    const leaves = new Set(known.flatMap((node) => [...node.leaves]));
+    const indexes = known.map(({ index }) => index);
+    const all = new Float64Array(indexes.length);
+    const index = this.step(indexes, leaves, (values) => {
+      for (let at = 0; at < indexes.length; at++) all[at] = values[indexes[at] ?? 0] ?? 0;
+      return OVER[how](all);
+    });
+    if (how === 'spread') this.spreads.set(index, known);
+    return { index, leaves, figure };
+  }
+}
+
+/**
+ * Between which a figure lies, with everything that is put in anywhere between its ends. Each figure goes up or down
+ * with each of its sizes over ranges as narrow as tolerances: so its ends lie where all are at one of theirs. Which way
+ * it goes is looked at again from where the others have come to lie.
+ */
+export function intervalOf(model: BuildModel, node: Node, nominal: Float64Array): Interval {
+  const spread = node.arguments.map(({ index }) => model.spreads.get(index)).find((each) => each !== undefined);
+  return spread ? spreadOf(model, spread, nominal) : reach(model, node, nominal, () => true).interval;
+}
+
+/**
+ * How far cylinders may be apart: what each has of its own may be at one end here and at the other there; what they
+ * have in common moves all of them, and may widen the distance or narrow it.
+ */
+function spreadOf(model: BuildModel, nodes: readonly Node[], nominal: Float64Array): Interval {
+  const [first] = nodes;
+  if (!first || nodes.length < 2) return { low: 0, high: 0 };
+  const shared = (leaf: number) => nodes.every(({ leaves }) => leaves.has(leaf));
+  const { corners } = reach(model, first, nominal, shared);
+  const spreads = [nominal, ...corners].map((values) => {
+    const ends = nodes.map((node) => reach(model, node, values, (leaf) => !shared(leaf)).interval);
+    const of = (pick: (each: Interval) => number) => ends.map(pick);
+    return {
+      low: Math.max(0, Math.max(...of(({ low }) => low)) - Math.min(...of(({ high }) => high))),
+      high: Math.max(...of(({ high }) => high)) - Math.min(...of(({ low }) => low)),
+    };
+  });
+  return {
+    low: Math.min(...spreads.map(({ low }) => low)),
+    high: Math.max(...spreads.map(({ high }) => high)),
+  };
+}
+
+/** Where a size may lie at the worst: at an end, or in the middle, where an offset leans a rod by as much either way. */
+const endsOf = (of: Interval): readonly number[] => [of.low, of.high, middle(of)];
+
+/** Between which a figure lies where some of its sizes move, and the corners at which it lies there. */
+function reach(
+  model: BuildModel,
+  node: Node,
+  from: Float64Array,
+  moves: (leaf: number) => boolean,
+): { readonly interval: Interval; readonly corners: readonly [Float64Array, Float64Array] } {
+  const leaves = model.leaves.filter(
+    ({ index, interval }) => node.leaves.has(index) && interval.low < interval.high && moves(index),
+  );
+  // First from where all else lies in the middle, for both ends at once; then again from the corners that makes.
+  const [lowest, highest] = [Float64Array.from(from), Float64Array.from(from)];
+  const values = Float64Array.from(from);
+  for (const { index, interval } of leaves) {
+    const ends = endsOf(interval);
+    const told = ends.map((end) => {
+      values[index] = end;
+      return model.runTo(node, values);
+    });
+    values[index] = from[index] ?? 0;
+    lowest[index] = ends[told.indexOf(Math.min(...told))] ?? interval.low;
+    highest[index] = ends[told.indexOf(Math.max(...told))] ?? interval.high;
+  }
+  const settled = (corner: Float64Array, sign: 1 | -1): Float64Array => {
+    let furthest = sign * model.runTo(node, corner);
+    for (const { index, interval } of leaves) {
+      const chosen = corner[index] ?? 0;
+      let best = chosen;
+      for (const end of endsOf(interval)) {
+        if (end === chosen) continue;
+        corner[index] = end;
+        const far = sign * model.runTo(node, corner);
+        if (far > furthest) [best, furthest] = [end, far];
+      }
+      corner[index] = best;
+    }
+    model.runTo(node, corner);
+    return corner;
+  };
+  const corners = [settled(lowest, -1), settled(highest, 1)] as const;
+  const [low, high] = corners.map((values) => values[node.index] ?? Number.NaN);
+  const here = Float64Array.from(from);
+  const inside = model.runTo(node, here);
+  return {
+    interval: { low: Math.min(low ?? inside, inside), high: Math.max(high ?? inside, inside) },
+    corners: [corners[0], corners[1]],
+  };
+}

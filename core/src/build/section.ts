@@ -1,0 +1,145 @@
+import { Type, type Static } from '@sinclair/typebox';
+import type { Parameter } from '../dictionary/definition.js';
+import { block } from '../dictionary/kinds/block.js';
+import { crank } from '../dictionary/kinds/crank.js';
+import { head } from '../dictionary/kinds/head.js';
+import { headGasket } from '../dictionary/kinds/headGasket.js';
+import { liner } from '../dictionary/kinds/liner.js';
+import { piston } from '../dictionary/kinds/piston.js';
+import { rod } from '../dictionary/kinds/rod.js';
+import { cam } from '../dictionary/kinds/cam.js';
+import { engineVariant, running } from '../dictionary/index.js';
+import { middle } from '../quantity/interval.js';
+import type { BuildEngine, Spot } from './engine.js';
+
+/** A valve as the section shows it. Millimetres and degrees. */
+const ValveSchema = Type.Object({
+  diameter: Type.Number(),
+  /** Greatest lift of the valve. */
+  lift: Type.Number(),
+  duration: Type.Number(),
+  centre: Type.Number(),
+  stem: Type.Number(),
+  sunk: Type.Number(),
+});
+export type SectionValve = Static<typeof ValveSchema>;
+
+/** All that the cross-section of one cylinder is drawn from. Millimetres, cubic centimetres, degrees. */
+export const SectionSizesSchema = Type.Object({
+  cylinder: Type.Integer(),
+  bore: Type.Number(),
+  wall: Type.Number(),
+  stroke: Type.Number(),
+  rod: Type.Number(),
+  offset: Type.Number(),
+  deck: Type.Number(),
+  height: Type.Number({ description: 'Compression height' }),
+  overall: Type.Number({ description: 'Height of the piston over all' }),
+  pin: Type.Number(),
+  crankpin: Type.Number(),
+  main: Type.Number(),
+  swing: Type.Number(),
+  bigEnd: Type.Number(),
+  reach: Type.Number(),
+  gasket: Type.Number(),
+  hole: Type.Number({ description: 'Bore of the head gasket' }),
+  chamber: Type.Number(),
+  crown: Type.Number({ description: 'What the crown holds, less than nothing for a dome' }),
+  pocket: Type.Number(),
+  tilts: Type.Array(Type.Number(), { description: 'How the banks lean, from upright' }),
+  twoStroke: Type.Boolean(),
+  intake: Type.Optional(ValveSchema),
+  exhaust: Type.Optional(ValveSchema),
+  camInBlock: Type.Boolean(),
+  guessed: Type.Array(Type.String(), { description: 'Which of these nobody knows: drawn as is usual' }),
+});
+export type SectionSizes = Static<typeof SectionSizesSchema>;
+
+/** Angle between the banks where nobody says. *Common practice, no source.* */
+const USUAL_VEE = 90;
+
+/** The sizes of a section through one cylinder; what is not known is guessed from what is, and named. */
+export function sectionOf(engine: BuildEngine, cylinder: number): SectionSizes {
+  const spot: Spot = { row: 'cylinder', at: cylinder };
+  const guessed: string[] = [];
+  const known = (parameter: Parameter): number | undefined => {
+    const taken = engine.size(parameter, spot);
+    return taken && middle(taken.interval);
+  };
+  const or = (name: string, guess: number, ...parameters: readonly Parameter[]): number => {
+    for (const parameter of parameters) {
+      const found = known(parameter);
+      if (found !== undefined) return found;
+    }
+    guessed.push(name);
+    return guess;
+  };
+  const bore = or('bore', 90, liner.parameters.bore, block.parameters.bore, piston.parameters.bore);
+  const stroke = or('stroke', bore * 0.9, crank.parameters.stroke);
+  const rodLength = or('rod', stroke * 1.75, rod.parameters.length);
+  const height = or('height', bore * 0.42, piston.parameters.compressionHeight);
+  const crankpin = or('crankpin', bore * 0.55, crank.parameters['crankpin.diameter']);
+  const main = or('main', bore * 0.62, crank.parameters['mainJournal.diameter']);
+  const bigEnd = or('bigEnd', crankpin * 1.07, rod.parameters['bigEnd.bore']);
+  const vee = known(running.parameters.bankAngle) ?? USUAL_VEE;
+  return {
+    cylinder,
+    bore,
+    wall: or('wall', bore * 0.06, liner.parameters.wall, block.parameters.wall),
+    stroke,
+    rod: rodLength,
+    offset: known(piston.parameters['pin.offset']) ?? 0,
+    deck: or('deck', stroke / 2 + rodLength + height, block.parameters.deckHeight),
+    height,
+    overall: or('overall', height + bore * 0.35, piston.parameters.height),
+    pin: or('pin', bore * 0.24, piston.parameters['pin.diameter']),
+    crankpin,
+    main,
+    swing: or('swing', stroke * 0.85, crank.parameters.swing),
+    bigEnd,
+    reach: or('reach', bigEnd * 0.8, rod.parameters['bigEnd.reach']),
+    gasket: or('gasket', 1.2, headGasket.parameters.thickness),
+    hole: or('hole', bore + 1.5, headGasket.parameters.bore),
+    chamber: or('chamber', bore ** 2 * 0.006, head.parameters['chamber.volume']),
+    crown: (known(piston.parameters['crown.volume']) ?? 0) - (known(piston.parameters['crown.dome']) ?? 0),
+    pocket: known(piston.parameters['valvePocket.depth']) ?? 0,
+    tilts: tiltsOf(engine.look(engineVariant.features.layout.id), vee),
+    twoStroke: engine.look(engineVariant.features.cycle.id) === 'two',
+    camInBlock: engine.look(engineVariant.features.valveGear.id) === 'pushrod',
+    ...valves(engine, known),
+    guessed,
+  };
+}
+
+/** How the banks lean. The one that is looked at stands first. */
+function tiltsOf(layout: string | undefined, vee: number): number[] {
+  if (layout === 'vee') return [-vee / 2, vee / 2];
+  if (layout === 'flat') return [-90, 90];
+  return [0];
+}
+
+function valves(
+  engine: BuildEngine,
+  known: (parameter: Parameter) => number | undefined,
+): Pick<SectionSizes, 'intake' | 'exhaust'> {
+  const stem = known(head.parameters['valve.angle']) ?? 0;
+  const sunk = known(head.parameters['valve.recess']) ?? 1;
+  const above = engine.look(head.features.camBearings.id);
+  const rocker = known(running.parameters.rocker) ?? (above === '0' ? 1.5 : 1);
+  const duration = known(cam.parameters['duration.intake']);
+  const of = (duty: 'intake' | 'exhaust'): Pick<SectionSizes, typeof duty> => {
+    const [diameter, lobe] = [known(head.parameters[`valve.${duty}`]), known(cam.parameters[`lift.${duty}`])];
+    if (diameter === undefined) return {};
+    const centre = known(running.parameters[`${duty}Centre`]) ?? known(cam.parameters.lobeCentre) ?? 108;
+    const valve: SectionValve = {
+      diameter,
+      lift: (lobe ?? 0) * rocker,
+      duration: duration ?? 240,
+      centre: duty === 'intake' ? centre : -centre,
+      stem,
+      sunk,
+    };
+    return { [duty]: valve };
+  };
+  return { ...of('intake'), ...of('exhaust') };
+}

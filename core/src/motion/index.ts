@@ -1,0 +1,3 @@
+export * from './crankAngles.js';
+export * from './sliderCrank.js';
+export * from './valveLift.js';

@@ -1,0 +1,64 @@
+import { boundary, describeBoundaries } from '../testing/boundary';
+import { demoEngine } from '../testing/demo';
+import { engineOf } from '../build/ground';
+import { FIGURES } from '../build/figures/index';
+import { buildSheetOf } from '../build/sheet';
+import { BUILD_LOOKUP } from '../testing/demo';
+import type { HouseRules } from '../shop/houseRules';
+import { running } from './running';
+
+// Common practice, no source: what the sheet of a made-up 357 says just inside and just outside each figure.
+
+function verdict(id: string, sizes: Readonly<Record<string, number>>, rules: HouseRules, duty = 'steady'): string {
+  const { build } = demoEngine('sluice-357', sizes);
+  const engine = engineOf(
+    { ...build, looks: [{ of: 'running.duty', option: duty }] },
+    { ...BUILD_LOOKUP, context: { ...BUILD_LOOKUP.context, rules } },
+  );
+  const [found] = buildSheetOf(
+    engine,
+    FIGURES.filter((each) => each.id === id),
+  ).figures;
+  return found?.verdict ?? 'not told';
+}
+
+/** A stroke of 100 mm makes a mean speed of speed / 300 m/s. */
+const meanSpeed = (duty: string) => (metresASecond: number, rules: HouseRules) =>
+  verdict('meanSpeed', { 'crank.stroke': 100, 'running.speed': metresASecond * 300 }, rules, duty);
+
+const clearance = (room: number, rules: HouseRules) =>
+  verdict(
+    'skirtToWeights',
+    { 'crank.stroke': 80, 'rod.length': 150, 'piston.belowPin': 30, 'crank.swing': 80 - room },
+    rules,
+  );
+
+/** What loads a rod bolt, known to the gram. */
+const EXACT = {
+  'running.speed': 3000,
+  'rod.mass.bigEnd': 420,
+  'rod.mass.smallEnd': 200,
+  'piston.mass': 550,
+  'pin.mass': 130,
+  'crank.stroke': 91,
+  'rod.length': 145,
+  'fastener.thread.pitch': 1,
+};
+const [LOADED] = buildSheetOf(
+  demoEngine('sluice-357', EXACT),
+  FIGURES.filter((each) => each.id === 'boltLoad'),
+).figures;
+
+/** With a bolt of class 10.9 as thick as makes the load this share of its proof load (ISO 898-1: 830 N/mm²). */
+function boltShare(share: number, rules: HouseRules): string {
+  const area = (LOADED?.value ?? 0) / (share * 830);
+  return verdict('boltShare', { ...EXACT, 'rod.bolt.diameter': Math.sqrt((4 * area) / Math.PI) + 0.9382 }, rules);
+}
+
+describeBoundaries(running, [
+  boundary(running.pistonSpeedSteady, meanSpeed('steady'), [11.9, 'fits'], [12.1, 'doesNotFit']),
+  boundary(running.pistonSpeedChanging, meanSpeed('changing'), [15.9, 'fits'], [16.1, 'doesNotFit']),
+  boundary(running.pistonSpeedShort, meanSpeed('short'), [19.9, 'fits'], [20.1, 'doesNotFit']),
+  boundary(running.boltLoad, boltShare, [0.745, 'fits'], [0.755, 'doesNotFit']),
+  boundary(running.weightsRoom, clearance, [1.49, 'doesNotFit'], [1.51, 'fits']),
+]);
