@@ -59,8 +59,8 @@ function partOf(
   return found && partFromShelf(catalogue, found, takenFor(found), drawer);
 }
 
-/** Everything of one kind in a build, a part for each that differs. */
-function distinct(engine: BuildEngine): readonly PlacedPart[] {
+/** What is in the places of a build after its work, a part for each that differs. */
+export function partsOfBuild(engine: BuildEngine): readonly PlacedPart[] {
   const seen = new Set<string>();
   return engine.parts.flatMap(({ slot, part }): readonly PlacedPart[] => {
     const key = `${slot} ${part.pattern ?? ''} ${part.label}`;
@@ -72,7 +72,7 @@ function distinct(engine: BuildEngine): readonly PlacedPart[] {
 
 /** Every joint of the whole build at once, with the work that is planned in it. Undefined while no two parts meet. */
 export function jointsOf(engine: BuildEngine, context: SwapContext): Swap | undefined {
-  const parts = distinct(engine);
+  const parts = partsOfBuild(engine);
   const { name } = engine.build;
   try {
     const judged = swap(

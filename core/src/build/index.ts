@@ -2,7 +2,7 @@ export * from './build.js';
 export { BuildEngine, type PlacedInBuild, type Spot } from './engine.js';
 export { FIGURES, figureOf, SUBJECTS, type Figure, type Subject } from './figures/index.js';
 export { curveAngles, curvesOf, type Curve } from './curves.js';
-export { engineOf, jointsOf, placesFor, type BuildLookup } from './ground.js';
+export { engineOf, jointsOf, partsOfBuild, placesFor, type BuildLookup } from './ground.js';
 export { mixturesIn } from './mixed.js';
 export { BuildModel } from './model.js';
 export { sectionOf, SectionSizesSchema, type SectionSizes } from './section.js';

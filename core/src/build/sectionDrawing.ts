@@ -205,7 +205,8 @@ function pistonShape(of: SectionSizes, crown: number): SectionShape {
   // Bowl or dome, as deep as a round one of this breadth.
   const depth = (of.crown * 1000) / ((Math.PI / 4) * (2 * across) ** 2);
   const foot = crown - overall;
-  const inside = crown - height * 0.45;
+  const inside = crown - height - of.below;
+  const arch = Math.max(inside, foot);
   const points: readonly Point[] = [
     [-half, -crown],
     [-across, -crown],
@@ -215,8 +216,10 @@ function pistonShape(of: SectionSizes, crown: number): SectionShape {
     [half, -crown],
     [half, -foot],
     [half - bore * 0.06, -foot],
-    [half - bore * 0.1, -inside],
-    [-half + bore * 0.1, -inside],
+    [half - bore * 0.1, -(arch + bore * 0.12)],
+    [bore * 0.2, -arch],
+    [-bore * 0.2, -arch],
+    [-half + bore * 0.1, -(arch + bore * 0.12)],
     [-half + bore * 0.06, -foot],
     [-half, -foot],
   ];
@@ -301,11 +304,11 @@ function gapsAt(of: SectionSizes, cycle: number, crown: number): readonly Sectio
       room: roof - crown,
     });
   else if (Math.abs(near) >= 180 - LOOKED_AT) {
-    // Straight under the pin: a skirt is cut away elsewhere.
-    const foot = crown - of.overall;
+    // Straight under the pin, where a counterweight passes.
+    const foot = crown - of.height - of.below;
     gaps.push({
       figure: 'skirtToWeights',
-      name: 'Skirt over the counterweights',
+      name: 'Piston over the counterweights',
       from: [0, -foot],
       to: [0, -of.swing],
       room: foot - of.swing,

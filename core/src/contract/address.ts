@@ -2,16 +2,16 @@
 export const AS_MEASURED = 'nothing';
 
 /** Sorts of things that have an address. */
-const ADDRESS_SORTS = ['pattern', 'specimen', 'variant', 'job'] as const;
+const ADDRESS_SORTS = ['pattern', 'specimen', 'variant', 'job', 'build'] as const;
 export type AddressSort = (typeof ADDRESS_SORTS)[number];
 
-/** What a part, an engine or the parts of a job are called in addresses, lists and links: its sort and its id. */
+/** What a part, an engine, the parts of a job or a build are called in addresses, lists and links: its sort and its id. */
 export interface Address {
   readonly sort: AddressSort;
   readonly id: string;
 }
 
-/** `pattern:id`, `specimen:id`, `variant:id`, `job:id`. */
+/** `pattern:id`, `specimen:id`, `variant:id`, `job:id`, `build:id`. */
 export const writeAddress = ({ sort, id }: Address): string => `${sort}:${id}`;
 
 /**

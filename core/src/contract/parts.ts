@@ -1,10 +1,12 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { BuildSchema } from '../build/build.js';
 import { MOST_CONFIRMED, MOST_TOGETHER } from './limits.js';
 import { SpecimenSchema } from '../readings/reading.js';
 
 /**
  * A part, a set of internals or an engine: exactly one of a pattern, a stored specimen, a specimen sent along, a
- * variant, a stored job with all its parts, and several specimens sent along that belong together. A specimen is taken
+ * variant, a stored job with all its parts, and several specimens sent along that belong together;
+ * or a build, stored or sent along with the specimens it names. A specimen is taken
  * for what it most likely is, once that is at least probable, and takes from that pattern what was not measured on it;
  * `as` names another pattern, or `nothing`.
  */
@@ -23,6 +25,10 @@ export const PartRefSchema = Type.Object(
         description: 'Parts on one bench, that belong together',
       }),
     ),
+    buildId: Type.Optional(
+      Type.String({ format: 'uuid', description: 'Id of a stored build: its parts, with the work that is planned' }),
+    ),
+    build: Type.Optional(BuildSchema),
     name: Type.Optional(Type.String({ maxLength: 120, description: 'What those parts are called together' })),
     as: Type.Optional(
       Type.String({
@@ -47,7 +53,7 @@ export type PartRef = Static<typeof PartRefSchema>;
 
 export const AddressSchema = Type.String({
   maxLength: 90,
-  description: '`pattern:`, `specimen:`, `variant:` or `job:` with its id',
+  description: '`pattern:`, `specimen:`, `variant:`, `job:` or `build:` with its id',
   examples: ['pattern:ambit-crank-3'],
 });
 

@@ -125,7 +125,7 @@ function knownSwaps(
   recipient: PartOrEngine,
 ): readonly KnownSwap[] {
   const named = (ref: PartOrEngine): readonly string[] =>
-    'variant' in ref || 'bench' in ref
+    'variant' in ref || 'bench' in ref || 'built' in ref
       ? placedPartsOf(catalogue, ref).parts.flatMap(({ part }) => part.pattern ?? [])
       : [patternOf(ref) ?? []].flat();
   const [mine, theirs] = [new Set(donors.flatMap(named)), new Set(named(recipient))];

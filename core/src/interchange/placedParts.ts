@@ -101,6 +101,12 @@ export type PartOrEngine =
       readonly internals?: boolean;
     }
   | {
+      /** A build: its parts after their work, as they are in its places. */
+      readonly built: { readonly id: string; readonly name: string };
+      readonly parts: readonly PlacedPart[];
+      readonly rated?: Rating;
+    }
+  | {
       /** What the parts are called together. */
       readonly bench: string;
       /** The job they belong to, where they are those of one. */
@@ -161,6 +167,7 @@ export function placedPartsOf(
     const part = partOfSpecimen(catalogue, ref.specimen, ref.as === undefined ? undefined : patternOf(ref.as), drawer);
     return { label: part.label, parts: [placedByRecord(catalogue, part)] };
   }
+  if ('built' in ref) return { label: ref.built.name, parts: ref.parts, ...(ref.rated ? { rated: ref.rated } : {}) };
   if ('bench' in ref)
     return { label: ref.bench, parts: ref.parts.flatMap((each) => placedPartsOf(catalogue, each, drawer).parts) };
   const variant = catalogue.variant(ref.variant);

@@ -1,7 +1,9 @@
+import { engineOf, partsOfBuild, type Build } from '../build/index.js';
 import { AS_MEASURED, type PartRef } from '../contract/index.js';
 import { checkReadings, DataError } from '../formats/index.js';
 import { UnknownPartError, type PartOrEngine } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
+import { buildLookup } from './buildLookup.js';
 import { UnknownRecordError } from './refusal.js';
 import type { Holdings } from './holdings.js';
 
@@ -15,11 +17,27 @@ export function resolveRef(workshop: Holdings, ref: PartRef, where: string): Par
   const { catalogue } = workshop;
   const { pattern, specimen, specimenId, variant, jobId, specimens } = ref;
   // A stored job comes with its parts once they have been looked up.
-  const named = [pattern, specimen ?? specimenId, variant, specimens ?? jobId].filter((each) => each !== undefined);
+  const build = ref.build ?? ref.buildId;
+  const named = [
+    pattern,
+    specimen ?? specimenId,
+    variant,
+    build,
+    // Specimens beside a build are those in its places.
+    build === undefined ? (specimens ?? jobId) : undefined,
+  ].filter((each) => each !== undefined);
   if (named.length !== 1)
     throw new DataError('It is not clear what is meant.', [
-      { where, what: 'give exactly one of pattern, specimenId, specimen, variant, jobId and specimens.' },
+      {
+        where,
+        what: 'give exactly one of pattern, specimenId, specimen, variant, jobId, specimens, buildId and build.',
+      },
     ]);
+  if (ref.build) return built(workshop, ref.build, specimens ?? []);
+  if (ref.buildId !== undefined)
+    throw new UnknownRecordError(
+      `${where}.buildId: there is no build ${ref.buildId} here: it was never saved, or it was deleted.`,
+    );
   if (ref.pattern !== undefined) {
     if (!catalogue.pattern(ref.pattern))
       throw new UnknownRecordError(`${where}.pattern: there is no pattern "${ref.pattern}" in the catalogue.`);
@@ -51,6 +69,13 @@ export function resolveRef(workshop: Holdings, ref: PartRef, where: string): Par
     ]);
   const as = ref.as ?? workshop.takenFor(specimen);
   return { specimen, ...(as === undefined ? {} : { as }) };
+}
+
+/** The parts of a build after their work. */
+function built(workshop: Holdings, build: Build, specimens: readonly Specimen[]): PartOrEngine {
+  const engine = engineOf(build, buildLookup(workshop, specimens));
+  const { id, name } = build;
+  return { built: { id, name }, parts: partsOfBuild(engine), ...(engine.rated ? { rated: engine.rated } : {}) };
 }
 
 function checked({ kind, readings }: Specimen, where: string): void {

@@ -64,11 +64,33 @@ async function filledRefs(client: pg.ClientBase, refs: readonly PartRef[]): Prom
   );
   const filled: PartRef[] = [];
   for (const ref of refs) {
+    if (ref.build !== undefined || ref.buildId !== undefined) {
+      filled.push(await filledBuild(client, ref));
+      continue;
+    }
     const { specimenId, ...rest } = ref;
     const specimen = specimenId === undefined || ref.specimen ? undefined : found.get(specimenId);
     filled.push(specimen ? { ...rest, specimen } : await withJob(client, ref));
   }
   return filled;
+}
+
+/** A build that is named, with the specimens in its places. */
+async function filledBuild(client: pg.ClientBase, ref: PartRef): Promise<PartRef> {
+  const { buildId, ...rest } = ref;
+  let { build } = ref;
+  if (!build) {
+    const { rows } = await client.query<{
+      readonly name: string;
+      readonly variant: string | null;
+      readonly content: Omit<Build, 'id' | 'name' | 'job' | 'variant'>;
+    }>('SELECT name, variant, content FROM build WHERE id = $1 AND deleted_at IS NULL', [buildId]);
+    const [found] = rows;
+    if (!found) return ref;
+    const { name, variant, content } = found;
+    build = { id: buildId ?? '', name, ...(variant === null ? {} : { variant }), ...content };
+  }
+  return { ...rest, ...(await withSpecimens(client, { ...rest, build })) };
 }
 
 /** A job that is named, with its parts. */

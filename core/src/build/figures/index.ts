@@ -9,7 +9,8 @@ import { TWO_STROKE } from './twoStroke.js';
 export { SUBJECTS, type Figure, type Subject } from './figure.js';
 
 /** Every figure of a build, in the order of the sheet. */
-export const FIGURES: readonly Figure[] = [...RATIO, ...MOTION, ...LOADS, ...ROOM, ...TWO_STROKE, ...BALANCE];
+// Not spread: a page that wants none of them then has none of them in its code.
+export const FIGURES: readonly Figure[] = [RATIO, MOTION, LOADS, ROOM, TWO_STROKE, BALANCE].flat();
 
 const BY_ID = new Map(FIGURES.map((each) => [each.id, each]));
 

@@ -5,7 +5,7 @@ import { headGasket } from '../../dictionary/kinds/headGasket.js';
 import { liner } from '../../dictionary/kinds/liner.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { rod } from '../../dictionary/kinds/rod.js';
-import { running } from '../../dictionary/index.js';
+import { engineVariant, running } from '../../dictionary/index.js';
 import { ratioWanted } from '../../joints/index.js';
 import { noLess, usually } from '../../joints/shapes/within.js';
 import { fall } from '../../motion/index.js';
@@ -207,6 +207,7 @@ const effectiveRatio = figure({
   },
   formula: '1 + pi / 4 * bore^2 * fall(stroke, rod, offset, 180 + closes) / 1000 / clearance',
   source: 'Taylor, The Internal-Combustion Engine in Theory and Practice',
+  arises: (engine) => engine.look(engineVariant.features.cycle.id) !== 'two',
   compute: (of) => 1 + disc(of.bore, fall(of, 180 + of.closes)) / of.clearance,
 });
 

@@ -19,7 +19,6 @@ import {
   BuildModel,
   type Build,
   type BuildEngine,
-  type BuildLookup,
   type Figure,
   type FigureFound,
   type PlacedInBuild,
@@ -34,16 +33,9 @@ import type { Verdict } from '../../joints/index.js';
 import { middle } from '../../quantity/interval.js';
 import { UNITS } from '../../quantity/unit.js';
 import type { Specimen } from '../../readings/reading.js';
+import { buildLookup } from '../buildLookup.js';
 import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
-
-const lookupOf = (workshop: Holdings, specimens: readonly Specimen[] = []): BuildLookup => ({
-  catalogue: workshop.catalogue,
-  context: workshop.swapContext,
-  specimens,
-  takenFor: (specimen) => workshop.takenFor(specimen),
-  ...(workshop.identifyOptions.drawer ? { drawer: workshop.identifyOptions.drawer } : {}),
-});
 
 /** A build as asked, looked up. Throws a DataError where it starts from an engine that is not there. */
 function engineAsked(workshop: Holdings, build: Build, specimens?: readonly Specimen[]): BuildEngine {
@@ -51,7 +43,7 @@ function engineAsked(workshop: Holdings, build: Build, specimens?: readonly Spec
     throw new DataError('The engine it starts from is not in the catalogue.', [
       { where: 'body.build.variant', what: `there is no variant "${build.variant}"; take another, or none.` },
     ]);
-  return engineOf(build, lookupOf(workshop, specimens));
+  return engineOf(build, buildLookup(workshop, specimens));
 }
 
 /** The engine it starts from, as it was built. */
@@ -381,5 +373,5 @@ export const buildTolerance: Answering<'buildTolerance'> = (workshop, request) =
 };
 
 export const buildBegin: Answering<'buildBegin'> = (workshop, { specimens = [] }) => ({
-  places: placesFor(specimens, lookupOf(workshop, specimens)),
+  places: placesFor(specimens, buildLookup(workshop, specimens)),
 });

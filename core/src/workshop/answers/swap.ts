@@ -28,9 +28,11 @@ const addressOf = (ref: PartOrEngine): string =>
     ? writeAddress({ sort: 'pattern', id: ref.pattern })
     : 'specimen' in ref
       ? writeAddress({ sort: 'specimen', id: ref.specimen.id })
-      : 'bench' in ref
-        ? writeAddress({ sort: 'job', id: ref.job ?? '' })
-        : writeAddress({ sort: 'variant', id: ref.variant });
+      : 'built' in ref
+        ? writeAddress({ sort: 'build', id: ref.built.id })
+        : 'bench' in ref
+          ? writeAddress({ sort: 'job', id: ref.job ?? '' })
+          : writeAddress({ sort: 'variant', id: ref.variant });
 
 const judgementTold = ({
   swap: { machined: _machined, ...judged },

@@ -85,7 +85,7 @@ export class CompareStation {
                 .slice(2, 3)
                 .map((as) => ({ type: 'pattern', id: as }));
             // Parts are compared with parts, and not with all of a job.
-            return sort === 'job' ? [] : [{ type: sort, id }];
+            return sort === 'job' || sort === 'build' ? [] : [{ type: sort, id }];
           }),
         { equal: dequal },
       ),

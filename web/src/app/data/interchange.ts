@@ -7,6 +7,7 @@ import {
   verdictOf,
   writeAddress,
   type Answers,
+  type Build,
   type GridRequest,
   type GridSides,
   type Job,
@@ -161,6 +162,12 @@ export class Interchange {
       switchMap((summaries) => this.specimens.opened(summaries)),
       map((parts) => (parts.length === 0 ? undefined : { jobId: id, name, specimens: [...parts] })),
     );
+  }
+
+  /** A build with the specimens in its places, to be put to others. */
+  builtOf(build: Build): Observable<PartRef> {
+    const named = build.places.flatMap(({ specimen }) => (specimen === undefined ? [] : [{ id: specimen }]));
+    return this.specimens.opened(named).pipe(map((specimens) => ({ build, specimens: [...specimens] })));
   }
 
   /** What of a kind, of the catalogue and of the shelf, takes a part or goes where it is. */

@@ -32,6 +32,7 @@ import { Said } from '../ui/said';
 import { InTurn } from '../ui/turns';
 import { shownAs } from '../ui/understood';
 import { WhyUnread } from '../ui/whyUnread';
+import { JobBuilds } from './jobBuilds';
 
 type Belonging = 'belongs' | 'foreign' | 'open';
 
@@ -47,6 +48,7 @@ const BELONGS_FROM = 0.5;
 @Component({
   selector: 'wb-job-station',
   imports: [
+    JobBuilds,
     FormsModule,
     InTurn,
     LineUpList,

@@ -29,6 +29,7 @@ import { dequal } from 'dequal';
 import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
 import { Interchange, type Judged, type Takings } from '../data/interchange';
+import { Builds } from '../data/builds';
 import { Jobs } from '../data/jobs';
 import { Records } from '../data/records';
 import { Questions } from '../data/questions';
@@ -39,9 +40,13 @@ import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
 import { InTurn } from '../ui/turns';
 import { Joints } from './joints';
+import { PlanSwap } from './planSwap';
 
 /** What the list is asked of: engines, what lies on the benches of jobs, or parts of a kind. */
 type Asked = KindId | 'engine' | 'job';
+
+/** Whether an address is that of many parts at once, which are looked up. */
+const isSet = (sort: Address['sort']): boolean => sort === 'job' || sort === 'build';
 
 /** Donors into a recipient: joint by joint, both directions, and what else there is. */
 @Component({
@@ -55,6 +60,7 @@ type Asked = KindId | 'engine' | 'job';
     NzInputModule,
     NzSelectModule,
     PartPicker,
+    PlanSwap,
     RouterLink,
     Said,
     VerdictMark,
@@ -67,6 +73,7 @@ type Asked = KindId | 'engine' | 'job';
 export class SwapStation {
   private readonly bench = inject(Bench);
   private readonly specimens = inject(Specimens);
+  private readonly builds = inject(Builds);
   private readonly jobs = inject(Jobs);
   private readonly questions = inject(Questions);
   private readonly records = inject(Records);
@@ -133,11 +140,11 @@ export class SwapStation {
     return this.records.record('pattern', this.as() ?? this.sure());
   });
 
-  /** The parts of every job that is named or shown, by its address. */
+  /** The parts of every job and build that is named or shown, by its address. */
   private readonly benches = toSignal(
     toObservable(
       computed(
-        () => [...new Set([...this.donors(), this.shown() ?? ''].filter((each) => readAddress(each).sort === 'job'))],
+        () => [...new Set([...this.donors(), this.shown() ?? ''].filter((each) => isSet(readAddress(each).sort)))],
         { equal: dequal },
       ),
     ).pipe(
@@ -145,11 +152,14 @@ export class SwapStation {
         addresses.length === 0
           ? of(new Map<string, PartRef>())
           : combineLatest(
-              addresses.map((address) =>
-                this.jobs
-                  .watch(readAddress(address).id)
-                  .pipe(switchMap((job) => (job ? this.interchange.benchOf(job) : of(undefined)))),
-              ),
+              addresses.map((address): Observable<PartRef | undefined> => {
+                const { sort, id } = readAddress(address);
+                return sort === 'build'
+                  ? this.builds
+                      .watch(id)
+                      .pipe(switchMap((build) => (build ? this.interchange.builtOf(build) : of(undefined))))
+                  : this.jobs.watch(id).pipe(switchMap((job) => (job ? this.interchange.benchOf(job) : of(undefined))));
+              }),
             ).pipe(
               map(
                 (found) =>
@@ -172,7 +182,7 @@ export class SwapStation {
   /** The kind of the first donor; nothing for a whole engine. */
   protected readonly donorKind = computed((): KindId | undefined => {
     const [first] = this.refs();
-    if (!first || first.sort === 'variant' || first.sort === 'job') return undefined;
+    if (!first || first.sort === 'variant' || isSet(first.sort)) return undefined;
     return first.sort === 'specimen' ? this.specimen()?.kind : this.records.record('pattern', first.id)?.kind;
   });
   protected readonly intoKind = computed((): KindId | undefined => {
@@ -392,6 +402,7 @@ export class SwapStation {
   protected nameOf(text: string): string {
     const { sort, id } = readAddress(text);
     if (sort === 'job') return this.jobs.peek(id)?.name ?? 'A job';
+    if (sort === 'build') return this.builds.peek(id)?.name ?? 'A build';
     if (sort === 'variant') return `Internals of the ${this.records.label('variant', id)}`;
     return sort === 'specimen' ? (this.specimens.peek(id)?.name ?? 'A part on the shelf') : this.labelOf(id);
   }
@@ -423,6 +434,7 @@ export class SwapStation {
         // As a donor an engine gives its internals; as a recipient it is whole.
         return [{ variant: id, ...(this.intoRef()?.id === id ? {} : { internals: true }) }];
       case 'job':
+      case 'build':
         return [this.benches().get(writeAddress({ sort, id })) ?? []].flat();
       case 'specimen': {
         const held = specimen?.id === id ? specimen : this.specimens.peek(id);

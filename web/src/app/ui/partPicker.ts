@@ -15,6 +15,7 @@ import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, map, of, switchMap } from 'rxjs';
 import { Questions } from '../data/questions';
+import { Builds } from '../data/builds';
 import { Jobs } from '../data/jobs';
 import { Specimens } from '../data/specimens';
 import { narrowed, wordsOf } from './narrowed';
@@ -29,8 +30,8 @@ interface Choice {
 }
 
 /**
- * A part on the shelf, all of a job, a pattern, or an engine, chosen by name: `specimen:id`, `job:id`, `pattern:id`,
- * `variant:id`.
+ * A part on the shelf, all of a job, a build, a pattern, or an engine, chosen by name: `specimen:id`, `job:id`,
+ * `build:id`, `pattern:id`, `variant:id`.
  */
 @Component({
   selector: 'wb-part-picker',
@@ -67,6 +68,7 @@ interface Choice {
 })
 export class PartPicker {
   private readonly questions = inject(Questions);
+  private readonly builds = toSignal(inject(Builds).all$, { initialValue: [] });
   private readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
   private readonly shelf = toSignal(inject(Specimens).all$, { initialValue: [] });
 
@@ -140,6 +142,20 @@ export class PartPicker {
                 value: writeAddress({ sort: 'job', id }),
                 label: name,
                 hint: 'all its parts',
+              })),
+              words,
+              { textOf: ({ label }) => label, isChosen: (each) => each.value === value, most: SHOWN },
+            )
+          : [],
+      },
+      {
+        name: 'Planned',
+        choices: this.engines()
+          ? narrowed(
+              this.builds().map(({ id, name }): Choice => ({
+                value: writeAddress({ sort: 'build', id }),
+                label: name,
+                hint: 'a build',
               })),
               words,
               { textOf: ({ label }) => label, isChosen: (each) => each.value === value, most: SHOWN },

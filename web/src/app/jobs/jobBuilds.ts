@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { firstValueFrom } from 'rxjs';
+import { Builds } from '../data/builds';
+import { Questions } from '../data/questions';
+import { Specimens } from '../data/specimens';
+
+/** What is planned for an engine on order, and a new build from its parts as they lie there. */
+@Component({
+  selector: 'wb-job-builds',
+  imports: [NzButtonModule, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Planned for it</h2>
+    <ul>
+      @for (build of mine(); track build.id) {
+        <li>
+          <a [routerLink]="['/plan', build.id]">{{ build.name }}</a>
+        </li>
+      }
+    </ul>
+    <button nz-button type="button" (click)="begin()">Plan this engine</button>
+  `,
+  styles: `
+    ul {
+      list-style: none;
+      margin: 4px 0 8px;
+      padding: 0;
+    }
+    li {
+      padding: 4px 0;
+    }
+  `,
+})
+export class JobBuilds {
+  private readonly builds = inject(Builds);
+  private readonly questions = inject(Questions);
+  private readonly specimens = inject(Specimens);
+  private readonly router = inject(Router);
+  readonly job = input.required<string>();
+  readonly name = input.required<string>();
+  /** The engine it most likely is, where somebody has chosen one. */
+  readonly variant = input<string>();
+  private readonly all = toSignal(this.builds.all$, { initialValue: [] });
+  protected readonly mine = computed(() => this.all().filter(({ job }) => job === this.job()));
+
+  protected async begin(): Promise<void> {
+    const shelf = await firstValueFrom(this.specimens.all$);
+    const parts = await firstValueFrom(this.specimens.opened(shelf.filter(({ job }) => job === this.job())));
+    const { places } = await firstValueFrom(this.questions.askOnce('buildBegin', { specimens: [...parts] }));
+    const variant = this.variant();
+    const id = this.builds.begin({
+      name: `${this.name()}, build`.slice(0, 120),
+      job: this.job(),
+      ...(variant === undefined ? {} : { variant }),
+      places: [...places],
+      sizes: [],
+    });
+    void this.router.navigate(['/plan', id]);
+  }
+}
