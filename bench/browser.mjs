@@ -55,7 +55,7 @@ async function database(size, catalogue) {
   // The shelf and the jobs of the demo, whatever the size of the catalogue.
   await promisify(execFile)(
     process.execPath,
-    ['server/dist/cli/load.js', 'demo-data/jobs.json', 'demo-data/specimens.json'],
+    ['server/dist/cli/load.js', 'demo-data/jobs.json', 'demo-data/specimens.json', 'demo-data/builds.json'],
     {
       cwd: fileURLToPath(new URL('..', import.meta.url)),
       env: { ...process.env, DATABASE_URL: url.href },

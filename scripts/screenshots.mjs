@@ -11,14 +11,14 @@ const VIEWS = [
   ['bench-measured', '/bench/946e2fc0-f423-4f54-859c-a6b843a1d60a', 'light', 'wb-size-table table'],
   ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
   ['rules', '/rules', 'light', '#thumb-title'],
-  ['card', `/card/${CRANK}`, 'light'],
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
   ['swap-engine', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47', 'light'],
-  ['swap-open', '/swap?donor=pattern:sluice-crank-3375-forged&into=sluice-block-pump', 'light'],
+  ['plan', '/plan/1f0c3c1a-5b1e-4a53-9f5e-6a1d0b7c9e01', 'light'],
   ['grid', '/swap/grid?donors=crank&recipients=block', 'light'],
   ['shelf', '/shelf', 'light'],
   ['catalogue-family', '/catalogue/family/sluice', 'light'],
   ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
+  ['plan-what-if', '/plan/1f0c3c1a-5b1e-4a53-9f5e-6a1d0b7c9e04?show=whatIf&figure=ratio&angle=-40', 'dark'],
   [
     'compare',
     '/compare?of=pattern:sluice-crank-3375-forged,pattern:sluice-crank-3375-cast,pattern:sluice-crank-3590',
@@ -42,7 +42,7 @@ function shown(page) {
           if (complete === 10) return resolve();
           const waits =
             !document.querySelector('main h1, main h2') ||
-            /Fetching|Looking at|Going over/.test(document.body.innerText);
+            /Fetching|Looking at|Going over|Working it out/.test(document.body.innerText);
           setTimeout(look, 100, waits ? 0 : complete + 1);
         };
         look(0);

@@ -26,7 +26,7 @@ if [ -z "${DATABASE_URL:-}" ]; then
 fi
 say "Building"
 npm run --silent build
-node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json
+node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json demo-data/builds.json
 export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}"
 node_modules/.bin/tsc -p core/tsconfig.json --watch --preserveWatchOutput &
 running+=($!)

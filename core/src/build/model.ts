@@ -305,7 +305,7 @@ function spreadOf(model: BuildModel, nodes: readonly Node[], nominal: Float64Arr
   };
 }
 
-/** Where a size may lie at the worst: at an end, or in the middle, where an offset leans a rod by as much either way. */
+/** Where a size may lie at the worst: at an end, or in the middle, where an offset leans a rod as much either way. */
 const endsOf = (of: Interval): readonly number[] => [of.low, of.high, middle(of)];
 
 /** Between which a figure lies where some of its sizes move, and the corners at which it lies there. */

@@ -5,7 +5,7 @@ export const AS_MEASURED = 'nothing';
 const ADDRESS_SORTS = ['pattern', 'specimen', 'variant', 'job', 'build'] as const;
 export type AddressSort = (typeof ADDRESS_SORTS)[number];
 
-/** What a part, an engine, the parts of a job or a build are called in addresses, lists and links: its sort and its id. */
+/** What a part, an engine, the parts of a job or a build are called in addresses and links: sort and id. */
 export interface Address {
   readonly sort: AddressSort;
   readonly id: string;

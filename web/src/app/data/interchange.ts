@@ -167,7 +167,9 @@ export class Interchange {
   /** A build with the specimens in its places, to be put to others. */
   builtOf(build: Build): Observable<PartRef> {
     const named = build.places.flatMap(({ specimen }) => (specimen === undefined ? [] : [{ id: specimen }]));
-    return this.specimens.opened(named).pipe(map((specimens) => ({ build, specimens: [...specimens] })));
+    return this.specimens
+      .opened(named)
+      .pipe(map((specimens) => ({ build, ...(specimens.length > 0 ? { specimens: [...specimens] } : {}) })));
   }
 
   /** What of a kind, of the catalogue and of the shelf, takes a part or goes where it is. */

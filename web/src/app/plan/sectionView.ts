@@ -141,13 +141,14 @@ export class SectionView {
       before = now;
       this.turn(by);
     };
-    const done = () => {
+    const done = (last: PointerEvent) => {
+      move(last);
       svg.removeEventListener('pointermove', move);
       this.state.angle.update((angle) => Math.round(angle));
     };
     svg.addEventListener('pointermove', move);
     svg.addEventListener('pointerup', done, { once: true });
-    svg.addEventListener('pointercancel', done, { once: true });
+    svg.addEventListener('pointercancel', () => svg.removeEventListener('pointermove', move), { once: true });
   }
 
   /** Clockwise from the top, degrees. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   chance,
@@ -66,6 +66,8 @@ export class TolerancePanel {
   protected readonly going = signal(false);
   protected readonly refused = signal<string | undefined>(undefined);
   private run: Subscription | undefined;
+  /** Whether it is drawn anew once what was changed has come through. */
+  private again = false;
 
   constructor() {
     // What was drawn of another figure, or another build, is of no use.
@@ -78,6 +80,8 @@ export class TolerancePanel {
       this.stop();
       this.answer.set(undefined);
       this.drawn.set(undefined);
+      if (this.again) untracked(() => this.start());
+      this.again = false;
       onCleanup(() => this.stop());
     });
   }
@@ -123,8 +127,8 @@ export class TolerancePanel {
   }
 
   protected toggleFixed(id: string): void {
+    this.again = true;
     this.fixed.update((fixed) => (fixed.includes(id) ? fixed.filter((each) => each !== id) : [...fixed, id]));
-    this.start();
   }
 
   protected show(value: number): string {

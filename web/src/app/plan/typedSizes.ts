@@ -43,6 +43,7 @@ import { PlanState } from './planState';
       }
     </ul>
     <form (submit)="$event.preventDefault(); add(figure.value, figure)">
+      <label class="seen-by-readers" for="typed-of">Which size</label>
       <nz-select
         nzId="typed-of"
         nzShowSearch

@@ -5,7 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { firstValueFrom } from 'rxjs';
 import { Builds } from '../data/builds';
 import { Questions } from '../data/questions';
-import { Records } from '../data/records';
+import { lookupOf } from '../data/records';
 import { Specimens } from '../data/specimens';
 
 /** Makes a build of a swap that was looked at: what comes, in the engine or among the parts it would go into. */
@@ -18,7 +18,6 @@ import { Specimens } from '../data/specimens';
 export class PlanSwap {
   private readonly builds = inject(Builds);
   private readonly questions = inject(Questions);
-  private readonly records = inject(Records);
   private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
   readonly donors = input.required<readonly string[]>();
@@ -64,7 +63,8 @@ export class PlanSwap {
   /** Where a part goes by itself; of an engine, what goes round in it. */
   private async placesOf({ sort, id }: Address): Promise<BuildPlace[]> {
     if (sort === 'pattern') {
-      const pattern = this.records.record('pattern', id);
+      const excerpt = await firstValueFrom(this.questions.askOnce('records', { refs: [{ type: 'pattern', id }] }));
+      const pattern = lookupOf(excerpt).pattern(id);
       const slot = pattern && slotFor(pattern);
       return slot === undefined ? [] : [{ slot, pattern: id }];
     }

@@ -1,5 +1,5 @@
-import type { Reading, Specimen } from '@which-bore/core';
-import { mergeRead } from './merge';
+import type { Build, Reading, Specimen } from '@which-bore/core';
+import { mergeBuilds, mergeRead } from './merge';
 
 const reading = (id: string, text = id): Reading => ({
   id,
@@ -71,5 +71,45 @@ describe('merging a specimen edited in two places', () => {
     });
     expect(merged.job).toBeUndefined();
     expect(ids(merged)).toEqual(['a', 'b', 'c']);
+  });
+});
+
+describe('merging a build changed in two places', () => {
+  const base: Build = {
+    id: 'one',
+    name: 'Build',
+    variant: 'sluice-357',
+    places: [{ slot: 'crank', pattern: 'a' }],
+    sizes: [{ of: 'rod.length', value: 145, unit: 'mm' }],
+  };
+
+  it('keeps places and figures of both, place by place and cylinder by cylinder', () => {
+    const merged = mergeBuilds(
+      base,
+      { ...base, places: [...base.places, { slot: 'piston', at: 1, pattern: 'mine' }] },
+      {
+        ...base,
+        name: 'Renamed',
+        places: [...base.places, { slot: 'piston', at: 2, pattern: 'theirs' }],
+        sizes: [...base.sizes, { of: 'running.speed', value: 3000, unit: 'rpm' }],
+      },
+    );
+    expect(merged.name).toBe('Renamed');
+    expect(merged.places.map(({ slot, at, pattern }) => `${slot}${at ?? ''} ${pattern ?? ''}`)).toEqual([
+      'crank a',
+      'piston1 mine',
+      'piston2 theirs',
+    ]);
+    expect(merged.sizes.map(({ of }) => of)).toEqual(['rod.length', 'running.speed']);
+  });
+
+  it('keeps the own change of a place against another, and lets go what was taken out elsewhere', () => {
+    const merged = mergeBuilds(
+      base,
+      { ...base, places: [{ slot: 'crank', pattern: 'mine' }] },
+      { ...base, places: [{ slot: 'crank', pattern: 'theirs' }], sizes: [] },
+    );
+    expect(merged.places).toEqual([{ slot: 'crank', pattern: 'mine' }]);
+    expect(merged.sizes).toEqual([]);
   });
 });
