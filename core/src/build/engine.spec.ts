@@ -1,4 +1,6 @@
 import { say } from '../quantity/sentence';
+import { CatalogueLookup } from '../catalogue/lookup';
+import { swapContextOf } from '../interchange/swapContext';
 import { BUILDS, BUILD_LOOKUP, demoEngine, LOOKUP, SETTING, SPECIMENS } from '../testing/demo';
 import { piston } from '../dictionary/kinds/piston';
 import { rod } from '../dictionary/kinds/rod';
@@ -170,6 +172,38 @@ describe('a build', () => {
       // Planted in the demo: the larger copy has the rod of the smaller one.
       expect([...new Set(out)]).toEqual(id === 'minnow-66' ? ['minnow-66 belowDeck', 'minnow-66 ratio'] : []);
     }
+  });
+
+  it('works with what its family makes likely where a size is not put down, and calls nothing a fact that rests on it', () => {
+    /** The squish of an engine with one size of one pattern not put down. */
+    const squishWithout = (variant: string, of: string, id: string) => {
+      const patterns = LOOKUP.catalogue.patterns.map((pattern) => {
+        if (pattern.id !== of) return pattern;
+        const { [id]: _gone, ...dimensions } = pattern.dimensions;
+        return { ...pattern, dimensions };
+      });
+      const catalogue = new CatalogueLookup({ ...LOOKUP.catalogue, patterns });
+      const lookup = { ...BUILD_LOOKUP, catalogue, context: swapContextOf(catalogue) };
+      return buildSheetOf(engineOf(build({ variant }), lookup)).figures.find(({ figure }) => figure.id === 'squish');
+    };
+    const squish = squishWithout('skerry-47', 'skerry-block-4-late', 'block.deckHeight');
+    expect(squish?.likely?.map(({ id }) => id)).toEqual(['block.deckHeight']);
+    expect(squish?.likely?.[0]?.probability).toBeGreaterThanOrEqual(0.8);
+    expect(squish?.verdict).toBe('cannotTell');
+    expect(squish?.value).toBeCloseTo(value({ variant: 'skerry-47' }, 'squish') ?? 0, 6);
+    // Pistons of a family come in several heights: none is likely enough, and it is asked for.
+    const open = squishWithout('sluice-357', 'sluice-piston-398-3590-90', 'piston.compressionHeight');
+    expect(open?.value).toBeUndefined();
+    expect(open?.needs).toEqual(['piston.compressionHeight']);
+  });
+
+  it('says which of several limits binds', () => {
+    const safe = (sizes: Readonly<Record<string, number>>) =>
+      buildSheetOf(demoEngine('sluice-357', sizes)).figures.find(({ figure }) => figure.id === 'safeSpeed')?.tells;
+    expect(safe({ 'valveSpring.trustedSpeed': 3000 })).toBe('The valve springs bind first.');
+    expect(safe({ 'valveSpring.trustedSpeed': 20_000, 'crank.stroke': 150, 'rod.length': 250 })).toBe(
+      'The pistons bind first.',
+    );
   });
 
   it('begun from the parts of a bench has one place for all, and one for each of several', () => {

@@ -1,3 +1,4 @@
+import type { LikelyValue } from '../catalogue/likelyValues.js';
 import type { Part, Source, Value } from '../catalogue/part.js';
 import { around, type Interval } from '../quantity/interval.js';
 import type { Parameter } from '../dictionary/definition.js';
@@ -24,7 +25,7 @@ export interface Spot {
 }
 
 /** Where a figure of a build comes from: as a part's, typed in its place, or as is likely. */
-export type Origin = Source | 'typed' | 'assumed';
+export type Origin = Source | 'typed' | 'likely' | 'assumed';
 
 /** A size as a build has it, at one place. */
 interface Taken {
@@ -34,6 +35,8 @@ interface Taken {
   readonly of: string;
   /** Whether the pieces of a set vary each by itself, or there is one for all. */
   readonly each: boolean;
+  /** Of a likely one, how surely it is so. */
+  readonly probability?: number;
 }
 
 /** A part in a place of a build. */
@@ -62,6 +65,8 @@ export interface BuildGround {
   readonly stated: Pick<Part, 'values' | 'looks'>;
   /** The part that a place of the build names; undefined where it is not there any more. */
   readonly partOf: (place: Build['places'][number]) => Part | undefined;
+  /** What a size of a pattern likely is, where nobody put it down. */
+  readonly likely?: (pattern: string, id: string) => LikelyValue | undefined;
   /** What may be bought to go between: shells are chosen anew. */
   readonly stock: Stock;
   /** What the engine it starts from is rated at. */
@@ -80,6 +85,9 @@ const ONE_A_CYLINDER: ReadonlySet<KindId> = new Set([
   'valve',
   'valveSpring',
 ]);
+
+/** Less sure than this, a likely value is not worked with. */
+const LIKELY_FROM = 0.8;
 
 /** How many there may be. */
 const MOST = 16;
@@ -169,6 +177,7 @@ export class BuildEngine {
     const place = slot ?? SLOTS.find((each) => each.kind === kind)?.id;
     const found = place === undefined ? undefined : this.part(place, spot?.row === 'cylinder' ? spot.at : undefined);
     const value = found?.part.values[parameter.id];
+    if (found && !value) return this.likelyOf(parameter, found.part);
     if (!found || !value) return undefined;
     const own =
       at === undefined
@@ -179,6 +188,19 @@ export class BuildEngine {
       origin: value.source,
       of: found.part.label,
       each: ONE_A_CYLINDER.has(found.part.kind) || parameter.per !== 'part',
+    };
+  }
+
+  /** What a size likely is by the family of the part: never a fact, and told as what it is. */
+  private likelyOf({ id, per }: Parameter, { pattern, label, kind }: Part): Taken | undefined {
+    const likely = pattern === undefined ? undefined : this.ground.likely?.(pattern, id);
+    if (!likely || typeof likely.is === 'string' || likely.probability < LIKELY_FROM) return undefined;
+    return {
+      interval: likely.is,
+      origin: 'likely',
+      of: `the family of ${label}`,
+      each: ONE_A_CYLINDER.has(kind) || per !== 'part',
+      probability: likely.probability,
     };
   }
 

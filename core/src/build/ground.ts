@@ -43,6 +43,7 @@ function groundOf(build: Build, lookup: BuildLookup): BuildGround {
     base: variant ? partsOfVariant(catalogue, variant) : [],
     stated: variant ? statedOf(variant) : { values: {}, looks: {} },
     partOf: (place) => partOf(place, specimens, lookup),
+    ...(context.likelyValue ? { likely: context.likelyValue } : {}),
     stock: context.stock,
     rules: context.rules,
     ...(variant ? { rated: ratingOf(catalogue, variant) } : {}),

@@ -17,6 +17,8 @@ export interface Leaf {
   readonly of: string;
   /** Which of its row it is; absent where there is one. */
   readonly at?: number;
+  /** Of a likely one, how surely it is so. */
+  readonly probability?: number;
 }
 
 /** What a figure at one place goes by, by the name in the formula. */
@@ -247,6 +249,7 @@ export class BuildModel {
         origin: taken.origin,
         of: taken.of,
         ...(at === undefined ? {} : { at }),
+        ...(taken.probability === undefined ? {} : { probability: taken.probability }),
       };
       this.leafAt.set(key, leaf);
       this.leaves.push(leaf);

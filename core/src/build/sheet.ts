@@ -5,7 +5,7 @@ import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { Requirement } from '../joints/shapes/within.js';
 import type { BuildEngine, BuildProblem, Spot } from './engine.js';
 import { FIGURES, type Figure } from './figures/index.js';
-import { BuildModel, intervalOf, type Argument, type Node } from './model.js';
+import { BuildModel, intervalOf, type Argument, type Leaf, type Node } from './model.js';
 import { nonsenseIn, type Nonsense } from './nonsense.js';
 
 /** What a figure goes by, as its formula names it. */
@@ -28,6 +28,10 @@ export interface FigureFound {
   readonly verdict?: Verdict;
   /** What the verdict means in words; nothing where it is well or open. */
   readonly says?: Sentence;
+  /** Sizes that nobody put down and that are taken as is likely: what rests on them is no fact. */
+  readonly likely?: readonly Leaf[];
+  /** What the figures put in say besides. */
+  readonly tells?: string;
   /** Ids of what must be known first. */
   readonly needs: readonly string[];
   readonly arguments: readonly ArgumentFound[];
@@ -88,10 +92,26 @@ function found(model: BuildModel, node: Node, nominal: Float64Array): FigureFoun
   // A rod that does not come round: what follows from it is no figure.
   if (!Number.isFinite(here)) return { figure, ...where, needs: [], arguments: given };
   const interval = intervalOf(model, node, nominal);
-  const all = { figure, ...where, value: here, interval, needs: [], arguments: given };
+  const likely = [...node.leaves].flatMap((leaf) => {
+    const found = model.leafOf(leaf);
+    return found?.origin === 'likely' ? [found] : [];
+  });
+  const tells = figure.tells?.(Object.fromEntries(given.map(({ name, value }) => [name, value])));
+  const all = {
+    figure,
+    ...where,
+    value: here,
+    interval,
+    needs: [],
+    arguments: given,
+    ...(likely.length > 0 ? { likely } : {}),
+    ...(tells === undefined ? {} : { tells }),
+  };
   const requirement = requiredOf(model, node);
   if (!requirement) return all;
-  return { ...all, ...judged(figure, interval, requirement) };
+  const held = judged(figure, interval, requirement);
+  // What rests on a guess is open, whatever it comes to.
+  return likely.length > 0 ? { ...all, ...held, verdict: 'cannotTell' } : { ...all, ...held };
 }
 
 /** A figure held against what is required of it. */

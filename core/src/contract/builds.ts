@@ -82,6 +82,12 @@ const FoundSchema = Type.Object({
   needs: list(NeededSchema, { description: 'What must be known first' }),
   arguments: list(ArgumentSchema),
   assumed: list(Type.String(), { description: 'What was taken for want of better' }),
+  likely: Type.Optional(
+    list(Type.Object({ id: Type.String(), name: Type.String(), probability: Type.Number() }), {
+      description: 'Sizes that nobody put down and that are taken as is likely: what rests on them is no fact',
+    }),
+  ),
+  tells: Type.Optional(Type.String({ description: 'Which of several limits binds' })),
 });
 
 const FigureSchema = Type.Object({

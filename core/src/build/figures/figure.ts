@@ -75,6 +75,8 @@ export interface Figure {
   readonly tooLittle?: string;
   readonly tooMuch?: string;
   readonly caution?: string;
+  /** What the figures put in say besides, in words: which of several limits binds. */
+  readonly tells?: (of: Readonly<Record<string, number>>) => string | undefined;
   /** Whether the matter comes up with this engine at all. */
   readonly arises?: (engine: BuildEngine) => boolean;
 }

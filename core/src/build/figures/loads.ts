@@ -81,7 +81,7 @@ const gas = figure({
 
 const sideThrust = figure({
   id: 'sideThrust',
-  name: 'Side thrust of the gas, a quarter round',
+  name: 'Side thrust of the gas at 30 degrees',
   says: 'Push of the skirt on the cylinder with half the firing pressure left and the crank at 30 degrees.',
   subject: 'loads',
   quantity: 'force',
@@ -304,6 +304,12 @@ const safeSpeed = figure({
   formula: 'min(pistons, bolts, springs)',
   source: COMMON,
   compute: (of) => Math.min(of.pistons, of.bolts, of.springs),
+  tells: ({ pistons = 0, bolts = 0, springs = 0 }) =>
+    pistons <= bolts && pistons <= springs
+      ? 'The pistons bind first.'
+      : bolts <= springs
+        ? 'The rod bolts bind first.'
+        : 'The valve springs bind first.',
   caution:
     'No promise: each of these limits is somebody’s experience. Balance, flywheel and fan have limits of their own.',
 });

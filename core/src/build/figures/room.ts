@@ -162,6 +162,21 @@ const skirtToWeights = figure({
   caution: 'Turn it by hand before trusting any figure: skirts are cut away, and weights are not round.',
 });
 
+const pinUnderOilRing = figure({
+  id: 'pinUnderOilRing',
+  name: 'Pin under the oil ring',
+  says: 'Metal between the pin bore and the groove of the oil ring; less than nothing where the bore cuts into the groove.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: { groove: size(piston.parameters.oilGroove), pin: size(piston.parameters['pin.diameter']) },
+  formula: 'groove - pin / 2',
+  source: COMMON,
+  compute: (of) => of.groove - of.pin / 2,
+  holds: () => ({ band: { low: 0, high: 100 }, atLeast: true }),
+  tooLittle: 'the pin bore cuts into the groove: the ring wants a support rail there',
+});
+
 const websInCase = figure({
   id: 'websInCase',
   name: 'Counterweights in the case',
@@ -346,6 +361,7 @@ export const ROOM = [
   ),
   endFloat,
   skirtToWeights,
+  pinUnderOilRing,
   websInCase,
   rodsInCase,
   ...valveRoom('intake'),

@@ -102,6 +102,16 @@ export const piston = defineKind({
         drawing: 'height',
       },
     ),
+    oilGroove: measured(
+      'Pin to the oil ring groove',
+      'pin to oil groove, oil groove height',
+      'Distance from the pin axis to the lower edge of the oil ring groove.',
+      [4, 120],
+      {
+        usualTolerance: 0.1,
+        drawing: 'compressionHeight',
+      },
+    ),
     belowPin: measured(
       'Depth below the pin',
       'depth over the counterweights, skirt below pin, boss below pin',

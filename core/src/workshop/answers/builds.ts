@@ -66,19 +66,21 @@ const sayOrigin = {
   pattern: 'on record for',
   identified: 'as the pattern of',
   typed: '',
+  likely: 'as is likely by',
   assumed: '',
 } as const;
 
 function foundTold(found: readonly FigureFound[], base: number | undefined): FigureFoundTold {
   const [one] = found;
   if (!one) throw new RangeError('There is nothing to tell.');
-  const { spot: _spot, figure: _figure, interval, needs, arguments: given, ...rest } = one;
+  const { spot: _spot, figure: _figure, interval, needs, arguments: given, likely, ...rest } = one;
   return {
     ...rest,
     at: found.flatMap(({ spot }) => (spot ? [spot.at] : [])),
     ...(interval ? { between: interval } : {}),
     ...(base === undefined ? {} : { base }),
     needs: needs.map(needed),
+    ...(likely ? { likely: likely.map(({ id, probability = 0 }) => ({ ...needed(id), probability })) } : {}),
     arguments: given.map(({ name, value, leaf, figure, assumed }) => ({
       name,
       called: figure?.name ?? leaf?.name ?? assumed ?? name,
