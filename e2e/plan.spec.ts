@@ -114,6 +114,7 @@ test('a gasket is swept, two sizes make a map, and tolerances are drawn and stop
     page.getByRole('img', { name: /over thickness, compressed of the head gasket.* and deck height of the block/ }),
   ).toBeVisible();
 
+  await expect(page).toHaveURL(/and=block\.deckHeight/);
   await page.getByRole('button', { name: 'Tolerance' }).click();
   await page.getByRole('button', { name: 'Draw engines' }).click();
   await page.getByRole('button', { name: 'Stop' }).click();

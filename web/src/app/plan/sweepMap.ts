@@ -16,7 +16,7 @@ import { Preferences } from '../data/preferences';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="quiet name">
-      {{ names().figure }}: {{ ends().low }} (light) to {{ ends().high }} (dark); what breaks a limit is hatched
+      {{ names().figure }}: {{ ends().low }} (pale) to {{ ends().high }} (strong); what breaks a limit is hatched
     </p>
     <div class="map">
       <span class="up figures">{{ upEnds().high }}</span>

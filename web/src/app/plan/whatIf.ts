@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { ActivatedRoute, Router } from '@angular/router';
 import {
   fromInside,
+  isIdOf,
   KINDS,
   parameterOf,
   running,
@@ -32,6 +34,12 @@ interface Range {
   readonly to: string;
 }
 
+/** A range as it stands in an address: size, from and to; nothing where it is none. */
+function rangeIn(text: string | null): Range | undefined {
+  const [size = '', from = '', to = ''] = (text ?? '').split(',');
+  return isIdOf('parameter', size) ? { size, from, to } : undefined;
+}
+
 /** One size of the build, or two, from one end to the other: what a figure then comes to. */
 @Component({
   selector: 'wb-what-if',
@@ -44,8 +52,13 @@ export class WhatIf {
   protected readonly state = inject(PlanState);
   private readonly preferences = inject(Preferences);
   readonly figure = input.required<FigureTold>();
-  protected readonly first = signal<Range>({ size: 'headGasket.thickness', from: '', to: '' });
-  protected readonly second = signal<Range | undefined>(undefined);
+  private readonly route = inject(ActivatedRoute);
+  private readonly router = inject(Router);
+  /** As the address has it: what is varied, and from where to where. */
+  protected readonly first = signal<Range>(
+    rangeIn(this.route.snapshot.queryParamMap.get('vary')) ?? { size: 'headGasket.thickness', from: '', to: '' },
+  );
+  protected readonly second = signal<Range | undefined>(rangeIn(this.route.snapshot.queryParamMap.get('and')));
 
   /** Sizes that make sense to vary: those the figure goes by, however far down, and how it is run. */
   protected readonly choices = computed(() => {
@@ -62,6 +75,13 @@ export class WhatIf {
   });
 
   constructor() {
+    // The address follows, so that it can be sent to somebody.
+    effect(() => {
+      const [vary, and] = [this.first(), this.second()].map((range) =>
+        range && range.from !== '' ? `${range.size},${range.from},${range.to}` : null,
+      );
+      void this.router.navigate([], { queryParams: { vary, and }, queryParamsHandling: 'merge', replaceUrl: true });
+    });
     // A range round what the size is now, until somebody says another.
     effect(() => {
       const { size, from, to } = this.first();
@@ -193,7 +213,7 @@ export class WhatIf {
 
   protected figureSymbol(): string {
     const unit = shownUnit(this.figure().quantity, this.preferences.units());
-    return `${this.figure().name}${unit ? `, ${UNITS[unit].symbol}` : ''}`;
+    return `${this.figure().name}${unit && unit !== 'ratio' ? `, ${UNITS[unit].symbol}` : ''}`;
   }
 
   protected name(size: string): string {
