@@ -18,7 +18,11 @@ const VIEWS = [
   ['shelf', '/shelf', 'light'],
   ['catalogue-family', '/catalogue/family/sluice', 'light'],
   ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
-  ['plan-what-if', '/plan/1f0c3c1a-5b1e-4a53-9f5e-6a1d0b7c9e04?show=whatIf&figure=ratio&angle=-40&vary=headGasket.thickness,0.4,1.6&and=head.chamber.volume,46,70', 'dark'],
+  [
+    'plan-what-if',
+    '/plan/1f0c3c1a-5b1e-4a53-9f5e-6a1d0b7c9e04?show=whatIf&figure=ratio&angle=-40&vary=headGasket.thickness,0.4,1.6&and=head.chamber.volume,46,70',
+    'dark',
+  ],
   [
     'compare',
     '/compare?of=pattern:sluice-crank-3375-forged,pattern:sluice-crank-3375-cast,pattern:sluice-crank-3590',
