@@ -51,6 +51,14 @@ describe('a build', () => {
       jasmine.objectContaining({ origin: 'typed', interval: { low: 149.9, high: 150.1 } }),
     );
     expect(engine.size(rod.parameters.length, { row: 'cylinder', at: 1 })?.origin).toBe('pattern');
+    // Work goes on from what was typed.
+    const decked = {
+      variant: 'sluice-357',
+      sizes: [{ of: 'block.deckHeight', value: 228.65, unit: 'mm' as const }],
+      places: [{ slot: 'block', work: [{ operation: 'deck' as const, by: { value: 0.2, unit: 'mm' as const } }] }],
+    };
+    const { places: _none, ...asTyped } = decked;
+    expect((value(asTyped, 'belowDeck') ?? 0) - (value(decked, 'belowDeck') ?? 0)).toBeCloseTo(0.2, 9);
     // The joints see it as well.
     const narrow = build({ variant: 'sluice-357', sizes: [{ of: 'rod.length', value: 140, unit: 'mm' }] });
     expect(jointsOf(engineOf(narrow, BUILD_LOOKUP), SETTING)?.verdict).toBe('doesNotFit');

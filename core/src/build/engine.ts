@@ -1,6 +1,6 @@
 import type { LikelyValue } from '../catalogue/likelyValues.js';
 import type { Part, Source, Value } from '../catalogue/part.js';
-import { around, type Interval } from '../quantity/interval.js';
+import { around, contains, middle, type Interval } from '../quantity/interval.js';
 import type { Parameter } from '../dictionary/definition.js';
 import { parameterOf, type KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
@@ -168,8 +168,9 @@ export class BuildEngine {
   size(parameter: Parameter, spot?: Spot, slot?: string): Taken | undefined {
     const at = spot && this.placeOf(parameter, spot);
     const typed = this.typed.get(`${parameter.id} ${at ?? ''}`) ?? this.typed.get(`${parameter.id} `);
-    if (typed) return typed;
     const kind = parameter.id.slice(0, parameter.id.indexOf('.'));
+    // One place by itself; what is typed for all may have been worked on since.
+    if (typed && (typed.each || kind === 'variant')) return typed;
     if (kind === 'variant') {
       const told = this.ground.stated.values[parameter.id];
       return told && { interval: told.interval, origin: told.source, of: 'the engine, as stated', each: false };
@@ -177,6 +178,7 @@ export class BuildEngine {
     const place = slot ?? SLOTS.find((each) => each.kind === kind)?.id;
     const found = place === undefined ? undefined : this.part(place, spot?.row === 'cylinder' ? spot.at : undefined);
     const value = found?.part.values[parameter.id];
+    if (typed && (!value || contains(typed.interval, value.interval))) return typed;
     if (found && !value) return this.likelyOf(parameter, found.part);
     if (!found || !value) return undefined;
     const own =
@@ -307,33 +309,39 @@ export class BuildEngine {
 
   /** Work in order: the block first, since others go by its bore. */
   private afterWork(all: readonly PlacedInBuild[], problems: BuildProblem[]): readonly PlacedInBuild[] {
-    const rules = this.ground.rules;
-    let round: WorkAround = { rules };
+    const valves = all.find(({ slot }) => slot === 'head')?.part;
+    const count = valves?.looks[head.features.valves.id]?.option;
+    const largest = valves?.values[head.parameters['valve.intake'].id]?.interval.high;
+    let bore: number | undefined;
     return all.map((placed) => {
       let part = this.withTyped(placed.part, placed.at);
+      const round: WorkAround = {
+        rules: this.ground.rules,
+        ...(bore === undefined ? {} : { bore }),
+        ...(largest === undefined ? {} : { valve: largest }),
+        ...(count === undefined ? {} : { valves: count }),
+      };
       for (const [step, { operation, by }] of placed.work.entries()) {
         const done = worked(part, operation, toInside(by.value, by.unit), round);
+        const place = this.build.places.findIndex(({ slot, at }) => slot === placed.slot && at === placed.at);
         if (isDone(done)) part = done.part;
         else
           problems.push({
-            where: `places[${this.build.places.findIndex((each) => each.slot === placed.slot && each.at === placed.at)}].work[${step}]`,
+            where: `places[${place}].work[${step}]`,
             what: `${nameOfWork(operation)}: ${done.refused}`,
           });
       }
-      const bore = part.kind === 'block' || part.kind === 'liner' ? part.values[`${part.kind}.bore`] : undefined;
-      if (bore) round = { ...round, bore: (bore.interval.low + bore.interval.high) / 2 };
-      if (part.kind === 'piston' && round.bore === undefined) {
-        const made = part.values['piston.bore'];
-        if (made) round = { ...round, bore: (made.interval.low + made.interval.high) / 2 };
-      }
-      const headPart = all.find((each) => each.slot === 'head')?.part;
-      const valve = headPart?.values[head.parameters['valve.intake'].id];
-      const valves = headPart?.looks[head.features.valves.id]?.option;
-      if (valve) round = { ...round, valve: valve.interval.high };
-      if (valves !== undefined) round = { ...round, valves };
+      bore = boreOf(part) ?? bore;
       return part === placed.part ? placed : { ...placed, part };
     });
   }
 }
 
+/** The bore that others go by: of the block, of liners in it, or else what pistons are made for. Millimetres. */
+function boreOf({ kind, values }: Part): number | undefined {
+  const value = kind === 'block' || kind === 'liner' || kind === 'piston' ? values[`${kind}.bore`] : undefined;
+  return value && middle(value.interval);
+}
+
+/** Sizes that are told with a sign. */
 const MAY_BE_NEGATIVE: ReadonlySet<string> = new Set(['piston.crown.volume', 'piston.pin.offset', 'head.valve.recess']);
