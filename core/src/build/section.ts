@@ -51,7 +51,6 @@ export const SectionSizesSchema = Type.Object({
   twoStroke: Type.Boolean(),
   intake: Type.Optional(ValveSchema),
   exhaust: Type.Optional(ValveSchema),
-  camInBlock: Type.Boolean(),
   guessed: Type.Array(Type.String(), { description: 'Which of these nobody knows: drawn as is usual' }),
 });
 export type SectionSizes = Static<typeof SectionSizesSchema>;
@@ -107,7 +106,6 @@ export function sectionOf(engine: BuildEngine, cylinder: number): SectionSizes {
     pocket: known(piston.parameters['valvePocket.depth']) ?? 0,
     tilts: tiltsOf(engine.look(engineVariant.features.layout.id), vee),
     twoStroke: engine.look(engineVariant.features.cycle.id) === 'two',
-    camInBlock: engine.look(engineVariant.features.valveGear.id) === 'pushrod',
     ...valves(engine, known),
     guessed,
   };

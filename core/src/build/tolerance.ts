@@ -155,12 +155,12 @@ export class ToleranceModel {
     return { engines, places: this.nodes.length, sum, squares, below, above, broken, bins, from, to };
   }
 
-  /** Which size the figure's spread comes from: shares of its variance at the first place, the largest first. */
-  shares(spread: Spread): readonly { readonly leaf: Leaf; readonly share: number }[] {
+  /** How far the figure at the first place goes while each size goes from end to end, all else in the middle. */
+  private get swings(): readonly { readonly leaf: Leaf; readonly swing: number }[] {
     const [node] = this.nodes;
     if (!node) return [];
     const values = Float64Array.from(this.nominal);
-    const parts = this.varying
+    return this.varying
       .filter(({ index }) => node.leaves.has(index))
       .map((leaf) => {
         values[leaf.index] = leaf.interval.high;
@@ -168,9 +168,16 @@ export class ToleranceModel {
         values[leaf.index] = leaf.interval.low;
         const below = this.model.runTo(node, values);
         values[leaf.index] = middle(leaf.interval);
-        const slope = (above - below) / width(leaf.interval);
-        return { leaf, variance: (slope * deviationOf(leaf, spread)) ** 2 };
+        return { leaf, swing: above - below };
       });
+  }
+
+  /** Which size the figure's spread comes from: shares of its variance at the first place, the largest first. */
+  shares(spread: Spread): readonly { readonly leaf: Leaf; readonly share: number }[] {
+    const parts = this.swings.map(({ leaf, swing }) => ({
+      leaf,
+      variance: ((swing / width(leaf.interval)) * deviationOf(leaf, spread)) ** 2,
+    }));
     const whole = parts.reduce((so, { variance }) => so + variance, 0);
     return parts
       .map(({ leaf, variance }) => ({ leaf, share: whole > 0 ? variance / whole : 0 }))
@@ -182,20 +189,9 @@ export class ToleranceModel {
    * a thousand may lie outside.
    */
   get rootOfSquares(): Interval {
-    const [node] = this.nodes;
-    if (!node) return this.worst;
-    const values = Float64Array.from(this.nominal);
-    const squares = this.varying
-      .filter(({ index }) => node.leaves.has(index))
-      .reduce((so, leaf) => {
-        values[leaf.index] = leaf.interval.high;
-        const above = this.model.runTo(node, values);
-        values[leaf.index] = leaf.interval.low;
-        const below = this.model.runTo(node, values);
-        values[leaf.index] = middle(leaf.interval);
-        return so + ((above - below) / 2) ** 2;
-      }, 0);
-    return { low: this.value - Math.sqrt(squares), high: this.value + Math.sqrt(squares) };
+    if (this.nodes.length === 0) return this.worst;
+    const half = Math.hypot(...this.swings.map(({ swing }) => swing / 2));
+    return { low: this.value - half, high: this.value + half };
   }
 }
 

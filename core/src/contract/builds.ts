@@ -325,16 +325,15 @@ export const buildTolerance = question({
 /** Places from the parts of a job. */
 export const buildBegin = question({
   ...ROUTES.buildBegin,
-  summary: 'The places of a build for parts that lie on one bench, and the engine they most likely are of',
+  summary: 'The places of a build for parts that lie on one bench',
   subject: 'builds',
   request: Type.Object(
     {
       jobId: Type.Optional(Type.String({ format: 'uuid', description: 'Stored job whose parts are meant' })),
       specimens: Type.Optional(Type.Array(SpecimenSchema, { maxItems: MOST_TOGETHER })),
-      variant: Type.Optional(IdSchema),
     },
     { additionalProperties: false },
   ),
   answer: Type.Object({ places: list(BuildSchema.properties.places.items) }),
-  example: { variant: 'sluice-357', specimens: [] },
+  example: { specimens: [] },
 });

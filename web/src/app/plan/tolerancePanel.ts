@@ -22,7 +22,7 @@ import type { Subscription } from 'rxjs';
 import { concatMap, from } from 'rxjs';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
-import { LineChart, type ChartLimit, type ChartLine } from './lineChart';
+import { LineChart, type ChartLine } from './lineChart';
 import { PlanState } from './planState';
 
 /** Engines drawn at a time, so that one sees it grow and can stop it, and altogether. */
@@ -197,8 +197,6 @@ export class TolerancePanel {
     });
     return [upright('least', required.low), ...(required.high === undefined ? [] : [upright('most', required.high)])];
   }
-
-  protected readonly limits: readonly ChartLimit[] = [];
 
   protected symbol(): string {
     const unit = shownUnit(this.figure().quantity, this.preferences.units());
