@@ -329,6 +329,8 @@ export {
   BuildSchema,
   BUILDS_FORMAT,
   buildSheetOf,
+  valuesOf,
+  Intervals,
   chance,
   curveAngles,
   curvesOf,

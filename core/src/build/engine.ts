@@ -141,8 +141,16 @@ export class BuildEngine {
     return Number.isInteger(count) && count > 0 ? count : undefined;
   }
 
+  private readonly partAt = new Map<string, PlacedInBuild | undefined>();
+
   /** The part in a place, as it is after its work; that of one cylinder where those differ. */
   part(slot: string, at?: number): PlacedInBuild | undefined {
+    const key = `${slot} ${at ?? ''}`;
+    if (!this.partAt.has(key)) this.partAt.set(key, this.partIn(slot, at));
+    return this.partAt.get(key);
+  }
+
+  private partIn(slot: string, at?: number): PlacedInBuild | undefined {
     return (
       (at === undefined ? undefined : this.parts.find((each) => each.slot === slot && each.at === at)) ??
       this.parts.find((each) => each.slot === slot && each.at === undefined) ??

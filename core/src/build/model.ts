@@ -19,6 +19,8 @@ export interface Leaf {
   readonly at?: number;
   /** Of a likely one, how surely it is so. */
   readonly probability?: number;
+  /** What it is and between which it lies, in a word: leaves of one word are worth the same. */
+  readonly key: string;
 }
 
 /** What a figure at one place goes by, by the name in the formula. */
@@ -57,9 +59,23 @@ type Found = { readonly index: number; readonly leaves: ReadonlySet<number> } & 
 interface Lacking {
   readonly needs: readonly string[];
 }
+/** Leaves of several, each once. */
+function unionOf(all: readonly { readonly leaves: ReadonlySet<number> }[]): ReadonlySet<number> {
+  const leaves = new Set<number>();
+  for (const each of all) for (const leaf of each.leaves) leaves.add(leaf);
+  return leaves;
+}
 const isFound = (found: Found | Lacking): found is Found => 'index' in found;
 
 const NO_LEAVES: ReadonlySet<number> = new Set();
+
+/** One value worked out from those that stand before it. */
+interface Step {
+  readonly index: number;
+  /** Leaves it rests on. */
+  readonly leaves: ReadonlySet<number>;
+  readonly run: (values: Float64Array) => number;
+}
 
 /**
  * The figures of an engine as one sum: what is put in stands first, and each figure is worked out from what stands
@@ -69,9 +85,9 @@ export class BuildModel {
   readonly leaves: Leaf[] = [];
   /** By figure and place. */
   private readonly nodes = new Map<string, Node | Untold>();
-  private readonly leafAt = new Map<string, Leaf>();
+  private readonly leafAt = new Map<string, Found>();
   private readonly leafBy = new Map<number, Leaf>();
-  private readonly steps: { readonly index: number; readonly run: (values: Float64Array) => number }[] = [];
+  private readonly steps: Step[] = [];
   /** Steps in which something stands that rests on a leaf, in order. */
   private readonly stepsOf = new Map<number, number[]>();
   private readonly start: number[] = [];
@@ -130,12 +146,10 @@ export class BuildModel {
     return values[index] ?? Number.NaN;
   }
 
-  private readonly upTo = new Map<
-    number,
-    readonly { readonly index: number; readonly run: (values: Float64Array) => number }[]
-  >();
+  private readonly upTo = new Map<number, readonly Step[]>();
 
-  private stepsTo(index: number) {
+  /** What a node rests on, in the order in which it is worked out. */
+  stepsTo(index: number): readonly Step[] {
     const known = this.upTo.get(index);
     if (known) return known;
     const wanted = new Set([index]);
@@ -162,7 +176,7 @@ export class BuildModel {
   private step(reads: readonly number[], leaves: ReadonlySet<number>, run: (values: Float64Array) => number): number {
     const index = this.slot(Number.NaN);
     this.readBy.set(index, reads);
-    this.steps.push({ index, run });
+    this.steps.push({ index, leaves, run });
     for (const leaf of leaves) {
       const rest = this.stepsOf.get(leaf) ?? [];
       rest.push(this.steps.length - 1);
@@ -174,20 +188,25 @@ export class BuildModel {
   private make(figure: Figure, spot: Spot | undefined): Node | Untold {
     const where = spot ? { spot } : {};
     if (figure.arises?.(this.engine) === false) return { figure, ...where, needs: [] };
-    const found = Object.entries(figure.of).map(([name, input]) => [name, this.find(input, spot)] as const);
-    const needs = found.flatMap(([, each]) => (isFound(each) ? [] : each.needs));
-    if (found.some(([, each]) => !isFound(each))) return { figure, ...where, needs: [...new Set(needs)] };
-    const given = found.map(([name, each]): Argument & Found => ({ name, ...(each as Found) }));
-    const leaves = new Set(given.flatMap((each) => [...each.leaves]));
+    const given: (Argument & Found)[] = [];
+    const needs = new Set<string>();
+    for (const [name, input] of Object.entries(figure.of)) {
+      const found = this.find(input, spot);
+      if (isFound(found)) given.push({ name, ...found });
+      else for (const need of found.needs) needs.add(need);
+    }
+    if (given.length < Object.keys(figure.of).length) return { figure, ...where, needs: [...needs] };
+    const leaves = unionOf(given);
     const [names, indexes] = [given.map(({ name }) => name), given.map(({ index }) => index)];
     // One object for all samples: nothing is made anew in the inner loop.
-    const of: Record<string, number> = Object.fromEntries(names.map((name) => [name, 0]));
+    const of: Record<string, number> = {};
+    for (const name of names) of[name] = 0;
     const { engine } = this;
     const index = this.step(indexes, leaves, (values) => {
       for (let at = 0; at < indexes.length; at++) of[names[at] ?? ''] = values[indexes[at] ?? 0] ?? 0;
       return figure.compute(of, engine);
     });
-    return { figure, ...where, index, arguments: given.map(({ leaves: _leaves, ...rest }) => rest), leaves };
+    return { figure, ...where, index, arguments: given, leaves };
   }
 
   private find(input: Input, spot: Spot | undefined): Found | Lacking {
@@ -219,8 +238,11 @@ export class BuildModel {
           interval: { low: told, high: told },
           origin: 'assumed',
           of: '',
+          key: `;${input.name} ${told}`,
         };
-        return { index, leaves: NO_LEAVES, leaf };
+        // It moves nothing, but tells one place from another.
+        this.leafBy.set(index, leaf);
+        return { index, leaves: new Set([index]), leaf };
       }
       case 'figure': {
         const node = this.node(input.figure, input.figure.per === 'engine' ? undefined : spot);
@@ -238,24 +260,26 @@ export class BuildModel {
     if (!taken) return { needs: [parameter.id] };
     const at = taken.each ? spot?.at : undefined;
     const key = `${parameter.id} ${slot ?? ''} ${at ?? ''} ${taken.of} ${taken.interval.low}`;
-    let leaf = this.leafAt.get(key);
-    if (!leaf) {
-      leaf = {
-        index: this.slot(middle(taken.interval)),
-        id: parameter.id,
-        name: parameter.name,
-        quantity: parameter.quantity,
-        interval: taken.interval,
-        origin: taken.origin,
-        of: taken.of,
-        ...(at === undefined ? {} : { at }),
-        ...(taken.probability === undefined ? {} : { probability: taken.probability }),
-      };
-      this.leafAt.set(key, leaf);
-      this.leaves.push(leaf);
-      this.leafBy.set(leaf.index, leaf);
-    }
-    return { index: leaf.index, leaves: new Set([leaf.index]), leaf };
+    const known = this.leafAt.get(key);
+    if (known) return known;
+    const index = this.slot(middle(taken.interval));
+    const leaf: Leaf = {
+      index,
+      id: parameter.id,
+      name: parameter.name,
+      quantity: parameter.quantity,
+      interval: taken.interval,
+      origin: taken.origin,
+      of: taken.of,
+      key: `;${parameter.id} ${taken.interval.low} ${taken.interval.high}`,
+      ...(at === undefined ? {} : { at }),
+      ...(taken.probability === undefined ? {} : { probability: taken.probability }),
+    };
+    this.leaves.push(leaf);
+    this.leafBy.set(index, leaf);
+    const found: Found = { index, leaves: new Set([index]), leaf };
+    this.leafAt.set(key, found);
+    return found;
   }
 
   private findOver(figure: Figure, how: keyof typeof OVER): Found | Lacking {
@@ -263,7 +287,7 @@ export class BuildModel {
     const known = nodes.filter((node) => 'index' in node);
     if (known.length < nodes.length)
       return { needs: [...new Set(nodes.flatMap((node) => ('index' in node ? [] : node.needs)))] };
-    const leaves = new Set(known.flatMap((node) => [...node.leaves]));
+    const leaves = unionOf(known);
     const indexes = known.map(({ index }) => index);
     const all = new Float64Array(indexes.length);
     const index = this.step(indexes, leaves, (values) => {
@@ -321,39 +345,47 @@ function reach(
   const leaves = model.leaves.filter(
     ({ index, interval }) => node.leaves.has(index) && interval.low < interval.high && moves(index),
   );
+  const start = from.slice();
+  const inside = model.runTo(node, start);
+  const steps = model.stepsTo(node.index);
+  // Only what stands between a leaf and the node changes with it.
+  const moving = leaves.map(({ index, interval }) => ({
+    index,
+    ends: endsOf(interval),
+    through: steps.filter((step) => step.leaves.has(index)),
+  }));
+  const put = (values: Float64Array, { index, through }: (typeof moving)[number], end: number): number => {
+    values[index] = end;
+    for (const step of through) values[step.index] = step.run(values);
+    return values[node.index] ?? Number.NaN;
+  };
   // First from where all else lies in the middle, for both ends at once; then again from the corners that makes.
-  const [lowest, highest] = [Float64Array.from(from), Float64Array.from(from)];
-  const values = Float64Array.from(from);
-  for (const { index, interval } of leaves) {
-    const ends = endsOf(interval);
-    const told = ends.map((end) => {
-      values[index] = end;
-      return model.runTo(node, values);
-    });
-    values[index] = from[index] ?? 0;
-    lowest[index] = ends[told.indexOf(Math.min(...told))] ?? interval.low;
-    highest[index] = ends[told.indexOf(Math.max(...told))] ?? interval.high;
+  const [lowest, highest] = [start.slice(), start.slice()];
+  const values = start.slice();
+  for (const each of moving) {
+    const { index, ends, through } = each;
+    const told = ends.map((end) => put(values, each, end));
+    values[index] = start[index] ?? 0;
+    for (const step of through) values[step.index] = start[step.index] ?? 0;
+    lowest[index] = ends[told.indexOf(Math.min(...told))] ?? Number.NaN;
+    highest[index] = ends[told.indexOf(Math.max(...told))] ?? Number.NaN;
   }
   const settled = (corner: Float64Array, sign: 1 | -1): Float64Array => {
     let furthest = sign * model.runTo(node, corner);
-    for (const { index, interval } of leaves) {
-      const chosen = corner[index] ?? 0;
+    for (const each of moving) {
+      const chosen = corner[each.index] ?? 0;
       let best = chosen;
-      for (const end of endsOf(interval)) {
+      for (const end of each.ends) {
         if (end === chosen) continue;
-        corner[index] = end;
-        const far = sign * model.runTo(node, corner);
+        const far = sign * put(corner, each, end);
         if (far > furthest) [best, furthest] = [end, far];
       }
-      corner[index] = best;
+      if (corner[each.index] !== best) put(corner, each, best);
     }
-    model.runTo(node, corner);
     return corner;
   };
   const corners = [settled(lowest, -1), settled(highest, 1)] as const;
   const [low, high] = corners.map((values) => values[node.index] ?? Number.NaN);
-  const here = Float64Array.from(from);
-  const inside = model.runTo(node, here);
   return {
     interval: { low: Math.min(low ?? inside, inside), high: Math.max(high ?? inside, inside) },
     corners: [corners[0], corners[1]],

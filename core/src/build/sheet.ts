@@ -5,7 +5,8 @@ import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { Requirement } from '../joints/shapes/within.js';
 import type { BuildEngine, BuildProblem, Spot } from './engine.js';
 import { FIGURES, type Figure } from './figures/index.js';
-import { BuildModel, intervalOf, type Argument, type Leaf, type Node } from './model.js';
+import { Intervals } from './intervals.js';
+import { BuildModel, type Argument, type Leaf, type Node } from './model.js';
 import { nonsenseIn, type Nonsense } from './nonsense.js';
 
 /** What a figure goes by, as its formula names it. */
@@ -44,25 +45,25 @@ interface BuildSheet {
   readonly nonsense: readonly Nonsense[];
 }
 
-/** Works out all figures of a build, or some. */
-export function buildSheetOf(engine: BuildEngine, figures: readonly Figure[] = FIGURES): BuildSheet {
+/**
+ * Works out all figures of a build, or some.
+ *
+ * @param intervals what is kept from sheets before
+ */
+export function buildSheetOf(
+  engine: BuildEngine,
+  figures: readonly Figure[] = FIGURES,
+  intervals = new Intervals(),
+): BuildSheet {
   const model = new BuildModel(engine, figures);
   const nominal = model.nominal();
-  // Cylinders that go by the same sizes come out the same.
-  const alike = new Map<string, FigureFound>();
   return {
     figures: figures.flatMap((figure) =>
       model.spots(figure).flatMap((spot): readonly FigureFound[] => {
         if (figure.arises?.(engine) === false) return [];
         const node = model.node(figure, spot);
-        const where = spot ? { spot } : {};
-        if (!('index' in node)) return [{ figure, ...where, needs: node.needs, arguments: [] }];
-        const key = keyOf(model, node);
-        const known = alike.get(key);
-        if (known) return [{ ...known, ...where }];
-        const made = found(model, node, nominal);
-        alike.set(key, made);
-        return [made];
+        if (!('index' in node)) return [{ figure, ...(spot ? { spot } : {}), needs: node.needs, arguments: [] }];
+        return [found(model, node, nominal, intervals)];
       }),
     ),
     problems: engine.problems,
@@ -70,28 +71,29 @@ export function buildSheetOf(engine: BuildEngine, figures: readonly Figure[] = F
   };
 }
 
-/** What a figure at one place goes by, in so many words. */
-const keyOf = (model: BuildModel, { figure, leaves }: Node): string =>
-  [figure.id, ...[...leaves].map((leaf) => model.leafOf(leaf))]
-    .map((leaf) =>
-      typeof leaf === 'string'
-        ? leaf
-        : `${leaf?.id ?? ''} ${leaf?.of ?? ''} ${leaf?.interval.low ?? 0} ${leaf?.interval.high ?? 0}`,
-    )
-    .join(';');
+/** Just what each figure comes to, with everything in its middle: to hold another build against. */
+export function valuesOf(engine: BuildEngine, figures: readonly Figure[] = FIGURES) {
+  const model = new BuildModel(engine, figures);
+  const nominal = model.nominal();
+  return (figure: Figure, spot?: Spot): number | undefined => {
+    const node = model.node(figure, spot);
+    const value = 'index' in node ? nominal[node.index] : undefined;
+    return value !== undefined && Number.isFinite(value) ? value : undefined;
+  };
+}
 
 /** What is required of a figure at one place. */
 export const requiredOf = ({ engine }: BuildModel, { figure, spot }: Node): Requirement | undefined =>
   figure.holds?.(engine.assembly(spot), engine);
 
-function found(model: BuildModel, node: Node, nominal: Float64Array): FigureFound {
+function found(model: BuildModel, node: Node, nominal: Float64Array, intervals: Intervals): FigureFound {
   const { figure, spot } = node;
   const where = spot ? { spot } : {};
   const given = node.arguments.map((each): ArgumentFound => ({ ...each, value: nominal[each.index] ?? Number.NaN }));
   const here = nominal[node.index] ?? Number.NaN;
   // A rod that does not come round: what follows from it is no figure.
   if (!Number.isFinite(here)) return { figure, ...where, needs: [], arguments: given };
-  const interval = intervalOf(model, node, nominal);
+  const interval = intervals.of(model, node, nominal);
   const likely = [...node.leaves].flatMap((leaf) => {
     const found = model.leafOf(leaf);
     return found?.origin === 'likely' ? [found] : [];

@@ -1,4 +1,5 @@
 import { audit, type AuditFinding } from '../audit/index.js';
+import { Intervals } from '../build/index.js';
 import { LIST_OF, RECORD_TYPES, type Catalogue } from '../catalogue/catalogue.js';
 import { CatalogueLookup, type RecordChange } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
@@ -58,6 +59,8 @@ export class Holdings {
   private readonly takers = new Map<string, WhatElse>();
   private readonly variantParts = new Map<string, readonly PlacedPart[]>();
   private readonly grids = new Map<string, OpenGrid>();
+  /** Between which figures of builds lie, from one sheet to the next. */
+  readonly intervals = new Intervals();
   private engineIndex: CatalogueIndex | undefined;
   private madeSwapContext: SwapContext | undefined;
   private searching: CatalogueSearch | undefined;

@@ -15,6 +15,7 @@ import {
   sectionOf,
   solveFor,
   ToleranceModel,
+  valuesOf,
   Varied,
   BuildModel,
   type Build,
@@ -100,10 +101,19 @@ function foundTold(found: readonly FigureFound[], base: number | undefined): Fig
 }
 
 /** What makes cylinders different: all that is told of them but which they are. */
-const alike = ({ spot: _spot, figure: _figure, ...rest }: FigureFound): string =>
-  JSON.stringify(rest, (key, value: unknown) => (key === 'index' || key === 'at' ? undefined : value));
+const alike = ({ value, interval, required, needs, likely, arguments: given }: FigureFound): string =>
+  [
+    value,
+    interval?.low,
+    interval?.high,
+    required?.low,
+    required?.high,
+    ...needs,
+    ...(likely ?? []).map(({ id, probability }) => `${id} ${probability ?? ''}`),
+    ...given.map(({ value: put, leaf, assumed }) => `${put} ${leaf?.origin ?? ''} ${leaf?.of ?? assumed ?? ''}`),
+  ].join(';');
 
-function figureTold(figure: Figure, found: readonly FigureFound[], base: readonly FigureFound[]): FigureTold {
+function figureTold(figure: Figure, found: readonly FigureFound[], base?: ReturnType<typeof valuesOf>): FigureTold {
   const groups = new Map<string, FigureFound[]>();
   for (const each of found) {
     const key = alike(each);
@@ -122,9 +132,7 @@ function figureTold(figure: Figure, found: readonly FigureFound[], base: readonl
     formula,
     source,
     ...(caution === undefined ? {} : { caution }),
-    found: [...groups.values()].map((group) =>
-      foundTold(group, base.find(({ spot }) => spot?.at === group[0]?.spot?.at)?.value),
-    ),
+    found: [...groups.values()].map((group) => foundTold(group, base?.(figure, group[0]?.spot))),
   };
 }
 
@@ -148,23 +156,15 @@ const placedTold = ({ slot, at, part, taken, work }: PlacedInBuild): PlacedTold 
 
 export const buildSheet: Answering<'buildSheet'> = (workshop, { build, specimens, cylinder = 1 }) => {
   const engine = engineAsked(workshop, build, specimens);
-  const sheet = buildSheetOf(engine);
-  const base = build.variant === undefined ? [] : buildSheetOf(engineAsked(workshop, asBuilt(build))).figures;
+  const sheet = buildSheetOf(engine, FIGURES, workshop.intervals);
+  const base = build.variant === undefined ? undefined : valuesOf(engineAsked(workshop, asBuilt(build)));
   return {
     cylinders: engine.cylinders,
     ...(build.variant === undefined ? {} : { engine: workshop.catalogue.variantLabel(build.variant) }),
     parts: engine.parts.map(placedTold),
     figures: FIGURES.flatMap((figure) => {
       const found = sheet.figures.filter((each) => each.figure === figure);
-      return found.length === 0
-        ? []
-        : [
-            figureTold(
-              figure,
-              found,
-              base.filter((each) => each.figure === figure),
-            ),
-          ];
+      return found.length === 0 ? [] : [figureTold(figure, found, base)];
     }),
     problems: sheet.problems.map(({ where, what }) => ({ where: `build.${where}`, what })),
     nonsense: sheet.nonsense,
