@@ -146,9 +146,9 @@ test('a file that is none says so', async ({ page }) => {
 test('the audit leads to the place to mend', async ({ page }) => {
   await page.goto('/catalogue/audit');
   await expect(page.getByText(/^\s*\d+ findings\./)).toBeVisible();
-  await page.getByRole('link', { name: 'Mend: sluice-rod-large' }).click();
+  await page.getByRole('link', { name: 'Mend: sluice-rod-tall' }).click();
   await expect(page.getByLabel('Big end weight', { exact: true })).toBeFocused();
-  await expect(page.getByLabel('Big end weight', { exact: true })).toHaveValue('42.7 g');
+  await expect(page.getByLabel('Big end weight', { exact: true })).toHaveValue('47.7 g');
 });
 
 test('a form typed while the server is away is kept', async ({ page, shop }) => {

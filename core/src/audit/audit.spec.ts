@@ -30,7 +30,7 @@ describe('the audit of the demo catalogue', () => {
       'supersession sluice-piston-398-3590-90 numbers',
       'supersession sluice-spring-heavy numbers',
       'companions skerry-71 fitments',
-      'farFromOthers sluice-rod-large rod.mass.bigEnd',
+      'farFromOthers sluice-rod-tall rod.mass.bigEnd',
       'disputes lumen-rod-b rod.located',
       'disputes pip-crank-66 crank.taper.angle',
       'disputes skerry-crank-4-112 crank.mainJournal.diameter',

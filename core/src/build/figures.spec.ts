@@ -277,6 +277,33 @@ describe('what the trade knows of builds', () => {
     expect(weight('bobweight')).toBeCloseTo(weight('rotating') + 0.5 * weight('reciprocating'), 6);
   });
 
+  // Common practice, no source: a longer stroke costs a rod half its difference at the cam, and a lighter piston makes a
+  // crank too heavy by half its difference on each rod.
+  it('brings rods nearer to the cam, and cranks out of balance, by half', () => {
+    const [as, longer] = [demoEngine('sluice-357'), demoEngine('sluice-357', { 'crank.stroke': 101.6 })];
+    const stroke = valueIn(as, 'swept') / valueIn(longer, 'swept');
+    expect(valueIn(as, 'rodsUnderCam') - valueIn(longer, 'rodsUnderCam')).toBeCloseTo((101.6 - 101.6 * stroke) / 2, 6);
+    const lighter = demoEngine('sluice-357', { 'piston.mass': 500 });
+    const taken = foundIn(as, 'reciprocating')?.arguments.find(({ name }) => name === 'piston')?.value ?? 0;
+    expect(valueIn(as, 'bobweight') - valueIn(lighter, 'bobweight')).toBeCloseTo(taken - 500, 6);
+  });
+
+  // Geometry of a piston at both ends of its way, worked by hand: 225 over the main axis less a rod of 145 and half of 80.
+  it('keeps the rings in the cylinder at both ends', () => {
+    const sizes = {
+      'block.deckHeight': 225,
+      'block.cylinderLength': 140,
+      'crank.stroke': 80,
+      'rod.length': 145,
+      'piston.compressionHeight': 39.5,
+      'piston.topLand': 7,
+      'piston.oilGroove': 18,
+    };
+    const engine = demoEngine('sluice-357', sizes);
+    expect(valueIn(engine, 'topRingUnderDeck')).toBeCloseTo(7.5, 9);
+    expect(valueIn(engine, 'oilRingInBore')).toBeCloseTo(105 + 18 - 85, 9);
+  });
+
   it('times the ports of a two-stroke by when the crown passes them', () => {
     const engine = demoEngine('pip-48');
     const [exhaust, below] = [29.7, valueIn(engine, 'belowDeck')];

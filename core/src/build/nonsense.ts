@@ -58,8 +58,24 @@ function inCylinder(engine: BuildEngine, spot: Spot): readonly Nonsense[] {
         sentence`The piston would stand ${value(above)} out of the block: look at stroke, rod, compression height and deck once more.`,
       );
   }
+  const [whole, big, small] = [
+    of(rod.parameters.mass),
+    of(rod.parameters['mass.bigEnd']),
+    of(rod.parameters['mass.smallEnd']),
+  ];
+  if (whole !== undefined && big !== undefined && small !== undefined) {
+    const apart = Math.abs(big + small - whole);
+    if (apart > whole * ENDS_APART)
+      say(
+        rod.parameters['mass.bigEnd'],
+        sentence`The ends of the rod weigh ${value(big, 'mass')} and ${value(small, 'mass')}, the whole of it ${value(whole, 'mass')}: one of the three is mistyped, and what rests on it is wrong.`,
+      );
+  }
   return found;
 }
+
+/** Both ends of a rod weigh as much as the rod, as near as a kitchen scale tells it. */
+const ENDS_APART = 0.05;
 
 /** A crown that stands so far out of its block is a slip, not a stroker. Millimetres. */
 const MOST_PROUD = 25;

@@ -55,7 +55,61 @@ function boltShare(share: number, rules: HouseRules): string {
   return verdict('boltShare', { ...EXACT, 'rod.bolt.diameter': Math.sqrt((4 * area) / Math.PI) + 0.9382 }, rules);
 }
 
+/** Rod and lobe come round together in a block whose axes are 120 mm apart. */
+const underCam = (room: number, rules: HouseRules) =>
+  verdict(
+    'rodsUnderCam',
+    {
+      'block.camDistance': 120,
+      'crank.stroke': 80,
+      'rod.bigEnd.reach': 55 - room,
+      'cam.baseCircle': 34,
+      'cam.lift.intake': 8,
+    },
+    rules,
+  );
+
+/** With the crown flush with the deck the land is all there is over the ring. */
+const underDeck = (land: number, rules: HouseRules) =>
+  verdict(
+    'topRingUnderDeck',
+    {
+      'block.deckHeight': 225,
+      'crank.stroke': 80,
+      'rod.length': 145,
+      'piston.compressionHeight': 40,
+      'piston.topLand': land,
+    },
+    rules,
+  );
+
+const balancedFor = (share: number, rules: HouseRules) =>
+  verdict(
+    'balancedFor',
+    {
+      'rod.mass.bigEnd': 400,
+      'rod.mass.smallEnd': 200,
+      'piston.mass': 500,
+      'pin.mass': 100,
+      'running.ringsMass': 0,
+      'running.shellsMass': 0,
+      'running.balanced': 0.5,
+      'crank.bobweight': 1600 / share,
+    },
+    rules,
+  );
+
 describeBoundaries(running, [
+  boundary(running.camRoom, underCam, [1.29, 'doesNotFit'], [1.31, 'fits']),
+  boundary(running.ringInBore, underDeck, [0.99, 'doesNotFit'], [1.01, 'fits']),
+  boundary(
+    running.balancedFor,
+    balancedFor,
+    [0.979, 'doesNotFit'],
+    [0.981, 'fits'],
+    [1.019, 'fits'],
+    [1.021, 'doesNotFit'],
+  ),
   boundary(running.pistonSpeedSteady, meanSpeed('steady'), [11.9, 'fits'], [12.1, 'doesNotFit']),
   boundary(running.pistonSpeedChanging, meanSpeed('changing'), [15.9, 'fits'], [16.1, 'doesNotFit']),
   boundary(running.pistonSpeedShort, meanSpeed('short'), [19.9, 'fits'], [20.1, 'doesNotFit']),

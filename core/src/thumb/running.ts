@@ -1,4 +1,4 @@
-import { atLeast, atMost, subject } from './figure.js';
+import { atLeast, atMost, between, subject } from './figure.js';
 
 /** The engine as it runs: speeds and loads. */
 export const running = subject('running', {
@@ -30,5 +30,17 @@ export const running = subject('running', {
     'Skirt over the counterweights',
     1.5,
     'At bottom dead centre a skirt clears the counterweights by sixty thou',
+  ),
+  camRoom: atLeast('Rods under the cam', 1.3, 'Fifty thou between a rod or its bolt and the cam, with the cam in time'),
+  ringInBore: atLeast(
+    'Top ring under the deck',
+    1,
+    'The top ring stays below the chamfer of the bore, which is up to forty thou deep',
+  ),
+  balancedFor: between(
+    'Bobweight against what the crank is balanced for',
+    [0.98, 1.02],
+    'A crank runs well with a bobweight within two hundredths of what it is balanced for',
+    { quantity: 'share' },
   ),
 });

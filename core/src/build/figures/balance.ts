@@ -1,6 +1,8 @@
 import { crank } from '../../dictionary/kinds/crank.js';
-import { running } from '../../dictionary/index.js';
-import { figure, over, size, type Input } from './figure.js';
+import { engineVariant, running } from '../../dictionary/index.js';
+import { usually } from '../../joints/shapes/within.js';
+import { running as figures } from '../../thumb/index.js';
+import { figure, first, from, over, size, type Input } from './figure.js';
 import { reciprocating, rotating } from './loads.js';
 
 const COMMON = 'Common practice';
@@ -15,6 +17,17 @@ const rodsPerPin: Input = {
     return Number.isInteger(count) && count > 0 ? count : undefined;
   },
 };
+
+/** Share of what goes up and down that a V8 with a right angle between its banks is balanced with. */
+const FACTOR_OF_VEE = 0.5;
+
+const factor: Input = first(size(running.parameters.balanced), {
+  reads: 'told',
+  name: 'Half of what goes up and down, as is common in V engines',
+  quantity: 'ratio',
+  needs: [running.parameters.balanced.id],
+  tell: (engine) => (engine.look(engineVariant.features.layout.id) === 'vee' ? FACTOR_OF_VEE : undefined),
+});
 
 const spread = (id: string, name: string, of: typeof reciprocating) =>
   figure({
@@ -41,12 +54,28 @@ const bobweight = figure({
     rods: rodsPerPin,
     rotating: over('mean', rotating),
     reciprocating: over('mean', reciprocating),
-    factor: size(running.parameters.balanced),
+    factor,
   },
   formula: 'rods * (rotating + factor * reciprocating)',
   source: COMMON,
   compute: (of) => of.rods * (of.rotating + of.factor * of.reciprocating),
   caution: 'A crank that was balanced with a weighted damper or flywheel is balanced with them on.',
+});
+
+const balancedFor = figure({
+  id: 'balancedFor',
+  name: 'Bobweight against what the crank is balanced for',
+  says: 'Bobweight of these rods and pistons, as a share of what the crank was balanced with.',
+  subject: 'balance',
+  quantity: 'share',
+  per: 'engine',
+  of: { bobweight: from(bobweight), balanced: size(crank.parameters.bobweight) },
+  formula: 'bobweight / balanced',
+  source: COMMON,
+  compute: (of) => of.bobweight / of.balanced,
+  holds: usually(figures.balancedFor),
+  tooLittle: 'the counterweights are too heavy for it: have the crank balanced again',
+  tooMuch: 'the counterweights are too light for it: have the crank balanced again',
 });
 
 export const BALANCE = [
@@ -55,4 +84,5 @@ export const BALANCE = [
   spread('reciprocatingSpread', 'Reciprocating weight, from cylinder to cylinder', reciprocating),
   spread('rotatingSpread', 'Rotating weight, from cylinder to cylinder', rotating),
   bobweight,
+  balancedFor,
 ];

@@ -211,6 +211,72 @@ const rodsInCase = figure({
   tooLittle: 'the rods strike the case',
 });
 
+const hasValves = (engine: BuildEngine): boolean => engine.look('variant.valveGear') !== 'ports';
+
+/** The cam lies in the block where the head has no bearings for it. */
+const holdsCam = (engine: BuildEngine): boolean =>
+  hasValves(engine) && engine.look(head.features.camBearings.id) === '0';
+
+const rodsUnderCam = figure({
+  id: 'rodsUnderCam',
+  name: 'Rods under the cam',
+  says: 'Room between the farthest corner of a big end and the nose of a lobe, as if both came round together.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'engine',
+  of: {
+    apart: size(block.parameters.camDistance),
+    stroke,
+    reach: size(rod.parameters['bigEnd.reach']),
+    base: size(cam.parameters.baseCircle),
+    lobe: first(size(cam.parameters['lift.intake']), size(cam.parameters['lift.exhaust'])),
+  },
+  formula: 'apart - stroke / 2 - reach - (base / 2 + lobe)',
+  source: COMMON,
+  // Where the cam lies in the head there is none for a rod to meet.
+  arises: (engine) => engine.size(block.parameters.camDistance) !== undefined || holdsCam(engine),
+  compute: (of) => of.apart - of.stroke / 2 - of.reach - (of.base / 2 + of.lobe),
+  holds: noLess(figures.camRoom),
+  tooLittle: 'a rod may strike the cam, unless its lobe is turned away whenever the rod passes',
+  caution: 'Turn it by hand, cam in time, every rod past every lobe: cam timing moves the lobes.',
+});
+
+const topRing = figure({
+  id: 'topRingUnderDeck',
+  name: 'Top ring under the deck',
+  says: 'How far the top ring stays below the deck, piston at its top.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: { below: from(belowDeck), land: size(piston.parameters.topLand) },
+  formula: 'below + land',
+  source: COMMON,
+  compute: (of) => of.below + of.land,
+  holds: noLess(figures.ringInBore),
+  tooLittle: 'the ring comes out over the chamfer of the bore and catches',
+});
+
+const oilRing = figure({
+  id: 'oilRingInBore',
+  name: 'Oil ring in the bore',
+  says: 'How much of the cylinder is left below the oil ring groove, piston at its bottom.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: {
+    rod: length,
+    stroke,
+    groove: size(piston.parameters.oilGroove),
+    deck: size(block.parameters.deckHeight),
+    cylinder: size(block.parameters.cylinderLength),
+  },
+  formula: 'rod - stroke / 2 + groove - (deck - cylinder)',
+  source: COMMON,
+  compute: (of) => of.rod - of.stroke / 2 + of.groove - (of.deck - of.cylinder),
+  holds: () => ({ band: { low: 0, high: 400 }, atLeast: true }),
+  tooLittle: 'the oil ring comes out of the cylinder at the bottom',
+});
+
 type Duty = 'intake' | 'exhaust';
 
 /** Something of the lift curve that somebody measured; nothing where nobody did. */
@@ -278,8 +344,6 @@ const pocket: Input = {
     size(piston.parameters['valvePocket.depth']),
   ],
 };
-
-const hasValves = (engine: BuildEngine): boolean => engine.look('variant.valveGear') !== 'ports';
 
 function valveRoom(duty: Duty) {
   const closest = figure({
@@ -364,6 +428,9 @@ export const ROOM = [
   pinUnderOilRing,
   websInCase,
   rodsInCase,
+  rodsUnderCam,
+  topRing,
+  oilRing,
   ...valveRoom('intake'),
   ...valveRoom('exhaust'),
 ];

@@ -1,4 +1,5 @@
 import { block } from '../../dictionary/kinds/block.js';
+import { piston } from '../../dictionary/kinds/piston.js';
 import { engineVariant } from '../../dictionary/index.js';
 import { dwell } from '../../motion/index.js';
 import type { BuildEngine } from '../engine.js';
@@ -57,4 +58,24 @@ const crankcaseRatio = figure({
   compute: (of) => (of.case + of.swept) / of.case,
 });
 
-export const TWO_STROKE = [exhaust, transfer, blowdown, crankcaseRatio];
+const skirtOverPort = figure({
+  id: 'skirtOverPort',
+  name: 'Skirt over the exhaust port',
+  says: 'How far the skirt reaches below the foot of the exhaust port, piston at its top.',
+  subject: 'ports',
+  quantity: 'length',
+  per: 'cylinder',
+  of: {
+    below: from(belowDeck),
+    height: size(piston.parameters.height),
+    foot: size(block.parameters['port.exhaustFoot']),
+  },
+  formula: 'below + height - foot',
+  source: COMMON,
+  arises: isTwoStroke,
+  compute: (of) => of.below + of.height - of.foot,
+  holds: () => ({ band: { low: 0, high: 400 }, atLeast: true }),
+  tooLittle: 'with the piston at its top the exhaust stands open to the case under the skirt',
+});
+
+export const TWO_STROKE = [exhaust, transfer, blowdown, skirtOverPort, crankcaseRatio];

@@ -139,6 +139,20 @@ export const block = defineKind({
       [30, 300],
       { usualTolerance: 0.5, reach: 'rotatingPartsOut', instruments: ['rule'], taking: 0.7, minutes: 5 },
     ),
+    camDistance: measured(
+      'Main axis to cam axis',
+      'cam distance, crank to cam, cam centre distance',
+      'Distance between the axes of main bore and cam bore, of a block that holds the cam.',
+      [40, 320],
+      { usualTolerance: 0.03, reach: 'rotatingPartsOut', instruments: ['heightGauge', 'caliper'], minutes: 8 },
+    ),
+    cylinderLength: measured(
+      'Length of the cylinders',
+      'cylinder length, bore length, length of the bore',
+      'From the deck down to the lower end of the cylinder or of its liner.',
+      [30, 400],
+      { usualTolerance: 0.4, reach: 'headOff', minutes: 3 },
+    ),
     'camBore.diameter': measured(
       'Cam bore',
       'cam tunnel, cam bearing bore, cam housing, cam bearing housing, camshaft bore, camshaft tunnel, cam journal bore',
@@ -287,6 +301,13 @@ export const block = defineKind({
       'exhaust port height, exhaust port',
       'Of a two-stroke: distance from the deck down to the upper edge of the exhaust port.',
       [8, 160],
+      { usualTolerance: 0.2, reach: 'headOff', minutes: 3 },
+    ),
+    'port.exhaustFoot': measured(
+      'Foot of the exhaust port',
+      'exhaust port foot, lower edge of the exhaust port',
+      'Of a two-stroke: distance from the deck down to the lower edge of the exhaust port.',
+      [10, 200],
       { usualTolerance: 0.2, reach: 'headOff', minutes: 3 },
     ),
     'port.transfer': measured(

@@ -97,6 +97,13 @@ export const crank = defineKind({
       [0.005, 0.4],
       { usualTolerance: 0.01 },
     ),
+    bobweight: stated(
+      'Bobweight it is balanced for',
+      'bobweight, balanced for, bob weight',
+      'Weight that hung on each crankpin when the crank was balanced, as its papers or whoever balanced it say.',
+      [20, 20_000],
+      { quantity: 'mass', usualTolerance: 2 },
+    ),
     stroke: measured(
       'Stroke',
       'throw to throw',

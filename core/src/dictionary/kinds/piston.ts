@@ -102,6 +102,13 @@ export const piston = defineKind({
         drawing: 'height',
       },
     ),
+    topLand: measured(
+      'Top land',
+      'land over the top ring, crown to top ring',
+      'Height of the land over the top ring: from the edge of the crown down to the groove.',
+      [1, 60],
+      { usualTolerance: 0.1 },
+    ),
     oilGroove: measured(
       'Pin to the oil ring groove',
       'pin to oil groove, oil groove height',
