@@ -44,7 +44,7 @@ export {
   slotOf,
   SLOTS,
 } from './dictionary/index.js';
-export type { DescribedId, Kind, KindId, Parameter, Reach } from './dictionary/index.js';
+export type { DescribedId, Feature, Kind, KindId, Parameter, Reach } from './dictionary/index.js';
 export { normaliseMark } from './marks/index.js';
 export {
   checkOwnFigures,
@@ -334,6 +334,8 @@ export {
   chance,
   curveAngles,
   curvesOf,
+  curvesTable,
+  readLifts,
   drawSection,
   engineOf,
   FIGURES,
@@ -357,6 +359,7 @@ export type {
   BuildFile,
   Curve,
   Place as BuildPlace,
+  LiftDuty,
   PlannedId,
   PlannedWork,
   SectionDrawing,

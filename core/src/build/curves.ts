@@ -10,7 +10,7 @@ import {
 } from '../motion/index.js';
 import type { BuildEngine, Spot } from './engine.js';
 import { figureOf, type Figure } from './figures/index.js';
-import { hanging } from './figures/room.js';
+import { hanging, motionOf } from './figures/room.js';
 import { BuildModel } from './model.js';
 
 /** Something that goes with the crank angle. */
@@ -84,11 +84,18 @@ function numbersBy(model: BuildModel, figure: Figure, spot?: Spot): Readonly<Rec
   return Object.fromEntries(node.arguments.map(({ name, index }) => [name, values[index] ?? Number.NaN]));
 }
 
+/** How the valves of a cylinder move, as the figures have it; nothing of one where that is not known. */
+export function valveMotion(engine: BuildEngine, spot: Spot, duty: 'intake' | 'exhaust') {
+  const valve = numbersOf(engine, spot)[duty];
+  return valve && motionOf(valve, duty, engine.measuredLift(duty));
+}
+
 interface ValveNumbers {
   readonly lobe: number;
   readonly rocker: number;
   readonly duration: number;
   readonly at: number;
+  readonly form: number;
   readonly centre: number;
   readonly stem: number;
   /** From the closed valve to the crown at top dead centre. */

@@ -25,10 +25,21 @@ function least(of: (angle: number) => number, from: number, to: number): number 
   }
   return best;
 }
-const lift = (greatest: number, duration: number, centre: number, angle: number): number => {
+const lift = (greatest: number, duration: number, centre: number, angle: number, form: number): number => {
   const part = (angle - centre) / (duration / 2);
-  return Math.abs(part) < 1 ? greatest * (1 - part * part) ** 3 : 0;
+  if (Math.abs(part) >= 1) return 0;
+  return form === 1 ? greatest * Math.cos((Math.PI / 2) * part) ** 2 : greatest * (1 - part * part) ** 3;
 };
+/** Where a lift curve has come down to a height, halved in on rather than solved. */
+function partAt(form: number, share: number): number {
+  let [low, high] = [0, 1];
+  for (let step = 0; step < 60; step++) {
+    const middle = (low + high) / 2;
+    if (lift(1, 2, 0, middle, form) > share) low = middle;
+    else high = middle;
+  }
+  return low;
+}
 /** What formulas call by name beside what mathjs knows; written here once more, by other ways. */
 const NAMED = {
   fall: fallOf,
@@ -50,10 +61,25 @@ const NAMED = {
     return reaches(1) + reaches(-1);
   },
   lift,
-  seat: (greatest: number, duration: number, at: number) =>
-    at > 0 ? duration / Math.sqrt(1 - Math.cbrt(at / greatest)) : duration,
-  nearest: (s: number, l: number, e: number, greatest: number, duration: number, centre: number, stem: number) =>
-    least((angle) => fallOf(s, l, e, angle) - lift(greatest, duration, centre, angle) * Math.cos(stem * DEG), -80, 80),
+  seat: (greatest: number, duration: number, at: number, form: number) =>
+    at > 0 ? duration / partAt(form, at / greatest) : duration,
+  centreBy: (greatest: number, duration: number, overlap: number, form: number) =>
+    (partAt(form, overlap / greatest) * duration) / 2,
+  nearest: (
+    s: number,
+    l: number,
+    e: number,
+    greatest: number,
+    duration: number,
+    centre: number,
+    stem: number,
+    form: number,
+  ) =>
+    least(
+      (angle) => fallOf(s, l, e, angle) - lift(greatest, duration, centre, angle, form) * Math.cos(stem * DEG),
+      -80,
+      80,
+    ),
 };
 
 /** The engines of the demo, as built and as its builds have them. */
@@ -277,8 +303,8 @@ describe('what the trade knows of builds', () => {
     expect(weight('bobweight')).toBeCloseTo(weight('rotating') + 0.5 * weight('reciprocating'), 6);
   });
 
-  // Common practice, no source: a longer stroke costs a rod half its difference at the cam, and a lighter piston makes a
-  // crank too heavy by half its difference on each rod.
+  // Common practice, no source: a longer stroke costs a rod half its difference at the cam, and a lighter piston makes
+  // a crank too heavy by half its difference on each rod.
   it('brings rods nearer to the cam, and cranks out of balance, by half', () => {
     const [as, longer] = [demoEngine('sluice-357'), demoEngine('sluice-357', { 'crank.stroke': 101.6 })];
     const stroke = valueIn(as, 'swept') / valueIn(longer, 'swept');
@@ -288,7 +314,7 @@ describe('what the trade knows of builds', () => {
     expect(valueIn(as, 'bobweight') - valueIn(lighter, 'bobweight')).toBeCloseTo(taken - 500, 6);
   });
 
-  // Geometry of a piston at both ends of its way, worked by hand: 225 over the main axis less a rod of 145 and half of 80.
+  // Geometry of a piston at both ends of its way, worked by hand: 225 over the main axis, a rod of 145, half of 80.
   it('keeps the rings in the cylinder at both ends', () => {
     const sizes = {
       'block.deckHeight': 225,

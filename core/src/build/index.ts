@@ -2,6 +2,8 @@ export * from './build.js';
 export { BuildEngine, type PlacedInBuild, type Spot } from './engine.js';
 export { FIGURES, figureOf, SUBJECTS, type Figure, type Subject } from './figures/index.js';
 export { curveAngles, curvesOf, type Curve } from './curves.js';
+export { curvesTable } from './curvesTable.js';
+export { readLifts, type LiftDuty } from './liftTable.js';
 export { engineOf, jointsOf, partsOfBuild, placesFor, type BuildLookup } from './ground.js';
 export { mixturesIn } from './mixed.js';
 export { BuildModel } from './model.js';

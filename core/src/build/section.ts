@@ -10,17 +10,34 @@ import { rod } from '../dictionary/kinds/rod.js';
 import { cam } from '../dictionary/kinds/cam.js';
 import { engineVariant, running } from '../dictionary/index.js';
 import { middle } from '../quantity/interval.js';
+import type { LiftForm } from '../motion/index.js';
+import { oneOf } from '../quantity/oneOf.js';
+import { valveMotion } from './curves.js';
 import type { BuildEngine, Spot } from './engine.js';
 
 /** A valve as the section shows it. Millimetres and degrees. */
 const ValveSchema = Type.Object({
   diameter: Type.Number(),
-  /** Greatest lift of the valve. */
-  lift: Type.Number(),
+  form: oneOf<LiftForm>(['polynomial', 'harmonic'], 'What stands in for a lift curve that nobody measured'),
+  lift: Type.Number({ description: 'Greatest lift of the valve' }),
   duration: Type.Number(),
-  centre: Type.Number(),
+  centre: Type.Number({ description: 'After the top between exhaust and intake' }),
+  measured: Type.Optional(
+    Type.Array(Type.Tuple([Type.Number(), Type.Number()]), { description: 'Degrees from the centre, and lift' }),
+  ),
   stem: Type.Number(),
   sunk: Type.Number(),
+});
+
+/** Ports of a two-stroke, from the deck down. */
+const PortSchema = Type.Object({ top: Type.Number(), foot: Type.Number() });
+
+/** A cam that lies in the block. */
+const CamSchema = Type.Object({
+  distance: Type.Number({ description: 'From main axis to cam axis' }),
+  base: Type.Number({ description: 'Diameter of the base circle' }),
+  lift: Type.Number({ description: 'Of the lobe' }),
+  at: Type.Number({ description: 'Degrees from upright, clockwise, at which it stands over the crank' }),
 });
 export type SectionValve = Static<typeof ValveSchema>;
 
@@ -51,6 +68,8 @@ export const SectionSizesSchema = Type.Object({
   twoStroke: Type.Boolean(),
   intake: Type.Optional(ValveSchema),
   exhaust: Type.Optional(ValveSchema),
+  cam: Type.Optional(CamSchema),
+  ports: Type.Optional(Type.Object({ exhaust: PortSchema, transfer: PortSchema })),
   guessed: Type.Array(Type.String(), { description: 'Which of these nobody knows: drawn as is usual' }),
 });
 export type SectionSizes = Static<typeof SectionSizesSchema>;
@@ -106,7 +125,9 @@ export function sectionOf(engine: BuildEngine, cylinder: number): SectionSizes {
     pocket: known(piston.parameters['valvePocket.depth']) ?? 0,
     tilts: tiltsOf(engine.look(engineVariant.features.layout.id), vee),
     twoStroke: engine.look(engineVariant.features.cycle.id) === 'two',
-    ...valves(engine, known),
+    ...valves(engine, known, spot, guessed),
+    ...camOf(engine, known),
+    ...portsOf(known, stroke, rodLength, height),
     guessed,
   };
 }
@@ -118,28 +139,60 @@ function tiltsOf(layout: string | undefined, vee: number): number[] {
   return [0];
 }
 
+type Known = (parameter: Parameter) => number | undefined;
+
 function valves(
   engine: BuildEngine,
-  known: (parameter: Parameter) => number | undefined,
+  known: Known,
+  spot: Spot,
+  guessed: string[],
 ): Pick<SectionSizes, 'intake' | 'exhaust'> {
-  const stem = known(head.parameters['valve.angle']) ?? 0;
   const sunk = known(head.parameters['valve.recess']) ?? 1;
-  const above = engine.look(head.features.camBearings.id);
-  const rocker = known(running.parameters.rocker) ?? (above === '0' ? 1.5 : 1);
-  const duration = known(cam.parameters['duration.intake']);
   const of = (duty: 'intake' | 'exhaust'): Pick<SectionSizes, typeof duty> => {
-    const [diameter, lobe] = [known(head.parameters[`valve.${duty}`]), known(cam.parameters[`lift.${duty}`])];
+    const diameter = known(head.parameters[`valve.${duty}`]);
     if (diameter === undefined) return {};
-    const centre = known(running.parameters[`${duty}Centre`]) ?? known(cam.parameters.lobeCentre) ?? 108;
+    const motion = valveMotion(engine, spot, duty);
+    if (!motion) guessed.push(`${duty} lift`);
+    const { measured, ...curve } = motion ?? {
+      form: 'polynomial' as const,
+      lift: 0,
+      duration: USUAL_DURATION,
+      centre: duty === 'intake' ? USUAL_CENTRE : -USUAL_CENTRE,
+      stem: known(head.parameters['valve.angle']) ?? 0,
+    };
     const valve: SectionValve = {
       diameter,
-      lift: (lobe ?? 0) * rocker,
-      duration: duration ?? 240,
-      centre: duty === 'intake' ? centre : -centre,
-      stem,
       sunk,
+      ...curve,
+      ...(measured ? { measured: measured.map(([angle, lift]): [number, number] => [angle, lift]) } : {}),
     };
     return { [duty]: valve };
   };
   return { ...of('intake'), ...of('exhaust') };
+}
+
+/** Where nobody says. Crank degrees. *Common practice, no source.* */
+const USUAL_DURATION = 240;
+const USUAL_CENTRE = 108;
+
+/** How far beside the cylinders a cam of an in-line engine lies, in degrees about the crank. *Common practice.* */
+const BESIDE = 38;
+
+/** A cam in the block: between the banks, or beside a single one. */
+function camOf(engine: BuildEngine, known: Known): Pick<SectionSizes, 'cam'> {
+  const [distance, base] = [known(block.parameters.camDistance), known(cam.parameters.baseCircle)];
+  if (distance === undefined || base === undefined) return {};
+  const lift = known(cam.parameters['lift.intake']) ?? known(cam.parameters['lift.exhaust']) ?? 0;
+  const at = engine.look(engineVariant.features.layout.id) === 'vee' ? 0 : BESIDE;
+  return { cam: { distance, base, lift, at } };
+}
+
+/** Ports of a two-stroke. Whose foot is not known are uncovered just so far as the piston goes down. */
+function portsOf(known: Known, stroke: number, rodLength: number, height: number): Pick<SectionSizes, 'ports'> {
+  const [exhaust, transfer] = [known(block.parameters['port.exhaust']), known(block.parameters['port.transfer'])];
+  if (exhaust === undefined || transfer === undefined) return {};
+  const below = (known(block.parameters.deckHeight) ?? stroke / 2 + rodLength + height) - rodLength - height;
+  const bottom = below + stroke / 2;
+  const foot = known(block.parameters['port.exhaustFoot']) ?? bottom;
+  return { ports: { exhaust: { top: exhaust, foot }, transfer: { top: transfer, foot: bottom } } };
 }

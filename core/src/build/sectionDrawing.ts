@@ -1,4 +1,4 @@
-import { fromTopDeadCentre, liftAt, pinHeight, RADIANS, topHeight, turns } from '../motion/index.js';
+import { fromTopDeadCentre, openAt, pinHeight, RADIANS, topHeight, turns } from '../motion/index.js';
 import type { SectionSizes, SectionValve } from './section.js';
 
 /** A point of the drawing: millimetres from the main axis, y downward. */
@@ -45,6 +45,7 @@ export function sectionBox(of: SectionSizes): {
   const top = of.deck + headHeight(of) * 1.2;
   const half = of.bore / 2 + of.wall + of.bore * 0.25;
   const around = Math.max(of.swing, of.stroke / 2 + of.reach) * 1.06;
+  const overCam = of.cam ? of.cam.distance + of.cam.base / 2 + of.cam.lift : 0;
   const corners = of.tilts.flatMap((tilt) =>
     [
       [-half, top],
@@ -54,7 +55,7 @@ export function sectionBox(of: SectionSizes): {
     ].map(([x = 0, y = 0]) => turned([x, -y], tilt)),
   );
   const xs = [...corners.map(([x]) => x), -around, around];
-  const ys = [...corners.map(([, y]) => y), -around, around];
+  const ys = [...corners.map(([, y]) => y), -around, around, -overCam];
   const [x, y] = [Math.min(...xs), Math.min(...ys)];
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
@@ -85,7 +86,11 @@ export function drawSection(of: SectionSizes, angle: number): SectionDrawing {
       for (const gap of bank.gaps) gaps.push({ ...gap, from: turned(gap.from, tilt), to: turned(gap.to, tilt) });
   }
   const crank = crankAt(of).map((shape) => turnedShape(shape, own + angle));
-  return { shapes: [...shapes, ...crank], gaps, crankpin: turned([0, -of.stroke / 2], own + angle) };
+  return {
+    shapes: [...shapes, ...camAt(of, angle), ...crank],
+    gaps,
+    crankpin: turned([0, -of.stroke / 2], own + angle),
+  };
 }
 
 function turnedShape(shape: SectionShape, angle: number): SectionShape {
@@ -114,6 +119,32 @@ const circle = (role: SectionRole, part: string, x: number, y: number, radius: n
   at: [x, -y],
   radius,
 });
+
+/** Points round a cam. */
+const ROUND = 72;
+
+/** The intake lobe of the cylinder that is looked at, and what it turns on: half as fast as the crank. */
+function camAt({ cam, intake }: SectionSizes, angle: number): readonly SectionShape[] {
+  if (!cam) return [];
+  const { distance, base, lift, at } = cam;
+  // Straight away from the crank is where a lifter stands; its nose is there when the valve is open widest.
+  const nose = at + (angle - (intake?.centre ?? 0)) / 2;
+  const centre = turned([0, -distance], at);
+  const radius = (from: number): number =>
+    base / 2 + lift * Math.max(0, Math.cos((from - nose) * RADIANS)) ** LOBE_SLIM;
+  const points = Array.from({ length: ROUND }, (_, step): Point => {
+    const around = (360 * step) / ROUND;
+    const [x, y] = turned([0, -radius(around)], around);
+    return [centre[0] + x, centre[1] + y];
+  });
+  return [
+    { form: 'polygon', role: 'weight', part: 'cam', points },
+    { form: 'circle', role: 'pin', part: 'cam', at: centre, radius: base * 0.28 },
+  ];
+}
+
+/** How slim a lobe is drawn. */
+const LOBE_SLIM = 4;
 
 /** Half of a counterweight, in degrees. */
 const WEIGHT = 62;
@@ -166,6 +197,13 @@ function cylinderAt(
       ],
     },
   ];
+  if (of.ports) {
+    const { exhaust, transfer } = of.ports;
+    shapes.push(
+      box('hollow', 'block', half, deck - exhaust.foot, half + wall, deck - exhaust.top),
+      box('hollow', 'block', -half - wall, deck - transfer.foot, -half, deck - transfer.top),
+    );
+  }
   if (!turns(of)) return { shapes, gaps: [] };
   // A pin that is offset never comes quite so high: the stack is reckoned without, and the drawing goes by the stack.
   const pinY = pinHeight(of, angle) + (stroke / 2 + of.rod - topHeight(of));
@@ -245,10 +283,6 @@ function rodShapes(of: SectionSizes, small: Point, big: Point): readonly Section
   ];
 }
 
-/** Lift of a valve at an angle of the cycle, along its stem. */
-const open = (valve: SectionValve, angle: number): number =>
-  liftAt({ form: 'polynomial', lift: valve.lift, duration: valve.duration, centre: valve.centre }, angle);
-
 const placeOf = (of: SectionSizes, duty: 'intake' | 'exhaust'): number => (duty === 'intake' ? -1 : 1) * of.bore * 0.22;
 
 function valveShapes(
@@ -258,7 +292,7 @@ function valveShapes(
   angle: number,
 ): readonly SectionShape[] {
   const x = placeOf(of, duty);
-  const face = of.deck + of.gasket + valve.sunk - open(valve, angle);
+  const face = of.deck + of.gasket + valve.sunk - openAt(valve, angle);
   const half = Math.min(valve.diameter / 2, of.bore * 0.21);
   const lean = (duty === 'intake' ? -1 : 1) * valve.stem;
   const shape: SectionShape = {
@@ -317,9 +351,9 @@ function gapsAt(of: SectionSizes, cycle: number, crown: number): readonly Sectio
   if (!of.twoStroke && Math.abs(cycle) <= LOOKED_AT)
     for (const duty of ['intake', 'exhaust'] as const) {
       const valve = of[duty];
-      if (!valve || valve.lift === 0) continue;
+      if (!valve || (valve.lift === 0 && !valve.measured)) continue;
       const x = placeOf(of, duty);
-      const face = roof + valve.sunk - open(valve, cycle) * Math.cos(valve.stem * RADIANS);
+      const face = roof + valve.sunk - openAt(valve, cycle) * Math.cos(valve.stem * RADIANS);
       const pocket = crown - of.pocket;
       gaps.push({
         figure: `valveRoom.${duty}`,

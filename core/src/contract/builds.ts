@@ -169,7 +169,10 @@ export const buildCurves = question({
   ...ROUTES.buildCurves,
   summary: 'Motion of one cylinder and its valves over two turns of the crank, beside the engine it starts from',
   subject: 'builds',
-  request: Type.Object({ ...Asked, cylinder: Type.Optional(CylinderSchema) }, { additionalProperties: false }),
+  request: Type.Object(
+    { ...Asked, cylinder: Type.Optional(CylinderSchema), units: Type.Optional(WordingSchema) },
+    { additionalProperties: false },
+  ),
   answer: Type.Object({
     angles: list(Type.Number(), { description: 'Degrees after the top between exhaust and intake' }),
     curves: list(CurveSchema),
@@ -239,7 +242,13 @@ export const buildSweep = question({
         Type.Object(
           {
             slot: Type.String({ maxLength: 40 }),
-            patterns: Type.Array(IdSchema, { minItems: 1, maxItems: MOST_LISTED }),
+            patterns: Type.Optional(
+              Type.Array(IdSchema, {
+                minItems: 1,
+                maxItems: MOST_LISTED,
+                description: 'Absent for all on record, those nearest to what is there first',
+              }),
+            ),
           },
           { additionalProperties: false, description: 'In the place of sizes: parts, one after the other' },
         ),
@@ -252,6 +261,14 @@ export const buildSweep = question({
     across: list(Type.Number(), { description: 'Values of the first size' }),
     up: list(Type.Number(), { description: 'Values of the second; empty where there is one' }),
     labels: list(Type.String(), { description: 'Parts, where parts were asked' }),
+    parts: list(
+      Type.Object({
+        pattern: Type.String(),
+        verdict: VerdictSchema,
+        price: Type.Optional(Type.Number()),
+      }),
+      { description: 'The same parts: whether each goes in with the others' },
+    ),
     figures: list(
       Type.Object({
         id: Type.String(),

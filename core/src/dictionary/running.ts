@@ -103,6 +103,17 @@ export const running = defineKind({
       changing: 'changing | winch, saw',
       short: 'short bursts | sprint',
     }),
+    liftForm: look('Form of the lift curve', 'lift form', 'What stands in for a lift curve that nobody has measured.', {
+      polynomial: 'a polynomial | smooth',
+      harmonic: 'a harmonic | sine, cosine',
+    }),
+    fuel: look('Fuel', 'runs on', 'Ask what it will be run on.', {
+      ordinary: 'ordinary petrol | regular, ordinary petrol',
+      premium: 'premium petrol | super, premium',
+      racing: 'alcohol, or racing fuel | methanol, ethanol, racing fuel',
+      gas: 'gas | lpg, natural gas',
+      diesel: 'diesel oil | diesel',
+    }),
   },
   markPlaces: {},
   interfaces: {},

@@ -1,4 +1,4 @@
-import { alongCylinder, liftAt, measuredLift, seatDuration, type LiftCurve } from './valveLift';
+import { alongCylinder, centreFor, liftAt, measuredLift, seatDuration, type LiftCurve } from './valveLift';
 import { leastAt } from './crankAngles';
 
 const curve = (form: LiftCurve['form']): LiftCurve => ({ form, lift: 11, duration: 270, centre: 108 });
@@ -26,6 +26,14 @@ describe('the lift of a valve', () => {
       expect(liftAt({ form, lift: 11, duration, centre: 0 }, 110)).toBeCloseTo(1.27, 9);
     }
     expect(() => seatDuration('harmonic', 1, 220, 1.27)).toThrowError(RangeError);
+  });
+
+  it('is found by its lift at overlap', () => {
+    for (const form of ['harmonic', 'polynomial'] as const) {
+      const centre = centreFor(form, 11, 270, 1.5);
+      expect(liftAt({ form, lift: 11, duration: 270, centre }, 0)).toBeCloseTo(1.5, 9);
+    }
+    expect(() => centreFor('polynomial', 1, 220, 1.27)).toThrowError(RangeError);
   });
 
   it('as measured goes straight from point to point', () => {

@@ -54,6 +54,17 @@ export function measuredLift(points: readonly LiftPoint[], centre: number, angle
   return before[1] + ((next[1] - before[1]) * (from - before[0])) / (next[0] - before[0]);
 }
 
+/** How a valve moves: a smooth curve, or what was measured, phased by its centre. */
+export interface ValveMotion extends LiftCurve {
+  readonly measured?: readonly LiftPoint[];
+  /** Degrees by which the stem leans from the cylinder. */
+  readonly stem: number;
+}
+
+/** How far a valve is open at a crank angle, along its stem. Millimetres. */
+export const openAt = (motion: ValveMotion, angle: number): number =>
+  motion.measured ? measuredLift(motion.measured, motion.centre, angle) : liftAt(motion, angle);
+
 /**
  * Crank degrees from seat to seat of a curve that is known to be open for `duration` at and above a lift: cam cards
  * give it at fifty thou.
@@ -61,10 +72,24 @@ export function measuredLift(points: readonly LiftPoint[], centre: number, angle
  * @throws RangeError where the valve never opens so far
  */
 export function seatDuration(form: LiftForm, lift: number, duration: number, at: number): number {
+  return duration / partAt(form, lift, at);
+}
+
+/**
+ * How far from its top dead centre a valve is open widest, that is known to be open so far at that dead centre: as cam
+ * cards give the lift at overlap. Crank degrees.
+ *
+ * @param duration crank degrees from seat to seat
+ * @throws RangeError where the valve never opens so far
+ */
+export const centreFor = (form: LiftForm, lift: number, duration: number, at: number): number =>
+  (partAt(form, lift, at) * duration) / 2;
+
+/** At which part of half its duration from the centre a valve is open so far. */
+function partAt(form: LiftForm, lift: number, at: number): number {
   if (at < 0 || at >= lift) throw new RangeError(`A valve that opens ${lift} mm is never open ${at} mm.`);
   const share = at / lift;
-  const part = form === 'harmonic' ? Math.acos(2 * share - 1) / Math.PI : Math.sqrt(1 - Math.cbrt(share));
-  return duration / part;
+  return form === 'harmonic' ? Math.acos(2 * share - 1) / Math.PI : Math.sqrt(1 - Math.cbrt(share));
 }
 
 /** How far a valve that stands at an angle moves along the cylinder when it opens. Millimetres. */

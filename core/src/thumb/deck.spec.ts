@@ -1,4 +1,8 @@
+import { FIGURES } from '../build/figures/index';
+import { engineOf } from '../build/ground';
+import { buildSheetOf } from '../build/sheet';
 import { boundary, describeBoundaries } from '../testing/boundary';
+import { BUILD_LOOKUP, demoEngine } from '../testing/demo';
 import { finding, judged, made } from '../testing/made';
 import { deckBlock, millHead } from '../joints/operations/faces';
 import { cutPockets, machineCrown } from '../joints/operations/pistons';
@@ -20,6 +24,35 @@ const stack = (below: number, more: Readonly<Record<string, number>> = {}): read
   made('rod', { length: 140 }),
   made('piston', { compressionHeight: 50, 'crown.volume': 10, 'valvePocket.depth': 1 }, { valvePockets: '2' }),
 ];
+/** What the sheet of a made-up 357 says of a ratio on a fuel that is named. */
+const onFuel = (fuel: string) => (ratio: number, rules: HouseRules) => {
+  const { build } = demoEngine('sluice-357', {
+    'block.bore': 100,
+    'block.deckHeight': 230,
+    'crank.stroke': 90,
+    'rod.length': 145,
+    'piston.compressionHeight': 39.5,
+    'piston.crown.volume': 5,
+    'headGasket.thickness': 1,
+    'headGasket.bore': 102,
+  });
+  const sheet = (chamber: number) =>
+    buildSheetOf(
+      engineOf(
+        {
+          ...build,
+          sizes: [...build.sizes, { of: 'head.chamber.volume', value: chamber, unit: 'cc' }],
+          looks: [{ of: 'running.fuel', option: fuel }],
+        },
+        { ...BUILD_LOOKUP, context: { ...BUILD_LOOKUP.context, rules } },
+      ),
+      FIGURES.filter(({ id }) => id === 'ratio' || id === 'swept' || id === 'clearance'),
+    ).figures;
+  const of = (id: string) => sheet(0).find(({ figure }) => figure.id === id)?.value ?? 0;
+  // The chamber makes up what the ratio wants over what gasket, deck and crown leave.
+  return sheet(of('swept') / (ratio - 1) - of('clearance')).find(({ figure }) => figure.id === 'ratio')?.verdict ?? '';
+};
+
 /** Bolts of 12 mm in holes with so much play. */
 const bolts = (play: number, rules: HouseRules) =>
   judged(
@@ -155,6 +188,30 @@ describe('figures of thumb of deck and head', () => {
       [13.9, 'fits'],
       [21.34, 'fits'],
       [22.66, 'doesNotFit'],
+    ),
+    boundary(
+      deck.ratioOrdinary,
+      onFuel('ordinary'),
+      [5.4, 'doesNotFit'],
+      [5.6, 'fits'],
+      [9.3, 'fits'],
+      [9.7, 'doesNotFit'],
+    ),
+    boundary(
+      deck.ratioRacing,
+      onFuel('racing'),
+      [7.85, 'doesNotFit'],
+      [8.15, 'fits'],
+      [14.7, 'fits'],
+      [15.3, 'doesNotFit'],
+    ),
+    boundary(
+      deck.ratioGas,
+      onFuel('gas'),
+      [7.85, 'doesNotFit'],
+      [8.15, 'fits'],
+      [12.75, 'fits'],
+      [13.25, 'doesNotFit'],
     ),
     boundary(
       deck.gasketThicker,

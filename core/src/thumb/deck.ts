@@ -46,6 +46,23 @@ export const deck = subject('deck', {
     'What a diesel usually starts and lasts with; the rating of the engine rules',
     { quantity: 'ratio' },
   ),
+  ratioOrdinary: between(
+    'Ratio on ordinary petrol',
+    [5.5, 9.5],
+    'Ordinary petrol knocks much above nine to one in an open chamber',
+    { quantity: 'ratio' },
+  ),
+  ratioRacing: between(
+    'Ratio on alcohol or racing fuel',
+    [8, 15],
+    'Alcohol cools the charge and bears fifteen to one',
+    {
+      quantity: 'ratio',
+    },
+  ),
+  ratioGas: between('Ratio on gas', [8, 13], 'Gas is slow to knock, and weak where the ratio is low', {
+    quantity: 'ratio',
+  }),
   ratioRated: within(
     'Ratio against the rating',
     0.5,

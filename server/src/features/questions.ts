@@ -1,15 +1,19 @@
+import { Readable } from 'node:stream';
 import { Type, type TSchema } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import {
+  curvesTable,
   GridRequestSchema,
   QUESTION_NAMES,
   QUESTIONS,
   WordingSchema,
+  type Answers,
   type Question,
   type QuestionName,
   type Wording,
 } from '@which-bore/core';
 import type { FastifyReply, FastifyRequest } from 'fastify';
+import { csvOf, workbookOf } from '../transfer/writeTable.js';
 import type { Workshops } from '../workshop/workshops.js';
 
 /** Tells when who asked has gone before the answer was out. */
@@ -41,6 +45,10 @@ const FILES = {
   csv: 'text/csv; charset=utf-8',
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 } as const;
+
+const FILE_RESPONSE = (ending: 'csv' | 'xlsx') => ({
+  200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }),
+});
 
 /**
  * Every question of a workshop, each on the route that its contract says; two of them also as plain links, and grids as
@@ -93,9 +101,7 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
           summary: `The grid as ${ending.toUpperCase()}, a donor a row`,
           tags: ['swap'],
           body: { ...GridRequestSchema, examples: [QUESTIONS.grid.example] },
-          response: {
-            200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }),
-          },
+          response: FILE_RESPONSE(ending),
         },
       },
       async (request, reply) => {
@@ -104,6 +110,31 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
           .type(type)
           .header('content-disposition', `attachment; filename="grid.${ending}"`)
           .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+      },
+    );
+
+  for (const [ending, type] of Object.entries(FILES) as ['csv' | 'xlsx', string][])
+    app.post(
+      `/builds/curves.${ending}`,
+      {
+        schema: {
+          summary: `Motion of a build over the crank angle as ${ending.toUpperCase()}`,
+          tags: ['builds'],
+          body: { ...QUESTIONS.buildCurves.request, examples: [QUESTIONS.buildCurves.example] },
+          response: FILE_RESPONSE(ending),
+        },
+      },
+      async (request, reply) => {
+        const { units = 'metric' } = request.body;
+        const bytes = await workshops.ask('buildCurves', request.body, units, goneSignal(reply));
+        const { angles, curves } = JSON.parse(new TextDecoder().decode(bytes)) as Answers['buildCurves'];
+        const rows = curvesTable(angles, curves, units === 'inch' ? 'inch' : 'metric');
+        return reply
+          .type(type)
+          .header('content-disposition', `attachment; filename="curves.${ending}"`)
+          .send(
+            ending === 'csv' ? csvOf(Readable.from(rows)) : workbookOf([{ name: 'Curves', rows: Readable.from(rows) }]),
+          );
       },
     );
 };

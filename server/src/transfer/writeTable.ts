@@ -71,8 +71,11 @@ export async function writeCsv(records: Records, table: TableId): Promise<Readab
   return csvOf(rowsOf(records, table, await columnsOf(records, table)));
 }
 
+/** What stands in a cell: words, or a figure to reckon with. */
+type Cell = string | number;
+
 /** Rows as CSV, UTF-8 with its mark so that spreadsheets see it, lines ended as RFC 4180 has them. */
-export function csvOf(rows: AsyncIterable<readonly string[]>): Readable {
+export function csvOf(rows: AsyncIterable<readonly Cell[]>): Readable {
   const out = stringify({ bom: true, record_delimiter: 'windows' });
   pipeline(Readable.from(rows), out).catch((error: unknown) => out.destroy(error as Error));
   return out;
@@ -104,7 +107,7 @@ export function writeZip(records: Records): Readable {
 /** A sheet of a workbook: its name, and its rows, the first of which heads the others. */
 interface Sheet {
   readonly name: string;
-  readonly rows: AsyncIterable<readonly string[]>;
+  readonly rows: AsyncIterable<readonly Cell[]>;
 }
 
 /** Every table that has records, as sheets of one workbook, written row by row. */

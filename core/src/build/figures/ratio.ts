@@ -6,10 +6,11 @@ import { liner } from '../../dictionary/kinds/liner.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { rod } from '../../dictionary/kinds/rod.js';
 import { engineVariant, running } from '../../dictionary/index.js';
-import { ratioWanted } from '../../joints/index.js';
-import { noLess, usually } from '../../joints/shapes/within.js';
+import { ratioWanted, type Assembly } from '../../joints/index.js';
+import { noLess, usually, type Requirement } from '../../joints/shapes/within.js';
 import { fall } from '../../motion/index.js';
-import { deck } from '../../thumb/index.js';
+import { deck, type FigureOfThumb } from '../../thumb/index.js';
+import type { BuildEngine } from '../engine.js';
 import { figure, first, from, orElse, over, size, type Input } from './figure.js';
 
 const COMMON = 'Common practice';
@@ -160,6 +161,22 @@ const clearanceVolume = figure({
   compute: (of) => of.chamber + of.gasket + of.deck + of.bowl - of.dome,
 });
 
+/** What is usual on a fuel that somebody has named. */
+const ON_FUEL: Readonly<Record<string, FigureOfThumb>> = {
+  ordinary: deck.ratioOrdinary,
+  premium: deck.ratioPetrol,
+  racing: deck.ratioRacing,
+  gas: deck.ratioGas,
+  diesel: deck.ratioDiesel,
+};
+
+/** By the fuel that is named; else what the engine is rated at, or what its plugs and injection are for. */
+function ratioHeld(assembly: Assembly, engine: BuildEngine): Requirement | undefined {
+  const fuel = engine.look(running.features.fuel.id);
+  const usual = fuel === undefined ? undefined : ON_FUEL[fuel];
+  return usual ? usually(usual)(assembly) : ratioWanted(assembly);
+}
+
 const ratio = figure({
   id: 'ratio',
   name: 'Compression ratio',
@@ -171,7 +188,7 @@ const ratio = figure({
   formula: '(swept + clearance) / clearance',
   source: 'Heywood, Internal Combustion Engine Fundamentals, 2.2',
   compute: (of) => (of.swept + of.clearance) / of.clearance,
-  holds: ratioWanted,
+  holds: ratioHeld,
   tooLittle: 'it starts badly and is weak',
   tooMuch: 'it knocks, or breaks',
   caution: 'A ratio above the rating knocks on the fuel and timing the engine was set for.',

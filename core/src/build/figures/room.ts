@@ -14,12 +14,13 @@ import { running } from '../../dictionary/index.js';
 import { noLess, specified } from '../../joints/shapes/within.js';
 import {
   alongCylinder,
+  centreFor,
   fall,
   leastAt,
-  liftAt,
-  measuredLift,
+  openAt,
   seatDuration,
   type LiftPoint,
+  type ValveMotion,
 } from '../../motion/index.js';
 import { bearings, cylinders, deck, ends, running as figures } from '../../thumb/index.js';
 import type { BuildEngine } from '../engine.js';
@@ -296,8 +297,22 @@ const ofMeasured = (
   },
 });
 
-/** What a valve needs to know of its cam and head. */
-const valveOf = (duty: Duty) => ({
+/** The form that stands in for a lift curve nobody measured: as a number, since formulas reckon with it. */
+const FORMS = ['polynomial', 'harmonic'] as const;
+
+const formOf = (engine: BuildEngine): number =>
+  Math.max(0, FORMS.indexOf((engine.look(running.features.liftForm.id) ?? 'polynomial') as (typeof FORMS)[number]));
+
+const form: Input = {
+  reads: 'told',
+  name: 'Form of the lift curve, 0 a polynomial, 1 a harmonic',
+  quantity: 'count',
+  needs: [],
+  tell: formOf,
+};
+
+/** What a valve's opening goes by, wherever it stands. */
+const openingOf = (duty: Duty) => ({
   lobe: first(
     size(cam.parameters[`lift.${duty}`]),
     ofMeasured(duty, 'Greatest lift measured', 'length', (points) => Math.max(...points.map(([, lift]) => lift))),
@@ -309,24 +324,62 @@ const valveOf = (duty: Duty) => ({
     ofMeasured(duty, 'Duration measured', 'angle', (points) => (points.at(-1)?.[0] ?? 0) - (points[0]?.[0] ?? 0)),
   ),
   at: orElse(size(running.parameters.durationAt), 0, 'The duration is taken to be from seat to seat.'),
-  centre: first(size(running.parameters[`${duty}Centre`]), size(cam.parameters.lobeCentre)),
+  form,
+});
+
+/** Centres as cam cards without them give them: by the lift at overlap. */
+const CENTRES = {
+  intake: centreByOverlap('intake', cam.parameters['lift.overlap']),
+  exhaust: centreByOverlap('exhaust', cam.parameters['lift.overlapExhaust']),
+};
+
+function centreByOverlap(duty: Duty, overlap: Parameter) {
+  return figure({
+    id: `centre.${duty}`,
+    name: `${duty === 'intake' ? 'Intake' : 'Exhaust'} centre by the lift at overlap`,
+    says: `Crank degrees between the top dead centre and the greatest lift of the ${duty} valve, from how far it is open at that dead centre.`,
+    subject: 'room',
+    quantity: 'angle',
+    per: 'engine',
+    of: { ...openingOf(duty), overlap: size(overlap) },
+    formula: 'centreBy(lobe * rocker, seat(lobe * rocker, duration, at, form), overlap, form)',
+    source: 'The lift curve, solved for its centre',
+    arises: (engine) => hasValves(engine) && engine.size(overlap) !== undefined,
+    compute: (of) =>
+      of.overlap < of.lobe * of.rocker
+        ? centreFor(FORMS[of.form] ?? 'polynomial', of.lobe * of.rocker, seatToSeat(of), of.overlap)
+        : Number.NaN,
+  });
+}
+
+/** What a valve needs to know of its cam and head. */
+const valveOf = (duty: Duty) => ({
+  ...openingOf(duty),
+  centre: first(size(running.parameters[`${duty}Centre`]), from(CENTRES[duty]), size(cam.parameters.lobeCentre)),
   stem: size(head.parameters['valve.angle']),
 });
 
+type Opening = Readonly<Record<keyof ReturnType<typeof openingOf>, number>>;
 type Valve = Readonly<Record<keyof ReturnType<typeof valveOf>, number>>;
 
 /** Crank degrees for which a valve is off its seat. */
-const seatToSeat = ({ lobe, rocker: by, duration, at }: Valve): number =>
-  at > 0 && at < lobe * by ? seatDuration('polynomial', lobe * by, duration, at) : duration;
-
-/** How far a valve hangs down along the cylinder. The exhaust valve is widest open before top dead centre. */
-export function hanging(of: Valve, duty: Duty, angle: number, measured?: readonly LiftPoint[]): number {
-  const centre = duty === 'intake' ? of.centre : -of.centre;
-  const lift = measured
-    ? measuredLift(measured, centre, angle)
-    : liftAt({ form: 'polynomial', lift: of.lobe * of.rocker, duration: seatToSeat(of), centre }, angle);
-  return alongCylinder(lift, of.stem);
+function seatToSeat({ lobe, rocker: by, duration, at, form: as }: Opening): number {
+  return at > 0 && at < lobe * by ? seatDuration(FORMS[as] ?? 'polynomial', lobe * by, duration, at) : duration;
 }
+
+/** The exhaust valve is widest open before top dead centre. */
+export const motionOf = (of: Valve, duty: Duty, measured?: readonly LiftPoint[]): ValveMotion => ({
+  form: FORMS[of.form] ?? 'polynomial',
+  lift: of.lobe * of.rocker,
+  duration: seatToSeat(of),
+  centre: duty === 'intake' ? of.centre : -of.centre,
+  stem: of.stem,
+  ...(measured ? { measured } : {}),
+});
+
+/** How far a valve hangs down along the cylinder. Millimetres. */
+export const hanging = (of: Valve, duty: Duty, angle: number, measured?: readonly LiftPoint[]): number =>
+  alongCylinder(openAt(motionOf(of, duty, measured), angle), of.stem);
 
 /** Where piston and valve may come near each other, degrees either side of top dead centre. */
 const NEAR = 80;
@@ -354,7 +407,7 @@ function valveRoom(duty: Duty) {
     quantity: 'angle',
     per: 'engine',
     of: { ...SLIDER, ...valveOf(duty) },
-    formula: `nearest(stroke, rod, offset, lobe * rocker, seat(lobe * rocker, duration, at), ${duty === 'intake' ? '' : '-'}centre, stem)`,
+    formula: `nearest(stroke, rod, offset, lobe * rocker, seat(lobe * rocker, duration, at, form), ${duty === 'intake' ? '' : '-'}centre, stem, form)`,
     source: 'Geometry of the slider-crank; lift as a polynomial where none was measured',
     arises: hasValves,
     compute: (of, engine) => {
@@ -378,7 +431,7 @@ function valveRoom(duty: Duty) {
       ...valveOf(duty),
       angle: from(closest),
     },
-    formula: `below + gasket + sunk + pocket + fall(stroke, rod, offset, angle) - lift(lobe * rocker, seat(lobe * rocker, duration, at), ${duty === 'intake' ? '' : '-'}centre, angle) * cos(stem * pi / 180)`,
+    formula: `below + gasket + sunk + pocket + fall(stroke, rod, offset, angle) - lift(lobe * rocker, seat(lobe * rocker, duration, at, form), ${duty === 'intake' ? '' : '-'}centre, angle, form) * cos(stem * pi / 180)`,
     source: COMMON,
     arises: hasValves,
     compute: (of, engine) =>
@@ -392,7 +445,7 @@ function valveRoom(duty: Duty) {
     tooLittle: 'a valve that floats or opens early meets the piston',
     caution: 'Check valve to piston with clay, on every cylinder, before the engine turns under power.',
   });
-  return [closest, room];
+  return [CENTRES[duty], closest, room];
 }
 
 export const ROOM = [

@@ -2,50 +2,26 @@ import {
   buildSheetOf,
   curveAngles,
   curvesOf,
-  engineOf,
   FIGURES,
-  figureOf,
   jointsOf,
   mixturesIn,
   nameOfWork,
   asksOf,
   placesFor,
   plannedFor,
-  requiredOf,
   sectionOf,
-  solveFor,
-  ToleranceModel,
   valuesOf,
-  Varied,
-  BuildModel,
   type Build,
-  type BuildEngine,
   type Figure,
   type FigureFound,
   type PlacedInBuild,
-  type Spot,
 } from '../../build/index.js';
-import type { Answers, FigureFoundTold, FigureTold, PlacedTold } from '../../contract/index.js';
-import { isIdOf, parameterOf, sayEntry } from '../../dictionary/dictionary.js';
-import { SLOTS, slotOf } from '../../dictionary/slots.js';
-import { DataError } from '../../formats/index.js';
-import { swap } from '../../interchange/index.js';
-import type { Verdict } from '../../joints/index.js';
-import { middle } from '../../quantity/interval.js';
+import type { FigureFoundTold, FigureTold, PlacedTold } from '../../contract/index.js';
+import { slotOf } from '../../dictionary/slots.js';
 import { UNITS } from '../../quantity/unit.js';
-import type { Specimen } from '../../readings/reading.js';
 import { buildLookup } from '../buildLookup.js';
-import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
-
-/** A build as asked, looked up. Throws a DataError where it starts from an engine that is not there. */
-function engineAsked(workshop: Holdings, build: Build, specimens?: readonly Specimen[]): BuildEngine {
-  if (build.variant !== undefined && !workshop.catalogue.variant(build.variant))
-    throw new DataError('The engine it starts from is not in the catalogue.', [
-      { where: 'body.build.variant', what: `there is no variant "${build.variant}"; take another, or none.` },
-    ]);
-  return engineOf(build, buildLookup(workshop, specimens));
-}
+import { engineAsked, needed } from './buildAsked.js';
 
 /** The engine it starts from, as it was built. */
 const asBuilt = (build: Build): Build => ({
@@ -57,8 +33,6 @@ const asBuilt = (build: Build): Build => ({
   sizes: build.sizes.filter(({ of }) => of.startsWith('running.')),
   ...(build.looks ? { looks: build.looks } : {}),
 });
-
-const needed = (id: string) => ({ id, name: isIdOf('parameter', id) || isIdOf('feature', id) ? sayEntry(id) : id });
 
 const sayOrigin = {
   measured: 'measured on',
@@ -187,190 +161,6 @@ export const buildCurves: Answering<'buildCurves'> = (workshop, { build, specime
       const before = base.find(({ id }) => id === curve.id)?.values;
       return { ...curve, ...(before ? { base: before } : {}) };
     }),
-  };
-};
-
-function figureAsked(id: string, where: string): Figure {
-  const figure = figureOf(id);
-  if (!figure) throw new DataError('There is no such figure.', [{ where, what: `"${id}" is none.` }]);
-  return figure;
-}
-
-const FIRST: Spot = { row: 'cylinder', at: 1 };
-
-/** How many parts are told that come nearest. */
-const NEAREST = 6;
-
-export const buildSolve: Answering<'buildSolve'> = (workshop, { build, specimens, figure: id, wanted, size }) => {
-  const figure = figureAsked(id, 'body.figure');
-  const made = (of: Build): BuildEngine => engineAsked(workshop, of, specimens);
-  const engine = made(build);
-  const parameter = parameterOf(size);
-  const taken = engine.size(parameter, FIRST);
-  const now = taken && middle(taken.interval);
-  const solved = solveFor(build, made, size, figure, wanted, now);
-  const slot = SLOTS.find(({ kind }) => size.startsWith(`${kind}.`))?.id ?? 'piston';
-  return {
-    ...(now === undefined ? {} : { now }),
-    ...('size' in solved ? { size: solved.size } : solved.reached ? { reached: solved.reached } : {}),
-    quantity: parameter.quantity,
-    nearest: nearest(workshop, engine, made, { figure, wanted, size, slot }),
-  };
-};
-
-/** Parts on record that bring the figure nearest to what is wanted, those that go in before those that do not. */
-function nearest(
-  workshop: Holdings,
-  engine: BuildEngine,
-  made: (build: Build) => BuildEngine,
-  {
-    figure,
-    wanted,
-    size,
-    slot,
-  }: { readonly figure: Figure; readonly wanted: number; readonly size: string; readonly slot: string },
-): Answers['buildSolve']['nearest'] {
-  const kind = slotOf(slot)?.kind ?? 'piston';
-  const { build } = engine;
-  const others = engine.parts
-    .filter((each) => each.slot !== slot)
-    .map(({ slot: place, part }) => ({ slot: place, part }));
-  const order: readonly Verdict[] = ['fits', 'fitsWithWork', 'cannotTell', 'doesNotFit'];
-  return workshop
-    .partsOf(kind)
-    .flatMap((part) => {
-      const value = part.values[size]?.interval;
-      if (!value || part.pattern === undefined) return [];
-      const places = [...build.places.filter((place) => place.slot !== slot), { slot, pattern: part.pattern }];
-      const model = new BuildModel(made({ ...build, places, sizes: build.sizes.filter(({ of }) => of !== size) }), [
-        figure,
-      ]);
-      const node = model.node(figure, model.spots(figure)[0]);
-      const comes = 'index' in node ? model.nominal()[node.index] : undefined;
-      if (comes === undefined || !Number.isFinite(comes)) return [];
-      return [{ part, pattern: part.pattern, size: middle(value), figure: comes }];
-    })
-    .sort((a, b) => Math.abs(a.figure - wanted) - Math.abs(b.figure - wanted))
-    .slice(0, 4 * NEAREST)
-    .map(({ part, ...rest }) => {
-      const { verdict } = swap([{ slot, part }], others, workshop.swapContext);
-      return {
-        ...rest,
-        label: part.label,
-        slot,
-        verdict,
-        ...(part.price === undefined ? {} : { price: part.price }),
-      };
-    })
-    .sort(
-      (a, b) =>
-        Number(order.indexOf(a.verdict) === 3) - Number(order.indexOf(b.verdict) === 3) ||
-        Math.abs(a.figure - wanted) - Math.abs(b.figure - wanted),
-    )
-    .slice(0, NEAREST);
-}
-
-const stepped = (from: number, to: number, steps: number): readonly number[] =>
-  Array.from({ length: steps }, (_, at) => (steps === 1 ? from : from + ((to - from) * at) / (steps - 1)));
-
-const orNull = (value: number): number | null => (Number.isFinite(value) ? value : null);
-
-export const buildSweep: Answering<'buildSweep'> = (workshop, request) => {
-  const { build, specimens, figures: ids, over = [], parts, cylinder = 1 } = request;
-  const figures = ids.map((id, at) => figureAsked(id, `body.figures[${at}]`));
-  const made = (of: Build): BuildEngine => engineAsked(workshop, of, specimens);
-  if ((parts === undefined) === (over.length === 0))
-    throw new DataError('It is not clear what goes from one end to the other.', [
-      { where: 'body', what: 'give either sizes in `over`, or `parts`.' },
-    ]);
-  const limits = limitsOf(made(build), figures);
-  const told = (at: number, values: readonly number[]) => ({
-    id: ids[at] ?? '',
-    values: values.map(orNull),
-    ...limits[at],
-  });
-  if (parts) {
-    const { slot, patterns } = parts;
-    const rows = patterns.map((pattern) => {
-      const places = [...build.places.filter((place) => place.slot !== slot), { slot, pattern }];
-      return new Varied({ ...build, places }, made, [], [], figures, cylinder).at([]);
-    });
-    return {
-      across: patterns.map((_, at) => at),
-      up: [],
-      labels: patterns.map((pattern) => workshop.catalogue.label(pattern)),
-      figures: figures.map((_, at) =>
-        told(
-          at,
-          rows.map((row) => row[at] ?? Number.NaN),
-        ),
-      ),
-    };
-  }
-  over.forEach(({ size }, at) => {
-    if (!isIdOf('parameter', size))
-      throw new DataError('There is no such size.', [
-        { where: `body.over[${at}].size`, what: `the dictionary has no "${size}".` },
-      ]);
-  });
-  const [across, up] = [over[0], over[1]].map((each) => (each ? stepped(each.from, each.to, each.steps) : []));
-  const varied = new Varied(
-    build,
-    made,
-    over.map(({ size }) => size),
-    over.map(({ from }) => from),
-    figures,
-    cylinder,
-  );
-  const rows = (up && up.length > 0 ? up : [undefined]).flatMap((second) =>
-    (across ?? []).map((first) => varied.at(second === undefined ? [first] : [first, second])),
-  );
-  return {
-    across: across ?? [],
-    up: up ?? [],
-    labels: [],
-    figures: figures.map((_, at) =>
-      told(
-        at,
-        rows.map((row) => row[at] ?? Number.NaN),
-      ),
-    ),
-  };
-};
-
-/** What is required of figures, as a chart draws it. */
-const limitsOf = (engine: BuildEngine, figures: readonly Figure[]) =>
-  figures.map((figure) => {
-    const model = new BuildModel(engine, [figure]);
-    const node = model.node(figure, model.spots(figure)[0]);
-    const requirement = 'index' in node ? requiredOf(model, node) : undefined;
-    return requirement ? { required: requirement.band, ...(requirement.atLeast ? { atLeast: true } : {}) } : {};
-  });
-
-export const buildTolerance: Answering<'buildTolerance'> = (workshop, request) => {
-  const { build, specimens, figure: id, engines, seed, spread = 'normal', oneSetup = [], fixed = [] } = request;
-  const figure = figureAsked(id, 'body.figure');
-  const model = new ToleranceModel(engineAsked(workshop, build, specimens), figure);
-  const none = { engines: 0, places: 0, sum: 0, squares: 0, below: 0, above: 0, broken: 0, bins: [], from: 0, to: 0 };
-  if (model.nodes.length === 0 || !Number.isFinite(model.value)) {
-    const sheet = buildSheetOf(engineAsked(workshop, build, specimens), [figure]);
-    return { needs: [...new Set(sheet.figures.flatMap(({ needs }) => needs))].map(needed), shares: [], drawn: none };
-  }
-  return {
-    value: model.value,
-    needs: [],
-    worst: model.worst,
-    squares: model.rootOfSquares,
-    ...(model.required
-      ? {
-          required: {
-            low: model.required.low,
-            ...(Number.isFinite(model.required.high) ? { high: model.required.high } : {}),
-          },
-        }
-      : {}),
-    shares: model.shares(spread).map(({ leaf, share }) => ({ id: leaf.id, name: leaf.name, from: leaf.of, share })),
-    drawn: model.run({ spread, oneSetup, fixed, engines, seed }),
   };
 };
 

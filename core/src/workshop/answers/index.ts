@@ -1,7 +1,8 @@
 import type { QuestionName } from '../../contract/index.js';
 import type { Answering } from './answering.js';
 import { calculation, engine, identify, kindsMeant, read } from './bench.js';
-import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
+import { buildBegin, buildCurves, buildJoints, buildSheet } from './builds.js';
+import { buildSolve, buildSweep, buildTolerance } from './buildsVaried.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';

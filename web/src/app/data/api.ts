@@ -101,6 +101,11 @@ export class Api {
     );
   }
 
+  /** Motion of a build over the crank angle as a file. */
+  curves(ending: 'csv' | 'xlsx', request: Requests['buildCurves']): Observable<Blob> {
+    return this.asked(this.http.post(`/api/builds/curves.${ending}`, request, { responseType: 'blob' }));
+  }
+
   /** What became of the readings of a specimen. */
   history(id: string): Observable<ReadingChange[]> {
     return this.asked(this.http.get<ReadingChange[]>(`/api/specimens/${id}/history`));

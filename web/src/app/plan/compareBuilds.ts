@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { showValue, SUBJECTS, type Answers, type Build, type FigureSubject, type FigureTold } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, map, of, switchMap, catchError, type Observable } from 'rxjs';
 import { Builds } from '../data/builds';
@@ -10,11 +11,13 @@ import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { VerdictMark } from '../ui/verdictMark';
+import { OverlaidCurves, type Overlaid } from './overlaidCurves';
 
 const MOST = 4;
 
 interface Column {
   readonly build: Build;
+  readonly asked: Overlaid['asked'];
   readonly sheet: Answers['buildSheet'] | undefined;
   readonly judged: Answers['buildJoints']['judged'];
 }
@@ -22,7 +25,7 @@ interface Column {
 /** Up to four builds figure by figure, with what each costs. */
 @Component({
   selector: 'wb-compare-builds',
-  imports: [FormsModule, NzSelectModule, RouterLink, VerdictMark],
+  imports: [FormsModule, NzSelectModule, OverlaidCurves, RouterLink, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './compareBuilds.html',
   styleUrl: './compareBuilds.less',
@@ -66,12 +69,18 @@ export class CompareBuilds {
     return this.specimens.opened(named).pipe(
       switchMap((specimens) => {
         const asked = { build, specimens: [...specimens] };
-        return combineLatest([this.questions.ask('buildSheet', asked), this.questions.ask('buildJoints', asked)]);
+        return combineLatest([this.questions.ask('buildSheet', asked), this.questions.ask('buildJoints', asked)]).pipe(
+          map(([sheet, { judged }]): Column => ({ build, asked, sheet, judged })),
+        );
       }),
-      map(([sheet, { judged }]): Column => ({ build, sheet, judged })),
-      catchError(() => of<Column>({ build, sheet: undefined, judged: undefined })),
+      catchError(() => of<Column>({ build, asked: { build }, sheet: undefined, judged: undefined })),
     );
   }
+
+  protected readonly overlaid = computed(
+    (): readonly Overlaid[] => this.columns().map(({ build, asked }) => ({ name: build.name, asked })),
+    { equal: dequal },
+  );
 
   protected readonly subjects = computed(() => {
     const columns = this.columns();

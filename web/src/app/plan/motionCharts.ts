@@ -5,7 +5,10 @@ import { fromInside, shownUnit, UNITS, type CurveTold } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { filter, switchMap } from 'rxjs';
+import { Api } from '../data/api';
 import { Preferences } from '../data/preferences';
+import { saveFile } from '../ui/saveFile';
+import { LiftTables } from './liftTables';
 import { LineChart, type ChartLine } from './lineChart';
 import { PlanState } from './planState';
 
@@ -25,7 +28,7 @@ const ROOM_WITHIN = 60;
 /** Motion over the crank angle, which is that of the drawing. */
 @Component({
   selector: 'wb-motion-charts',
-  imports: [FormsModule, LineChart, NzButtonModule, NzSelectModule],
+  imports: [FormsModule, LiftTables, LineChart, NzButtonModule, NzSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="choose">
@@ -35,8 +38,15 @@ const ROOM_WITHIN = 60;
           <nz-option [nzValue]="each.id" [nzLabel]="each.name" />
         }
       </nz-select>
-      <button nz-button type="button" (click)="save()" [disabled]="!answer()">Save as CSV</button>
+      <button nz-button type="button" (click)="save('csv')" [disabled]="!answer()">Save as CSV</button>
+      <button nz-button type="button" (click)="save('xlsx')" [disabled]="!answer()">XLSX</button>
+      @if (failure(); as why) {
+        <p role="alert" class="bad">{{ why }}</p>
+      }
     </div>
+    @if (view() === 'valves' || view() === 'room') {
+      <wb-lift-tables />
+    }
     @if (lines().length > 0) {
       <wb-line-chart
         [lines]="lines()"
@@ -58,6 +68,8 @@ const ROOM_WITHIN = 60;
 export class MotionCharts {
   protected readonly state = inject(PlanState);
   private readonly preferences = inject(Preferences);
+  private readonly api = inject(Api);
+  protected readonly failure = signal<string | undefined>(undefined);
   protected readonly view = signal<View>('motion');
   protected readonly views = (Object.keys(VIEWS) as View[]).map((id) => ({ id, name: VIEWS[id].name }));
   protected readonly toWhole = Math.round;
@@ -121,27 +133,15 @@ export class MotionCharts {
     return unit ? fromInside(value, unit) : value;
   }
 
-  /** Every curve as a table, in the reader's units. */
-  protected save(): void {
-    const answer = this.answer();
-    if (!answer) return;
-    const units = this.preferences.units();
-    const head = [
-      'Crank angle (°)',
-      ...answer.curves.map(({ name, quantity }) => {
-        const unit = shownUnit(quantity, units);
-        return `${name} (${unit ? UNITS[unit].symbol : ''})`;
-      }),
-    ];
-    const rows = answer.angles.map((angle, at) => [
-      String(angle),
-      ...answer.curves.map((curve) => this.inUnits(curve, curve.values[at] ?? 0).toFixed(4)),
-    ]);
-    const text = [head.map((each) => `"${each}"`), ...rows].map((row) => row.join(',')).join('\r\n');
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }));
-    link.download = `${this.state.build()?.name ?? 'build'}, curves.csv`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+  /** Every curve as a file, in the reader's units. */
+  protected save(ending: 'csv' | 'xlsx'): void {
+    const asked = this.state.asked();
+    if (!asked) return;
+    this.failure.set(undefined);
+    this.api.curves(ending, { ...asked, cylinder: this.state.cylinder(), units: this.preferences.units() }).subscribe({
+      next: (file) => saveFile(file, `${this.state.build()?.name ?? 'build'}, curves.${ending}`),
+      error: (error: unknown) =>
+        this.failure.set(error instanceof Error ? error.message : 'The file could not be made. Try again.'),
+    });
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { running, type FigureTold } from '@which-bore/core';
+import { running, type Feature, type FigureTold } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { map } from 'rxjs';
@@ -32,6 +32,8 @@ const PANELS = {
 type Panel = keyof typeof PANELS;
 
 const isPanel = (name: string | null): name is Panel => name !== null && Object.hasOwn(PANELS, name);
+
+const decided = ({ id, name, form }: Feature) => ({ id, name, options: 'options' in form ? form.options : [] });
 
 /** A build: what is in each place, the section to scale, and all that follows. The address holds the whole state. */
 @Component({
@@ -65,7 +67,12 @@ export class PlanStation {
   protected readonly state = inject(PlanState);
   protected readonly missing = signal<'missing' | 'away' | undefined>(undefined);
   protected readonly panels = (Object.keys(PANELS) as Panel[]).map((id) => ({ id, name: PANELS[id] }));
-  protected readonly duties = 'options' in running.features.duty.form ? running.features.duty.form.options : [];
+  /** What somebody decides, and what goes where nobody does. */
+  protected readonly decisions = [
+    { ...decided(running.features.duty), otherwise: 'changing, where nobody says' },
+    { ...decided(running.features.fuel), otherwise: 'as plugs and injection tell' },
+    { ...decided(running.features.liftForm), otherwise: 'a polynomial, where none was measured' },
+  ];
 
   private readonly query = toSignal(this.route.queryParamMap, { requireSync: true });
   protected readonly panel = computed((): Panel => {
@@ -81,10 +88,6 @@ export class PlanStation {
   );
   protected readonly job = computed(() => this.jobs().find(({ id }) => id === this.state.build()?.job));
   private readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
-  protected readonly duty = computed(
-    () => this.state.build()?.looks?.find(({ of }) => of === running.features.duty.id)?.option ?? null,
-  );
-
   constructor() {
     const id = toSignal(this.route.paramMap.pipe(map((params) => params.get('id') ?? undefined)));
     effect(() => {
@@ -137,9 +140,12 @@ export class PlanStation {
     }));
   }
 
-  protected setDuty(option: string | null): void {
-    const { id } = running.features.duty;
-    this.state.alter('Another duty.', (build) => ({
+  protected chosen(id: string): string | null {
+    return this.state.build()?.looks?.find(({ of }) => of === id)?.option ?? null;
+  }
+
+  protected choose(id: string, name: string, option: string | null): void {
+    this.state.alter(`${name} changed.`, (build) => ({
       ...build,
       looks: [...(build.looks ?? []).filter(({ of }) => of !== id), ...(option === null ? [] : [{ of: id, option }])],
     }));

@@ -22,6 +22,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { filter, switchMap } from 'rxjs';
 import { Preferences } from '../data/preferences';
 import { LineChart, type ChartLimit, type ChartLine } from './lineChart';
+import { PartsTried } from './partsTried';
 import { PlanState } from './planState';
 import { SweepMap } from './sweepMap';
 
@@ -34,6 +35,12 @@ interface Range {
   readonly to: string;
 }
 
+/** Before a place, where parts are varied in the place of a size. */
+const PART = 'part:';
+
+const slotIn = (text: string | null): string | undefined =>
+  text?.startsWith(PART) === true ? text.slice(PART.length) : undefined;
+
 /** A range as it stands in an address: size, from and to; nothing where it is none. */
 function rangeIn(text: string | null): Range | undefined {
   const [size = '', from = '', to = ''] = (text ?? '').split(',');
@@ -43,7 +50,7 @@ function rangeIn(text: string | null): Range | undefined {
 /** One size of the build, or two, from one end to the other: what a figure then comes to. */
 @Component({
   selector: 'wb-what-if',
-  imports: [FormsModule, LineChart, NzButtonModule, NzInputModule, NzSelectModule, SweepMap],
+  imports: [FormsModule, LineChart, NzButtonModule, NzInputModule, NzSelectModule, PartsTried, SweepMap],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './whatIf.html',
   styleUrl: './panel.less',
@@ -59,6 +66,15 @@ export class WhatIf {
     rangeIn(this.route.snapshot.queryParamMap.get('vary')) ?? { size: 'headGasket.thickness', from: '', to: '' },
   );
   protected readonly second = signal<Range | undefined>(rangeIn(this.route.snapshot.queryParamMap.get('and')));
+
+  /** The place in which one part after another is tried, where that was chosen in the place of a size. */
+  protected readonly slot = signal(slotIn(this.route.snapshot.queryParamMap.get('vary')));
+  protected readonly places = computed(() => {
+    const parts = this.state.sheet()?.parts ?? [];
+    return [
+      ...new Map(parts.map(({ slot, name }) => [slot, { slot, label: `Another: ${name.toLowerCase()}` }])).values(),
+    ];
+  });
 
   /** Sizes that make sense to vary: those the figure goes by, however far down, and how it is run. */
   protected readonly choices = computed(() => {
@@ -80,7 +96,9 @@ export class WhatIf {
       const [vary, and] = [this.first(), this.second()].map((range) =>
         range && range.from !== '' ? `${range.size},${range.from},${range.to}` : null,
       );
-      void this.router.navigate([], { queryParams: { vary, and }, queryParamsHandling: 'merge', replaceUrl: true });
+      const slot = this.slot();
+      const queryParams = slot === undefined ? { vary, and } : { vary: `${PART}${slot}`, and: null };
+      void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl: true });
     });
     // A range round what the size is now, until somebody says another.
     effect(() => {
@@ -220,9 +238,16 @@ export class WhatIf {
     return size.startsWith('running.') ? parameterOf(size).name : sayEntry(size);
   }
 
-  protected setFirst(size: string): void {
-    this.first.set({ size, from: '', to: '' });
+  protected setFirst(of: string): void {
+    this.slot.set(slotIn(of));
+    if (!of.startsWith(PART)) this.first.set({ size: of, from: '', to: '' });
   }
+
+  /** What is varied, as the choice has it. */
+  protected readonly varied = computed(() => {
+    const slot = this.slot();
+    return slot === undefined ? this.first().size : `${PART}${slot}`;
+  });
 
   protected setSecond(size: string | null): void {
     this.second.set(size === null ? undefined : { size, from: '', to: '' });

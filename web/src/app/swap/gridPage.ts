@@ -35,6 +35,7 @@ import { of, Subject, switchMap, takeUntil } from 'rxjs';
 import { Api, ApiError } from '../data/api';
 import { Interchange, type GridProgress } from '../data/interchange';
 import { Preferences } from '../data/preferences';
+import { saveFile } from '../ui/saveFile';
 import { VerdictMark } from '../ui/verdictMark';
 import { InTurn, Turns } from '../ui/turns';
 import { GridPainter, type GridPicture, type CellAt } from './gridCanvas';
@@ -352,13 +353,7 @@ export class GridPage {
   protected export(ending: 'csv' | 'xlsx'): void {
     this.failure.set(undefined);
     this.api.grid(ending, this.donorKind(), this.recipientKind()).subscribe({
-      next: (file) => {
-        const link = document.createElement('a');
-        link.href = URL.createObjectURL(file);
-        link.download = `${this.donorKind()}-into-${this.recipientKind()}.${ending}`;
-        link.click();
-        setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
-      },
+      next: (file) => saveFile(file, `${this.donorKind()}-into-${this.recipientKind()}.${ending}`),
       error: (error: unknown) =>
         this.failure.set(error instanceof ApiError ? error.message : 'The file could not be made. Try again.'),
     });
