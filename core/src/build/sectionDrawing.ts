@@ -45,7 +45,8 @@ export function sectionBox(of: SectionSizes): {
   const top = of.deck + headHeight(of) * 1.2;
   const half = of.bore / 2 + of.wall + of.bore * 0.25;
   const around = Math.max(of.swing, of.stroke / 2 + of.reach) * 1.06;
-  const overCam = of.cam ? of.cam.distance + of.cam.base / 2 + of.cam.lift : 0;
+  const [camX, camY] = of.cam ? turned([0, -of.cam.distance], of.cam.at) : [0, 0];
+  const camRound = of.cam ? of.cam.base / 2 + of.cam.lift : 0;
   const corners = of.tilts.flatMap((tilt) =>
     [
       [-half, top],
@@ -54,8 +55,8 @@ export function sectionBox(of: SectionSizes): {
       [half, 0],
     ].map(([x = 0, y = 0]) => turned([x, -y], tilt)),
   );
-  const xs = [...corners.map(([x]) => x), -around, around];
-  const ys = [...corners.map(([, y]) => y), -around, around, -overCam];
+  const xs = [...corners.map(([x]) => x), -around, around, camX - camRound, camX + camRound];
+  const ys = [...corners.map(([, y]) => y), -around, around, camY - camRound, camY + camRound];
   const [x, y] = [Math.min(...xs), Math.min(...ys)];
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }

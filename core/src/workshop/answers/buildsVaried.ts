@@ -107,8 +107,26 @@ function figuresWith(engine: BuildEngine, figures: readonly Figure[], cylinder: 
   });
 }
 
-/** Parts that are tried one after another where nobody says which. */
+/** Parts that are tried one after another where nobody says which, and of how many they are the best. */
 const MOST_TRIED = 60;
+const MOST_LOOKED_AT = 300;
+
+/** How many sizes of a part are as those of another, give or take a tenth. */
+const alikeIn = (part: Part, other: Part): number =>
+  Object.entries(other.values).filter(([id, value]) => {
+    const here = part.values[id];
+    return here && Math.abs(middle(here.interval) - middle(value.interval)) <= Math.abs(middle(value.interval)) / 10;
+  }).length;
+
+/** Of very many parts those that are most like the one that is there. */
+function likest(parts: readonly Part[], there: Part | undefined): readonly Part[] {
+  if (!there || parts.length <= MOST_LOOKED_AT) return parts;
+  return parts
+    .map((part) => ({ part, alike: alikeIn(part, there) }))
+    .sort((a, b) => b.alike - a.alike)
+    .slice(0, MOST_LOOKED_AT)
+    .map(({ part }) => part);
+}
 
 /** With one part after another in a place: those that are named, or those that come nearest to what is there. */
 function overParts(
@@ -135,20 +153,23 @@ function overParts(
   });
   const now = figuresWith(engine, figures, cylinder)[0] ?? Number.NaN;
   const far = ({ values: [first = Number.NaN] }: { readonly values: readonly number[] }): number =>
-    Number.isFinite(first) ? (Number.isFinite(now) ? Math.abs(first - now) : 0) : Infinity;
-  const tried = [...(patterns ?? known.keys())].flatMap((pattern) => {
-    const part = known.get(pattern);
-    return part
-      ? [{ part, pattern, values: figuresWith(made(withPart(engine, slot, pattern)), figures, cylinder) }]
-      : [];
+    Number.isFinite(first) ? (Number.isFinite(now) ? Math.abs(first - now) : 0) : Number.MAX_VALUE;
+  const chosen = patterns?.flatMap((pattern) => known.get(pattern) ?? []);
+  const tried = (chosen ?? likest(all, engine.part(slot, cylinder)?.part)).flatMap((part) => {
+    const { pattern } = part;
+    if (pattern === undefined) return [];
+    return [{ part, pattern, values: figuresWith(made(withPart(engine, slot, pattern)), figures, cylinder) }];
   });
-  if (!patterns) tried.sort((a, b) => far(a) - far(b)).splice(MOST_TRIED);
-  return tried.map(({ part, pattern, values }) => ({
+  if (!chosen) tried.sort((a, b) => far(a) - far(b)).splice(MOST_TRIED);
+  const told = tried.map(({ part, pattern, values }) => ({
     pattern,
     label: part.label,
     values,
     ...goingIn(workshop, engine, slot, part),
   }));
+  // What does not go in comes last, however near it comes.
+  const out = ({ verdict }: (typeof told)[number]) => Number(verdict === 'doesNotFit');
+  return chosen ? told : told.sort((a, b) => out(a) - out(b) || far(a) - far(b));
 }
 
 const stepped = (from: number, to: number, steps: number): readonly number[] =>

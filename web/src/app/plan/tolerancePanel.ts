@@ -19,7 +19,8 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { Subscription } from 'rxjs';
-import { concatMap, from } from 'rxjs';
+import { Api } from '../data/api';
+import { inLanes } from '../data/lanes';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { LineChart, type ChartLine } from './lineChart';
@@ -28,6 +29,8 @@ import { PlanState } from './planState';
 /** Engines drawn at a time, so that one sees it grow and can stop it, and altogether. */
 const AT_A_TIME = 2000;
 const ALTOGETHER = 40_000;
+/** Pieces that are with the server's threads at a time, while the worker of this browser has one. */
+const SERVER_LANES = 2;
 
 /** Kinds of parts whose pieces may have been finished in one setup. */
 const SETS: readonly { readonly id: KindId; readonly name: string }[] = [
@@ -51,6 +54,7 @@ const percent = (share: number): string => {
 })
 export class TolerancePanel {
   private readonly state = inject(PlanState);
+  private readonly api = inject(Api);
   private readonly questions = inject(Questions);
   private readonly preferences = inject(Preferences);
   readonly figure = input.required<FigureTold>();
@@ -104,20 +108,21 @@ export class TolerancePanel {
       fixed: [...this.fixed()],
       engines: AT_A_TIME,
     };
-    this.run = from(Array.from({ length: ALTOGETHER / AT_A_TIME }, (_, seed) => seed + 1))
-      .pipe(concatMap((seed) => this.questions.askOnce('buildTolerance', { ...request, seed })))
-      .subscribe({
-        next: (answer) => {
-          this.answer.set(answer);
-          if (answer.value === undefined) return this.stop();
-          this.drawn.update((before) => (before ? together(before, answer.drawn) : answer.drawn));
-        },
-        error: (error: unknown) => {
-          this.refused.set(error instanceof Error ? error.message : 'It could not be worked out.');
-          this.going.set(false);
-        },
-        complete: () => this.going.set(false),
-      });
+    const seeds = Array.from({ length: ALTOGETHER / AT_A_TIME }, (_, seed) => seed + 1);
+    const here = (seed: number) => this.questions.askOnce('buildTolerance', { ...request, seed });
+    const onServer = (seed: number) => this.api.ask('buildTolerance', { ...request, seed });
+    this.run = inLanes(seeds, [here, ...Array.from({ length: SERVER_LANES }, () => onServer)]).subscribe({
+      next: (answer) => {
+        this.answer.set(answer);
+        if (answer.value === undefined) return this.stop();
+        this.drawn.update((before) => (before ? together(before, answer.drawn) : answer.drawn));
+      },
+      error: (error: unknown) => {
+        this.refused.set(error instanceof Error ? error.message : 'It could not be worked out.');
+        this.going.set(false);
+      },
+      complete: () => this.going.set(false),
+    });
   }
 
   protected stop(): void {
