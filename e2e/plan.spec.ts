@@ -166,12 +166,42 @@ test('a swap that was looked at becomes a build, builds stand side by side, and 
   await expect(page.getByText(/^Drops in: all \d+ checks agree/)).toBeVisible();
 });
 
+test('parts are tried in a place, a fuel is named, a lift curve pasted, and the curves saved as a workbook', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${RIGHT_PISTONS}?show=whatIf&figure=squish&vary=part:piston`);
+  const right = page.getByRole('row', { name: /stroke 3\.590, 9\.0:1/ }).first();
+  await expect(right).toContainText('1.524 mm');
+  await expect(right).toContainText('within');
+  await right.getByRole('button', { name: /^Take / }).click();
+  await expect(figure(page, 'squish')).toHaveText('1.524 mm');
+  // Nothing goes by the rating any more once somebody says what it runs on.
+  await page.locator('nz-select:has(input[id="running.fuel"])').click();
+  await page.getByTitle('ordinary petrol', { exact: true }).click();
+  await page.locator('tr[data-figure=ratio]').getByRole('button', { name: 'Compression ratio' }).click();
+  await expect(page.locator('tr.detail')).toContainText('Ordinary petrol');
+  await page.getByRole('button', { name: 'Curves' }).click();
+  await page.locator('nz-select:has(input#curves)').click();
+  await page.getByTitle('Valves', { exact: true }).click();
+  await page.getByRole('button', { name: 'Measured lift, intake' }).click();
+  await page.getByLabel('Crank degrees and lift').fill('0 0\n60 four\n120 0');
+  await page.getByRole('button', { name: 'Take this curve' }).click();
+  await expect(page.getByRole('alert')).toContainText('Line 2: “60 four” is not two figures');
+  await page.getByLabel('Crank degrees and lift').fill('0 0\n60 4\n110 9\n160 4\n230 0');
+  await page.getByRole('button', { name: 'Take this curve' }).click();
+  await expect(page.getByRole('button', { name: 'Lift measured: 5 points, intake' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'XLSX' }).click();
+  expect((await download).suggestedFilename()).toMatch(/curves\.xlsx$/);
+});
+
 test('the pages of Plan have no faults', async ({ page }) => {
   await page.goto('/plan');
   await expectNoFaults(page, [
     ['list', '/plan', 'A new build, from this engine'],
     ['build', `/plan/${RIGHT_PISTONS}`, 'Compression ratio'],
     ['what if', `/plan/${RIGHT_PISTONS}?show=whatIf`, 'Vary'],
+    ['parts tried', `/plan/${RIGHT_PISTONS}?show=whatIf&vary=part:piston`, 'Its limits'],
     ['tolerance', `/plan/${RIGHT_PISTONS}?show=tolerance`, 'Draw engines'],
     ['work back', `/plan/${RIGHT_PISTONS}?show=back`, 'By changing'],
     ['joints', `/plan/${RIGHT_PISTONS}?show=joints`, /It goes together: all/],

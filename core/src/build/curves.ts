@@ -1,13 +1,5 @@
 import type { QuantityKind } from '../quantity/unit.js';
-import {
-  fall,
-  fromTopDeadCentre,
-  pistonAcceleration,
-  pistonSpeed,
-  rodAngle,
-  turns,
-  type SliderCrank,
-} from '../motion/index.js';
+import { fall, pistonAcceleration, pistonSpeed, rodAngle, turns, type SliderCrank } from '../motion/index.js';
 import type { BuildEngine, Spot } from './engine.js';
 import { figureOf, type Figure } from './figures/index.js';
 import { hanging, motionOf } from './figures/room.js';
@@ -58,7 +50,7 @@ export function curvesOf(engine: BuildEngine, cylinder: number): readonly Curve[
       const valve = known[duty];
       if (!valve) return [];
       const measured = engine.measuredLift(duty);
-      const hangs = (angle: number) => hanging(valve, duty, fromTopDeadCentre(angle), measured);
+      const hangs = (angle: number) => hanging(valve, duty, angle, measured);
       return [
         curve(`lift.${duty}`, `Lift of the ${duty} valve`, 'length', hangs),
         ...(valve.room === undefined

@@ -87,5 +87,13 @@ describe('the section of an engine', () => {
     expect(Math.min(...of('room.intake'))).toBeCloseTo(valueOf(engine, 'valveRoom.intake'), 1);
     // A rod that does not come round has no motion.
     expect(curvesOf(demoEngine('sluice-357', { 'rod.length': 30 }), 1)).toEqual([]);
+    // A four-stroke opens each valve once in two turns, and the intake closes after the bottom without a step.
+    for (const duty of ['intake', 'exhaust']) {
+      const lift = curves.find(({ id }) => id === `lift.${duty}`)?.values ?? [];
+      const opens = lift.filter((value, at) => value > 0 && (lift[at - 1] ?? 0) === 0).length;
+      expect(opens).withContext(duty).toBe(1);
+      const steps = lift.map((value, at) => Math.abs(value - (lift[at - 1] ?? value)));
+      expect(Math.max(...steps)).toBeLessThan(Math.max(...lift) / 20);
+    }
   });
 });

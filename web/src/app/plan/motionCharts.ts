@@ -64,6 +64,16 @@ const ROOM_WITHIN = 60;
     }
   `,
   styleUrl: './panel.less',
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      overflow: auto;
+    }
+    wb-line-chart {
+      flex: 1 0 170px;
+    }
+  `,
 })
 export class MotionCharts {
   protected readonly state = inject(PlanState);

@@ -39,7 +39,7 @@ import { PlanState } from './planState';
                     nzSize="small"
                     type="button"
                     (click)="take(row.pattern, row.label)"
-                    [attr.aria-label]="'Take ' + row.label"
+                    [attr.aria-label]="'Take it: ' + row.label"
                   >
                     Take it
                   </button>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, Router } from '@angular/router';
 import {
@@ -19,7 +19,7 @@ import { dequal } from 'dequal';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { filter, switchMap } from 'rxjs';
+import { filter, skip, switchMap } from 'rxjs';
 import { Preferences } from '../data/preferences';
 import { LineChart, type ChartLimit, type ChartLine } from './lineChart';
 import { PartsTried } from './partsTried';
@@ -91,6 +91,15 @@ export class WhatIf {
   });
 
   constructor() {
+    // Somebody followed a link to another question about the same build.
+    this.route.queryParamMap.pipe(skip(1), takeUntilDestroyed()).subscribe((query) => {
+      const [vary, and] = [query.get('vary'), query.get('and')];
+      const [slot, first, second] = [slotIn(vary), rangeIn(vary), rangeIn(and)];
+      if (vary === null) return;
+      this.slot.set(slot);
+      if (first && !dequal(first, this.first())) this.first.set(first);
+      if (!dequal(second, this.second())) this.second.set(second);
+    });
     // The address follows, so that it can be sent to somebody.
     effect(() => {
       const [vary, and] = [this.first(), this.second()].map((range) =>
