@@ -4,7 +4,10 @@
  * Against what one would write first: every figure of every cylinder worked out from its formula for each corner of its
  * tolerances, nothing shared between figures or cylinders; and a plain loop over the same formula for the tolerances.
  */
+import { once } from 'node:events';
 import { readFile } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
 import { median } from 'simple-statistics';
 import {
   buildSheetOf,
@@ -175,6 +178,32 @@ for (const id of ['squish', 'ratio']) {
       `by a loop written out by hand ${Math.round((ENGINES * 8) / plain)}, ${(mine / plain).toFixed(2)} times its time`,
   );
 }
+
+// As in the browser and on the server: pieces of a thousand, each to whichever worker is free.
+const PIECES = 24;
+async function inWorkers(count) {
+  const workers = Array.from({ length: count }, () => new Worker(new URL('./toleranceWorker.mjs', import.meta.url)));
+  await Promise.all(workers.map((worker) => once(worker, 'message')));
+  const from = performance.now();
+  let next = 0;
+  await Promise.all(
+    workers.map(async (worker) => {
+      while (next < PIECES) {
+        worker.postMessage({ build, figure: 'ratio', engines: 1000, seed: next++ });
+        await once(worker, 'message');
+      }
+    }),
+  );
+  const took = performance.now() - from;
+  await Promise.all(workers.map((worker) => worker.terminate()));
+  return took;
+}
+const several = Math.max(2, availableParallelism());
+const [alone, together] = [await inWorkers(1), await inWorkers(several)];
+console.log(
+  `tolerance of the ratio in ${several} workers: ${Math.round((PIECES * 8000) / together)} thousand cylinders a second, ` +
+    `${(alone / together).toFixed(2)} times one worker`,
+);
 
 const varied = new Varied(build, made, ['headGasket.thickness', 'head.chamber.volume'], [1, 65], [figureOf('ratio')]);
 const SIDE = 200;

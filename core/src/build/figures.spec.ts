@@ -314,6 +314,16 @@ describe('what the trade knows of builds', () => {
     expect(valueIn(as, 'bobweight') - valueIn(lighter, 'bobweight')).toBeCloseTo(taken - 500, 6);
   });
 
+  it('goes down in half a turn but for the offset, by where the piston stands highest and lowest', () => {
+    for (const offset of [0, 1.5, -1.5]) {
+      const [l, s] = [145, 90];
+      const engine = demoEngine('sluice-357', { 'rod.length': l, 'crank.stroke': s, 'piston.pin.offset': offset });
+      const top = least((angle) => fallOf(s, l, offset, angle), -40, 40);
+      const bottom = least((angle) => -fallOf(s, l, offset, angle), 140, 220);
+      expect(valueIn(engine, 'downstroke')).toBeCloseTo(bottom - top, 3);
+    }
+  });
+
   // Geometry of a piston at both ends of its way, worked by hand: 225 over the main axis, a rod of 145, half of 80.
   it('keeps the rings in the cylinder at both ends', () => {
     const sizes = {

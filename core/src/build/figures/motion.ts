@@ -1,7 +1,16 @@
 import { crank } from '../../dictionary/kinds/crank.js';
 import { engineVariant, running } from '../../dictionary/index.js';
 import { noMore } from '../../joints/shapes/within.js';
-import { dwell, fallCurve, fallRate, fastestAt, perSecond, RADIANS } from '../../motion/index.js';
+import {
+  bottomDeadCentre,
+  dwell,
+  fallCurve,
+  fallRate,
+  fastestAt,
+  perSecond,
+  RADIANS,
+  topDeadCentre,
+} from '../../motion/index.js';
 import { running as figures, type LimitOfThumb } from '../../thumb/index.js';
 import type { BuildEngine } from '../engine.js';
 import { figure, first, from, orElse, size } from './figure.js';
@@ -44,6 +53,19 @@ const rodAngle = figure({
   formula: 'asin((stroke / 2 + abs(offset)) / rod) * 180 / pi',
   source: 'Geometry of the slider-crank',
   compute: (of) => Math.asin((of.stroke / 2 + Math.abs(of.offset)) / of.rod) / RADIANS,
+});
+
+const downstroke = figure({
+  id: 'downstroke',
+  name: 'Downstroke',
+  says: 'Crank degrees from the top of the piston to its bottom: half a turn, but for an offset pin.',
+  subject: 'motion',
+  quantity: 'angle',
+  per: 'engine',
+  of: SLIDER,
+  formula: '180 + (asin(offset / (rod + stroke / 2)) - asin(offset / (rod - stroke / 2))) * 180 / pi',
+  source: 'Geometry of the slider-crank',
+  compute: (of) => bottomDeadCentre(of) - topDeadCentre(of),
 });
 
 const dwellAtTop = figure({
@@ -143,6 +165,7 @@ const surfaceSpeed = (id: string, name: string, of: 'mainJournal.diameter' | 'cr
 export const MOTION = [
   rodRatio,
   rodAngle,
+  downstroke,
   dwellAtTop,
   meanSpeed,
   fastest,
