@@ -25,10 +25,10 @@ async function dragged(path) {
     globalThis.seen = { frames: [], long: [] };
     const tick = (at) => {
       globalThis.seen.frames.push(at);
-      globalThis.ticking = requestAnimationFrame(tick);
+      globalThis.ticking = globalThis.requestAnimationFrame(tick);
     };
-    globalThis.ticking = requestAnimationFrame(tick);
-    globalThis.watch = new PerformanceObserver((list) => {
+    globalThis.ticking = globalThis.requestAnimationFrame(tick);
+    globalThis.watch = new globalThis.PerformanceObserver((list) => {
       for (const { duration } of list.getEntries()) globalThis.seen.long.push(duration);
     });
     globalThis.watch.observe({ type: 'longtask' });
@@ -39,7 +39,7 @@ async function dragged(path) {
   while (performance.now() - from < SECONDS * 1000) await page.mouse.move(...path((performance.now() - from) / 1000));
   await page.mouse.up();
   return page.evaluate(() => {
-    cancelAnimationFrame(globalThis.ticking);
+    globalThis.cancelAnimationFrame(globalThis.ticking);
     globalThis.watch.disconnect();
     return globalThis.seen;
   });

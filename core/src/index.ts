@@ -372,3 +372,18 @@ export type {
   Tolerated,
   TypedSize,
 } from './build/index.js';
+
+/* Fit: measuring sheets, shells place by place, sets from a pool. */
+export {
+  balancedAssignment,
+  cellsInOrder,
+  cellsOf,
+  closestSet,
+  keyOfCell,
+  nextBestSet,
+  readCell,
+  sheetFor,
+  SHEETS,
+  withCell,
+} from './fit/index.js';
+export type { Cell, CellProblem, Piece, SheetLayout } from './fit/index.js';

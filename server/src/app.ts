@@ -138,6 +138,7 @@ export async function buildApp(
         { name: 'bench', description: 'Specimens, their readings, and what they are' },
         { name: 'jobs', description: 'Engines on order, identified from their parts together' },
         { name: 'builds', description: 'Parts put together into one engine, and what follows from it' },
+        { name: 'fit', description: 'Measuring sheets, shells place by place, and sets from a pool' },
         { name: 'swap', description: 'What goes into what' },
         { name: 'practice', description: 'The record of rounds' },
         { name: 'catalogue', description: 'Patterns, and the words for them' },

@@ -14,6 +14,7 @@ import {
   variantsOf,
 } from './catalogue.js';
 import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
+import { fitSets, fitSheet, fitShells } from './fit.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
@@ -69,6 +70,9 @@ export const QUESTIONS = {
   buildSweep,
   buildTolerance,
   buildBegin,
+  fitSheet,
+  fitShells,
+  fitSets,
   search,
   audit,
   compare,

@@ -67,6 +67,8 @@ export type { Chosen, JointCheck, Joint } from './check.js';
 export { IMPLIED, isOverStack, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
 export { OPERATIONS, OPERATION_IDS, type OperationId } from './operations/operations.js';
 export { record } from './record.js';
+export { MAIN_BEARING } from './crankshaft/mains.js';
+export { ROD_BEARING } from './rods/bigEnds.js';
 
 const ALL: readonly Joint[] = [
   mains,

@@ -167,6 +167,15 @@ const FILLING: {
     request.specimens || request.jobId === undefined
       ? request
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
+  fitSheet: async (client, request) => {
+    if (request.specimen || request.specimenId === undefined) return request;
+    const found = (await byId(client, [request.specimenId])).get(request.specimenId);
+    return found ? { ...request, specimen: found } : request;
+  },
+  fitShells: async (client, request) =>
+    request.specimens || request.jobId === undefined
+      ? request
+      : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
   calibration: withConfirmed,
   audit: withConfirmed,
   compare: async (client, request) => {

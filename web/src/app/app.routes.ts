@@ -44,6 +44,7 @@ export const routes: Routes = [
     title: 'Plan · Which Bore',
     loadComponent: async () => (await import('./plan/planStation')).PlanStation,
   },
+  { path: 'fit', title: 'Fit · Which Bore', loadComponent: async () => (await import('./fit/fitStation')).FitStation },
   {
     path: 'card/:specimen',
     title: 'Bench card · Which Bore',

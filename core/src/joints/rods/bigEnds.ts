@@ -25,7 +25,7 @@ const {
 const { 'bigEnd.bore': bigEnd, 'bigEnd.width': rodWidth, sideClearance } = rod.parameters;
 
 /** The big ends, where they run in shells: shells for fractured caps are not those for machined ones. */
-const ROD_BEARING: PlainBearing = {
+export const ROD_BEARING: PlainBearing = {
   housing: bigEnd,
   journal: crankpin,
   clearance: oilWanted,

@@ -4,6 +4,7 @@ import { calculation, engine, identify, kindsMeant, read } from './bench.js';
 import { buildBegin, buildCurves, buildJoints, buildSheet } from './builds.js';
 import { buildSolve, buildSweep, buildTolerance } from './buildsVaried.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
+import { fitSets, fitSheet, fitShells } from './fit.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
@@ -32,6 +33,9 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   buildSweep,
   buildTolerance,
   buildBegin,
+  fitSheet,
+  fitShells,
+  fitSets,
   search,
   audit,
   compare,

@@ -9,8 +9,8 @@ interface Done<R> {
 }
 
 /**
- * Pieces of one piece of work, each taken by whichever lane is free first. A lane that fails is left, and its piece goes
- * to another; where the last one fails, so does the whole. Unsubscribing stops all of them.
+ * Pieces of one piece of work, each taken by whichever lane is free first. A lane that fails is left, and its piece
+ * goes to another; where the last one fails, so does the whole. Unsubscribing stops all of them.
  */
 export function inLanes<P, R>(pieces: readonly P[], lanes: readonly Lane<P, R>[]): Observable<R> {
   return defer(() => {

@@ -11,6 +11,7 @@ export type Action =
   | 'compare'
   | 'swap'
   | 'plan'
+  | 'fit'
   | 'jobs'
   | 'shelf'
   | 'catalogue'
@@ -29,6 +30,7 @@ export const KEYS: readonly KeyBinding[] = [
   { keys: 'g c', does: 'Go to Compare', action: 'compare' },
   { keys: 'g s', does: 'Go to Swap', action: 'swap' },
   { keys: 'g p', does: 'Go to the Plan', action: 'plan' },
+  { keys: 'g f', does: 'Go to Fit', action: 'fit' },
   { keys: 'g j', does: 'Go to the Jobs', action: 'jobs' },
   { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
   { keys: 'g k', does: 'Go to the Catalogue', action: 'catalogue' },

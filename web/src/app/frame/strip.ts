@@ -77,6 +77,7 @@ export class Strip {
       case 'compare':
       case 'swap':
       case 'plan':
+      case 'fit':
       case 'jobs':
       case 'shelf':
       case 'catalogue':

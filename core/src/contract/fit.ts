@@ -1,0 +1,173 @@
+import { Type } from '@sinclair/typebox';
+import { MOST_IN_POOL, SHEETS } from '../fit/index.js';
+import { oneOf } from '../quantity/oneOf.js';
+import { SpecimenSchema } from '../readings/reading.js';
+import { MOST_TOGETHER } from './limits.js';
+import { question } from './question.js';
+import { ROUTES } from './routes.js';
+import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
+
+const EXAMPLE = {
+  id: '00000000-0000-4000-8000-000000000000',
+  name: 'Crank',
+  kind: 'crank' as const,
+  readings: [],
+};
+
+const PositionSchema = Type.Integer({ minimum: 1, description: 'Counted from the front' });
+const SheetOfSchema = oneOf<string>(
+  SHEETS.map(({ parameter }) => parameter.id),
+  'Size that the sheet is of',
+);
+
+/** A measuring sheet, judged. */
+export const fitSheet = question({
+  ...ROUTES.fitSheet,
+  summary: 'A measuring sheet of one part: each place against what it was made to, round and parallel',
+  subject: 'fit',
+  request: Type.Object(
+    {
+      specimenId: Type.Optional(Type.String({ format: 'uuid', description: 'Stored specimen' })),
+      specimen: Type.Optional(SpecimenSchema),
+      sheet: SheetOfSchema,
+      units: Type.Optional(WordingSchema),
+    },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    taken: Type.Optional(Type.String({ description: 'What it is taken to be' })),
+    places: Type.Integer({ description: 'How many there are' }),
+    judged: list(
+      Type.Object({
+        position: Type.Optional(PositionSchema),
+        size: BandSchema,
+        outOfRound: Type.Optional(BandSchema),
+        taper: Type.Optional(BandSchema),
+        verdict: VerdictSchema,
+        says: list(SentenceSchema),
+        step: Type.Optional(Type.Integer({ description: 'Service size it stands at; 0 as made' })),
+      }),
+    ),
+    specified: Type.Optional(BandSchema),
+    wearLimit: Type.Optional(Type.Number()),
+    cleansUp: Type.Optional(
+      Type.Object(
+        { step: Type.Integer(), size: BandSchema },
+        { description: 'First service size at which every place cleans up' },
+      ),
+    ),
+    tool: Type.Optional(Type.Object({ says: SentenceSchema }, { description: 'What the instrument does not tell' })),
+  }),
+  example: { sheet: 'crank.mainJournal.diameter', specimen: EXAMPLE },
+});
+
+const ShellSchema = Type.Object({
+  says: Type.String({ description: 'Which; two where halves of two are mixed' }),
+  patterns: list(IdSchema),
+  wall: BandSchema,
+  clearance: BandSchema,
+  verdict: VerdictSchema,
+  orElse: list(Type.String(), { description: 'Others that it may be as well' }),
+});
+
+/** Shells place by place. */
+export const fitShells = question({
+  ...ROUTES.fitShells,
+  summary: 'Shells place by place, by class marks and by measure, side by side',
+  subject: 'fit',
+  request: Type.Object(
+    {
+      bearing: oneOf(['mains', 'bigEnds'] as const, 'Which row of bearings'),
+      jobId: Type.Optional(Type.String({ format: 'uuid', description: 'Stored job whose parts are meant' })),
+      specimens: Type.Optional(
+        Type.Array(SpecimenSchema, {
+          maxItems: MOST_TOGETHER,
+          description: 'Crank, and block or rods; rods in the order of their cylinders',
+        }),
+      ),
+      variant: Type.Optional(IdSchema),
+      mixed: Type.Optional(Type.Boolean({ description: 'Whether the maker allows halves of two shells in one place' })),
+      units: Type.Optional(WordingSchema),
+    },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    missing: list(KindSchema, { description: 'Kinds of part without which nothing can be told' }),
+    places: list(
+      Type.Object({
+        position: PositionSchema,
+        required: BandSchema,
+        byMark: Type.Optional(ShellSchema),
+        byMeasure: Type.Optional(ShellSchema),
+        disagree: Type.Optional(Type.Boolean()),
+        says: list(SentenceSchema),
+        regrind: Type.Optional(Type.Object({ step: Type.Integer(), journal: BandSchema, shell: Type.String() })),
+      }),
+    ),
+  }),
+  example: { bearing: 'mains', specimens: [] },
+});
+
+const PieceSchema = Type.Object({
+  id: Type.String({ format: 'uuid' }),
+  name: Type.String(),
+  figures: list(Type.Union([Type.Number(), Type.Null()])),
+  takeOff: Type.Number({ description: 'Grams to come off, where it is a weight' }),
+});
+
+/** Sets from a pool. */
+export const fitSets = question({
+  ...ROUTES.fitSets,
+  summary: 'The best set of so many from a pool, proved, and who goes with whom so that all throws weigh alike',
+  subject: 'fit',
+  request: Type.Object(
+    {
+      pool: Type.Array(SpecimenSchema, { minItems: 1, maxItems: MOST_IN_POOL }),
+      count: Type.Integer({ minimum: 1, maximum: 16 }),
+      by: Type.Array(
+        Type.Object(
+          {
+            of: Type.String({ maxLength: 80, description: 'Id of a parameter' }),
+            allowed: Type.Number({ exclusiveMinimum: 0, description: 'How far it may spread, inside unit' }),
+          },
+          { additionalProperties: false },
+        ),
+        { minItems: 1, maxItems: 2, description: 'What is to agree, what matters most first' },
+      ),
+      with: Type.Optional(
+        Type.Array(SpecimenSchema, { maxItems: 16, description: 'As many others, one of which goes with each' }),
+      ),
+      withBy: Type.Optional(Type.String({ maxLength: 80, description: 'The weight of those' })),
+      units: Type.Optional(WordingSchema),
+    },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    types: list(
+      Type.Object({
+        name: Type.String({ description: 'What they are taken to be' }),
+        count: Type.Integer({ description: 'How many of the pool' }),
+      }),
+    ),
+    chosen: list(PieceSchema),
+    spreads: list(Type.Number()),
+    within: Type.Boolean({ description: 'Whether all spreads are allowed' }),
+    next: Type.Optional(
+      Type.Object(
+        { without: list(Type.String()), spreads: list(Type.Number()) },
+        { description: 'The best set but one: what it does without, and how far it spreads' },
+      ),
+    ),
+    left: list(Type.Object({ id: Type.String(), name: Type.String(), why: Type.String() })),
+    pairs: list(
+      Type.Object({ cylinder: PositionSchema, first: Type.String(), second: Type.String(), sum: Type.Number() }),
+    ),
+    pairsSpread: Type.Optional(Type.Number()),
+    says: SentenceSchema,
+  }),
+  example: {
+    pool: [{ ...EXAMPLE, name: 'Piston', kind: 'piston' }],
+    count: 1,
+    by: [{ of: 'piston.mass', allowed: 2 }],
+  },
+});

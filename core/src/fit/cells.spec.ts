@@ -1,0 +1,97 @@
+import fc from 'fast-check';
+import type { Reading } from '../readings/reading';
+import { cellsOf, readCell, withCell, type Entered } from './cells';
+import { cellsInOrder, keyOfCell, sheetFor, SHEETS, type SheetLayout } from './layout';
+
+const sheet = (id: string): SheetLayout => {
+  const found = sheetFor(id);
+  if (!found) throw new RangeError(`There is no sheet of ${id}.`);
+  return found;
+};
+const MAINS = sheet('crank.mainJournal.diameter');
+const entered = (value: number): Entered => ({ value, figures: String(value), unit: 'mm', instrument: 'micrometer' });
+let made = 0;
+const stamp = () => ({ id: `00000000-0000-4000-8000-${String(++made).padStart(12, '0')}`, at: '2026-10-05T09:00:00Z' });
+const typed = (is: Reading['is']): Reading => ({ ...stamp(), is });
+
+describe('a sheet', () => {
+  it('goes from the front to the rear, each place at every height in both directions', () => {
+    const cells = cellsInOrder(MAINS, 5);
+    expect(cells.length).toBe(20);
+    expect(cells.slice(0, 5).map(keyOfCell)).toEqual(['1 top 1', '1 top 2', '1 bottom 1', '1 bottom 2', '2 top 1']);
+    expect(cellsInOrder(sheet('liner.bore'), 4).length).toBe(6);
+    for (const { kind, parameter } of SHEETS) expect(parameter.id.startsWith(`${kind}.`)).toBeTrue();
+  });
+
+  it('has the same figures whatever the order in which they were entered', () => {
+    const cells = cellsInOrder(MAINS, 3);
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...cells.keys()], { minLength: 1 }), (order) => {
+        const into = (which: readonly number[]) =>
+          which.reduce<Reading[]>((readings, at) => {
+            const cell = cells[at];
+            return cell ? withCell(readings, MAINS, cell, entered(59 + at / 100), stamp()) : readings;
+          }, []);
+        const [one, other] = [cellsOf(into(order), MAINS), cellsOf(into([...order].sort((a, b) => a - b)), MAINS)];
+        return one.size === order.length && [...one].every(([key, cell]) => other.get(key)?.value === cell.value);
+      }),
+    );
+  });
+
+  it('stands on the readings of the part, and on nothing else', () => {
+    const line = typed({
+      sort: 'size',
+      text: 'mains 59.64x59.63 59.62x59.60',
+      parameter: MAINS.parameter.id,
+      values: [59.64, 59.63, 59.62, 59.6],
+      positions: [1, 1, 2, 2],
+      axes: [1, 2, 1, 2],
+      figures: '59.64x59.63 59.62x59.60',
+      unit: 'mm',
+      instrument: 'micrometer',
+    });
+    const mark = typed({ sort: 'mark', text: 'M-CAB', characters: 'M-CAB' });
+    // What says no height was taken at the first.
+    expect(cellsOf([line, mark], MAINS).get('2 top 2')?.value).toBe(59.6);
+    const cell = cellsInOrder(MAINS, 2)[5];
+    if (!cell) throw new RangeError('There is no such cell.');
+    const changed = withCell([line, mark], MAINS, cell, entered(59.61), stamp());
+    expect([...cellsOf(changed, MAINS).values()].map(({ value }) => value)).toEqual([59.64, 59.63, 59.62, 59.61]);
+    expect(changed).toContain(mark);
+    const rest = changed[0]?.is;
+    expect(rest?.sort === 'size' && rest.positions).toEqual([1, 1, 2]);
+    // Emptied, all of it is gone but what was never in a cell.
+    const empty = cellsInOrder(MAINS, 2).reduce(
+      (readings, each) => withCell(readings, MAINS, each, undefined, stamp()),
+      changed,
+    );
+    expect(empty).toEqual([mark]);
+  });
+
+  it('takes a figure as it is typed, in the unit that can be meant', () => {
+    expect(readCell('59.64', MAINS, 'mm', [])).toEqual({
+      value: 59.64,
+      figures: '59.64',
+      unit: 'mm',
+      unitAssumed: true,
+    });
+    expect(readCell('59,64mm', MAINS, 'in', [])).toEqual({ value: 59.64, figures: '59.64', unit: 'mm' });
+    expect(readCell('2.348 in', MAINS, 'mm', [])).toEqual({ value: 2.348, figures: '2.348', unit: 'in' });
+    expect(readCell('2.348', MAINS, 'mm', [])).toEqual({
+      value: 2.348,
+      figures: '2.348',
+      unit: 'in',
+      unitAssumed: true,
+    });
+  });
+
+  it('refuses what is none, two at once, and asks about what lies far from the others', () => {
+    for (const rubbish of ['', 'E3', '59.64 59.63', '59.6.4', '--'])
+      expect(readCell(rubbish, MAINS, 'mm', [])).toEqual({ problem: 'noFigure' });
+    expect(readCell('5964', MAINS, 'mm', [])).toEqual(
+      jasmine.objectContaining({ problem: 'notPlausible', unit: 'mm' }),
+    );
+    expect(readCell('56.94', MAINS, 'mm', [59.64, 59.63])).toEqual({ problem: 'slip', neighbours: 59.63, unit: 'mm' });
+    expect(readCell('59.60', MAINS, 'mm', [59.64])).toEqual(jasmine.objectContaining({ value: 59.6 }));
+  });
+});

@@ -1,0 +1,154 @@
+import type { Reading, Specimen } from '../readings/reading';
+import { say } from '../quantity/sentence';
+import { DataError } from '../formats';
+import { CATALOGUE, SPECIMENS } from '../testing/demo';
+import { Workshop } from '../workshop/workshop';
+
+const workshop = new Workshop(CATALOGUE);
+const named = (name: string): Specimen => {
+  const found = SPECIMENS.find((each) => each.name === name);
+  if (!found) throw new RangeError(`The demo has no ${name}.`);
+  return found;
+};
+const [CRANK, CASE] = [named('Terrace pump crank'), named('Terrace pump case')];
+const PISTONS = SPECIMENS.filter(({ name }) => name.startsWith('Terrace piston'));
+const RODS = SPECIMENS.filter(({ name }) => name.startsWith('Terrace rod'));
+const without = (specimen: Specimen, drops: (is: Reading['is']) => boolean): Specimen => ({
+  ...specimen,
+  readings: specimen.readings.filter(({ is }) => !drops(is)),
+});
+const words = (says: readonly Parameters<typeof say>[0][]): string => says.map((each) => say(each, 'metric')).join(' ');
+
+describe('a measuring sheet of the demo', () => {
+  it('holds each place against what it was made to, its roundness and its taper', () => {
+    const sheet = workshop.ask('fitSheet', { specimen: CRANK, sheet: 'crank.mainJournal.diameter' });
+    expect(sheet.places).toBe(5);
+    expect(sheet.judged.map(({ position }) => position)).toEqual([1, 2, 3, 4, 5]);
+    expect(sheet.judged.every(({ step }) => step === 0)).toBeTrue();
+    // One quarter of a millimetre is the first undersize of that crank.
+    expect(sheet.cleansUp?.step).toBe(1);
+    expect((sheet.specified?.high ?? 0) - (sheet.cleansUp?.size.high ?? 0)).toBeCloseTo(0.25, 6);
+    const oval = workshop.ask('fitSheet', {
+      specimen: named('Lumen crank, a main gone oval'),
+      sheet: 'crank.mainJournal.diameter',
+    });
+    expect(oval.judged.map(({ verdict }) => verdict)).toEqual(['fits', 'fits', 'doesNotFit', 'fits', 'fits']);
+    expect(words(oval.judged[2]?.says ?? [])).toContain('out of round');
+  });
+
+  it('says what the tool in hand does not tell', () => {
+    const byCaliper: Specimen = {
+      ...CRANK,
+      readings: CRANK.readings.map((reading) =>
+        reading.is.sort === 'size' ? { ...reading, is: { ...reading.is, instrument: 'caliper' } } : reading,
+      ),
+    };
+    const tool = workshop.ask('fitSheet', { specimen: byCaliper, sheet: 'crank.mainJournal.diameter' }).tool;
+    // Common practice, no source: a class step of eight microns needs a micrometer.
+    expect(tool && say(tool.says, 'metric')).toContain('take a micrometer');
+    expect(workshop.ask('fitSheet', { specimen: CRANK, sheet: 'crank.mainJournal.diameter' }).tool).toBeUndefined();
+  });
+
+  it('is of a part that has it', () => {
+    expect(() => workshop.ask('fitSheet', { specimen: CASE, sheet: 'crank.mainJournal.diameter' })).toThrowError(
+      DataError,
+    );
+    expect(() => workshop.ask('fitSheet', { sheet: 'crank.mainJournal.diameter' })).toThrowError(
+      DataError,
+      /no such part/,
+    );
+  });
+});
+
+describe('shells place by place', () => {
+  const ask = (specimens: readonly Specimen[], bearing: 'mains' | 'bigEnds' = 'mains') =>
+    workshop.ask('fitShells', { bearing, specimens: [...specimens] });
+
+  // Common practice, no source: shells go by the pair of classes, position by position; marks that measure otherwise are
+  // reported and never averaged.
+  it('are told by mark and by measure, and a place where they disagree is named', () => {
+    const { missing, places } = ask([CRANK, CASE]);
+    expect(missing).toEqual([]);
+    expect(places.map(({ disagree = false }) => disagree)).toEqual([false, false, true, false, false]);
+    expect(words(places[2]?.says ?? [])).toContain('Its journal is not what its mark says');
+    expect(places[2]?.byMark?.says).not.toBe(places[2]?.byMeasure?.says);
+    // A thinner journal of the same housing takes a thicker shell.
+    const walls = places.map(({ byMeasure }) => byMeasure?.wall.low ?? 0);
+    expect(walls[0]).toBeGreaterThan(walls[1] ?? Infinity);
+  });
+
+  it('are told by what there is: marks alone, measures alone, or neither', () => {
+    const marks = ask([without(CRANK, ({ sort }) => sort === 'size'), without(CASE, ({ sort }) => sort === 'size')]);
+    expect(marks.places.every(({ byMark, byMeasure }) => byMark && !byMeasure)).toBeTrue();
+    const measures = ask([without(CRANK, ({ sort }) => sort === 'mark'), without(CASE, ({ sort }) => sort === 'mark')]);
+    expect(measures.places.some(({ byMark }) => byMark)).toBeFalse();
+    expect(ask([CRANK]).missing).toEqual(['block']);
+    expect(ask([]).missing).toEqual(['crank', 'block']);
+  });
+
+  it('mixed halves come nearer to what is wanted than whole ones, where the maker allows them', () => {
+    const off = (mixed: boolean) =>
+      workshop
+        .ask('fitShells', { bearing: 'mains', specimens: [CRANK, CASE], mixed })
+        .places.map(({ byMeasure, required }) =>
+          Math.abs((byMeasure?.clearance.low ?? 0) + (byMeasure?.clearance.high ?? 0) - required.low - required.high),
+        );
+    const [whole, mixed] = [off(false), off(true)];
+    expect(mixed.every((each, at) => each <= (whole[at] ?? 0) + 1e-9)).toBeTrue();
+    expect(mixed.some((each, at) => each < (whole[at] ?? 0) - 1e-9)).toBeTrue();
+  });
+
+  it('where none goes, the undersize that would is told', () => {
+    const worn: Specimen = {
+      ...without(CRANK, ({ sort }) => sort === 'mark'),
+      readings: CRANK.readings.map((reading) =>
+        reading.is.sort === 'size' && reading.is.parameter === 'crank.mainJournal.diameter'
+          ? { ...reading, is: { ...reading.is, values: reading.is.values.map((value) => value - 0.06) } }
+          : reading,
+      ),
+    };
+    const { places } = ask([worn, CASE]);
+    expect(places[0]?.byMeasure?.verdict).toBe('doesNotFit');
+    expect(places[0]?.regrind?.step).toBe(1);
+    expect(words(places[0]?.says ?? [])).toContain('Ground to');
+  });
+
+  it('of big ends go pin by pin with the rod that is on it', () => {
+    const { places } = ask([CRANK, ...RODS], 'bigEnds');
+    expect(places.length).toBe(4);
+    expect(places.every(({ byMeasure }) => byMeasure?.verdict === 'fits')).toBeTrue();
+  });
+});
+
+describe('sets of the demo', () => {
+  const by = [
+    { of: 'piston.mass', allowed: 4 },
+    { of: 'piston.skirt.diameter', allowed: 0.012 },
+  ];
+
+  it('are four of eleven pistons, with who goes on which rod', () => {
+    const set = workshop.ask('fitSets', { pool: PISTONS, count: 4, by, with: RODS, withBy: 'rod.mass' });
+    expect(PISTONS.length).toBe(11);
+    expect(set.chosen.length).toBe(4);
+    expect(set.within).toBeTrue();
+    expect(set.left.length).toBe(7);
+    expect((set.next?.spreads[0] ?? 0) / 4 + (set.next?.spreads[1] ?? 0) / 0.012).toBeGreaterThanOrEqual(
+      (set.spreads[0] ?? 0) / 4 + (set.spreads[1] ?? 0) / 0.012,
+    );
+    const sums = set.pairs.map(({ sum }) => sum);
+    expect(Math.max(...sums) - Math.min(...sums)).toBeCloseTo(set.pairsSpread ?? Number.NaN, 9);
+    expect(new Set(set.pairs.map(({ second }) => second)).size).toBe(4);
+  });
+
+  // Common practice, no source: pistons of one engine are of one type.
+  it('are of one type, and say what is missing where there are too few', () => {
+    const other = named('Piston, two valve pockets');
+    const set = workshop.ask('fitSets', { pool: [...PISTONS.slice(0, 3), other], count: 4, by });
+    expect(set.chosen).toEqual([]);
+    expect(say(set.says, 'metric')).toContain('There is no set of 4');
+    expect(set.left.find(({ id }) => id === other.id)?.why).toContain('not measured');
+    const ask = (of: string) => () => workshop.ask('fitSets', { pool: PISTONS, count: 4, by: [{ of, allowed: 1 }] });
+    expect(ask('piston.wing')).toThrowError(DataError, /no such size/);
+    expect(ask('wing')).toThrowError(DataError);
+  });
+});

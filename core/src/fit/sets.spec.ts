@@ -1,0 +1,124 @@
+import fc from 'fast-check';
+import munkres from 'munkres-js';
+import { balancedAssignment, closestSet, nextBestSet, toTakeOff, type Piece } from './sets';
+
+/** All ways to take some of a list. */
+function* taken<T>(list: readonly T[], count: number, from = 0): Generator<readonly T[]> {
+  if (count === 0) yield [];
+  else
+    for (let at = from; at + count <= list.length; at++)
+      for (const rest of taken(list, count - 1, at + 1)) yield [list[at] as T, ...rest];
+}
+
+function* orders(count: number): Generator<readonly number[]> {
+  if (count === 0) yield [];
+  else
+    for (const rest of orders(count - 1))
+      for (let at = 0; at <= rest.length; at++) yield [...rest.slice(0, at), count - 1, ...rest.slice(at)];
+}
+
+const spread = (all: readonly number[]): number => Math.max(...all) - Math.min(...all);
+const costOf = (set: readonly Piece[], allowed: readonly number[]): number =>
+  allowed.reduce((sum, each, at) => sum + spread(set.map(({ figures }) => figures[at] ?? 0)) / each, 0);
+
+const pool = fc
+  .array(fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 0, max: 20 })), { minLength: 1, maxLength: 9 })
+  .map((all) => all.map(([weight, size], at): Piece => ({ id: `p${at}`, figures: [weight / 2, size / 1000] })));
+
+describe('a set from a pool', () => {
+  it('is the closest of all that can be taken, by plain enumeration', () => {
+    fc.assert(
+      fc.property(pool, fc.integer({ min: 1, max: 5 }), (pieces, count) => {
+        const allowed = [4, 0.012];
+        const best = closestSet(pieces, count, allowed);
+        const costs = [...taken(pieces, count)].map((set) => costOf(set, allowed));
+        if (costs.length === 0) return best === undefined;
+        return best !== undefined && Math.abs(best.cost - Math.min(...costs)) < 1e-9 && best.chosen.length === count;
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('has a next best that is the closest of those that do without one of it', () => {
+    fc.assert(
+      fc.property(pool, fc.integer({ min: 1, max: 4 }), (pieces, count) => {
+        const allowed = [4, 0.012];
+        const best = closestSet(pieces, count, allowed);
+        if (!best) return true;
+        const others = [...taken(pieces, count)]
+          .filter((set) => !best.chosen.every((id) => set.some((piece) => piece.id === id)))
+          .map((set) => costOf(set, allowed));
+        const next = nextBestSet(pieces, count, allowed, best);
+        if (others.length === 0) return next === undefined;
+        return next !== undefined && Math.abs(next.cost - Math.min(...others)) < 1e-9;
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('wants as many as it takes, and no more than lie side by side', () => {
+    expect(closestSet([{ id: 'one', figures: [1] }], 2, [1])).toBeUndefined();
+    const many = Array.from({ length: 201 }, (_, at): Piece => ({ id: `${at}`, figures: [at] }));
+    expect(() => closestSet(many, 4, [1])).toThrowError(RangeError);
+  });
+});
+
+const square = fc.integer({ min: 1, max: 6 }).chain((count) =>
+  fc.array(fc.array(fc.integer({ min: 0, max: 60 }), { minLength: count, maxLength: count }), {
+    minLength: count,
+    maxLength: count,
+  }),
+);
+
+describe('who goes where', () => {
+  it('is as alike as any assignment, by plain enumeration', () => {
+    fc.assert(
+      fc.property(square, (values) => {
+        const { columns, low, high } = balancedAssignment(values);
+        const all = [...orders(values.length)].map((order) =>
+          spread(order.map((column, row) => values[row]?.[column] ?? 0)),
+        );
+        const own = columns.map((column, row) => values[row]?.[column] ?? 0);
+        return (
+          new Set(columns).size === values.length &&
+          Math.min(...own) >= low &&
+          Math.max(...own) <= high &&
+          high - low === Math.min(...all)
+        );
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  // A second way, by a library of the registry: munkres-js, the Hungarian method. Where all that lies in a window costs
+  // nothing and all else one, an assignment that costs nothing is one within the window.
+  it('lies in a window that is as narrow as the Hungarian method finds any', () => {
+    const isFeasible = (values: readonly (readonly number[])[], low: number, high: number): boolean => {
+      const costs = values.map((row) => row.map((value) => (value >= low && value <= high ? 0 : 1)));
+      return munkres(costs).every(([row, column]) => costs[row]?.[column] === 0);
+    };
+    fc.assert(
+      fc.property(square, (values) => {
+        const { low, high } = balancedAssignment(values);
+        const levels = [...new Set(values.flat())];
+        const narrower = levels.flatMap((from) =>
+          levels.filter((to) => to >= from && to - from < high - low).map((to) => [from, to] as const),
+        );
+        return isFeasible(values, low, high) && !narrower.some(([from, to]) => isFeasible(values, from, to));
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('is only of as many as there are places', () => {
+    expect(() => balancedAssignment([[1, 2]])).toThrowError(RangeError);
+    expect(balancedAssignment([])).toEqual({ columns: [], low: 0, high: 0 });
+  });
+});
+
+describe('what comes off', () => {
+  // Common practice, no source: a set is brought down to its lightest, never up.
+  it('brings the heavy ones down to what is allowed over the lightest', () => {
+    expect(toTakeOff([600, 606, 603], 2)).toEqual([0, 4, 1]);
+  });
+});

@@ -1,0 +1,224 @@
+import type { Part } from '../catalogue/part.js';
+import {
+  oilClearance,
+  requiredClearance,
+  sayShell,
+  shellsForHousing,
+  type PlainBearing,
+  type ShellSize,
+} from '../joints/crankshaft/bearings.js';
+import type { Assembly, Stock, Verdict } from '../joints/index.js';
+import { hold } from '../joints/outcome.js';
+import { apart, around, margin, middle, shifted, type Interval } from '../quantity/interval.js';
+import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
+import type { HouseRules } from '../shop/houseRules.js';
+import { bearings, limitOf } from '../thumb/index.js';
+
+/** A housing or a journal at one place: as it was measured, as its class mark has it, or as it was made. */
+export interface SizeAt {
+  readonly measured?: Interval;
+  readonly marked?: Interval;
+  readonly made?: Interval;
+}
+
+/** One place of a row of bearings. */
+export interface BearingPlace {
+  readonly position: number;
+  readonly housing: SizeAt;
+  readonly journal: SizeAt;
+}
+
+/** A shell for one place, or two halves of different walls. */
+export interface ShellAt {
+  readonly says: string;
+  readonly patterns: readonly string[];
+  readonly wall: Interval;
+  readonly clearance: Interval;
+  readonly verdict: Verdict;
+  /** Others that would do as well by what is known: then it is not told which. */
+  readonly orElse: readonly string[];
+}
+
+export interface PlaceChosen {
+  readonly position: number;
+  readonly required: Interval;
+  readonly byMark?: ShellAt;
+  readonly byMeasure?: ShellAt;
+  /** By mark one, and by measure another: nobody may fit either before that is cleared up. */
+  readonly disagree?: true;
+  readonly says: readonly Sentence[];
+  /** The first undersize of the journal for which there is a shell that gives the clearance. */
+  readonly regrind?: { readonly step: number; readonly journal: Interval; readonly shell: string };
+}
+
+export interface ShellsAsked {
+  readonly bearing: PlainBearing;
+  /** The parts round it, as the joints see them: the crank, and the block or a rod. */
+  readonly parts: Assembly['parts'];
+  readonly stock: Stock;
+  readonly rules: HouseRules;
+  readonly places: readonly BearingPlace[];
+  /** Whether the maker allows halves of two walls in one place. */
+  readonly mixed?: boolean;
+}
+
+/**
+ * Shells place by place: by the class marks, and by what was measured, side by side. Neither is averaged into the
+ * other: where they disagree that is said, and it is for the one at the bench to find out why.
+ */
+export function shellsByPlace({
+  bearing,
+  parts,
+  stock,
+  rules,
+  places,
+  mixed = false,
+}: ShellsAsked): readonly PlaceChosen[] {
+  const assembly: Assembly = { parts, replaced: {}, stock, rules };
+  const crank = parts.crank;
+  const housings = places.flatMap(({ housing }) =>
+    [housing.measured, housing.marked, housing.made].flatMap((at) => at ?? []),
+  );
+  const first = housings[0];
+  if (!first)
+    return places.map(({ position }) => ({ position, required: { low: 0, high: 0 }, says: [UNKNOWN_HOUSING] }));
+  const all = shellsForHousing(bearing, assembly, {
+    low: Math.min(...housings.map(({ low }) => low)),
+    high: Math.max(...housings.map(({ high }) => high)),
+  });
+  const candidates = mixed ? [...all.map((each) => [each]), ...pairsOf(all)] : all.map((each) => [each]);
+  return places.map((place): PlaceChosen => {
+    const { position, housing, journal } = place;
+    const marked = bothBy(housing.marked ?? housing.made, journal.marked ?? journal.made);
+    const measured = bothBy(housing.measured, journal.measured);
+    const wanted = requiredClearance(bearing, assembly, (measured ?? marked)?.journal ?? first).band;
+    const isMarked = housing.marked !== undefined || journal.marked !== undefined;
+    const byMark = isMarked && marked ? choose(candidates, marked, wanted) : undefined;
+    const byMeasure = measured && choose(candidates, measured, wanted);
+    const says: Sentence[] = [];
+    const against = [...(contradicts(housing) ? ['housing'] : []), ...(contradicts(journal) ? ['journal'] : [])];
+    const disagree = byMark !== undefined && byMeasure !== undefined && against.length > 0;
+    if (disagree)
+      says.push([
+        `Its ${against.join(' and its ')} is not what its mark says: measure again, and look whether it was worked on since it was marked. Nothing is averaged.`,
+      ]);
+    else if (byMark && byMeasure && byMark.patterns.join() !== byMeasure.patterns.join())
+      says.push(['Mark and measure agree; by measure the other shell comes nearer to the middle.']);
+    for (const [what, of] of [
+      ['housing', housing],
+      ['journal', journal],
+    ] as const)
+      if (!of.measured) says.push([`Its ${what} is not measured.`]);
+    if (byMeasure && byMeasure.orElse.length > 0)
+      says.push([
+        `What it was measured with leaves ${byMeasure.orElse.length + 1} shells open: a finer instrument tells which.`,
+      ]);
+    const regrind =
+      measured && crank && byMeasure?.verdict === 'doesNotFit'
+        ? groundFor(bearing, crank, all, measured.housing, wanted)
+        : undefined;
+    if (byMeasure?.verdict === 'doesNotFit')
+      says.push(
+        sentence`No shell gives ${band(wanted)} there; the nearest leaves ${band(byMeasure.clearance)}.`,
+        ...(regrind ? [sentence`Ground to ${value(middle(regrind.journal))} it takes ${regrind.shell}.`] : []),
+      );
+    return {
+      position,
+      required: wanted,
+      ...(byMark ? { byMark } : {}),
+      ...(byMeasure ? { byMeasure } : {}),
+      ...(disagree ? { disagree: true as const } : {}),
+      says,
+      ...(regrind ? { regrind } : {}),
+    };
+  });
+}
+
+const UNKNOWN_HOUSING: Sentence = ['Nothing is known of its housing: measure it, or say what it is of.'];
+
+interface Both {
+  readonly housing: Interval;
+  readonly journal: Interval;
+}
+
+const bothBy = (housing: Interval | undefined, journal: Interval | undefined): Both | undefined =>
+  housing && journal ? { housing, journal } : undefined;
+
+/** Halves of two shells that lie next to each other in wall. */
+function pairsOf(shells: readonly ShellSize[]): readonly (readonly ShellSize[])[] {
+  const sorted = [...shells].sort((a, b) => middle(a.wall) - middle(b.wall));
+  return sorted.slice(1).flatMap((each, at) => {
+    const before = sorted[at];
+    return before && before.step === each.step && before.shell !== each.shell ? [[before, each]] : [];
+  });
+}
+
+const wallOf = (halves: readonly ShellSize[]): Interval => ({
+  low: halves.reduce((sum, { wall }) => sum + wall.low, 0) / halves.length,
+  high: halves.reduce((sum, { wall }) => sum + wall.high, 0) / halves.length,
+});
+
+const sayHalves = (halves: readonly ShellSize[]): string => halves.map(sayShell).join(' with ');
+
+/**
+ * The shell that brings the clearance nearest to the middle of what is wanted. Others whose clearance may as well be
+ * the nearer one, within what is known of the sizes, are named: one that is sold whole goes before two halves.
+ */
+function choose(
+  candidates: readonly (readonly ShellSize[])[],
+  { housing, journal }: Both,
+  wanted: Interval,
+): ShellAt | undefined {
+  const fitting = candidates
+    .map((halves) => ({ halves, clearance: oilClearance(housing, wallOf(halves), journal) }))
+    .sort((a, b) => away(a.clearance, wanted) - away(b.clearance, wanted) || a.halves.length - b.halves.length);
+  const [best, ...others] = fitting;
+  if (!best) return undefined;
+  // What is uncertain of housing and journal moves every candidate alike: one with the next wall may be the right one.
+  const unsure = (housing.high - housing.low + journal.high - journal.low) / 2;
+  return {
+    says: sayHalves(best.halves),
+    patterns: best.halves.flatMap(({ shell }) => shell.pattern ?? []),
+    wall: wallOf(best.halves),
+    clearance: best.clearance,
+    verdict: hold(best.clearance, wanted).verdict,
+    orElse: others
+      .filter(
+        ({ halves, clearance }) =>
+          halves.length === 1 &&
+          away(clearance, wanted) < unsure &&
+          margin({ low: middle(best.clearance) - unsure, high: middle(best.clearance) + unsure }, wanted) < 0,
+      )
+      .map(({ halves }) => sayHalves(halves)),
+  };
+}
+
+const away = (clearance: Interval, wanted: Interval): number => Math.abs(middle(clearance) - middle(wanted));
+
+/** Whether what was measured is not of the class that is marked. */
+const contradicts = ({ measured, marked }: SizeAt): boolean =>
+  measured !== undefined && marked !== undefined && apart(measured, marked);
+
+/** The first undersize at which a shell of the list gives the clearance that is wanted. */
+function groundFor(
+  bearing: PlainBearing,
+  crank: Part,
+  shells: readonly ShellSize[],
+  housing: Interval,
+  wanted: Interval,
+): PlaceChosen['regrind'] {
+  const made = crank.standard[bearing.journal.id];
+  const steps = crank.service[bearing.journal.id] ?? [];
+  if (!made) return undefined;
+  for (const [at, shift] of steps.entries()) {
+    const journal = around(middle(shifted(made, shift)), limitOf(bearings.ground, {}) / 2);
+    const [shell] = shells
+      .filter(({ step }) => step === at + 1)
+      .filter((each) => {
+        const found = oilClearance(housing, each.wall, journal);
+        return margin({ low: middle(found), high: middle(found) }, wanted) >= 0;
+      });
+    if (shell) return { step: at + 1, journal, shell: sayShell(shell) };
+  }
+  return undefined;
+}

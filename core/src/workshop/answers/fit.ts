@@ -1,0 +1,302 @@
+import type { Part } from '../../catalogue/part.js';
+import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
+import {
+  balancedAssignment,
+  closestSet,
+  judgeSheet,
+  nextBestSet,
+  placesOf,
+  sheetFor,
+  shellsByPlace,
+  toTakeOff,
+  type BearingPlace,
+  type Piece,
+} from '../../fit/index.js';
+import { DataError } from '../../formats/index.js';
+import { partFromShelf } from '../../interchange/index.js';
+import { MAIN_BEARING, ROD_BEARING } from '../../joints/index.js';
+import { crank } from '../../dictionary/kinds/crank.js';
+import { middle, width, type Interval } from '../../quantity/interval.js';
+import { counted } from '../../quantity/phrase.js';
+import { sentence, value as figure, type Sentence } from '../../quantity/sentence.js';
+import { toInside } from '../../quantity/unit.js';
+import type { Reading, Specimen } from '../../readings/reading.js';
+import type { Holdings } from '../holdings.js';
+import type { Answering } from './answering.js';
+
+const partOf = (workshop: Holdings, specimen: Specimen): Part =>
+  partFromShelf(workshop.catalogue, specimen, workshop.takenFor(specimen), workshop.identifyOptions.drawer);
+
+/** The same part by some of its readings only. */
+const byReadings = (specimen: Specimen, keeps: (reading: Reading['is']) => boolean): Specimen => ({
+  ...specimen,
+  readings: specimen.readings.filter(({ is }) => keeps(is)),
+});
+
+export const fitSheet: Answering<'fitSheet'> = (workshop, { specimen, sheet }) => {
+  const layout = sheetFor(sheet);
+  if (!specimen)
+    throw new DataError('There is no such part.', [
+      { where: 'body.specimenId', what: 'no specimen is stored under that id; send one along, or choose another.' },
+    ]);
+  if (!layout || layout.kind !== specimen.kind)
+    throw new DataError('That sheet is not of that part.', [
+      { where: 'body.sheet', what: `a ${KINDS[specimen.kind].name.toLowerCase()} has no sheet of "${sheet}".` },
+    ]);
+  const pattern = workshop.catalogue.pattern(workshop.takenFor(specimen) ?? '');
+  // What a class mark says of it is another matter: the sheet is of what was measured.
+  const part = bothWays(workshop, specimen).measured;
+  const { places, ...rest } = judgeSheet(layout, part, pattern, workshop.identifyOptions.rules ?? {});
+  const tool = toolTells(workshop, part, layout.parameter.id);
+  return {
+    ...(pattern ? { taken: workshop.catalogue.label(pattern.id) } : {}),
+    places: placesOf(layout, part),
+    judged: places,
+    ...rest,
+    ...(tool ? { tool: { says: tool } } : {}),
+  };
+};
+
+/** What a class of a size is wide, where marks tell classes of it; nothing where they do not. */
+function classWidth(workshop: Holdings, kind: KindId, parameter: string): number | undefined {
+  const bands = workshop.catalogue.catalogue.schemes
+    .filter(({ kinds }) => kinds.includes(kind))
+    .flatMap(({ segments }) => segments)
+    .flatMap(({ narrows }) => (narrows?.of === parameter ? [narrows] : []));
+  const [first] = bands.flatMap(({ bands: each, unit }) => Object.values(each).map((text) => ({ text, unit })));
+  if (!first) return undefined;
+  const [low = 0, high = 0] = first.text.split(' to ').map((text) => toInside(Number(text), first.unit));
+  return high - low;
+}
+
+/** Whether what it was measured with tells its classes at all. */
+function toolTells(workshop: Holdings, part: Part, id: string): Sentence | undefined {
+  const step = classWidth(workshop, part.kind, id);
+  const at = part.values[id]?.source === 'measured' ? (part.values[id].at ?? []) : [];
+  const coarsest = Math.max(0, ...at.map(({ interval }) => width(interval)));
+  if (step === undefined || coarsest <= step * 2) return undefined;
+  return sentence`Its classes are ${figure(step)} wide, and what it was measured with is good to ${figure(coarsest / 2)} either way: take a micrometer.`;
+}
+
+const sizeAt = (parts: readonly { readonly measured: Part; readonly marked: Part }[], id: string, at: number) => {
+  const of = (part: Part): Interval | undefined => {
+    const value = part.values[id];
+    if (!value) return undefined;
+    return value.at?.find(({ position }) => position === at)?.interval ?? value.positions?.[at - 1] ?? value.interval;
+  };
+  const [one] = parts;
+  if (!one) return {};
+  const [measured, marked] = [one.measured.values[id], one.marked.values[id]];
+  return {
+    ...(measured?.source === 'measured' && of(one.measured) ? { measured: of(one.measured) } : {}),
+    ...(marked?.source === 'marked' && of(one.marked) ? { marked: of(one.marked) } : {}),
+    ...(marked && marked.source !== 'marked' && of(one.marked) ? { made: of(one.marked) } : {}),
+  } as BearingPlace['housing'];
+};
+
+/** A part as it is, by what was measured on it and nothing else, and by its marks. */
+function bothWays(workshop: Holdings, specimen: Specimen) {
+  const by = (readings: (reading: Reading['is']) => boolean): Part =>
+    partFromShelf(
+      workshop.catalogue,
+      byReadings(specimen, readings),
+      workshop.takenFor(specimen),
+      workshop.identifyOptions.drawer,
+    );
+  return {
+    whole: partOf(workshop, specimen),
+    measured: by(({ sort }) => sort !== 'mark'),
+    marked: by(({ sort }) => sort !== 'size'),
+  };
+}
+
+export const fitShells: Answering<'fitShells'> = (workshop, { bearing, specimens = [], variant, mixed }) => {
+  const of = (kind: KindId) => specimens.filter((each) => each.kind === kind).map((each) => bothWays(workshop, each));
+  const from = (kind: KindId) => {
+    const part =
+      variant === undefined
+        ? undefined
+        : workshop.partsOfVariant(variant).find((each) => each.part.kind === kind)?.part;
+    return part ? [{ whole: part, measured: part, marked: part }] : [];
+  };
+  const held = (kind: KindId) => (of(kind).length > 0 ? of(kind) : from(kind));
+  const [cranks, blocks, rods] = [held('crank'), held('block'), held('rod')];
+  const plain = bearing === 'mains' ? MAIN_BEARING : ROD_BEARING;
+  const housings = bearing === 'mains' ? blocks : rods;
+  const [shaft] = cranks;
+  const missing: KindId[] = [
+    ...(shaft ? [] : ['crank' as const]),
+    ...(housings.length > 0 ? [] : [bearing === 'mains' ? ('block' as const) : ('rod' as const)]),
+  ];
+  if (!shaft || missing.length > 0) return { missing, places: [] };
+  const count = (id: string, part: Part, usual: number) => {
+    const told = Number(part.looks[id]?.option);
+    return Number.isInteger(told) && told > 0 ? told : usual;
+  };
+  const rodsPerPin = count(crank.features.rodsPerPin.id, shaft.whole, 1);
+  const places =
+    bearing === 'mains'
+      ? count(crank.features.mainCount.id, shaft.whole, 5)
+      : rods.length > 1
+        ? rods.length
+        : count(crank.features.crankpins.id, shaft.whole, 4) * rodsPerPin;
+  const rows = Array.from({ length: Math.min(places, 16) }, (_, index): BearingPlace => {
+    const position = index + 1;
+    const pin = bearing === 'mains' ? position : Math.ceil(position / rodsPerPin);
+    const housing = bearing === 'mains' || housings.length === 1 ? housings : housings.slice(index, index + 1);
+    return {
+      position,
+      housing: sizeAt(housing, plain.housing.id, bearing === 'mains' ? position : 1),
+      journal: sizeAt([shaft], plain.journal.id, pin),
+    };
+  });
+  const [housing] = housings;
+  return {
+    missing: [],
+    places: shellsByPlace({
+      bearing: plain,
+      parts: {
+        crank: shaft.whole,
+        ...(housing ? { [housing.whole.kind]: housing.whole } : {}),
+        // The clearance of the mains stands on the block.
+        ...(bearing === 'bigEnds' && blocks[0] ? { block: blocks[0].whole } : {}),
+      },
+      stock: workshop.swapContext.stock,
+      rules: workshop.swapContext.rules,
+      places: rows,
+      ...(mixed === undefined ? {} : { mixed }),
+    }),
+  };
+};
+
+/** What a piece is taken to be; what nobody knows is a type of its own. */
+const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
+
+export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, with: others = [], withBy }) => {
+  by.forEach(({ of }, at) => parameterAsked(of, `body.by[${at}].of`));
+  if (withBy !== undefined) parameterAsked(withBy, 'body.withBy');
+  const named = new Map(pool.map((each) => [each.id, each]));
+  const figuresOf = (specimen: Specimen, ids: readonly string[]): readonly (number | undefined)[] => {
+    const part = partOf(workshop, specimen);
+    return ids.map((id) => {
+      const value = part.values[id];
+      return value?.source === 'measured' ? middle(value.interval) : undefined;
+    });
+  };
+  const ids = by.map(({ of }) => of);
+  const all = pool.map((specimen) => ({
+    specimen,
+    type: typeOf(workshop, specimen),
+    figures: figuresOf(specimen, ids),
+  }));
+  const unmeasured = all.filter(({ figures }) => figures.some((each) => each === undefined));
+  const types = new Map<string, typeof all>();
+  for (const each of all) if (!unmeasured.includes(each)) types.set(each.type, [...(types.get(each.type) ?? []), each]);
+  const allowed = by.map((each) => each.allowed);
+  const piecesOf = (list: typeof all): readonly Piece[] =>
+    list.map(({ specimen, figures }) => ({ id: specimen.id, figures: figures.map((each) => each ?? 0) }));
+  // One type only goes into one engine: each makes its own best set.
+  const sets = [...types].flatMap(([type, list]) => {
+    const best = closestSet(piecesOf(list), count, allowed);
+    return best ? [{ type, list, best }] : [];
+  });
+  const [found] = sets.sort((a, b) => a.best.cost - b.best.cost);
+  const label = (type: string) => (type === '' ? 'not known' : workshop.catalogue.label(type));
+  const told = [...types].map(([type, list]) => ({ name: label(type), count: list.length }));
+  const left = (chosen: readonly string[], type?: string) =>
+    all.flatMap(({ specimen, type: own, figures }) => {
+      if (chosen.includes(specimen.id)) return [];
+      const lacking = ids.filter((_, at) => figures[at] === undefined).map((id) => parameterOf(id).name.toLowerCase());
+      const why =
+        lacking.length > 0
+          ? `not measured: ${lacking.join(', ')}`
+          : type !== undefined && own !== type
+            ? 'another type'
+            : 'farther from the others';
+      return [{ id: specimen.id, name: specimen.name, why }];
+    });
+  if (!found) {
+    const most = Math.max(0, ...[...types.values()].map((list) => list.length));
+    return {
+      types: told,
+      chosen: [],
+      spreads: [],
+      within: false,
+      left: left([]),
+      pairs: [],
+      says: [
+        `There is no set of ${count}: ${most === 0 ? 'none of these is measured' : `the most of one type that are measured are ${most}`}. Measure more, or find more.`,
+      ],
+    };
+  }
+  const { type, list, best } = found;
+  const next = nextBestSet(piecesOf(list), count, allowed, best);
+  const pieces = best.chosen.flatMap((id) => all.find(({ specimen }) => specimen.id === id) ?? []);
+  const isWeight = parameterOf(ids[0] ?? '').quantity === 'mass';
+  const weights = pieces.map(({ figures }) => figures[0] ?? 0);
+  const off = isWeight ? toTakeOff(weights, allowed[0] ?? 0) : weights.map(() => 0);
+  const within = best.spreads.every((spread, at) => spread <= (allowed[at] ?? 0));
+  const paired = pairsOf(workshop, pieces, others, withBy, ids[0] ?? '');
+  return {
+    types: told,
+    chosen: pieces.map(({ specimen, figures }, at) => ({
+      id: specimen.id,
+      name: specimen.name,
+      figures: figures.map((each) => each ?? null),
+      takeOff: off[at] ?? 0,
+    })),
+    spreads: best.spreads,
+    within,
+    ...(next
+      ? {
+          next: {
+            without: best.chosen.filter((id) => !next.chosen.includes(id)).map((id) => named.get(id)?.name ?? id),
+            spreads: next.spreads,
+          },
+        }
+      : {}),
+    left: left(best.chosen, type),
+    ...paired,
+    says: [
+      `${counted(count, 'piece', 'pieces')} of ${label(type)}, the closest of ${list.length}; no other ${count} lie closer together.`,
+    ],
+  };
+
+  function parameterAsked(id: string, where: string): void {
+    const kind = id.slice(0, id.indexOf('.'));
+    const known =
+      Object.hasOwn(KINDS, kind) && Object.values(KINDS[kind as KindId].parameters).some((each) => each.id === id);
+    if (!known) throw new DataError('There is no such size.', [{ where, what: `the dictionary has no "${id}".` }]);
+  }
+};
+
+/** Which goes with which, so that their weights together are as alike as can be. */
+function pairsOf(
+  workshop: Holdings,
+  pieces: readonly { readonly specimen: Specimen; readonly figures: readonly (number | undefined)[] }[],
+  others: readonly Specimen[],
+  withBy: string | undefined,
+  weight: string,
+) {
+  if (withBy === undefined || others.length !== pieces.length || parameterOf(weight).quantity !== 'mass')
+    return { pairs: [] };
+  const weights = others.map((specimen) => {
+    const value = partOf(workshop, specimen).values[withBy];
+    return value?.source === 'measured' ? middle(value.interval) : Number.NaN;
+  });
+  if (weights.some((each) => !Number.isFinite(each))) return { pairs: [] };
+  const sums = weights.map((own) => pieces.map(({ figures }) => own + (figures[0] ?? 0)));
+  const { columns, low, high } = balancedAssignment(sums);
+  return {
+    pairs: others.map((specimen, row) => {
+      const column = columns[row] ?? 0;
+      return {
+        cylinder: row + 1,
+        first: specimen.name,
+        second: pieces[column]?.specimen.name ?? '',
+        sum: sums[row]?.[column] ?? 0,
+      };
+    }),
+    pairsSpread: high - low,
+  };
+}

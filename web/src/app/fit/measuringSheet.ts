@@ -1,0 +1,265 @@
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  signal,
+  viewChildren,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import {
+  cellsInOrder,
+  cellsOf,
+  fromInside,
+  INSTRUMENTS,
+  keyOfCell,
+  readCell,
+  showInterval,
+  showValue,
+  toInside,
+  withCell,
+  type Answers,
+  type Cell,
+  type CellProblem,
+  type InstrumentId,
+  type SheetLayout,
+  type Specimen,
+  type UnitId,
+} from '@which-bore/core';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { catchError, filter, of, switchMap } from 'rxjs';
+import { Preferences } from '../data/preferences';
+import { Questions } from '../data/questions';
+import { Specimens } from '../data/specimens';
+import { Said } from '../ui/said';
+import { VerdictMark } from '../ui/verdictMark';
+
+type Judged = Answers['fitSheet']['judged'][number];
+
+/** One sheet of one part, laid out as it lies in the engine. Enter takes a figure and goes on to the next cell. */
+@Component({
+  selector: 'wb-measuring-sheet',
+  imports: [FormsModule, NzSelectModule, Said, VerdictMark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'fromGauge($event)' },
+  templateUrl: './measuringSheet.html',
+  styleUrl: './measuringSheet.less',
+})
+export class MeasuringSheet {
+  private readonly specimens = inject(Specimens);
+  private readonly questions = inject(Questions);
+  protected readonly preferences = inject(Preferences);
+  private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
+
+  readonly specimenId = input.required<string>();
+  readonly layout = input.required<SheetLayout>();
+
+  protected readonly specimen = toSignal(
+    toObservable(this.specimenId).pipe(switchMap((id) => this.specimens.watch(id))),
+  );
+  /** What is being typed and was not taken yet, or could not be, by cell. */
+  protected readonly typed = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly problem = signal<{ readonly key: string; readonly says: string } | undefined>(undefined);
+  /** The cell that the next figure goes into. */
+  protected readonly current = signal(0);
+  private readonly chosenTool = signal<InstrumentId | undefined>(undefined);
+
+  protected readonly unit = computed((): UnitId => (this.preferences.units() === 'inch' ? 'in' : 'mm'));
+  protected readonly instruments = computed(() =>
+    [...new Set([...this.layout().parameter.instruments, 'micrometer', 'boreGauge', 'caliper'] as InstrumentId[])].map(
+      (id) => ({ id, name: INSTRUMENTS[id].name }),
+    ),
+  );
+  protected readonly tool = computed(() => this.chosenTool() ?? this.layout().parameter.instruments[0]);
+
+  private readonly asked = computed(() => {
+    const specimen = this.specimen();
+    return specimen && { specimen, sheet: this.layout().parameter.id };
+  });
+  protected readonly answer = toSignal(
+    toObservable(this.asked).pipe(
+      filter((asked) => asked !== undefined && asked.specimen.kind === this.layout().kind),
+      switchMap((asked) => (asked ? this.questions.ask('fitSheet', asked) : of(undefined))),
+      catchError(() => of(undefined)),
+    ),
+  );
+
+  protected readonly cells = computed(() => cellsOf(this.specimen()?.readings ?? [], this.layout()));
+  protected readonly order = computed(() => cellsInOrder(this.layout(), this.answer()?.places ?? 1));
+  /** Places with their rows of cells, and how each is judged. */
+  protected readonly places = computed(() => {
+    const { levels, levelNames, axes } = this.layout();
+    const count = this.layout().parameter.per === 'part' ? 1 : (this.answer()?.places ?? 1);
+    const judged = this.answer()?.judged ?? [];
+    return Array.from({ length: count }, (_, at) => {
+      const position = this.layout().parameter.per === 'part' ? undefined : at + 1;
+      return {
+        position,
+        judged: judged.find((each) => each.position === position),
+        rows: levels.map((level, row) => ({
+          name: levelNames[row] ?? level,
+          cells: axes.map((axis): Cell => ({ ...(position === undefined ? {} : { position }), level, axis })),
+        })),
+      };
+    });
+  });
+  protected readonly done = computed(() => this.order().filter((cell) => this.cells().has(keyOfCell(cell))).length);
+
+  constructor() {
+    // The cursor stands ready for a gauge as soon as the sheet does.
+    let before = '';
+    afterRenderEffect(() => {
+      const key = `${this.specimenId()} ${this.layout().parameter.id}`;
+      const fields = this.fields();
+      if (fields.length === 0 || key === before || !this.answer()) return;
+      before = key;
+      const empty = this.order().findIndex((cell) => !this.cells().has(keyOfCell(cell)));
+      this.to(Math.max(0, empty));
+    });
+  }
+
+  protected readonly key = keyOfCell;
+
+  protected indexOf(cell: Cell): number {
+    const key = keyOfCell(cell);
+    return this.order().findIndex((each) => keyOfCell(each) === key);
+  }
+
+  protected shown(cell: Cell): string {
+    const key = keyOfCell(cell);
+    const typed = this.typed().get(key);
+    if (typed !== undefined) return typed;
+    const found = this.cells().get(key);
+    if (!found) return '';
+    const value = fromInside(toInside(found.value, found.unit), this.unit());
+    return found.unit === this.unit() ? String(found.value) : value.toFixed(this.unit() === 'in' ? 4 : 3);
+  }
+
+  protected edit(cell: Cell, text: string): void {
+    this.typed.update((typed) => new Map(typed).set(keyOfCell(cell), text));
+  }
+
+  protected acts(event: KeyboardEvent, cell: Cell): void {
+    const at = this.indexOf(cell);
+    const across = this.layout().axes.length;
+    const moves: Readonly<Record<string, number>> = { ArrowUp: -across, ArrowDown: across };
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      if (this.take(cell)) this.to(at + 1);
+    } else if (event.key === 'Escape') this.forget(cell);
+    else if (event.key in moves) {
+      event.preventDefault();
+      this.to(at + (moves[event.key] ?? 0));
+    }
+  }
+
+  /** Takes what was typed into a cell. Answers whether it is in, or there was nothing to take. */
+  protected take(cell: Cell): boolean {
+    const key = keyOfCell(cell);
+    const text = this.typed().get(key)?.trim();
+    const specimen = this.specimen();
+    if (text === undefined || !specimen) return true;
+    if (text === '') {
+      this.put(specimen, cell, undefined);
+      return true;
+    }
+    const neighbours = [...this.cells()].flatMap(([other, { value, unit }]) =>
+      other === key ? [] : [toInside(value, unit)],
+    );
+    // What was said to be far from its neighbours, and comes once more, is meant.
+    const insists = this.problem()?.key === key && this.problem()?.says === this.sayFar(text);
+    const read = readCell(text, this.layout(), this.unit(), insists ? [] : neighbours);
+    if ('problem' in read) {
+      this.problem.set({ key, says: this.say(read, text) });
+      return false;
+    }
+    this.put(specimen, cell, { ...read, instrument: this.tool() });
+    return true;
+  }
+
+  private sayFar(text: string): string {
+    return `${text} lies far from the others: look at it once more, and press Enter again to take it.`;
+  }
+
+  private say(problem: CellProblem, text: string): string {
+    switch (problem.problem) {
+      case 'noFigure':
+        return `“${text}” is no figure: write one size, such as ${this.example()}.`;
+      case 'notPlausible':
+        return `${text} is no size of this: one between ${problem.low.toFixed(0)} and ${problem.high.toFixed(0)} ${problem.unit} is wanted.`;
+      case 'slip':
+        return this.sayFar(text);
+    }
+  }
+
+  private example(): string {
+    const { low, high } = this.layout().parameter.plausible;
+    return fromInside((low + high) / 2, this.unit()).toFixed(this.unit() === 'in' ? 4 : 2);
+  }
+
+  private put(specimen: Specimen, cell: Cell, entered: Parameters<typeof withCell>[3]): void {
+    this.specimens.change({
+      ...specimen,
+      readings: withCell(specimen.readings, this.layout(), cell, entered, {
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+      }),
+    });
+    this.forget(cell);
+  }
+
+  private forget(cell: Cell): void {
+    const key = keyOfCell(cell);
+    this.typed.update((typed) => {
+      const rest = new Map(typed);
+      rest.delete(key);
+      return rest;
+    });
+    if (this.problem()?.key === key) this.problem.set(undefined);
+  }
+
+  private to(at: number): void {
+    const field = this.fields()[Math.max(0, Math.min(at, this.fields().length - 1))]?.nativeElement;
+    field?.focus();
+    field?.select();
+  }
+
+  /** A figure that comes while nothing has the focus goes into the cell that is next. */
+  protected fromGauge(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey || !/^[0-9.,]$/.test(event.key)) return;
+    const target = event.target instanceof Element ? event.target : undefined;
+    if (target?.closest('input, textarea, select, [contenteditable], nz-select')) return;
+    const field = this.fields()[this.current()]?.nativeElement;
+    if (!field) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const cell = this.order()[this.current()];
+    if (cell) this.edit(cell, event.key);
+    field.focus();
+  }
+
+  protected band(interval: { readonly low: number; readonly high: number }): string {
+    return showInterval(interval, 'length', this.preferences.units());
+  }
+
+  protected most(interval: Judged['taper']): string {
+    return interval ? showValue((interval.low + interval.high) / 2, 'length', this.preferences.units()) : '—';
+  }
+
+  protected size(value: number): string {
+    return showValue(value, 'length', this.preferences.units());
+  }
+
+  protected stepSays(step: number | undefined): string {
+    if (step === undefined) return '';
+    return step === 0 ? 'as made' : `service size ${step}`;
+  }
+
+  protected chooseTool(tool: InstrumentId): void {
+    this.chosenTool.set(tool);
+  }
+}
