@@ -5,7 +5,7 @@ import type { Build } from './build.js';
 export type LiftDuty = 'intake' | 'exhaust';
 
 /** What is wrong with a table that was typed or pasted: which line, and what to do. */
-export interface LiftProblem {
+interface LiftProblem {
   /** Counted from one; absent where it is the table as a whole. */
   readonly line?: number;
   readonly what: string;

@@ -41,8 +41,8 @@ export const fitSheet = question({
       Type.Object({
         position: Type.Optional(PositionSchema),
         size: BandSchema,
-        outOfRound: Type.Optional(BandSchema),
-        taper: Type.Optional(BandSchema),
+        outOfRound: Type.Optional(Type.Number({ description: 'As measured' })),
+        taper: Type.Optional(Type.Number()),
         verdict: VerdictSchema,
         says: list(SentenceSchema),
         step: Type.Optional(Type.Integer({ description: 'Service size it stands at; 0 as made' })),

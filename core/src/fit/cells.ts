@@ -4,7 +4,7 @@ import type { Reading, SizeReading } from '../readings/reading.js';
 import { keyOfCell, type Cell, type SheetLayout } from './layout.js';
 
 /** What stands in a cell: repeats of one figure, and how they were taken. */
-export interface InCell {
+interface InCell {
   /** The last one, in the unit in which it was typed. */
   readonly value: number;
   readonly unit: UnitId;
@@ -118,7 +118,7 @@ export function withCell(
 }
 
 /** A cell in words: front, upright. */
-export const sayCell = ({ levels, levelNames, axes, axisNames }: SheetLayout, { level, axis }: Cell): string =>
+const sayCell = ({ levels, levelNames, axes, axisNames }: SheetLayout, { level, axis }: Cell): string =>
   `${levelNames[levels.indexOf(level)] ?? level} ${axisNames[axes.indexOf(axis)] ?? axis}`;
 
 /** What is wrong with a figure before it goes into a cell; it is kept as it was typed until that is mended. */

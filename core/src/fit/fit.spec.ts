@@ -64,8 +64,8 @@ describe('shells place by place', () => {
   const ask = (specimens: readonly Specimen[], bearing: 'mains' | 'bigEnds' = 'mains') =>
     workshop.ask('fitShells', { bearing, specimens: [...specimens] });
 
-  // Common practice, no source: shells go by the pair of classes, position by position; marks that measure otherwise are
-  // reported and never averaged.
+  // Common practice, no source: shells go by the pair of classes, position by position; marks that measure otherwise
+  // are reported and never averaged.
   it('are told by mark and by measure, and a place where they disagree is named', () => {
     const { missing, places } = ask([CRANK, CASE]);
     expect(missing).toEqual([]);

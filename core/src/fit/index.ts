@@ -1,5 +1,5 @@
-export { cellsOf, readCell, sayCell, withCell, type CellProblem, type Entered, type InCell } from './cells.js';
+export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';
 export { cellsInOrder, keyOfCell, sheetFor, SHEETS, type Cell, type SheetLayout } from './layout.js';
 export { balancedAssignment, closestSet, MOST_IN_POOL, nextBestSet, toTakeOff, type Piece } from './sets.js';
 export { judgeSheet, placesOf } from './sheet.js';
-export { shellsByPlace, type BearingPlace, type ShellAt } from './shells.js';
+export { shellsByPlace, type BearingPlace } from './shells.js';

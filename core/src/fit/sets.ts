@@ -6,7 +6,7 @@ export interface Piece {
 }
 
 /** A set chosen from a pool. */
-export interface MatchedSet {
+interface MatchedSet {
   readonly chosen: readonly string[];
   /** Largest less smallest of each figure. */
   readonly spreads: readonly number[];
@@ -18,10 +18,10 @@ export interface MatchedSet {
 export const MOST_IN_POOL = 200;
 
 /**
- * The set of `count` pieces whose figures lie closest together, by the sum of their spreads in parts of what is allowed.
- * Exact: the smallest set has some piece as its lightest and some as its heaviest, so every pair of first figures is
- * tried as the ends, and between them the best run of the second figure is found by sorting. Figures beyond the second
- * are only told.
+ * The set of `count` pieces whose figures lie closest together, by the sum of their spreads in parts of what is
+ * allowed. Exact: the smallest set has some piece as its lightest and some as its heaviest, so every pair of first
+ * figures is tried as the ends, and between them the best run of the second figure is found by sorting. Figures beyond
+ * the second are only told.
  *
  * @param allowed how far each figure may spread
  * @returns nothing where the pool is too small
@@ -94,7 +94,7 @@ export function nextBestSet(
 }
 
 /** Who goes where, so that what comes together is as alike as can be. */
-export interface Assignment {
+interface Assignment {
   /** For each row its column. */
   readonly columns: readonly number[];
   readonly low: number;

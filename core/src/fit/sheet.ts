@@ -1,3 +1,4 @@
+import type { MeasuredSpot } from '../catalogue/measuredSize.js';
 import type { Pattern } from '../catalogue/pattern.js';
 import type { Part } from '../catalogue/part.js';
 import { sizeOf } from '../catalogue/value.js';
@@ -12,11 +13,12 @@ import { limitOf } from '../thumb/index.js';
 import type { SheetLayout } from './layout.js';
 
 /** One place of a sheet with what was measured there held against what it should be. */
-export interface PlaceJudged {
+interface PlaceJudged {
   readonly position?: number;
   readonly size: Interval;
-  readonly outOfRound?: Interval;
-  readonly taper?: Interval;
+  /** As measured, without what is uncertain of it. */
+  readonly outOfRound?: number;
+  readonly taper?: number;
   /** Worst of size, roundness and parallelism. */
   readonly verdict: Verdict;
   readonly says: readonly Sentence[];
@@ -25,7 +27,7 @@ export interface PlaceJudged {
 }
 
 /** A sheet of one part, judged. */
-export interface SheetJudged {
+interface SheetJudged {
   readonly places: readonly PlaceJudged[];
   /** As made, at the step most places stand at. */
   readonly specified?: Interval;
@@ -115,8 +117,8 @@ export function judgeSheet(
     return {
       ...(each.position > 0 ? { position: each.position } : {}),
       size: each.interval,
-      ...(each.outOfRound ? { outOfRound: each.outOfRound } : {}),
-      ...(each.taper ? { taper: each.taper } : {}),
+      ...(each.outOfRound ? { outOfRound: apartBy(each.spots, 'level') } : {}),
+      ...(each.taper ? { taper: apartBy(each.spots, 'axis') } : {}),
       verdict: verdicts.length === 0 ? 'cannotTell' : worstOf(verdicts),
       says,
       ...(step === undefined ? {} : { step }),
@@ -129,6 +131,13 @@ export function judgeSheet(
     ...(wearLimit === undefined ? {} : { wearLimit }),
     ...(cleansUp ? { cleansUp } : {}),
   };
+}
+
+/** The most by which figures differ that were taken at one height, or in one direction. */
+function apartBy(spots: readonly MeasuredSpot[] = [], alike: 'level' | 'axis'): number {
+  const groups = new Map<string | number | undefined, number[]>();
+  for (const spot of spots) groups.set(spot[alike], [...(groups.get(spot[alike]) ?? []), middle(spot.interval)]);
+  return Math.max(0, ...[...groups.values()].map((all) => Math.max(...all) - Math.min(...all)));
 }
 
 const ORDER: readonly Verdict[] = ['doesNotFit', 'cannotTell', 'fitsWithWork', 'fits'];

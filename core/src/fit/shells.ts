@@ -29,7 +29,7 @@ export interface BearingPlace {
 }
 
 /** A shell for one place, or two halves of different walls. */
-export interface ShellAt {
+interface ShellAt {
   readonly says: string;
   readonly patterns: readonly string[];
   readonly wall: Interval;
@@ -39,7 +39,7 @@ export interface ShellAt {
   readonly orElse: readonly string[];
 }
 
-export interface PlaceChosen {
+interface PlaceChosen {
   readonly position: number;
   readonly required: Interval;
   readonly byMark?: ShellAt;
@@ -51,7 +51,7 @@ export interface PlaceChosen {
   readonly regrind?: { readonly step: number; readonly journal: Interval; readonly shell: string };
 }
 
-export interface ShellsAsked {
+interface ShellsAsked {
   readonly bearing: PlainBearing;
   /** The parts round it, as the joints see them: the crank, and the block or a rod. */
   readonly parts: Assembly['parts'];

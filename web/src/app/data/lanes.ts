@@ -1,7 +1,7 @@
 import { catchError, defer, map, merge, Observable, of, repeat, takeWhile } from 'rxjs';
 
 /** Somewhere a piece of work can be done. */
-export type Lane<P, R> = (piece: P) => Observable<R>;
+type Lane<P, R> = (piece: P) => Observable<R>;
 
 /** What came of a piece; nothing where the lane gave up. */
 interface Done<R> {

@@ -22,7 +22,6 @@ import {
   showValue,
   toInside,
   withCell,
-  type Answers,
   type Cell,
   type CellProblem,
   type InstrumentId,
@@ -37,8 +36,6 @@ import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
-
-type Judged = Answers['fitSheet']['judged'][number];
 
 /** One sheet of one part, laid out as it lies in the engine. Enter takes a figure and goes on to the next cell. */
 @Component({
@@ -246,8 +243,8 @@ export class MeasuringSheet {
     return showInterval(interval, 'length', this.preferences.units());
   }
 
-  protected most(interval: Judged['taper']): string {
-    return interval ? showValue((interval.low + interval.high) / 2, 'length', this.preferences.units()) : '—';
+  protected most(by: number | undefined): string {
+    return by === undefined ? '—' : this.size(by);
   }
 
   protected size(value: number): string {
