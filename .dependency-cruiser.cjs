@@ -18,6 +18,7 @@ const CORE = [
   'joints',
   'interchange',
   'build',
+  'fit',
   'compare',
   'audit',
   'learning',

@@ -4,19 +4,17 @@ import { CHROMIUM } from './chromium.cjs';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4460';
 const CRANK = '88768045-8cf8-49ee-84a1-d8aa2c430629';
+const PUMP = '6b7c3f2e-0d54-4c1b-9a55-3d2f8e1c4a10';
 const VIEWS = [
   ['bench', `/bench/${CRANK}`, 'light'],
-  ['bench-nothing-fits', '/bench/fb97226d-64d6-4b1d-8e15-168c61a294f7', 'dark'],
   // Which is scrolled to what stands fourth.
   ['bench-measured', '/bench/946e2fc0-f423-4f54-859c-a6b843a1d60a', 'light', 'wb-size-table table'],
   ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
   ['rules', '/rules', 'light', '#thumb-title'],
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
-  ['swap-engine', '/swap?donor=pattern:skerry-piston-112-160-super&into=variant:skerry-47', 'light'],
   ['plan', '/plan/1f0c3c1a-5b1e-4a53-9f5e-6a1d0b7c9e01', 'light'],
   ['grid', '/swap/grid?donors=crank&recipients=block', 'light'],
   ['shelf', '/shelf', 'light'],
-  ['catalogue-family', '/catalogue/family/sluice', 'light'],
   ['catalogue-pattern', '/catalogue/pattern/skerry-crank-4-112', 'light'],
   [
     'plan-what-if',
@@ -28,6 +26,9 @@ const VIEWS = [
     '/compare?of=pattern:sluice-crank-3375-forged,pattern:sluice-crank-3375-cast,pattern:sluice-crank-3590',
     'light',
   ],
+  ['fit', `/fit?job=${PUMP}&part=5f1d00c1-0000-4000-8000-000000000001&sheet=crank.mainJournal.diameter`, 'light'],
+  ['fit-shells', `/fit?job=${PUMP}&view=shells`, 'dark'],
+  ['fit-sets', `/fit?job=${PUMP}&view=sets`, 'light'],
   ['scheme', '/catalogue/edit/scheme/brackmere-date', 'light'],
   ['audit', '/catalogue/audit', 'light'],
   ['calibration', '/catalogue/calibration', 'dark'],

@@ -59,6 +59,17 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
       ];
     }),
     asked('buildBegin', { specimens: shelf.slice(0, 6) }),
+    ...shelf
+      .filter(({ kind }) => kind === 'crank')
+      .slice(0, 3)
+      .map((specimen) => asked('fitSheet', { specimen, sheet: 'crank.mainJournal.diameter' })),
+    asked('fitShells', { bearing: 'mains', specimens: shelf.filter(({ job }) => job !== undefined).slice(0, 20) }),
+    asked('fitShells', { bearing: 'bigEnds', specimens: [], variant: 'lumen-4-77' }),
+    asked('fitSets', {
+      pool: shelf.filter(({ kind }) => kind === 'piston'),
+      count: 4,
+      by: [{ of: 'piston.mass', allowed: 4 }],
+    }),
     ...['HV-8421', 'main 2.349in mic', 'forged'].map((entry) => asked('kindsMeant', { entry })),
     ...LINES.map(([kind, entry]) => asked('identify', { kind, entry, most: 4 })),
     ...every(shelf, 12).map((specimen) =>

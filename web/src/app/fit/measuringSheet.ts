@@ -22,6 +22,7 @@ import {
   showValue,
   toInside,
   withCell,
+  type Answers,
   type Cell,
   type CellProblem,
   type InstrumentId,
@@ -36,6 +37,9 @@ import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
+
+/** Places that are laid out where nobody tells how many there are. */
+const PLACES_UNTOLD = 5;
 
 /** One sheet of one part, laid out as it lies in the engine. Enter takes a figure and goes on to the next cell. */
 @Component({
@@ -80,8 +84,14 @@ export class MeasuringSheet {
   protected readonly answer = toSignal(
     toObservable(this.asked).pipe(
       filter((asked) => asked !== undefined && asked.specimen.kind === this.layout().kind),
-      switchMap((asked) => (asked ? this.questions.ask('fitSheet', asked) : of(undefined))),
-      catchError(() => of(undefined)),
+      switchMap((asked) =>
+        asked
+          ? this.questions.ask('fitSheet', asked).pipe(
+              // Nobody judges it now: it can be measured all the same.
+              catchError(() => of<Answers['fitSheet']>({ places: PLACES_UNTOLD, judged: [] })),
+            )
+          : of(undefined),
+      ),
     ),
   );
 

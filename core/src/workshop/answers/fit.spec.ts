@@ -1,8 +1,8 @@
-import type { Reading, Specimen } from '../readings/reading';
-import { say } from '../quantity/sentence';
-import { DataError } from '../formats';
-import { CATALOGUE, SPECIMENS } from '../testing/demo';
-import { Workshop } from '../workshop/workshop';
+import type { Reading, Specimen } from '../../readings/reading';
+import { say } from '../../quantity/sentence';
+import { DataError } from '../../formats';
+import { CATALOGUE, SPECIMENS } from '../../testing/demo';
+import { Workshop } from '../workshop';
 
 const workshop = new Workshop(CATALOGUE);
 const named = (name: string): Specimen => {
