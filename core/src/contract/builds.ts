@@ -169,10 +169,7 @@ export const buildCurves = question({
   ...ROUTES.buildCurves,
   summary: 'Motion of one cylinder and its valves over two turns of the crank, beside the engine it starts from',
   subject: 'builds',
-  request: Type.Object(
-    { ...Asked, cylinder: Type.Optional(CylinderSchema), units: Type.Optional(WordingSchema) },
-    { additionalProperties: false },
-  ),
+  request: Type.Object({ ...Asked, cylinder: Type.Optional(CylinderSchema) }, { additionalProperties: false }),
   answer: Type.Object({
     angles: list(Type.Number(), { description: 'Degrees after the top between exhaust and intake' }),
     curves: list(CurveSchema),

@@ -52,8 +52,8 @@ export interface Entered {
 }
 
 /**
- * The readings with a figure in a cell, in the place of what stood there; without one the cell is empty. A line that was
- * typed with several figures keeps the others.
+ * The readings with a figure in a cell, in the place of what stood there; without one the cell is empty. A line that
+ * was typed with several figures keeps the others.
  *
  * @param id and `at` those of the reading that is made
  */

@@ -64,7 +64,7 @@ export interface Cell {
   readonly axis: 1 | 2;
 }
 
-/** All cells in the order in which one measures: a place after the other, from the front or the top, both directions. */
+/** All cells in the order in which one measures: place by place, from the front or the top, in both directions. */
 export const cellsInOrder = ({ parameter, levels, axes }: SheetLayout, count: number): readonly Cell[] =>
   Array.from({ length: parameter.per === 'part' ? 1 : count }, (_, at) => at + 1).flatMap((position) =>
     levels.flatMap((level) =>

@@ -39,7 +39,7 @@ describe('loading files', () => {
     const specimens = await demoSpecimens();
     const files = [await demoCatalogue(), await demoJobs(), specimens, await demoBuilds()];
     const first = await load(...files);
-    expect(first.said).toContain('2 jobs added');
+    expect(first.said).toContain('3 jobs added');
     expect(first.said).toContain('8 builds added');
     expect(first.said).toContain(`${specimens.specimens.length} specimens added`);
     const again = await load(...files);

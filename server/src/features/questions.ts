@@ -46,6 +46,10 @@ const FILES = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 } as const;
 
+const UnitsSchema = Type.Union([Type.Literal('metric'), Type.Literal('inch')], {
+  description: 'Units of the table; metric where nothing is said',
+});
+
 const FILE_RESPONSE = (ending: 'csv' | 'xlsx') => ({
   200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }),
 });
@@ -120,15 +124,21 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
         schema: {
           summary: `Motion of a build over the crank angle as ${ending.toUpperCase()}`,
           tags: ['builds'],
-          body: { ...QUESTIONS.buildCurves.request, examples: [QUESTIONS.buildCurves.example] },
+          body: Type.Object(
+            { ...QUESTIONS.buildCurves.request.properties, units: Type.Optional(UnitsSchema) },
+            {
+              additionalProperties: false,
+              examples: [{ ...(QUESTIONS.buildCurves.example as object), units: 'inch' }],
+            },
+          ),
           response: FILE_RESPONSE(ending),
         },
       },
       async (request, reply) => {
-        const { units = 'metric' } = request.body;
-        const bytes = await workshops.ask('buildCurves', request.body, units, goneSignal(reply));
+        const { units = 'metric', ...asked } = request.body;
+        const bytes = await workshops.ask('buildCurves', asked, units, goneSignal(reply));
         const { angles, curves } = JSON.parse(new TextDecoder().decode(bytes)) as Answers['buildCurves'];
-        const rows = curvesTable(angles, curves, units === 'inch' ? 'inch' : 'metric');
+        const rows = curvesTable(angles, curves, units);
         return reply
           .type(type)
           .header('content-disposition', `attachment; filename="curves.${ending}"`)

@@ -30,6 +30,7 @@ import {
   type StoredRecord,
   type StoredShop,
   type StoredSpecimen,
+  type UnitSystem,
 } from '@which-bore/core';
 import { catchError, throwError, type Observable } from 'rxjs';
 import { Preferences } from './preferences';
@@ -102,7 +103,7 @@ export class Api {
   }
 
   /** Motion of a build over the crank angle as a file. */
-  curves(ending: 'csv' | 'xlsx', request: Requests['buildCurves']): Observable<Blob> {
+  curves(ending: 'csv' | 'xlsx', request: Requests['buildCurves'] & { units: UnitSystem }): Observable<Blob> {
     return this.asked(this.http.post(`/api/builds/curves.${ending}`, request, { responseType: 'blob' }));
   }
 
