@@ -34,7 +34,6 @@ interface SheetJudged {
   readonly wearLimit?: number;
   /** The first service size at which every place cleans up; with how far that is from what was made. */
   readonly cleansUp?: { readonly step: number; readonly size: Interval };
-  readonly cannot?: Sentence;
 }
 
 /** How many places a part has of a sheet: as is seen on it, or as far as they were measured. */

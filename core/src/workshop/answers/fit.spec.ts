@@ -47,6 +47,12 @@ describe('a measuring sheet of the demo', () => {
     // Common practice, no source: a class step of eight microns needs a micrometer.
     expect(tool && say(tool.says, 'metric')).toContain('take a micrometer');
     expect(workshop.ask('fitSheet', { specimen: CRANK, sheet: 'crank.mainJournal.diameter' }).tool).toBeUndefined();
+    // A family whose parts carry no classes has none to tell.
+    const plain = workshop.ask('fitSheet', {
+      specimen: named('Frost fan crank, bin 4'),
+      sheet: 'crank.mainJournal.diameter',
+    });
+    expect(plain.tool).toBeUndefined();
   });
 
   it('is of a part that has it', () => {
@@ -84,6 +90,30 @@ describe('shells place by place', () => {
     expect(measures.places.some(({ byMark }) => byMark)).toBeFalse();
     expect(ask([CRANK]).missing).toEqual(['block']);
     expect(ask([]).missing).toEqual(['crank', 'block']);
+  });
+
+  it('are not told by measure at a place that nobody measured', () => {
+    const some: Specimen = {
+      ...CRANK,
+      readings: CRANK.readings.map((reading) => {
+        const { is } = reading;
+        if (is.sort !== 'size' || is.parameter !== 'crank.mainJournal.diameter') return reading;
+        const first = <T>(all: readonly T[] = []): T[] => all.slice(0, 4);
+        return {
+          ...reading,
+          is: {
+            ...is,
+            values: first(is.values),
+            positions: first(is.positions),
+            levels: first(is.levels),
+            axes: first(is.axes),
+          },
+        };
+      }),
+    };
+    const { places } = ask([some, CASE]);
+    expect(places.map(({ byMeasure }) => byMeasure !== undefined)).toEqual([true, false, false, false, false]);
+    expect(words(places[1]?.says ?? [])).toContain('Its journal is not measured');
   });
 
   it('mixed halves come nearer to what is wanted than whole ones, where the maker allows them', () => {

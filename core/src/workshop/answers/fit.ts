@@ -58,9 +58,10 @@ export const fitSheet: Answering<'fitSheet'> = (workshop, { specimen, sheet }) =
 };
 
 /** What a class of a size is wide, where marks tell classes of it; nothing where they do not. */
-function classWidth(workshop: Holdings, kind: KindId, parameter: string): number | undefined {
+function classWidth(workshop: Holdings, part: Part, parameter: string): number | undefined {
+  const { family } = workshop.catalogue.pattern(part.pattern ?? '') ?? {};
   const bands = workshop.catalogue.catalogue.schemes
-    .filter(({ kinds }) => kinds.includes(kind))
+    .filter((scheme) => scheme.kinds.includes(part.kind) && (scheme.family ?? family) === family)
     .flatMap(({ segments }) => segments)
     .flatMap(({ narrows }) => (narrows?.of === parameter ? [narrows] : []));
   const [first] = bands.flatMap(({ bands: each, unit }) => Object.values(each).map((text) => ({ text, unit })));
@@ -71,7 +72,7 @@ function classWidth(workshop: Holdings, kind: KindId, parameter: string): number
 
 /** Whether what it was measured with tells its classes at all. */
 function toolTells(workshop: Holdings, part: Part, id: string): Sentence | undefined {
-  const step = classWidth(workshop, part.kind, id);
+  const step = classWidth(workshop, part, id);
   const at = part.values[id]?.source === 'measured' ? (part.values[id].at ?? []) : [];
   const coarsest = Math.max(0, ...at.map(({ interval }) => width(interval)));
   if (step === undefined || coarsest <= step * 2) return undefined;
@@ -82,7 +83,9 @@ const sizeAt = (parts: readonly { readonly measured: Part; readonly marked: Part
   const of = (part: Part): Interval | undefined => {
     const value = part.values[id];
     if (!value) return undefined;
-    return value.at?.find(({ position }) => position === at)?.interval ?? value.positions?.[at - 1] ?? value.interval;
+    // Where places were measured one by one, another that was not is not known.
+    if (value.at) return value.at.find(({ position }) => position === at)?.interval;
+    return value.positions?.[at - 1] ?? value.interval;
   };
   const [one] = parts;
   if (!one) return {};
