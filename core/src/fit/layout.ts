@@ -18,8 +18,12 @@ export interface SheetLayout {
   readonly levelNames: readonly string[];
   readonly axes: readonly (1 | 2)[];
   readonly axisNames: readonly string[];
-  /** How far from round and from parallel it may be. */
-  readonly most: { readonly outOfRound: LimitOfThumb; readonly taper: LimitOfThumb };
+  /** How far from round and from parallel it may be, and what comes off before it is clean all round. */
+  readonly most: {
+    readonly outOfRound: LimitOfThumb;
+    readonly taper: LimitOfThumb;
+    readonly cleanedUp: LimitOfThumb;
+  };
 }
 
 const JOURNAL = {

@@ -52,9 +52,6 @@ export function placesOf({ parameter }: SheetLayout, part: Part): number {
 /** Where nobody says. */
 const USUAL = { main: 5, crankpin: 4, cylinder: 4 } as const;
 
-/** What a machinist leaves of size at the least when something is cleaned up. Millimetres of diameter. */
-const LEAST_TAKEN = 0.03;
-
 /** Holds every place of a sheet against what its pattern was made to, and against how round and parallel it must be. */
 export function judgeSheet(
   layout: SheetLayout,
@@ -67,6 +64,7 @@ export function judgeSheet(
   const made = pattern && sizeOf(pattern, parameter)?.value;
   const at = found?.source === 'measured' ? (found.at ?? [{ position: 0, ...found }]) : [];
   const steps = made ? [0, ...made.service] : [];
+  const least = limitOf(most.cleanedUp, rules);
   // Wear goes one way: what is left of a service size is that size or past it.
   const stepOf = (size: Interval): number | undefined => {
     if (!made) return undefined;
@@ -75,9 +73,9 @@ export function judgeSheet(
       const fresh = shifted(made.limits, step);
       const worn =
         parameter.wear === 'grows'
-          ? { low: fresh.low, high: fresh.high + Math.max(reach, LEAST_TAKEN) }
+          ? { low: fresh.low, high: fresh.high + Math.max(reach, least) }
           : parameter.wear === 'shrinks'
-            ? { low: fresh.low - Math.max(reach, LEAST_TAKEN), high: fresh.high }
+            ? { low: fresh.low - Math.max(reach, least), high: fresh.high }
             : fresh;
       return !apart(size, worn);
     });
@@ -123,7 +121,8 @@ export function judgeSheet(
       ...(step === undefined ? {} : { step }),
     };
   });
-  const cleansUp = made && places.length > 0 ? firstStep(parameter.wear, made.limits, made.service, places) : undefined;
+  const cleansUp =
+    made && places.length > 0 ? firstStep(parameter.wear, made.limits, made.service, places, least) : undefined;
   return {
     places,
     ...(fresh ? { specified: fresh } : {}),
@@ -155,6 +154,7 @@ function firstStep(
   limits: Interval,
   service: readonly number[],
   places: readonly PlaceJudged[],
+  least: number,
 ): { readonly step: number; readonly size: Interval } | undefined {
   if (wear === 'neither') return undefined;
   const worst =
@@ -163,7 +163,7 @@ function firstStep(
       : Math.min(...places.map(({ size }) => middle(size)));
   const at = service.findIndex((shift) => {
     const size = shifted(limits, shift);
-    return wear === 'grows' ? worst + LEAST_TAKEN <= size.high : worst - LEAST_TAKEN >= size.low;
+    return wear === 'grows' ? worst + least <= size.high : worst - least >= size.low;
   });
   const shift = service[at];
   return shift === undefined ? undefined : { step: at + 1, size: shifted(limits, shift) };

@@ -53,6 +53,11 @@ export const bearings = subject('bearings', {
     0.013,
     'A plain bearing bears half a thou along its journal; more carries the load on one edge',
   ),
+  cleanedUp: atLeast(
+    'Taken to clean up a journal',
+    0.03,
+    'A journal that is ground loses a thou and a bit before it is clean all round',
+  ),
   polished: atMost('Polished off a journal', 0.013, 'Polishing takes half a thou of diameter; more is ground'),
   leastPolished: atLeast(
     'Least that is polished',

@@ -37,6 +37,11 @@ export const cylinders = subject('cylinders', {
     'New rings follow a cylinder that is two thou out of round, and no more',
   ),
   taper: atMost('Cylinder tapered', 0.08, 'Over three thou of taper the ring gap closes at the bottom: it is bored'),
+  cleanedUp: atLeast(
+    'Taken to clean up a cylinder',
+    0.05,
+    'A cylinder that is bored loses two thou before it is clean all round',
+  ),
   honed: atMost('Honing', 0.05, 'A hone takes hundredths of diameter; more is bored'),
   bored: atMost(
     'Boring where the wall was never measured',
