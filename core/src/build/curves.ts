@@ -2,7 +2,7 @@ import type { QuantityKind } from '../quantity/unit.js';
 import { fall, pistonAcceleration, pistonSpeed, rodAngle, turns, type SliderCrank } from '../motion/index.js';
 import type { BuildEngine, Spot } from './engine.js';
 import { figureOf, type Figure } from './figures/index.js';
-import { hanging, motionOf } from './figures/room.js';
+import { hanging, motionOf } from './figures/valveRoom.js';
 import { BuildModel } from './model.js';
 
 /** Something that goes with the crank angle. */

@@ -1,10 +1,8 @@
 import { describeBoundaries, boundary } from '../testing/boundary';
 import { finding, judged, made, misshapen, outcomeOf } from '../testing/made';
 import { say } from '../quantity/sentence';
-import { around, interval } from '../quantity/interval';
-import { sheetFor } from '../fit/layout';
-import { judgeSheet } from '../fit/sheet';
-import { LOOKUP } from '../testing/demo';
+import { around } from '../quantity/interval';
+import { cleansUp } from '../testing/cleansUp';
 import { lineBore } from '../joints/operations/housings';
 import { offsetGrind, polishJournal } from '../joints/operations/journals';
 import type { HouseRules } from '../shop/houseRules';
@@ -29,28 +27,6 @@ const block = (housing: number, more: Parameters<typeof made>[1] = {}) =>
 /** A housing that leaves a journal the clearance of a thousandth. */
 const HOUSING = JOURNAL + 2 * WALL + 0.045;
 const stock = { mainShell: [shellFor(HOUSING)] };
-
-/** At which service size a journal is told to clean up that stands so far from the first one. */
-const cleansUp = (left: number, rules: HouseRules): string => {
-  const sheet = sheetFor('crank.mainJournal.diameter');
-  const pattern = LOOKUP.pattern('lumen-crank-4b');
-  if (!sheet || !pattern) throw new RangeError('The demo has no such part.');
-  const dimension = { low: '50.00', high: '50.02', unit: 'mm' as const, service: ['-0.25', '-0.50'] };
-  const size = interval(49.75 + left);
-  const part = {
-    ...made('crank', {}),
-    values: {
-      [sheet.parameter.id]: { interval: size, source: 'measured' as const, at: [{ position: 1, interval: size }] },
-    },
-  };
-  const { cleansUp: told } = judgeSheet(
-    sheet,
-    part,
-    { ...pattern, dimensions: { [sheet.parameter.id]: dimension } },
-    rules,
-  );
-  return `step ${told?.step ?? 'none'}`;
-};
 
 const clearance = (rules: HouseRules) => (share: number, own: HouseRules) => {
   const housing = JOURNAL + 2 * WALL + share * JOURNAL;
@@ -90,7 +66,17 @@ const inPlace = (check: string, size: string) => (by: number, rules: HouseRules)
 
 describe('figures of thumb of bearings', () => {
   describeBoundaries(bearings, [
-    boundary(bearings.cleanedUp, cleansUp, [0.0291, 'step 2'], [0.0309, 'step 1']),
+    boundary(
+      bearings.cleanedUp,
+      cleansUp(
+        'crank.mainJournal.diameter',
+        'lumen-crank-4b',
+        { low: '50.00', high: '50.02', service: ['-0.25', '-0.50'] },
+        (left) => 49.75 + left,
+      ),
+      [0.0291, 'step 2'],
+      [0.0309, 'step 1'],
+    ),
     boundary(bearings.outOfRound, shaped('outOfRound'), [0.01261, 'fits'], [0.01339, 'doesNotFit']),
     boundary(bearings.taper, shaped('taper'), [0.01261, 'fits'], [0.01339, 'doesNotFit']),
     boundary(

@@ -6,37 +6,13 @@ import { piston as pistonKind } from '../dictionary/kinds/piston';
 import type { Worked } from '../joints/operations/operation';
 import { interval, width } from '../quantity/interval';
 import type { HouseRules } from '../shop/houseRules';
-import { sheetFor } from '../fit/layout';
-import { judgeSheet } from '../fit/sheet';
-import { LOOKUP } from '../testing/demo';
+import { cleansUp } from '../testing/cleansUp';
 import { cylinders } from './cylinders';
 
 // Common practice, no source: what comes out just inside and just outside each end.
 
 const done = (worked: Worked): string => ('part' in worked ? 'done' : 'refused');
 const reaches = (size: number, expected: number): string => (size >= expected - 1e-9 ? 'as much' : 'less');
-/** At which service size a cylinder is told to clean up that stands so far from the first one. */
-const cleansUp = (left: number, rules: HouseRules): string => {
-  const sheet = sheetFor('block.bore');
-  const pattern = LOOKUP.pattern('lumen-block-4b');
-  if (!sheet || !pattern) throw new RangeError('The demo has no such part.');
-  const dimension = { low: '78.00', high: '78.02', unit: 'mm' as const, service: ['0.25', '0.50'] };
-  const size = interval(78.27 - left);
-  const part = {
-    ...made('block', {}),
-    values: {
-      [sheet.parameter.id]: { interval: size, source: 'measured' as const, at: [{ position: 1, interval: size }] },
-    },
-  };
-  const { cleansUp: told } = judgeSheet(
-    sheet,
-    part,
-    { ...pattern, dimensions: { [sheet.parameter.id]: dimension } },
-    rules,
-  );
-  return `step ${told?.step ?? 'none'}`;
-};
-
 const BORE = 100;
 const skirt =
   (looks: Readonly<Record<string, string>>, boreSurface = 'iron') =>
@@ -124,7 +100,17 @@ const sleeved = (worked: Worked) =>
 
 describe('figures of thumb of cylinders', () => {
   describeBoundaries(cylinders, [
-    boundary(cylinders.cleanedUp, cleansUp, [0.0485, 'step 2'], [0.0515, 'step 1']),
+    boundary(
+      cylinders.cleanedUp,
+      cleansUp(
+        'block.bore',
+        'lumen-block-4b',
+        { low: '78.00', high: '78.02', service: ['0.25', '0.50'] },
+        (left) => 78.27 - left,
+      ),
+      [0.0485, 'step 2'],
+      [0.0515, 'step 1'],
+    ),
     boundary(cylinders.outOfRound, shaped('outOfRound'), [0.0485, 'fits'], [0.0515, 'doesNotFit']),
     boundary(cylinders.taper, shaped('taper'), [0.0776, 'fits'], [0.0824, 'doesNotFit']),
     boundary(
