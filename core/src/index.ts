@@ -153,8 +153,30 @@ export {
 } from './identify/index.js';
 export type { Status } from './identify/index.js';
 export { asDimension, bandsOf, brier } from './learning/index.js';
-export { FOREIGN_BELOW, JobFileSchema } from './engine/index.js';
-export type { Job, JobFile } from './engine/index.js';
+export { FOREIGN_BELOW } from './engine/index.js';
+export { JOB_LISTS, JobFileSchema, LINE_STATES, MOST_IN_JOB, WORK_STATES } from './job/index.js';
+export type {
+  Decision,
+  HoursSpent,
+  Job,
+  JobFile,
+  LineState,
+  LogEntry,
+  OrderLine,
+  ShopWork,
+  Signed,
+  WorkState,
+} from './job/index.js';
+export {
+  BY_HAND,
+  offersFor,
+  placeKey,
+  PRICE_LIST_FORMAT,
+  PriceListSchema,
+  priceLinesOf,
+  soughtNumbers,
+} from './order/index.js';
+export type { Offer, Offered, PriceLine, PriceList, PriceProblem } from './order/index.js';
 export {
   answer,
   byExactNumber,

@@ -34,6 +34,12 @@ const PlaceSchema = Type.Object(
     at: AtSchema,
     pattern: Type.Optional(Type.String({ maxLength: 80, description: 'Pattern id' })),
     specimen: Type.Optional(Type.String({ format: 'uuid', description: 'A stored specimen, as measured' })),
+    size: Type.Optional(
+      Type.Object(TypedFigure, {
+        additionalProperties: false,
+        description: 'Service size it is bought in, from standard: over it, or of shells under it with a minus',
+      }),
+    ),
     work: Type.Optional(Type.Array(PlannedWorkSchema, { maxItems: 20, description: 'What is done to it, in order' })),
   },
   { additionalProperties: false },

@@ -13,6 +13,7 @@ import { isDone } from '../joints/operations/operation.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { toInside } from '../quantity/unit.js';
 import type { Build, PlannedWork, TypedSize } from './build.js';
+import { comesInSizes, inServiceSize, ringsFor } from './serviceSize.js';
 import { nameOfWork, worked, type WorkAround } from './work.js';
 
 /** What there are several of in an engine, each with sizes of its own. */
@@ -293,7 +294,10 @@ export class BuildEngine {
         return [];
       }
       const at = place.at === undefined ? {} : { at: place.at };
-      return [{ slot: place.slot, ...at, part, taken: !names, work: place.work ?? [] }];
+      const step = place.size ? toInside(place.size.value, place.size.unit) : 0;
+      if (step !== 0 && !comesInSizes(part.kind))
+        problems.push({ where: `${where}.size`, what: `${part.label} is not bought over or under standard.` });
+      return [{ slot: place.slot, ...at, part: inServiceSize(part, step), taken: !names, work: place.work ?? [] }];
     });
     const whole = new Set(chosen.flatMap(({ slot, at }) => (at === undefined ? [slot] : [])));
     const taken = base.flatMap(({ slot, part }): readonly PlacedInBuild[] =>
@@ -339,6 +343,9 @@ export class BuildEngine {
             what: `${nameOfWork(operation)}: ${done.refused}`,
           });
       }
+      // New rings are those of the cylinder as it then is.
+      if (part.kind === 'rings' && placed.taken && bore !== undefined)
+        part = inServiceSize(part, ringsFor(part, around(bore, 0)));
       bore = boreOf(part) ?? bore;
       return part === placed.part ? placed : { ...placed, part };
     });

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/catalogue.js';
 import { PRACTICE_LEVELS } from '../practice/index.js';
 import { BuildSchema } from '../build/build.js';
-import { JobSchema } from '../engine/job.js';
+import { JobSchema } from '../job/job.js';
 import { TABLE_IDS, type TableId } from '../formats/columns.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';

@@ -15,6 +15,7 @@ import {
 } from './catalogue.js';
 import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
 import { fitSets, fitSheet, fitShells } from './fit.js';
+import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
@@ -73,6 +74,11 @@ export const QUESTIONS = {
   fitSheet,
   fitShells,
   fitSets,
+  orderList,
+  shopSheet,
+  assemblyNotes,
+  jobStages,
+  wantedBy,
   search,
   audit,
   compare,

@@ -8,3 +8,5 @@ export const MOST_OF_SHELF = 500;
 export const MOST_TOGETHER = 60;
 /** At most so many confirmed specimens are learnt from, the last changed. */
 export const MOST_CONFIRMED = 2000;
+/** Parts of one job: an engine of five hundred parts, and some. */
+export const MOST_OF_JOB = 600;

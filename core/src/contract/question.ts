@@ -2,7 +2,7 @@ import type { TSchema } from '@sinclair/typebox';
 import type { QuestionRoute } from './routes.js';
 
 /** Part of the documentation that a question stands in. */
-export type Subject = 'bench' | 'jobs' | 'swap' | 'builds' | 'fit' | 'practice' | 'catalogue';
+export type Subject = 'bench' | 'jobs' | 'swap' | 'builds' | 'fit' | 'order' | 'practice' | 'catalogue';
 
 /**
  * One question that a workshop answers: what is asked, what comes back, and where. From it come the route of the server

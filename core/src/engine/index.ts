@@ -1,3 +1,2 @@
-export { JobFileSchema, type Job, type JobFile } from './job.js';
 export { identifyEngine } from './engine.js';
 export { FOREIGN_BELOW, type PartInEngine } from './part.js';

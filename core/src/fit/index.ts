@@ -1,3 +1,4 @@
+export { shellsFound, type ShellFound } from './found.js';
 export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';
 export { cellsInOrder, keyOfCell, sheetFor, SHEETS, type Cell, type SheetLayout } from './layout.js';
 export { balancedAssignment, closestSet, MOST_IN_POOL, nextBestSet, toTakeOff, type Piece } from './sets.js';

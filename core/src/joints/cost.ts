@@ -56,7 +56,7 @@ const SOLD_SINGLY: Readonly<Partial<Record<KindId, Several>>> = {
 };
 
 /** How many of a kind an engine takes. Of valves of one duty there are half as many as there are valves. */
-function piecesOf(kind: KindId, counts: Counts): number {
+export function piecesOf(kind: KindId, counts: Counts): number {
   const several = SOLD_SINGLY[kind];
   if (several === undefined) return 1;
   const all = counts[several] ?? PRICED_FOR[several];

@@ -61,7 +61,7 @@ import { valveInPlace } from './valveGear/valveInPlace.js';
 export { ratioMade, ratioWanted } from './deck/compression.js';
 export * from './assembly.js';
 export * from './verdict.js';
-export { countsIn, priceFor, takes, type SoldAs } from './cost.js';
+export { countsIn, piecesOf, priceFor, takes, type SoldAs } from './cost.js';
 export type { LikelyIf, Outcome, WorkOption } from './outcome.js';
 export type { Chosen, JointCheck, Joint } from './check.js';
 export { IMPLIED, isOverStack, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';

@@ -1,1 +1,2 @@
 export * from './bolt.js';
+export * from './tightening.js';

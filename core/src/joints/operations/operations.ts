@@ -17,6 +17,12 @@ export interface Operation {
   readonly parts?: number;
   readonly canUndo: boolean;
   readonly caution?: string;
+  /** What may only be done after it, where both are done: it moves the face or line that those are set up from. */
+  readonly before?: readonly string[];
+  /** Sizes, by their ids, that are no longer what was measured once it is done: they are measured again. */
+  readonly spoils?: readonly string[];
+  /** What the machine shop needs besides the part itself. */
+  readonly bring?: string;
 }
 
 const BALANCE = 'The crank must be balanced again with its rods and pistons before it turns at speed.';
@@ -28,10 +34,33 @@ const FLANGE =
 const ROD =
   'A rod that has been cut or drilled is only as good as its crack test: have it tested, and weigh the set again.';
 
-/** Everything that is done to parts so that they meet. */
+/**
+ * Everything that is done to parts so that they meet. Their order (the main line before the deck, the deck before the
+ * bores, guides before seats), what they spoil and what must come along: *common practice, no source*.
+ */
 export const OPERATIONS = {
-  bore: { name: 'Bore oversize', per: 'cylinder', hours: 4, price: 260, canUndo: false, caution: IRON_DUST },
-  hone: { name: 'Hone', per: 'cylinder', hours: 1.5, price: 90, canUndo: false, caution: IRON_DUST },
+  bore: {
+    name: 'Bore oversize',
+    per: 'cylinder',
+    hours: 4,
+    price: 260,
+    canUndo: false,
+    before: ['hone', 'plate', 'fileRings'],
+    spoils: ['block.wall', 'liner.wall', 'rings.top.gap'],
+    bring: 'The pistons: each cylinder is finished to the one that goes there.',
+    caution: IRON_DUST,
+  },
+  hone: {
+    name: 'Hone',
+    per: 'cylinder',
+    hours: 1.5,
+    price: 90,
+    canUndo: false,
+    before: ['fileRings'],
+    spoils: ['rings.top.gap'],
+    bring: 'The pistons, marked with their cylinders.',
+    caution: IRON_DUST,
+  },
   plate: {
     name: 'Plate the cylinders',
     per: 'cylinder',
@@ -49,15 +78,30 @@ export const OPERATIONS = {
     price: 900,
     parts: 240,
     canUndo: false,
+    before: ['deck', 'bore', 'hone'],
+    spoils: ['block.deckHeight', 'block.wall'],
+    bring: 'The pistons, or the bore that is wanted in writing.',
     caution: IRON_DUST,
   },
-  fitLiners: { name: 'Fit other liners', per: 'cylinder', hours: 4, price: 700, parts: 480, canUndo: true },
+  fitLiners: {
+    name: 'Fit other liners',
+    per: 'cylinder',
+    hours: 4,
+    price: 700,
+    parts: 480,
+    canUndo: true,
+    before: ['hone'],
+    spoils: ['liner.protrusion'],
+  },
   lineBore: {
     name: 'Line bore',
     per: 'main',
     hours: 6,
     price: 420,
     canUndo: false,
+    before: ['deck', 'bore', 'closeDeck'],
+    spoils: ['block.mainHousing.diameter', 'block.deckHeight', 'block.camDistance'],
+    bring: 'All main caps with their bolts, numbered, and the torque they get.',
     caution:
       'Line boring cannot be undone, and moves the crank toward the cam when caps are cut: check the timing drive afterwards.',
   },
@@ -68,6 +112,7 @@ export const OPERATIONS = {
     price: 160,
     parts: 90,
     canUndo: true,
+    spoils: ['block.mainHousing.diameter'],
     caution:
       'Spacer shells must be pinned, their oil holes must meet those of block and shell, and the crush be checked with both fitted.',
   },
@@ -77,6 +122,9 @@ export const OPERATIONS = {
     hours: 2.5,
     price: 150,
     canUndo: false,
+    before: ['nitrideAgain', 'polish'],
+    spoils: ['crank.mainJournal.width'],
+    bring: 'The shells, or their size in writing.',
     caution:
       'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
@@ -86,6 +134,9 @@ export const OPERATIONS = {
     hours: 2.5,
     price: 150,
     canUndo: false,
+    before: ['nitrideAgain', 'polish'],
+    spoils: ['crank.crankpin.width', 'crank.crankpin.fillet'],
+    bring: 'The shells, or their size in writing.',
     caution:
       'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
@@ -94,6 +145,7 @@ export const OPERATIONS = {
     hours: 1,
     price: 280,
     canUndo: false,
+    before: ['polish'],
     caution:
       'Nitriding is a few tenths deep and gone once it is ground: the crank is straightened before and crack-tested after, and never straightened when it is hard.',
   },
@@ -103,10 +155,21 @@ export const OPERATIONS = {
     hours: 6,
     price: 520,
     canUndo: false,
+    before: ['regrindPins', 'nitrideAgain', 'polish', 'turnCounterweights'],
+    spoils: ['crank.swing', 'crank.bobweight'],
+    bring: 'A rod, a piston with its pin and rings, and a pair of shells, to balance by.',
     caution: BALANCE,
   },
   polish: { name: 'Polish the journals', per: 'main', hours: 1, price: 60, canUndo: false },
-  turnCounterweights: { name: 'Turn the counterweights down', hours: 2, price: 180, canUndo: false, caution: BALANCE },
+  turnCounterweights: {
+    name: 'Turn the counterweights down',
+    hours: 2,
+    price: 180,
+    canUndo: false,
+    spoils: ['crank.swing', 'crank.bobweight'],
+    bring: 'A rod, a piston with its pin and rings, and a pair of shells, to balance by.',
+    caution: BALANCE,
+  },
   turnOffLip: { name: 'Turn the lip off', hours: 1, price: 90, canUndo: false, caution: BALANCE },
   grindThrust: { name: 'Grind the thrust faces', hours: 1.5, price: 120, canUndo: false },
   turnSealLand: { name: 'Turn the seal land', hours: 1, price: 90, canUndo: false },
@@ -123,14 +186,32 @@ export const OPERATIONS = {
     caution: FLANGE,
   },
   gearWithCrank: { name: 'Gear and hub with the crank', hours: 0.5, price: 130, parts: 90, canUndo: true },
-  openBigEnd: { name: 'Resize the big ends', per: 'cylinder', hours: 3, price: 160, canUndo: false, caution: ROD },
-  narrowRod: { name: 'Narrow the rods', per: 'cylinder', hours: 2.5, price: 150, canUndo: false, caution: ROD },
+  openBigEnd: {
+    name: 'Resize the big ends',
+    per: 'cylinder',
+    hours: 3,
+    price: 160,
+    canUndo: false,
+    spoils: ['rod.mass', 'rod.mass.bigEnd'],
+    bring: 'Every rod with its own cap and bolts.',
+    caution: ROD,
+  },
+  narrowRod: {
+    name: 'Narrow the rods',
+    per: 'cylinder',
+    hours: 2.5,
+    price: 150,
+    canUndo: false,
+    spoils: ['rod.mass', 'rod.mass.bigEnd'],
+    caution: ROD,
+  },
   narrowSmallEnd: {
     name: 'Narrow the small ends',
     per: 'cylinder',
     hours: 2,
     price: 120,
     canUndo: false,
+    spoils: ['rod.mass', 'rod.mass.smallEnd'],
     caution: ROD,
   },
   bushSmallEnd: {
@@ -140,10 +221,28 @@ export const OPERATIONS = {
     price: 170,
     parts: 40,
     canUndo: true,
+    spoils: ['rod.length', 'rod.mass.smallEnd'],
+    bring: 'The pins: each bush is finished to its own.',
     caution: HOT_ROD,
   },
-  openSmallEnd: { name: 'Open the small ends', per: 'cylinder', hours: 2, price: 110, canUndo: false, caution: ROD },
-  openPinBore: { name: 'Hone the pin bores', per: 'cylinder', hours: 1.5, price: 80, canUndo: false },
+  openSmallEnd: {
+    name: 'Open the small ends',
+    per: 'cylinder',
+    hours: 2,
+    price: 110,
+    canUndo: false,
+    spoils: ['rod.mass.smallEnd'],
+    bring: 'The pins.',
+    caution: ROD,
+  },
+  openPinBore: {
+    name: 'Hone the pin bores',
+    per: 'cylinder',
+    hours: 1.5,
+    price: 80,
+    canUndo: false,
+    bring: 'The pins: each piston is finished to its own.',
+  },
   sleevePin: { name: 'Sleeve bearings on the pins', per: 'cylinder', hours: 1, price: 110, parts: 60, canUndo: true },
   sleeveCage: {
     name: 'Sleeve bearing of small bore and large outside',
@@ -153,9 +252,32 @@ export const OPERATIONS = {
     parts: 30,
     canUndo: true,
   },
-  drillRod: { name: 'Drill the rods for oil', per: 'cylinder', hours: 4, price: 280, canUndo: false, caution: ROD },
-  machineCrown: { name: 'Machine the crowns', per: 'cylinder', hours: 2, price: 160, canUndo: false },
-  cutPockets: { name: 'Cut valve pockets', per: 'cylinder', hours: 2.5, price: 200, canUndo: false },
+  drillRod: {
+    name: 'Drill the rods for oil',
+    per: 'cylinder',
+    hours: 4,
+    price: 280,
+    canUndo: false,
+    spoils: ['rod.mass'],
+    caution: ROD,
+  },
+  machineCrown: {
+    name: 'Machine the crowns',
+    per: 'cylinder',
+    hours: 2,
+    price: 160,
+    canUndo: false,
+    spoils: ['piston.mass', 'piston.crown.volume'],
+  },
+  cutPockets: {
+    name: 'Cut valve pockets',
+    per: 'cylinder',
+    hours: 2.5,
+    price: 200,
+    canUndo: false,
+    spoils: ['piston.mass', 'piston.crown.volume'],
+    bring: 'A valve of each sort.',
+  },
   widenGrooves: { name: 'Widen the ring grooves', per: 'cylinder', hours: 3, price: 220, canUndo: false },
   fileRings: { name: 'File the ring gaps', per: 'cylinder', hours: 1, price: 30, canUndo: false },
   capConversion: {
@@ -165,6 +287,8 @@ export const OPERATIONS = {
     price: 640,
     parts: 260,
     canUndo: false,
+    before: ['lineBore'],
+    spoils: ['block.mainHousing.diameter'],
     caution:
       'Caps are made for one block: the outer bolts are drilled where there is metal and no oil gallery, and the mains are line bored with the caps torqued.',
   },
@@ -175,6 +299,7 @@ export const OPERATIONS = {
     price: 420,
     parts: 120,
     canUndo: false,
+    before: ['deck', 'bore', 'hone'],
     caution:
       'A ring pressed into an open deck moves the bores and takes coolant from them: they are bored and the deck is cut afterwards, with the ring in.',
   },
@@ -188,12 +313,33 @@ export const OPERATIONS = {
       'Check for a water jacket or oil gallery beside each hole before it is tapped larger, and seal those that meet water.',
   },
   openBoltHoles: { name: 'Open the bolt holes of the head', hours: 1.5, price: 70, canUndo: false },
-  deck: { name: 'Deck the block', hours: 3, price: 180, canUndo: false },
-  millHead: { name: 'Mill the head', hours: 1.5, price: 90, canUndo: false },
+  deck: {
+    name: 'Deck the block',
+    hours: 3,
+    price: 180,
+    canUndo: false,
+    before: ['bore', 'hone', 'cutCounterbore'],
+    bring: 'The camshaft bore or main line it is set up from, clean.',
+  },
+  millHead: {
+    name: 'Mill the head',
+    hours: 1.5,
+    price: 90,
+    canUndo: false,
+    spoils: ['head.chamber.volume', 'head.valve.recess'],
+  },
   thickGasket: { name: 'Thicker head gasket', hours: 0, price: 60, parts: 60, canUndo: true },
   shimLiners: { name: 'Shim the liners', per: 'cylinder', hours: 1, price: 40, parts: 20, canUndo: true },
   cutLiners: { name: 'Cut the liners for the shim', per: 'cylinder', hours: 2, price: 160, canUndo: false },
-  cutCounterbore: { name: 'Cut the counterbores', per: 'cylinder', hours: 3, price: 240, canUndo: false },
+  cutCounterbore: {
+    name: 'Cut the counterbores',
+    per: 'cylinder',
+    hours: 3,
+    price: 240,
+    canUndo: false,
+    before: ['shimLiners'],
+    spoils: ['liner.protrusion'],
+  },
   drillAndTap: {
     name: 'Drill and tap',
     hours: 2.5,
@@ -221,9 +367,37 @@ export const OPERATIONS = {
     caution: 'Compressed springs fly: use a proper compressor and guard the eyes.',
   },
   cutSpringSeats: { name: 'Cut the spring seats', per: 'valve', hours: 2, price: 110, canUndo: false },
-  reamGuides: { name: 'Ream the guides', per: 'valve', hours: 2, price: 90, canUndo: false },
-  bushGuides: { name: 'Line the guides', per: 'valve', hours: 4, price: 230, parts: 60, canUndo: true },
-  cutSeats: { name: 'Recut the valve seats', per: 'valve', hours: 3, price: 170, canUndo: false },
+  reamGuides: {
+    name: 'Ream the guides',
+    per: 'valve',
+    hours: 2,
+    price: 90,
+    canUndo: false,
+    before: ['cutSeats'],
+    spoils: ['valve.stem.clearance'],
+    bring: 'The valves.',
+  },
+  bushGuides: {
+    name: 'Line the guides',
+    per: 'valve',
+    hours: 4,
+    price: 230,
+    parts: 60,
+    canUndo: true,
+    before: ['cutSeats'],
+    spoils: ['valve.stem.clearance'],
+    bring: 'The valves.',
+  },
+  cutSeats: {
+    name: 'Recut the valve seats',
+    per: 'valve',
+    hours: 3,
+    price: 170,
+    canUndo: false,
+    before: ['millHead'],
+    spoils: ['head.valve.recess', 'head.chamber.volume'],
+    bring: 'The valves, marked with their places.',
+  },
   shimBearing: { name: 'Shim the bearing', hours: 0.5, price: 20, canUndo: true },
   sleeveBearing: { name: 'Sleeve the bearing housing', hours: 3, price: 190, parts: 40, canUndo: true },
   newRings: { name: 'New rings', per: 'cylinder', hours: 0.5, price: 90, parts: 90, canUndo: true },

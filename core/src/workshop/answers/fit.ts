@@ -1,4 +1,5 @@
 import type { Part } from '../../catalogue/part.js';
+import type { Requests } from '../../contract/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
 import {
   balancedAssignment,
@@ -113,7 +114,13 @@ function bothWays(workshop: Holdings, specimen: Specimen) {
   };
 }
 
-export const fitShells: Answering<'fitShells'> = (workshop, { bearing, specimens = [], variant, mixed }) => {
+export const fitShells: Answering<'fitShells'> = (workshop, request) => shellsAsked(workshop, request);
+
+/** Shells place by place, as the core has them, and the kinds of part without which nothing can be told. */
+export function shellsAsked(
+  workshop: Holdings,
+  { bearing, specimens = [], variant, mixed }: Omit<Requests['fitShells'], 'jobId' | 'units'>,
+): { readonly missing: readonly KindId[]; readonly places: ReturnType<typeof shellsByPlace> } {
   const of = (kind: KindId) => specimens.filter((each) => each.kind === kind).map((each) => bothWays(workshop, each));
   const from = (kind: KindId) => {
     const part =
@@ -170,7 +177,7 @@ export const fitShells: Answering<'fitShells'> = (workshop, { bearing, specimens
       ...(mixed === undefined ? {} : { mixed }),
     }),
   };
-};
+}
 
 /** What a piece is taken to be; what nobody knows is a type of its own. */
 const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';

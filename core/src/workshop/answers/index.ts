@@ -5,6 +5,7 @@ import { buildBegin, buildCurves, buildJoints, buildSheet } from './builds.js';
 import { buildSolve, buildSweep, buildTolerance } from './buildsVaried.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
 import { fitSets, fitSheet, fitShells } from './fit.js';
+import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
@@ -36,6 +37,11 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   fitSheet,
   fitShells,
   fitSets,
+  orderList,
+  shopSheet,
+  assemblyNotes,
+  jobStages,
+  wantedBy,
   search,
   audit,
   compare,
