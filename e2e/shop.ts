@@ -74,6 +74,7 @@ class Shop {
         UPLOADS: join(ROOT, 'test-results', `uploads-${this.port}`),
         PORT: String(this.port),
         LOG_LEVEL: 'error',
+        SIMULATED: '1',
         // One person at a time: what several threads do is looked at with the server.
         WORKSHOPS: '1',
       },

@@ -26,8 +26,8 @@ if [ -z "${DATABASE_URL:-}" ]; then
 fi
 say "Building"
 npm run --silent build
-node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json demo-data/builds.json
-export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}"
+node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json demo-data/builds.json demo-data/suppliers.json
+export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}" SIMULATED="${SIMULATED:-1}"
 node_modules/.bin/tsc -p core/tsconfig.json --watch --preserveWatchOutput &
 running+=($!)
 node_modules/.bin/tsc -p server/tsconfig.json --watch --preserveWatchOutput &

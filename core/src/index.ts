@@ -70,10 +70,11 @@ export {
   SpecimenSchema,
   whyUnread,
 } from './readings/index.js';
-export { CONFIRMED_BY } from './readings/index.js';
+export { CONFIRMED_BY, GONE } from './readings/index.js';
 export type {
   Completion,
   Confirmed,
+  OnOffer,
   ConfirmedBy,
   Entry,
   Reading,
@@ -175,8 +176,10 @@ export {
   PriceListSchema,
   priceLinesOf,
   soughtNumbers,
+  SupplierFileSchema,
+  SupplierSchema,
 } from './order/index.js';
-export type { Offer, Offered, PriceLine, PriceList, PriceProblem } from './order/index.js';
+export type { Offer, Offered, PriceLine, PriceList, PriceProblem, Supplier, SupplierFile } from './order/index.js';
 export {
   answer,
   byExactNumber,
@@ -270,8 +273,13 @@ export {
   MOST_OF_SHELF,
   MOST_TOGETHER,
   PhotographSchema,
+  OfferSchema,
   QUESTION_NAMES,
   QUESTIONS,
+  ReservationSchema,
+  StockToldSchema,
+  StoredSupplierSchema,
+  MOST_OF_JOB,
   readAddress,
   ReadingChangeSchema,
   RecordedRoundSchema,
@@ -327,6 +335,9 @@ export type {
   QuestionRoute,
   ReadingChange,
   RecordedRound,
+  Reservation,
+  StockTold,
+  StoredSupplier,
   Requests,
   MeasuredHereTold,
   RoundEndAnswer,

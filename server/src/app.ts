@@ -5,7 +5,7 @@ import swaggerUi from '@fastify/swagger-ui';
 import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
 import fastify, { type FastifyInstance } from 'fastify';
 import type { LoggerOptions } from 'pino';
-import { LARGEST_UPLOAD, USUAL_UPLOADS, type Config } from './config.js';
+import { LARGEST_UPLOAD, SUPPLIER_WITHIN, USUAL_UPLOADS, type Config } from './config.js';
 import { Database } from './database/database.js';
 import { BuildStore } from './documents/buildStore.js';
 import { JobStore } from './documents/jobStore.js';
@@ -24,13 +24,17 @@ import { imports } from './features/imports.js';
 import { ImportStore } from './features/importStore.js';
 import { builds } from './features/builds.js';
 import { jobs } from './features/jobs.js';
+import { order } from './features/order.js';
 import { photographs } from './features/photographs.js';
 import { questions } from './features/questions.js';
 import { records } from './features/records.js';
+import { simulatedSuppliers } from './features/simulatedSuppliers.js';
 import { shop } from './features/shop.js';
 import { specimens } from './features/specimens.js';
 import { webApp } from './features/webApp.js';
 import { Live } from './live.js';
+import { ReservationStore } from './order/reservationStore.js';
+import { SupplierStore } from './order/supplierStore.js';
 import { buildValidator } from './validators.js';
 import { Workshops } from './workshop/workshops.js';
 
@@ -58,10 +62,23 @@ declare module 'fastify' {
   }
 }
 
+/** Where this server can be reached from itself. */
+function ownOrigin(app: FastifyInstance): URL {
+  const address = app.server.address();
+  if (address === null || typeof address === 'string') throw new Error('The server does not listen yet.');
+  const host = ['0.0.0.0', '::'].includes(address.address) ? '127.0.0.1' : address.address;
+  return new URL(`http://${host.includes(':') ? `[${host}]` : host}:${address.port}`);
+}
+
 /** Puts the server together. It listens nowhere yet, and its database opens by itself. */
 export async function buildApp(
   config: Pick<Config, 'databaseUrl' | 'webRoot' | 'logLevel'> &
-    Partial<Pick<Config, 'host' | 'hosts' | 'workshops' | 'uploads' | 'largestUpload'>>,
+    Partial<
+      Pick<
+        Config,
+        'host' | 'hosts' | 'workshops' | 'uploads' | 'largestUpload' | 'supplierHosts' | 'supplierWithin' | 'simulated'
+      >
+    >,
 ): Promise<FastifyInstance> {
   const app = fastify({
     bodyLimit: BODY_LIMIT,
@@ -139,6 +156,7 @@ export async function buildApp(
         { name: 'jobs', description: 'Engines on order, identified from their parts together' },
         { name: 'builds', description: 'Parts put together into one engine, and what follows from it' },
         { name: 'fit', description: 'Measuring sheets, shells place by place, and sets from a pool' },
+        { name: 'order', description: 'What to buy, what to have machined, how to put it together, and suppliers' },
         { name: 'swap', description: 'What goes into what' },
         { name: 'practice', description: 'The record of rounds' },
         { name: 'catalogue', description: 'Patterns, and the words for them' },
@@ -161,6 +179,12 @@ export async function buildApp(
       await api.register(exports, { catalogue: catalogueStore });
       await api.register(imports, { imports: importStore, largestUpload: config.largestUpload ?? LARGEST_UPLOAD });
       await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, workshops });
+      await api.register(order, {
+        reservations: new ReservationStore(database),
+        suppliers: new SupplierStore(database, config.supplierWithin ?? SUPPLIER_WITHIN),
+        origin: () => ownOrigin(app),
+        supplierHosts: config.supplierHosts ?? [],
+      });
       await api.register(builds, { builds: new BuildStore(database) });
       await api.register(shop, { shop: new ShopStore(database) });
       await api.register(photographs, { photographs: new PhotographStore(database) });
@@ -170,6 +194,11 @@ export async function buildApp(
     },
     { prefix: '/api' },
   );
+  if (config.simulated)
+    await app.register(simulatedSuppliers, {
+      prefix: '/simulated/suppliers',
+      catalogue: catalogueStore,
+    });
   if (config.webRoot !== undefined) await app.register(webApp, { root: config.webRoot });
   await database.open();
   await live.open();

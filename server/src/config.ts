@@ -18,9 +18,17 @@ export interface Config {
   readonly uploads: string;
   /** Largest file taken, bytes. */
   readonly largestUpload: number;
+  /** Hosts, with their ports, that suppliers' lists may be fetched from. */
+  readonly supplierHosts: readonly string[];
+  /** How long a supplier has for an answer, ms. */
+  readonly supplierWithin: number;
+  /** Whether the suppliers that are only there to be tried out answer. */
+  readonly simulated: boolean;
 }
 
 export const USUAL_UPLOADS = join(tmpdir(), 'which-bore-uploads');
+/** A supplier that is slower than this is down, ms. */
+export const SUPPLIER_WITHIN = 10_000;
 export const LARGEST_UPLOAD = 512 * 1024 ** 2;
 
 /** Reads the environment. Throws an Error that names a missing or wrong variable. */
@@ -46,5 +54,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     workshops: count,
     uploads: env.UPLOADS ?? USUAL_UPLOADS,
     largestUpload: LARGEST_UPLOAD,
+    supplierHosts: (env.SUPPLIER_HOSTS ?? '').split(/[\s,]+/).filter(Boolean),
+    supplierWithin: SUPPLIER_WITHIN,
+    simulated: env.SIMULATED === '1',
   };
 }

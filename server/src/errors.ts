@@ -2,6 +2,7 @@ import { DataError, DesignationError, VehicleNumberError, type ErrorBody } from 
 import type { FastifyError, FastifyInstance } from 'fastify';
 import { isAway } from './database/away.js';
 import { ChangedError } from './documents/errors.js';
+import { NoListError } from './order/fetchList.js';
 import { StoppingError } from './workshop/workshops.js';
 
 interface Answer {
@@ -15,6 +16,8 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
   if (error instanceof DesignationError || error instanceof VehicleNumberError)
     return { status: 400, body: { error: error.message } };
+  // Another’s server is at fault, and what it is stands in the message.
+  if (error instanceof NoListError) return { status: 502, body: { error: error.message } };
   if (error instanceof ChangedError) return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
     return {
@@ -65,7 +68,7 @@ export function installErrors(app: FastifyInstance, bodyLimit: number): void {
   app.setErrorHandler((error: FastifyError | Error, request, reply) => {
     const { status, body } = answerTo(error, bodyLimit);
     // A browser that went on to another page before its answer was out is no failure of the server.
-    if (status >= 500 && !(error instanceof StoppingError) && !reply.raw.destroyed)
+    if (status >= 500 && !(error instanceof StoppingError || error instanceof NoListError) && !reply.raw.destroyed)
       request.log.error({ err: error }, 'request failed');
     return reply.status(status).send(body);
   });

@@ -2,10 +2,12 @@ import { Type, type Static } from '@sinclair/typebox';
 import { RECORD_SCHEMAS, type RecordOf, type RecordType } from '../catalogue/catalogue.js';
 import { PRACTICE_LEVELS } from '../practice/index.js';
 import { BuildSchema } from '../build/build.js';
-import { JobSchema } from '../job/job.js';
+import { CURRENCY, JobSchema } from '../job/job.js';
+import { PriceLineSchema } from '../order/priceList.js';
+import { SupplierSchema } from '../order/supplier.js';
 import { TABLE_IDS, type TableId } from '../formats/columns.js';
 import { oneOf } from '../quantity/oneOf.js';
-import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
+import { OnOfferSchema, SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { ShopSchema } from '../shop/shop.js';
 import { RecordTypeSchema } from './catalogue.js';
 import { DOCUMENT_SORTS } from './documentSort.js';
@@ -60,6 +62,7 @@ export const SpecimenSummarySchema = Type.Object({
   updatedAt: Type.String(),
   job: Type.Optional(Type.String({ description: 'The job whose engine it belongs to' })),
   confirmed: Type.Optional(Type.Literal(true, { description: 'It is known what it is' })),
+  shelf: Type.Optional(OnOfferSchema),
 });
 export type SpecimenSummary = Static<typeof SpecimenSummarySchema>;
 
@@ -211,6 +214,49 @@ export const ImportRowSchema = Type.Object({
 });
 export type ImportRow = Static<typeof ImportRowSchema>;
 
+/** A part of the shelf put aside for a job. */
+export const ReservationSchema = Type.Object({
+  specimen: UuidSchema,
+  job: UuidSchema,
+  who: Type.String(),
+  at: Type.String({ format: 'date-time' }),
+  released: Type.Optional(
+    Type.Object(
+      { at: Type.String({ format: 'date-time' }), by: Type.String() },
+      { description: 'When it was given back to the shelf; absent while it is held' },
+    ),
+  ),
+});
+export type Reservation = Static<typeof ReservationSchema>;
+
+/** A supplier, and how his list stands. */
+export const StoredSupplierSchema = Type.Object({
+  ...SupplierSchema.properties,
+  lines: Type.Integer({ description: 'How many lines of his list are used' }),
+  asOf: Type.Optional(Type.String({ description: 'When the list that is used came' })),
+  askedAt: Type.Optional(Type.String({ description: 'When he was last asked' })),
+  problem: Type.Optional(Type.String({ description: 'Why there is no newer list' })),
+  leftOut: list(Type.Object({ line: Type.Integer(), what: Type.String() }), {
+    description: 'Lines that are not used, the first of them',
+  }),
+});
+export type StoredSupplier = Static<typeof StoredSupplierSchema>;
+
+/** What a supplier says of one number when he is asked for it. */
+export const StockToldSchema = Type.Object({
+  number: Type.String(),
+  stock: Type.Integer({ minimum: 0 }),
+  days: Type.Optional(Type.Integer({ minimum: 0 })),
+});
+export type StockTold = Static<typeof StockToldSchema>;
+
+export const OfferSchema = Type.Object({
+  ...PriceLineSchema.properties,
+  supplier: Type.String({ description: 'Id of the supplier' }),
+  currency: CURRENCY,
+  asOf: Type.Optional(Type.String()),
+});
+
 /** Every error leaves the server in this shape: what was wrong, and where. */
 export const ErrorBodySchema = Type.Object({
   error: Type.String(),
@@ -222,6 +268,7 @@ export type ErrorBody = Static<typeof ErrorBodySchema>;
 /** What the server says of itself as it happens: that the catalogue or a document has another state. */
 export const ServerEventSchema = Type.Union([
   Type.Object({ of: Type.Literal('catalogue'), tag: Type.String() }),
+  Type.Object({ of: Type.Literal('order') }, { description: 'A reservation or a supplier’s list' }),
   Type.Object({
     of: oneOf(DOCUMENT_SORTS),
     id: Type.String(),

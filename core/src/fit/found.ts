@@ -6,7 +6,7 @@ export interface ShellFound {
   readonly position: number;
   /** One, or two where halves of two are mixed; none where it cannot be told. */
   readonly patterns: readonly string[];
-  /** Why it is not settled. */
+  /** Why it is not settled, where something was measured or marked and does not settle it. */
   readonly open?: Sentence;
 }
 
@@ -15,7 +15,7 @@ export const shellsFound = (places: ReturnType<typeof shellsByPlace>): readonly 
   places.map(({ position, byMark, byMeasure, disagree, says }): ShellFound => {
     const chosen = byMeasure ?? byMark;
     if (disagree) return { position, patterns: [], open: says[0] ?? ['Mark and measure disagree.'] };
-    if (!chosen) return { position, patterns: [], open: ['Neither mark nor measure tells which.'] };
+    if (!chosen) return { position, patterns: [] };
     if (chosen.verdict === 'doesNotFit')
       return { position, patterns: [], open: sentence`No shell gives the clearance there. ${says.at(-1) ?? []}` };
     if (chosen.orElse.length > 0)

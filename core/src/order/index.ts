@@ -15,3 +15,4 @@ export {
 export { placeKey, shopSheetOf, type ShopSheet, type ShopStep } from './shopSheet.js';
 export { sizeToOrder, stepOf } from './serviceSize.js';
 export { stagesOf, type Stage } from './stages.js';
+export * from './supplier.js';

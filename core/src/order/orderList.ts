@@ -7,7 +7,7 @@ import { engineVariant } from '../dictionary/index.js';
 import { block } from '../dictionary/kinds/block.js';
 import { fastener } from '../dictionary/kinds/fastener.js';
 import { head } from '../dictionary/kinds/head.js';
-import { slotOf } from '../dictionary/slots.js';
+import { SLOTS, slotOf } from '../dictionary/slots.js';
 import { slotFor } from '../interchange/placedParts.js';
 import type { ShellFound } from '../fit/index.js';
 import { CHOSEN_ANEW } from '../interchange/stocked.js';
@@ -83,9 +83,10 @@ type Wanted = Omit<Need, 'shelf' | 'reserved' | 'ordered' | 'received' | 'left' 
 /** Everything that a build needs and that is not at hand, in the order of assembly. */
 export function orderListOf(asked: OrderAsked): readonly Need[] {
   const { engine, catalogue } = asked;
+  const places = placesOf(asked);
   const wanted = [
-    ...placesOf(asked),
-    ...companionsOf(asked),
+    ...places,
+    ...companionsOf(asked, places),
     ...CONSUMABLES.filter(({ arises }) => arises?.(engine) ?? true).map(({ id, name, because, quantity }): Wanted => ({
       id,
       group: 'consumable',
@@ -153,22 +154,7 @@ function placesOf(asked: OrderAsked): readonly Wanted[] {
   return [...seen.values()].sort((a, b) => orderOf(a) - orderOf(b));
 }
 
-const orderOf = ({ slot }: Wanted): number => (slot === undefined ? 99 : ORDER.indexOf(slot));
-const ORDER: readonly string[] = [
-  'block',
-  'crank',
-  'mainShell',
-  'mainBearing',
-  'thrustWasher',
-  'rod',
-  'rodShell',
-  'bigEndBearing',
-  'smallEndBearing',
-  'pin',
-  'piston',
-  'rings',
-  'liner',
-];
+const orderOf = ({ slot }: Wanted): number => SLOTS.findIndex(({ id }) => id === slot);
 
 /** Bolts that stretch are used once. */
 const stretches = ({ kind, looks }: Part): boolean =>
@@ -253,7 +239,8 @@ function shellsOf(
   const chosen = placed.filter(({ taken }) => !taken);
   if (engine.build.places.some((place) => place.slot === slot && place.specimen !== undefined)) return [];
   const named = slotOf(slot)?.name ?? slot;
-  if (chosen.length === 0 && found && found.length > 0) {
+  // Where neither mark nor measure tells any, it is as the engine has it.
+  if (chosen.length === 0 && found?.some(({ patterns, open }) => patterns.length > 0 || open)) {
     return found.flatMap(({ position, patterns, open }): readonly Wanted[] => {
       const base = { group: 'anew' as const, slot, kind: slot, at: [position], by: 'pair' as const };
       if (patterns.length === 0 || open)
@@ -324,11 +311,14 @@ const runsInShells = (engine: BuildEngine, slot: 'mainShell' | 'rodShell'): bool
     ? engine.part('bigEndBearing') === undefined
     : engine.part('mainBearing') === undefined && engine.look(block.features.mainsRun.id) !== 'rolling';
 
-/** What the records say must come with something that is in the build, and is not in it. */
-function companionsOf({ engine, catalogue }: OrderAsked): readonly Wanted[] {
+/**
+ * What the records say must come with something that is in the build, and is not in it. Where what is to be bought is
+ * sold today as another part, what must come with that one: a kit that takes its place is valid only whole.
+ */
+function companionsOf({ engine, catalogue }: OrderAsked, bought: readonly Wanted[]): readonly Wanted[] {
   const here = new Set(engine.parts.flatMap(({ part }) => part.pattern ?? []));
   const wanted = new Map<string, Wanted>();
-  for (const { part } of engine.parts)
+  const ask = (part: Part, says: string): void => {
     for (const { relation, pattern, note } of part.companions ?? []) {
       if (relation === 'neverWith' || here.has(pattern) || wanted.has(pattern)) continue;
       const own = catalogue.part(pattern);
@@ -340,10 +330,22 @@ function companionsOf({ engine, catalogue }: OrderAsked): readonly Wanted[] {
         name: catalogue.label(pattern),
         at: [],
         ...(own ? piecesOnly(own, engine) : { quantity: 1, by: 'piece' as const }),
-        because: [`${part.label} is ${COMPANION_SAYS[relation]} it${note === undefined ? '.' : `: ${note}`}`],
+        because: [`${says} ${COMPANION_SAYS[relation]} it${note === undefined ? '.' : `: ${note}`}`],
         open: [],
       });
     }
+  };
+  for (const { part } of engine.parts) ask(part, `${part.label} is`);
+  for (const { pattern, name } of bought) {
+    if (pattern === undefined) continue;
+    const numbers = numbersToOrder(catalogue, pattern);
+    const [today] = numbers.flatMap(({ replacedBy }) => replacedBy ?? []);
+    const own =
+      today === undefined || numbers.some(({ replacedBy }) => replacedBy === undefined)
+        ? undefined
+        : catalogue.part(today);
+    if (own) ask(own, `${name} is sold today as ${own.label}, which is`);
+  }
   return [...wanted.values()];
 }
 

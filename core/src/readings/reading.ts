@@ -229,6 +229,37 @@ export const ConfirmedSchema = Type.Object(
 );
 export type Confirmed = Static<typeof ConfirmedSchema>;
 
+/** How a part left the shelf. */
+export const GONE = { sold: 'sold', scrapped: 'scrapped' } as const;
+
+/** A part on the shelf, and what it is offered for. Prices lie: what one includes stands beside it. */
+export const OnOfferSchema = Type.Object(
+  {
+    place: Type.Optional(Type.String({ minLength: 1, maxLength: 80, description: 'Where it lies' })),
+    condition: Type.Optional(Type.String({ minLength: 1, maxLength: 400, description: 'What it is like' })),
+    price: Type.Optional(Type.Number({ minimum: 0, maximum: 1e7, description: 'Asked for it, in the shop’s money' })),
+    includes: Type.Optional(
+      Type.String({
+        minLength: 1,
+        maxLength: 200,
+        description: 'What the price includes: bare, with its caps, tested',
+      }),
+    ),
+    gone: Type.Optional(
+      Type.Object(
+        {
+          how: oneOf<keyof typeof GONE>(Object.keys(GONE) as (keyof typeof GONE)[], 'How it left'),
+          on: Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$', description: 'Day' }),
+          to: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'To whom, or why' })),
+        },
+        { additionalProperties: false },
+      ),
+    ),
+  },
+  { additionalProperties: false },
+);
+export type OnOffer = Static<typeof OnOfferSchema>;
+
 /** One physical part on the bench. */
 export const SpecimenSchema = Type.Object(
   {
@@ -245,6 +276,7 @@ export const SpecimenSchema = Type.Object(
       }),
     ),
     confirmed: Type.Optional(ConfirmedSchema),
+    shelf: Type.Optional(OnOfferSchema),
     skipped: Type.Optional(
       Type.Array(Type.String({ maxLength: 80 }), {
         maxItems: 200,

@@ -11,21 +11,24 @@ import {
   DataError,
   JobFileSchema,
   SpecimenFileSchema,
+  SupplierFileSchema,
   type BuildFile,
   type Catalogue,
   type JobFile,
   type Problem,
   type SpecimenFile,
+  type SupplierFile,
 } from '@which-bore/core';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
-import { readConfig } from '../config.js';
+import { readConfig, SUPPLIER_WITHIN } from '../config.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from '../features/catalogueStore.js';
 import { ChangedError, MissingError } from '../documents/errors.js';
 import { BuildStore } from '../documents/buildStore.js';
 import { JobStore } from '../documents/jobStore.js';
 import { NoSuchJobError } from '../documents/jobOf.js';
+import { SupplierStore } from '../order/supplierStore.js';
 import { SpecimenStore } from '../documents/specimenStore.js';
 
 /** Under whose name what is loaded goes on record. */
@@ -36,6 +39,7 @@ addFormats.default(ajv);
 const isCatalogue = ajv.compile<Catalogue>(CatalogueSchema);
 const isJobFile = ajv.compile<JobFile>(JobFileSchema);
 const isBuildFile = ajv.compile<BuildFile>(BuildFileSchema);
+const isSupplierFile = ajv.compile<SupplierFile>(SupplierFileSchema);
 const isSpecimenFile = ajv.compile<SpecimenFile>(SpecimenFileSchema);
 
 /** What is wrong with a file, by the format it says it is of. */
@@ -43,6 +47,7 @@ const errorsOf = (format: unknown): typeof isCatalogue.errors => {
   if (format === 'which-bore-specimens') return isSpecimenFile.errors;
   if (format === 'which-bore-jobs') return isJobFile.errors;
   if (format === 'which-bore-builds') return isBuildFile.errors;
+  if (format === 'which-bore-suppliers') return isSupplierFile.errors;
   return isCatalogue.errors;
 };
 
@@ -123,6 +128,14 @@ async function loadJobs(store: JobStore, file: JobFile): Promise<number> {
   return added;
 }
 
+/** Suppliers that are there already are left alone. */
+async function loadSuppliers(store: SupplierStore, file: SupplierFile): Promise<number> {
+  const there = new Set((await store.list()).map(({ id }) => id));
+  const added = file.suppliers.filter(({ id }) => !there.has(id));
+  for (const supplier of added) await store.save(supplier);
+  return added.length;
+}
+
 const database = new Database(
   readConfig(process.env).databaseUrl,
   (message, error) => error && console.error(message, error),
@@ -138,6 +151,10 @@ try {
       console.log(`${path}: ${content.patterns.length} patterns.`);
     } else if (isJobFile(content)) {
       console.log(`${path}: ${await loadJobs(new JobStore(database), content)} jobs added.`);
+    } else if (isSupplierFile(content)) {
+      console.log(
+        `${path}: ${await loadSuppliers(new SupplierStore(database, SUPPLIER_WITHIN), content)} suppliers added.`,
+      );
     } else if (isBuildFile(content)) {
       console.log(`${path}: ${await loadBuilds(new BuildStore(database), content)} builds added.`);
     } else if (isSpecimenFile(content)) {

@@ -13,6 +13,7 @@ import { Practice1700000000007 } from './migrations/1700000000007-practice.js';
 import { CompleteWith1700000000008 } from './migrations/1700000000008-complete-with.js';
 import { Faces1700000000009 } from './migrations/1700000000009-faces.js';
 import { Builds1700000000011 } from './migrations/1700000000011-builds.js';
+import { Orders1700000000012 } from './migrations/1700000000012-orders.js';
 import { Confirmed1700000000010 } from './migrations/1700000000010-confirmed.js';
 
 const RETRY_AFTER_MS = 1000;
@@ -47,6 +48,7 @@ export class Database {
         Faces1700000000009,
         Confirmed1700000000010,
         Builds1700000000011,
+        Orders1700000000012,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,

@@ -3,7 +3,11 @@ import type {
   CatalogueRecord,
   Confirmed,
   DocumentSort,
+  Job,
   KindId,
+  OnOffer,
+  PriceLine,
+  PriceProblem,
   Reach,
   Reading,
   RecordOf,
@@ -59,6 +63,7 @@ export interface SpecimenRow {
   skipped: string[];
   completeWith: KindId[] | null;
   confirmed: Confirmed | null;
+  shelf: OnOffer | null;
   readings?: ReadingRow[];
 }
 
@@ -95,10 +100,43 @@ export interface JobRow {
   name: string;
   readings: Reading[];
   note: string | null;
+  content: Omit<Job, 'id' | 'name' | 'readings' | 'note'>;
   version: number;
   createdAt: Date;
   updatedAt: Date;
   deletedAt: Date | null;
+}
+
+/** A part put aside for a job; released when it was given back. */
+export interface ReservationRow {
+  id: string;
+  specimenId: string;
+  jobId: string;
+  who: string;
+  at: Date;
+  releasedAt: Date | null;
+  releasedBy: string | null;
+}
+
+/** A supplier, and how his list stands. */
+export interface SupplierRow {
+  id: string;
+  name: string;
+  currency: string;
+  address: string | null;
+  etag: string | null;
+  asOf: Date | null;
+  askedAt: Date | null;
+  problem: string | null;
+  leftOut: PriceProblem[];
+}
+
+/** A line of a list, found by its number as numbers are compared. */
+export interface PriceLineRow {
+  supplierId: string;
+  position: number;
+  sought: string;
+  content: PriceLine & { readonly currency: string };
 }
 
 /** What became of a reading: as it was, and as it is since. */
@@ -270,6 +308,7 @@ export const SpecimenEntity = new EntitySchema<SpecimenRow>({
     skipped: { type: 'jsonb', default: [] },
     completeWith: { type: 'jsonb', name: 'complete_with', nullable: true },
     confirmed: { type: 'jsonb', nullable: true },
+    shelf: { type: 'jsonb', nullable: true },
   },
   relations: { readings: { type: 'one-to-many', target: 'reading', inverseSide: 'specimen' } },
 });
@@ -328,6 +367,7 @@ export const JobEntity = new EntitySchema<JobRow>({
     name: { type: 'text' },
     readings: { type: 'jsonb', default: [] },
     note: { type: 'text', nullable: true },
+    content: { type: 'jsonb', default: {} },
     version: { type: 'int' },
     createdAt: { type: 'timestamptz', name: 'created_at' },
     updatedAt: { type: 'timestamptz', name: 'updated_at' },
@@ -410,6 +450,44 @@ export const PracticeEntity = new EntitySchema<PracticeRow>({
   },
 });
 
+export const ReservationEntity = new EntitySchema<ReservationRow>({
+  name: 'reservation',
+  columns: {
+    id: { type: 'bigint', primary: true, generated: true },
+    specimenId: { type: 'uuid', name: 'specimen_id' },
+    jobId: { type: 'uuid', name: 'job_id' },
+    who: { type: 'text' },
+    at: { type: 'timestamptz' },
+    releasedAt: { type: 'timestamptz', name: 'released_at', nullable: true },
+    releasedBy: { type: 'text', name: 'released_by', nullable: true },
+  },
+});
+
+export const SupplierEntity = new EntitySchema<SupplierRow>({
+  name: 'supplier',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: { type: 'text' },
+    currency: { type: 'text' },
+    address: { type: 'text', nullable: true },
+    etag: { type: 'text', nullable: true },
+    asOf: { type: 'timestamptz', name: 'as_of', nullable: true },
+    askedAt: { type: 'timestamptz', name: 'asked_at', nullable: true },
+    problem: { type: 'text', nullable: true },
+    leftOut: { type: 'jsonb', name: 'left_out', default: [] },
+  },
+});
+
+export const PriceLineEntity = new EntitySchema<PriceLineRow>({
+  name: 'price_line',
+  columns: {
+    supplierId: { type: 'text', name: 'supplier_id', primary: true },
+    position: { type: 'int', primary: true },
+    sought: { type: 'text' },
+    content: { type: 'jsonb' },
+  },
+});
+
 export const ENTITIES = [
   ...Object.values(RECORD_ENTITIES),
   ChangeEntity,
@@ -425,4 +503,7 @@ export const ENTITIES = [
   ShopEntity,
   DocumentChangeEntity,
   PracticeEntity,
+  ReservationEntity,
+  SupplierEntity,
+  PriceLineEntity,
 ];

@@ -7,12 +7,19 @@ const KEEPING: Keeping<Job, JobRow> = {
   sort: 'job',
   name: 'job',
   entity: JobEntity,
-  rowOf: ({ name, readings, note }) => ({
+  rowOf: ({ id: _id, name, readings, note, ...content }) => ({
     name,
     readings: readings.map((reading) => ({ ...reading, is: asKept(reading.is) })),
     note: note ?? null,
+    content,
   }),
-  documentOf: ({ id, name, readings, note }) => ({ id, name, readings, ...(note === null ? {} : { note }) }),
+  documentOf: ({ id, name, readings, note, content }) => ({
+    id,
+    name,
+    readings,
+    ...content,
+    ...(note === null ? {} : { note }),
+  }),
 };
 
 /** Keeps jobs. Their parts are specimens, which name them and stay on the shelf when a job is deleted. */

@@ -19,7 +19,7 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
   name: 'specimen',
   entity: SpecimenEntity,
   relations: { readings: true },
-  rowOf: ({ kind, name, job, state, skipped, completeWith, confirmed }) => ({
+  rowOf: ({ kind, name, job, state, skipped, completeWith, confirmed, shelf }) => ({
     kind,
     name,
     jobId: job ?? null,
@@ -27,6 +27,7 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     skipped: skipped ?? [],
     completeWith: completeWith ? [...completeWith] : null,
     confirmed: confirmed ?? null,
+    shelf: shelf ?? null,
   }),
   documentOf: (row) => ({
     id: row.id,
@@ -40,6 +41,7 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     ...(row.skipped.length > 0 ? { skipped: row.skipped } : {}),
     ...(row.completeWith ? { completeWith: row.completeWith } : {}),
     ...(row.confirmed ? { confirmed: row.confirmed } : {}),
+    ...(row.shelf ? { shelf: row.shelf } : {}),
   }),
   check: checkJob,
   beside: writeReadings,
@@ -88,23 +90,26 @@ export class SpecimenStore extends VersionedStore<Specimen, SpecimenRow> {
       .addSelect('specimen.updatedAt', 'updatedAt')
       .addSelect('specimen.jobId', 'job')
       .addSelect('specimen.confirmed IS NOT NULL', 'confirmed')
+      .addSelect('specimen.shelf', 'shelf')
       .addSelect('count(reading.id)::int', 'readings')
       .where('specimen.deletedAt IS NULL')
       .groupBy('specimen.id')
       .orderBy('specimen.updatedAt', 'DESC')
       .addOrderBy('specimen.id')
       .getRawMany<
-        Omit<SpecimenSummary, 'updatedAt' | 'job' | 'confirmed'> & {
+        Omit<SpecimenSummary, 'updatedAt' | 'job' | 'confirmed' | 'shelf'> & {
           updatedAt: Date;
           job: string | null;
           confirmed: boolean;
+          shelf: SpecimenSummary['shelf'] | null;
         }
       >();
-    return rows.map(({ job, confirmed, updatedAt, ...row }) => ({
+    return rows.map(({ job, confirmed, updatedAt, shelf, ...row }) => ({
       ...row,
       updatedAt: updatedAt.toISOString(),
       ...(job === null ? {} : { job }),
       ...(confirmed ? { confirmed } : {}),
+      ...(shelf ? { shelf } : {}),
     }));
   }
 

@@ -10,6 +10,7 @@ import {
   type CatalogueChanges,
   type CatalogueRecord,
   type KindId,
+  type Pattern,
   type RecordOf,
   type RecordType,
   type StoredRecord,
@@ -113,6 +114,14 @@ export class CatalogueStore {
       if (runner.isTransactionActive) await runner.rollbackTransaction().catch(() => undefined);
       await runner.release();
     }
+  }
+
+  /** The patterns that have a price, in the order of their ids. */
+  async priced(): Promise<Pattern[]> {
+    const rows = (await this.database.connection.query(
+      `SELECT document FROM pattern WHERE document ? 'price' ORDER BY id`,
+    )) as readonly { readonly document: Pattern }[];
+    return rows.map(({ document }) => document);
   }
 
   /**

@@ -1,7 +1,9 @@
 import {
   MOST_CONFIRMED,
+  MOST_OF_JOB,
   MOST_OF_SHELF,
   type Build,
+  type Job,
   type KindId,
   type PartRef,
   type QuestionName,
@@ -19,6 +21,7 @@ interface SpecimenFound {
   readonly skipped: string[];
   readonly completeWith: KindId[] | null;
   readonly confirmed: Specimen['confirmed'] | null;
+  readonly shelf: Specimen['shelf'] | null;
   readonly readings: Specimen['readings'] | null;
 }
 
@@ -30,13 +33,13 @@ async function specimens(
   most = MOST_OF_SHELF,
 ): Promise<Specimen[]> {
   const { rows } = await client.query<SpecimenFound>(
-    `SELECT id, name, kind, job_id AS job, state, skipped, complete_with AS "completeWith", confirmed,
+    `SELECT id, name, kind, job_id AS job, state, skipped, complete_with AS "completeWith", confirmed, shelf,
        (SELECT json_agg(json_build_object('id', reading.id, 'at', to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'is', content) ORDER BY position)
         FROM reading WHERE specimen_id = specimen.id) AS readings
      FROM specimen WHERE deleted_at IS NULL AND ${where} ORDER BY updated_at DESC, id LIMIT ${most}`,
     [...values],
   );
-  return rows.map(({ job, state, skipped, completeWith, confirmed, readings, ...rest }) => ({
+  return rows.map(({ job, state, skipped, completeWith, confirmed, shelf, readings, ...rest }) => ({
     ...rest,
     readings: readings ?? [],
     ...(job === null ? {} : { job }),
@@ -44,8 +47,12 @@ async function specimens(
     ...(skipped.length > 0 ? { skipped } : {}),
     ...(completeWith ? { completeWith } : {}),
     ...(confirmed ? { confirmed } : {}),
+    ...(shelf ? { shelf } : {}),
   }));
 }
+
+/** What was sold or scrapped is on no shelf. */
+const NOT_GONE = `(shelf IS NULL OR NOT shelf ? 'gone')`;
 
 type ById = ReadonlyMap<string, Specimen>;
 
@@ -134,6 +141,70 @@ const withSpecimens = async <R extends { readonly build: Build; readonly specime
         ],
       };
 
+type OfJob = Requests['jobStages'];
+
+/** A job that is named, with its build and the parts of both; what is sent along counts. */
+async function withOrder<R extends OfJob>(client: pg.ClientBase, request: R): Promise<R> {
+  const { jobId } = request;
+  let { job, build } = request;
+  if (!job && jobId !== undefined) {
+    const { rows } = await client.query<Pick<Job, 'name' | 'readings'> & { content: object; note: string | null }>(
+      'SELECT name, readings, content, note FROM job WHERE id = $1 AND deleted_at IS NULL',
+      [jobId],
+    );
+    const [found] = rows;
+    if (found) {
+      const { name, readings, content, note } = found;
+      job = { id: jobId, name, readings, ...content, ...(note === null ? {} : { note }) };
+    }
+  }
+  if (!build && job?.build !== undefined) build = (await filledBuild(client, { buildId: job.build })).build;
+  if (request.specimens) return { ...request, ...(job ? { job } : {}), ...(build ? { build } : {}) };
+  const named = build?.places.flatMap(({ specimen }) => specimen ?? []) ?? [];
+  return {
+    ...request,
+    ...(job ? { job } : {}),
+    ...(build ? { build } : {}),
+    specimens:
+      job || named.length > 0
+        ? await specimens(client, '(job_id = $1 OR id = ANY ($2))', [job?.id ?? null, named], MOST_OF_JOB)
+        : [],
+  };
+}
+
+/** The parts of no job that may be taken, and those of them that are put aside for this one. */
+async function withShelf(client: pg.ClientBase, request: Requests['orderList']): Promise<Requests['orderList']> {
+  const filled = await withOrder(client, request);
+  if (filled.shelf) return filled;
+  const job = filled.job?.id ?? null;
+  const free = `job_id IS NULL AND ${NOT_GONE} AND NOT EXISTS
+    (SELECT 1 FROM reservation WHERE specimen_id = specimen.id AND released_at IS NULL AND job_id IS DISTINCT FROM $1)`;
+  const { rows } = await client.query<{ readonly id: string }>(
+    'SELECT specimen_id AS id FROM reservation WHERE released_at IS NULL AND job_id = $1',
+    [job],
+  );
+  return { ...filled, shelf: await specimens(client, free, [job]), reserved: rows.map(({ id }) => id) };
+}
+
+/** Open jobs that are looked at when it is asked who wants a part, last changed first. */
+const MOST_JOBS = 60;
+
+async function withOpenJobs(client: pg.ClientBase, request: Requests['wantedBy']): Promise<Requests['wantedBy']> {
+  const { specimenId } = request;
+  const specimen =
+    request.specimen ?? (specimenId === undefined ? undefined : (await byId(client, [specimenId])).get(specimenId));
+  let { jobs } = request;
+  if (!jobs) {
+    const { rows } = await client.query<{ readonly id: string }>(
+      `SELECT id FROM job WHERE deleted_at IS NULL AND content ? 'build' AND NOT content ? 'handedOver'
+       ORDER BY updated_at DESC, id LIMIT ${MOST_JOBS}`,
+    );
+    jobs = [];
+    for (const { id } of rows) jobs.push(await withOrder(client, { jobId: id }));
+  }
+  return { ...request, ...(specimen ? { specimen } : {}), jobs };
+}
+
 /** Questions that may name what only the database has. */
 const FILLING: {
   readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]>;
@@ -154,7 +225,7 @@ const FILLING: {
     return {
       ...request,
       part,
-      shelf: shelf === true ? await specimens(client, 'kind = $1', [request.kind]) : shelf,
+      shelf: shelf === true ? await specimens(client, `kind = $1 AND ${NOT_GONE}`, [request.kind]) : shelf,
     };
   },
   buildSheet: withSpecimens,
@@ -176,6 +247,11 @@ const FILLING: {
     request.specimens || request.jobId === undefined
       ? request
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
+  orderList: withShelf,
+  shopSheet: withOrder,
+  assemblyNotes: withOrder,
+  jobStages: withOrder,
+  wantedBy: withOpenJobs,
   calibration: withConfirmed,
   audit: withConfirmed,
   compare: async (client, request) => {

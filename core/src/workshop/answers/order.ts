@@ -149,7 +149,7 @@ const unmeasured = (specimens: readonly Specimen[]): readonly string[] =>
 
 function refusals(workshop: Holdings, engine: BuildEngine): readonly string[] {
   const judged = jointsOf(engine, workshop.swapContext);
-  return [
+  const all = [
     ...engine.problems.map(({ what }) => what),
     ...(judged?.joints ?? []).flatMap(({ name, checks }) =>
       checks
@@ -157,6 +157,7 @@ function refusals(workshop: Holdings, engine: BuildEngine): readonly string[] {
         .map((check) => `${name}: ${check.name.toLowerCase()} does not fit`),
     ),
   ];
+  return [...new Set(all)];
 }
 
 export const jobStages: Answering<'jobStages'> = (workshop, request) => {
