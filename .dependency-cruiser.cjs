@@ -57,9 +57,9 @@ module.exports = {
       name: 'stations-stay-apart',
       comment: 'A station uses data/ and ui/, not another station',
       severity: 'error',
-      from: { path: '^web/src/app/(bench|catalogue|compare|jobs|plan|practice|rules|swap|shelf)/' },
+      from: { path: '^web/src/app/(bench|catalogue|compare|fit|jobs|order|plan|practice|rules|swap|shelf)/' },
       to: {
-        path: '^web/src/app/(bench|catalogue|compare|jobs|plan|practice|rules|swap|shelf|frame)/',
+        path: '^web/src/app/(bench|catalogue|compare|fit|jobs|order|plan|practice|rules|swap|shelf|frame)/',
         pathNot: '^web/src/app/$1/',
       },
     },
@@ -67,7 +67,7 @@ module.exports = {
       name: 'ui-and-data-below-stations',
       severity: 'error',
       from: { path: '^web/src/app/(ui|data)/' },
-      to: { path: '^web/src/app/(bench|catalogue|compare|jobs|plan|practice|rules|swap|shelf|frame)/' },
+      to: { path: '^web/src/app/(bench|catalogue|compare|fit|jobs|order|plan|practice|rules|swap|shelf|frame)/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {

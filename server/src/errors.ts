@@ -16,8 +16,8 @@ function answerTo(error: FastifyError | Error, bodyLimit: number): Answer {
   if (error instanceof DataError) return { status: 400, body: { error: error.what, problems: error.problems } };
   if (error instanceof DesignationError || error instanceof VehicleNumberError)
     return { status: 400, body: { error: error.message } };
-  // Another’s server is at fault, and what it is stands in the message.
-  if (error instanceof NoListError) return { status: 502, body: { error: error.message } };
+  // Another’s server is at fault (RFC 4918, 11.4), and what it is stands in the message.
+  if (error instanceof NoListError) return { status: 424, body: { error: error.message } };
   if (error instanceof ChangedError) return { status: 409, body: { error: error.message, current: error.current } };
   if (isAway(error)) {
     return {
@@ -68,7 +68,7 @@ export function installErrors(app: FastifyInstance, bodyLimit: number): void {
   app.setErrorHandler((error: FastifyError | Error, request, reply) => {
     const { status, body } = answerTo(error, bodyLimit);
     // A browser that went on to another page before its answer was out is no failure of the server.
-    if (status >= 500 && !(error instanceof StoppingError || error instanceof NoListError) && !reply.raw.destroyed)
+    if (status >= 500 && !(error instanceof StoppingError) && !reply.raw.destroyed)
       request.log.error({ err: error }, 'request failed');
     return reply.status(status).send(body);
   });

@@ -35,8 +35,8 @@ const EXAMPLE = {
 const NeedSchema = Type.Object({
   id: Type.String({ description: 'Order lines name it so' }),
   group: oneOf(
-    ['chosen', 'anew', 'companion', 'consumable', 'unaccounted'] as const,
-    'Why it is on the list: chosen in the build, new whenever an engine is apart, must come with another, used up, or of unknown whereabouts',
+    ['chosen', 'anew', 'companion', 'consumable', 'unaccounted', 'other'] as const,
+    'Why it is on the list: chosen in the build, new whenever an engine is apart, must come with another, used up, of unknown whereabouts, or put down by hand',
   ),
   slot: Type.Optional(Type.String()),
   kind: Type.Optional(KindSchema),

@@ -27,7 +27,7 @@ export interface Need {
   /** Stays the same as long as what is needed does. */
   readonly id: string;
   /** Why it stands on the list. */
-  readonly group: 'chosen' | 'anew' | 'companion' | 'consumable' | 'unaccounted';
+  readonly group: 'chosen' | 'anew' | 'companion' | 'consumable' | 'unaccounted' | 'other';
   readonly slot?: string;
   readonly kind?: KindId;
   readonly pattern?: string;
@@ -407,7 +407,7 @@ function noLongerNeeded(
     const isGone = first?.pattern !== undefined && !catalogue.pattern(first.pattern);
     return {
       id: need,
-      group: 'unaccounted',
+      group: 'other',
       ...(first?.pattern === undefined ? {} : { pattern: first.pattern }),
       name: first?.name ?? need,
       at: [],

@@ -105,7 +105,8 @@ export function shopSheetOf(build: Build, lookup: BuildLookup, job?: Pick<Job, '
       const before = upTo(build, index, step, lookup).part(slot, at)?.part;
       const done = upTo(build, index, step + 1, lookup);
       const problem = engine.problems.find(({ where }) => where === `places[${index}].work[${step}]`)?.what;
-      draft(PLANNED_WORK[operation].operation, placeKey(slot, at, step), {
+      const time = work.slice(0, step).filter((each) => each.operation === operation).length;
+      draft(PLANNED_WORK[operation].operation, placeKey(slot, at, time), {
         name: nameOfWork(operation),
         amount: `${by.value} ${UNITS[by.unit].symbol} ${asksOf(operation)}`,
         part: before?.label ?? slotOf(slot)?.name ?? slot,
@@ -131,9 +132,12 @@ export function shopSheetOf(build: Build, lookup: BuildLookup, job?: Pick<Job, '
   };
 }
 
-/** How what is planned in a place is named: `block`, `piston 3`, and from the second work on its number. */
-export const placeKey = (slot: string, at: number | undefined, step: number): string =>
-  [slot, at, step > 0 ? `#${step + 1}` : undefined].filter((each) => each !== undefined).join(' ');
+/**
+ * How what is planned in a place is named: `block`, `piston 3`; the second time the same is done there `block #2`. It
+ * stays the same when other work in that place is done and taken off the build.
+ */
+export const placeKey = (slot: string, at: number | undefined, time: number): string =>
+  [slot, at, time > 0 ? `#${time + 1}` : undefined].filter((each) => each !== undefined).join(' ');
 
 /** The build with the work on one place up to some step, and all work elsewhere. */
 const upTo = (build: Build, place: number, steps: number, lookup: BuildLookup): BuildEngine =>

@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream';
 import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import {
@@ -5,6 +6,7 @@ import {
   DataError,
   DocumentParamsSchema,
   JobBodySchema,
+  LINE_STATES,
   QUESTIONS,
   StoredJobSchema,
   WordingSchema,
@@ -12,6 +14,7 @@ import {
 } from '@which-bore/core';
 import type { JobStore } from '../documents/jobStore.js';
 import type { SpecimenStore } from '../documents/specimenStore.js';
+import { csvOf } from '../transfer/writeTable.js';
 import type { Workshops } from '../workshop/workshops.js';
 import { documentRoutes } from './documentRoutes.js';
 import { JOB_EXAMPLE } from './examples.js';
@@ -46,6 +49,39 @@ export const jobs: FastifyPluginAsyncTypebox<{
         if (problems.length > 0) throw new DataError('Some readings cannot be used.', problems);
       },
     }),
+  );
+  app.get(
+    '/jobs/:id/orders.csv',
+    {
+      schema: {
+        summary: 'What was ordered for a job, as a table',
+        tags,
+        params,
+        response: { 200: Type.Unsafe<unknown>({ description: 'CSV', type: 'string', examples: ['a file'] }) },
+      },
+    },
+    async (request, reply) => {
+      const { orders = [] } = await store.get(request.params.id);
+      const rows = [
+        ['what', 'number', 'quantity', 'from', 'price', 'currency', 'includes', 'state', 'expected', 'note'],
+        ...orders.map((line) => [
+          line.name,
+          line.number ?? '',
+          String(line.quantity),
+          line.supplier ?? '',
+          line.price?.toFixed(2) ?? '',
+          line.currency ?? '',
+          line.includes ?? '',
+          LINE_STATES[line.state],
+          line.expected ?? '',
+          line.note ?? '',
+        ]),
+      ];
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="orders.csv"')
+        .send(csvOf(Readable.from(rows)));
+    },
   );
   app.get(
     '/jobs/:id/engine',

@@ -46,6 +46,11 @@ export const routes: Routes = [
   },
   { path: 'fit', title: 'Fit · Which Bore', loadComponent: async () => (await import('./fit/fitStation')).FitStation },
   {
+    path: 'order',
+    title: 'Order · Which Bore',
+    loadComponent: async () => (await import('./order/orderStation')).OrderStation,
+  },
+  {
     path: 'card/:specimen',
     title: 'Bench card · Which Bore',
     loadComponent: async () => (await import('./bench/benchCard')).BenchCard,

@@ -14,6 +14,7 @@ import {
   type Job,
   type KindId,
   type ImportOutcome,
+  type Offer,
   type Photograph,
   type QuestionName,
   type QuestionRoute,
@@ -22,14 +23,18 @@ import {
   type RecordOf,
   type RecordType,
   type Requests,
+  type Reservation,
   type Shop,
   type Specimen,
   type SpecimenSummary,
+  type StockTold,
   type StoredBuild,
   type StoredJob,
   type StoredRecord,
   type StoredShop,
   type StoredSpecimen,
+  type StoredSupplier,
+  type Supplier,
   type UnitSystem,
 } from '@which-bore/core';
 import { catchError, throwError, type Observable } from 'rxjs';
@@ -174,6 +179,62 @@ export class Api {
 
   restoreJob(id: string): Observable<StoredJob> {
     return this.asked(this.http.post<StoredJob>(`/api/jobs/${id}/restore`, undefined));
+  }
+
+  reservations(): Observable<Reservation[]> {
+    return this.asked(this.http.get<Reservation[]>('/api/reservations'));
+  }
+
+  /** Puts a part aside for a job; fails with `changed` where another has it. */
+  reserve(specimen: string, job: string): Observable<Reservation> {
+    return this.asked(this.http.put<Reservation>(`/api/reservations/${specimen}`, { job }, this.signed()));
+  }
+
+  release(specimen: string): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/reservations/${specimen}`, this.signed()));
+  }
+
+  /** For whom a part was put aside, last first. */
+  reservedFor(specimen: string): Observable<Reservation[]> {
+    return this.asked(this.http.get<Reservation[]>(`/api/specimens/${specimen}/reservations`));
+  }
+
+  suppliers(): Observable<StoredSupplier[]> {
+    return this.asked(this.http.get<StoredSupplier[]>('/api/suppliers'));
+  }
+
+  saveSupplier({ id, ...supplier }: Supplier): Observable<StoredSupplier> {
+    return this.asked(this.http.put<StoredSupplier>(`/api/suppliers/${id}`, supplier, this.signed()));
+  }
+
+  removeSupplier(id: string): Observable<unknown> {
+    return this.asked(this.http.delete(`/api/suppliers/${id}`, this.signed()));
+  }
+
+  /** Has the server fetch a supplier's list. */
+  fetchList(id: string): Observable<StoredSupplier> {
+    return this.asked(this.http.post<StoredSupplier>(`/api/suppliers/${id}/fetch`, undefined, this.signed()));
+  }
+
+  /** Takes a list that came as a file. */
+  sendList(id: string, file: File): Observable<StoredSupplier> {
+    return this.asked(
+      this.http.put<StoredSupplier>(`/api/suppliers/${id}/list`, file, {
+        headers: {
+          ...this.signed().headers,
+          'content-type': file.name.endsWith('.json') ? 'application/json' : 'text/csv',
+        },
+      }),
+    );
+  }
+
+  /** What a supplier says he has of a number now. */
+  askStock(id: string, number: string): Observable<StockTold> {
+    return this.asked(this.http.post<StockTold>(`/api/suppliers/${id}/ask`, { number }));
+  }
+
+  offers(numbers: readonly string[]): Observable<Offer[]> {
+    return this.asked(this.http.post<Offer[]>('/api/suppliers/offers', { numbers }));
   }
 
   shop(): Observable<StoredShop> {

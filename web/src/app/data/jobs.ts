@@ -3,7 +3,7 @@ import type { Job } from '@which-bore/core';
 import { map } from 'rxjs';
 import { Api } from './api';
 import { HeldWhole, sentOf } from './documents/heldWhole';
-import { mergeRead } from './documents/merge';
+import { mergeJobs } from './documents/merge';
 
 /** Engines on order, kept here first and then on the server. */
 @Injectable({ providedIn: 'root' })
@@ -18,7 +18,7 @@ export class Jobs extends HeldWhole<Job> {
         save: (document, version) => api.saveJob(document, version).pipe(map(sentOf<Job>)),
         remove: (id) => api.removeJob(id),
         restore: (id) => api.restoreJob(id).pipe(map(sentOf<Job>)),
-        merge: mergeRead,
+        merge: mergeJobs,
       },
       () => api.jobs(),
     );

@@ -12,6 +12,7 @@ export type Action =
   | 'swap'
   | 'plan'
   | 'fit'
+  | 'order'
   | 'jobs'
   | 'shelf'
   | 'catalogue'
@@ -31,6 +32,7 @@ export const KEYS: readonly KeyBinding[] = [
   { keys: 'g s', does: 'Go to Swap', action: 'swap' },
   { keys: 'g p', does: 'Go to the Plan', action: 'plan' },
   { keys: 'g f', does: 'Go to Fit', action: 'fit' },
+  { keys: 'g o', does: 'Go to Order', action: 'order' },
   { keys: 'g j', does: 'Go to the Jobs', action: 'jobs' },
   { keys: 'g h', does: 'Go to the Shelf', action: 'shelf' },
   { keys: 'g k', does: 'Go to the Catalogue', action: 'catalogue' },

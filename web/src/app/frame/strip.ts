@@ -78,6 +78,7 @@ export class Strip {
       case 'swap':
       case 'plan':
       case 'fit':
+      case 'order':
       case 'jobs':
       case 'shelf':
       case 'catalogue':

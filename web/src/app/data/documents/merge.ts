@@ -1,3 +1,4 @@
+import { JOB_LISTS } from '@which-bore/core';
 import type { Build, BuildPlace, Job, OwnInstrument, Shop, Specimen, TypedSize } from '@which-bore/core';
 import { dequal } from 'dequal';
 
@@ -49,6 +50,21 @@ export function mergeRead<T extends Specimen | Job>(base: T | undefined, mine: T
     ({ is }) => is,
   );
   return { ...mergeFields<T>(base, mine, theirs), id: mine.id, readings };
+}
+
+/** The same of a job, and what it holds in lists: item by item. */
+export function mergeJobs(base: Job | undefined, mine: Job, theirs: Job): Job {
+  const lists = JOB_LISTS.flatMap((list) => {
+    const merged = mergeLists<{ readonly id: string }>(
+      base?.[list] ?? [],
+      mine[list] ?? [],
+      theirs[list] ?? [],
+      ({ id }) => id,
+      (item) => item,
+    );
+    return merged.length === 0 && !mine[list] && !theirs[list] ? [] : [[list, merged] as const];
+  });
+  return { ...mergeRead<Job>(base, mine, theirs), ...(Object.fromEntries(lists) as Partial<Job>) };
 }
 
 /** The same of a build: place by place and size by size. */
