@@ -175,6 +175,7 @@ export {
   PRICE_LIST_FORMAT,
   PriceListSchema,
   priceLinesOf,
+  readPrice,
   soughtNumbers,
   SupplierFileSchema,
   SupplierSchema,

@@ -1,7 +1,7 @@
 import { block } from '../dictionary/kinds/block.js';
 import { piston } from '../dictionary/kinds/piston.js';
 import { rod } from '../dictionary/kinds/rod.js';
-import { sentence, value, type Sentence } from '../quantity/sentence.js';
+import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import { each, partIn, toFind, type AssemblyGround, type AssemblyStep, type Note } from './step.js';
 import { sayTorque } from './torque.js';
 
@@ -11,23 +11,25 @@ const inShells = ({ engine }: AssemblyGround): boolean => engine.look(block.feat
 function shellNote(ground: AssemblyGround, slot: 'mainShell' | 'rodShell', at: number, figure: string): Note {
   const found = ground.shells[slot]?.find(({ position }) => position === at);
   const placed = partIn(ground, slot, at)?.part.label;
-  const { find, worked, open } = toFind(ground, figure, at);
-  const which: Sentence =
-    found && found.patterns.length > 0 && !found.open
-      ? found.patterns.length > 1
-        ? [`Half of ${found.patterns.map(ground.labelOf).join(' and half of ')}, the thicker in the cap.`]
-        : [`${ground.labelOf(found.patterns[0] ?? '')}.`]
-      : found?.open
-        ? ['Which shell is not settled: ', ...found.open]
-        : placed
-          ? [`${placed}.`]
-          : ['Which shell is not known: measure housing and journal.'];
-  const unsettled = found?.open !== undefined || (!found?.patterns.length && placed === undefined);
+  const { find, worked } = toFind(ground, figure, at);
+  const settled = found !== undefined && found.patterns.length > 0 && !found.open;
+  const which: Sentence = settled
+    ? found.patterns.length > 1
+      ? [`Half of ${found.patterns.map(ground.labelOf).join(' and half of ')}, the thicker in the cap.`]
+      : [`${ground.labelOf(found.patterns[0] ?? '')}.`]
+    : found?.open
+      ? ['Which shell is not settled: ', ...found.open]
+      : placed
+        ? [`${placed}.`]
+        : ['Which shell is not known: measure housing and journal.'];
+  // What fitting chose is nearer to the part than what the build takes by its class.
+  const leaves = settled && found.clearance ? sentence` It leaves ${band(found.clearance)}.` : undefined;
+  const required = found?.required ?? find?.required;
   return {
     at,
-    says: sentence`${which}${worked === undefined ? '' : sentence` Worked out: ${value(worked)}.`}`,
-    ...(find ? { find } : {}),
-    ...(unsettled || (open && unsettled) ? { open: true } : {}),
+    says: sentence`${which}${leaves ?? (worked === undefined ? '' : sentence` Worked out: ${value(worked)}.`)}`,
+    ...(find ? { find: { ...find, ...(required ? { required } : {}) } } : {}),
+    ...(found?.open !== undefined || (!settled && placed === undefined) ? { open: true } : {}),
   };
 }
 

@@ -248,7 +248,7 @@ function shellsOf(
           {
             ...base,
             id: `${slot} ${position}`,
-            name: `${named}, place ${position}`,
+            name: named,
             quantity: 1,
             because: ['New shells go in whenever the engine has been apart.'],
             open: [open ?? ['Which one cannot be told yet: measure housing and journal.']],

@@ -122,7 +122,13 @@ export function shopSheetOf(build: Build, lookup: BuildLookup, job?: Pick<Job, '
   });
   for (const work of job?.work ?? [])
     if (!used.has(work))
-      draft(work.operation, work.on, { amount: '', part: work.on, reach: [], told: work.id, state: work.state });
+      draft(work.operation, work.on, {
+        amount: '',
+        part: partNamed(work.on),
+        reach: [],
+        told: work.id,
+        state: work.state,
+      });
   const steps = inOrder(drafts);
   return {
     steps,
@@ -138,6 +144,12 @@ export function shopSheetOf(build: Build, lookup: BuildLookup, job?: Pick<Job, '
  */
 export const placeKey = (slot: string, at: number | undefined, time: number): string =>
   [slot, at, time > 0 ? `#${time + 1}` : undefined].filter((each) => each !== undefined).join(' ');
+
+/** What work that the build does not plan is done to: the name of its place, or what was written. */
+const partNamed = (on: string): string => {
+  const [slot = '', ...rest] = on.split(' ');
+  return [slotOf(slot)?.name ?? slot, ...rest].join(' ');
+};
 
 /** The build with the work on one place up to some step, and all work elsewhere. */
 const upTo = (build: Build, place: number, steps: number, lookup: BuildLookup): BuildEngine =>

@@ -65,6 +65,8 @@ export class Holdings {
   private madeSwapContext: SwapContext | undefined;
   private searching: CatalogueSearch | undefined;
   private choosing: Choices | undefined;
+  /** What specimens are taken for: several answers ask for the same ones. */
+  private taken = new WeakMap<Specimen, string | undefined>();
   private audited: ReadonlyMap<string, readonly AuditFinding[]> | undefined;
 
   constructor(catalogue: Catalogue, identifyOptions: IdentifyOptions = {}) {
@@ -91,6 +93,7 @@ export class Holdings {
     }
     const only = changes.every(({ type }) => type === 'pattern');
     this.lookup = this.lookup.with(changes);
+    this.taken = new WeakMap();
     if (!only) this.earlier.clear();
     else
       for (const kind of kinds) {
@@ -111,6 +114,7 @@ export class Holdings {
   /** Goes on with other instruments or house rules. */
   setCircumstances(identifyOptions: IdentifyOptions): void {
     this.around = identifyOptions;
+    this.taken = new WeakMap();
     this.assuming.clear();
     this.identifications.clear();
     this.audited = undefined;
@@ -159,7 +163,8 @@ export class Holdings {
 
   /** The pattern a specimen is taken for: the first of its line-up, once that is at least probable. */
   takenFor(specimen: Specimen): string | undefined {
-    return takenFor(this.index(specimen.kind), specimen, this.around);
+    if (!this.taken.has(specimen)) this.taken.set(specimen, takenFor(this.index(specimen.kind), specimen, this.around));
+    return this.taken.get(specimen);
   }
 
   /** What may stand between parts, and how the shop does things. */

@@ -69,13 +69,14 @@ function needsOf(
   reserved: readonly string[] = [],
 ): readonly Need[] {
   const { job, build, engine, specimens } = found;
+  const shells = build ? shellsOf(workshop, found) : {};
   const ask = (stock: readonly OnShelf[]) =>
     orderListOf({
       engine,
       catalogue: workshop.catalogue,
       ...(job ? { job } : {}),
       atHand: new Set(specimens.map(({ kind }) => kind)),
-      shells: build ? shellsOf(workshop, found) : {},
+      shells,
       shelf: stock,
     });
   if (!build) return ask([]).filter(({ group }) => group !== 'consumable');

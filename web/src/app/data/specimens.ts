@@ -103,6 +103,7 @@ const summaryOf = ({ document, version, updatedAt }: LocalCopy<Specimen>): Speci
   updatedAt,
   ...(document.job === undefined ? {} : { job: document.job }),
   ...(document.confirmed ? { confirmed: true as const } : {}),
+  ...(document.shelf ? { shelf: document.shelf } : {}),
 });
 
 /** The list as it stands here: what is newer here first, what is deleted here left out. */

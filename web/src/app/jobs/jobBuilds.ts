@@ -4,6 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { firstValueFrom } from 'rxjs';
 import { Builds } from '../data/builds';
+import { Jobs } from '../data/jobs';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 
@@ -18,10 +19,19 @@ import { Specimens } from '../data/specimens';
       @for (build of mine(); track build.id) {
         <li>
           <a [routerLink]="['/plan', build.id]">{{ build.name }}</a>
+          <label
+            ><input type="radio" name="decided" [checked]="decided() === build.id" (change)="decide(build.id)" />decided
+            on</label
+          >
         </li>
       }
     </ul>
-    <button nz-button type="button" (click)="begin()">Plan this engine</button>
+    <p class="doing">
+      <button nz-button type="button" (click)="begin()">Plan this engine</button>
+      @if (decided()) {
+        <a nz-button routerLink="/order" [queryParams]="{ job: job() }">What it needs</a>
+      }
+    </p>
   `,
   styles: `
     ul {
@@ -30,21 +40,44 @@ import { Specimens } from '../data/specimens';
       padding: 0;
     }
     li {
+      align-items: baseline;
+      display: flex;
+      gap: 10px;
+      justify-content: space-between;
       padding: 4px 0;
+    }
+    label {
+      align-items: center;
+      display: flex;
+      font-size: 14px;
+      gap: 4px;
+      min-height: 30px;
+      white-space: nowrap;
+    }
+    .doing {
+      display: flex;
+      gap: 8px;
     }
   `,
 })
 export class JobBuilds {
   private readonly builds = inject(Builds);
+  private readonly jobs = inject(Jobs);
   private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
   readonly job = input.required<string>();
   readonly name = input.required<string>();
+  /** The build that is decided on. */
+  readonly decided = input<string>();
   /** The engine it most likely is, where somebody has chosen one. */
   readonly variant = input<string>();
   private readonly all = toSignal(this.builds.all$, { initialValue: [] });
   protected readonly mine = computed(() => this.all().filter(({ job }) => job === this.job()));
+
+  protected decide(build: string): void {
+    this.jobs.alter(this.job(), (job) => ({ ...job, build }));
+  }
 
   protected async begin(): Promise<void> {
     const shelf = await firstValueFrom(this.specimens.all$);

@@ -33,6 +33,8 @@ import { InTurn } from '../ui/turns';
 import { shownAs } from '../ui/understood';
 import { WhyUnread } from '../ui/whyUnread';
 import { JobBuilds } from './jobBuilds';
+import { JobDecisions } from './jobDecisions';
+import { JobRecord } from './jobRecord';
 
 type Belonging = 'belongs' | 'foreign' | 'open';
 
@@ -49,6 +51,8 @@ const BELONGS_FROM = 0.5;
   selector: 'wb-job-station',
   imports: [
     JobBuilds,
+    JobDecisions,
+    JobRecord,
     FormsModule,
     InTurn,
     LineUpList,

@@ -146,6 +146,10 @@ export class BuyPanel {
     return this.suppliers().find(({ id }) => id === supplier)?.name ?? supplier ?? 'elsewhere';
   }
 
+  protected days(count: number): string {
+    return counted(count, 'day');
+  }
+
   protected money(total: number, currency: string): string {
     return `${total.toFixed(2)} ${currency}`;
   }

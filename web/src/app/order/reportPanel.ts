@@ -1,7 +1,17 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { KINDS, say, showValue, type Answers, type FigureTold, type Photograph, type Sentence } from '@which-bore/core';
+import {
+  KIND_IDS,
+  KINDS,
+  say,
+  showValue,
+  type Answers,
+  type FigureTold,
+  type Photograph,
+  type Sentence,
+  type Specimen,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
@@ -83,7 +93,7 @@ export class ReportPanel {
     return says === undefined ? '' : this.said(says as Sentence | string);
   });
   protected readonly parts = computed(() =>
-    this.whole().specimens.map((specimen) => ({
+    [...this.whole().specimens].sort(inOrder).map((specimen) => ({
       specimen,
       kind: KINDS[specimen.kind].name,
       sizes: specimen.readings.filter(({ is }) => is.sort !== 'unread').slice(0, MOST_READINGS),
@@ -161,6 +171,11 @@ export class ReportPanel {
 /** Parts that the engine is looked for by, and readings of each that stand in the report. */
 const MOST_LOOKED_AT = 60;
 const MOST_READINGS = 14;
+
+/** As they lie in the engine, rod 2 before rod 10. */
+const BY_NAME = new Intl.Collator('en', { numeric: true });
+const inOrder = (a: Specimen, b: Specimen): number =>
+  KIND_IDS.indexOf(a.kind) - KIND_IDS.indexOf(b.kind) || BY_NAME.compare(a.name, b.name);
 
 const inBuild = ({ places }: NonNullable<WholeJob['build']>, id: string): boolean =>
   places.some(({ specimen }) => specimen === id);

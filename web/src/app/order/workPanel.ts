@@ -92,7 +92,11 @@ export class WorkPanel {
     const [target] = this.targets(step);
     if (!specimen || !target) return undefined;
     const { drawing } = parameterOf(target.id);
-    return drawing === undefined ? undefined : { part: partFromSpecimen(specimen), place: drawing };
+    if (drawing === undefined) return undefined;
+    const part = partFromSpecimen(specimen);
+    // It shows what is to be reached.
+    const values = { ...part.values, [target.id]: { interval: target.to, source: 'measured' as const } };
+    return { part: { ...part, values }, place: drawing };
   }
 
   protected type(step: Step, size: string, text: string): void {

@@ -2,21 +2,23 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { KINDS, type KindId, type SpecimenSummary } from '@which-bore/core';
+import { GONE, KINDS, type KindId, type SpecimenSummary } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Bench } from '../data/bench';
+import { Orders } from '../data/orders';
 import { Specimens } from '../data/specimens';
 import { CompareLink } from '../ui/compareLink';
 import { FocusHere } from '../ui/focusHere';
 import { growing } from '../ui/growing';
 import { UndoBar } from '../data/undoBar';
+import { ShelfPart } from './shelfPart';
 
 /** The parts that were ever on the bench. */
 @Component({
   selector: 'wb-shelf-station',
-  imports: [CompareLink, FocusHere, DatePipe, NzButtonModule, NzIconModule, NzInputModule, RouterLink],
+  imports: [CompareLink, FocusHere, DatePipe, NzButtonModule, NzIconModule, NzInputModule, RouterLink, ShelfPart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelfStation.html',
   styleUrl: './shelfStation.less',
@@ -33,12 +35,30 @@ export class ShelfStation {
   protected readonly shown = growing(
     computed(() => {
       const wanted = this.filter().trim().toLowerCase();
-      return this.all().filter((each) => `${each.name} ${KINDS[each.kind].name}`.toLowerCase().includes(wanted));
+      return this.all().filter(
+        (each) =>
+          (this.withGone() || !each.shelf?.gone) &&
+          `${each.name} ${KINDS[each.kind].name} ${each.shelf?.place ?? ''}`.toLowerCase().includes(wanted),
+      );
     }),
     2,
   );
+  protected readonly withGone = signal(false);
+  /** The part whose offer is laid open. */
+  protected readonly opened = signal<string | undefined>(undefined);
+  /** What is asked for all that is on the shelf, in the shop's money. */
+  protected readonly value = computed(() =>
+    this.all().reduce((so, { shelf }) => so + (shelf?.gone ? 0 : (shelf?.price ?? 0)), 0),
+  );
+  private readonly reservations = toSignal(inject(Orders).reservations$, { initialValue: [] });
   protected readonly any = computed(() => this.all().length > 0);
   protected readonly kindName = (kind: KindId): string => KINDS[kind].name;
+
+  /** Whether a part is gone, or put aside. */
+  protected stateOf({ id, shelf }: SpecimenSummary): string {
+    if (shelf?.gone) return GONE[shelf.gone.how];
+    return this.reservations().some(({ specimen }) => specimen === id) ? 'put aside' : '';
+  }
 
   constructor() {
     this.specimens.refresh();

@@ -40,15 +40,17 @@ const KNOWN_FIRST: readonly Known[] = ['measured', 'pattern', 'guessed'];
  * row above or below, evenly apart, in the order of what they speak of, so that no two leaders cross.
  *
  * @param wanted a place that is called out before any other
+ * @param only whether no other is called out
  */
-export function sheetOf(part: Part, wanted?: string): Sheet {
+export function sheetOf(part: Part, wanted?: string, only = false): Sheet {
   const drawn = outline(part);
   const { box } = drawn;
   const width = Math.max(box.width, box.height * BROADEST) * 1.04;
   const letter = width / LETTERS_ACROSS;
   const from = box.x + box.width / 2 - width / 2;
   const view = { x: from, y: box.y - letter * LABEL_ROOM, width, height: box.height + 2 * letter * LABEL_ROOM };
-  return { outline: drawn, letter, callouts: calloutsOf(part, drawn, from, width, wanted), view };
+  const callouts = calloutsOf(part, drawn, from, width, wanted);
+  return { outline: drawn, letter, callouts: only ? callouts.filter(({ place }) => place === wanted) : callouts, view };
 }
 
 function calloutsOf(part: Part, drawn: Outline, from: number, width: number, wanted: string | undefined): Callout[] {

@@ -17,8 +17,10 @@ export class PartDrawing {
   readonly part = input.required<Part>();
   /** Place to be measured next, made to stand out. */
   readonly highlight = input<string>();
+  /** Whether nothing else is called out: a sketch for one who makes just that. */
+  readonly only = input(false);
 
-  protected readonly sheet = computed(() => sheetOf(this.part(), this.highlight()));
+  protected readonly sheet = computed(() => sheetOf(this.part(), this.highlight(), this.only()));
   protected readonly viewBox = computed(() => {
     const { x, y, width, height } = this.sheet().view;
     return `${x} ${y} ${width} ${height}`;
