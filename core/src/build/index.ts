@@ -11,7 +11,7 @@ export { sectionOf, SectionSizesSchema, type SectionSizes } from './section.js';
 export { Intervals } from './intervals.js';
 export { drawSection, sectionBox, type SectionDrawing, type SectionGap, type SectionShape } from './sectionDrawing.js';
 export { buildSheetOf, requiredOf, valuesOf, type FigureFound } from './sheet.js';
-export { comesInSizes } from './serviceSize.js';
+export { serviceSizesOf } from './serviceSize.js';
 export { SOLVED_FOR, solveFor, type SolvedFor } from './solve.js';
 export { chance, percentile, SPREADS, together, ToleranceModel, type Spread, type Tolerated } from './tolerance.js';
 export { Varied } from './vary.js';

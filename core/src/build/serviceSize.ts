@@ -21,6 +21,14 @@ const GOES_WITH: Readonly<Partial<Record<KindId, readonly (readonly [id: string,
 /** Whether a kind of part is bought over or under standard. */
 export const comesInSizes = (kind: KindId): boolean => GOES_WITH[kind] !== undefined;
 
+/** The service sizes a part is bought in, from standard, signed; none where it is bought in one size. Millimetres. */
+export function serviceSizesOf(part: Part): readonly number[] {
+  const [first] = GOES_WITH[part.kind] ?? [];
+  if (!first) return [];
+  const [id, share] = first;
+  return (part.service[id] ?? []).map((step) => step / share);
+}
+
 /**
  * A part as it is bought in a service size.
  *

@@ -50,6 +50,10 @@ const PlacedSchema = Type.Object({
   pattern: Type.Optional(Type.String({ description: 'Its pattern, where it has one' })),
   taken: Type.Boolean({ description: 'As the engine it starts from has it: nobody chose it' }),
   work: list(Type.String(), { description: 'What is done to it, in words' }),
+  sizes: list(Type.Number(), {
+    description: 'Service sizes it is bought in besides standard, from that, signed, millimetres',
+  }),
+  bought: Type.Optional(Type.Number({ description: 'The one it is bought in, as the build says' })),
   mayBe: list(
     Type.Object({
       operation: Type.String(),

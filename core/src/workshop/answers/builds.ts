@@ -10,15 +10,17 @@ import {
   placesFor,
   plannedFor,
   sectionOf,
+  serviceSizesOf,
   valuesOf,
   type Build,
   type Figure,
   type FigureFound,
+  type Place,
   type PlacedInBuild,
 } from '../../build/index.js';
 import type { FigureFoundTold, FigureTold, PlacedTold } from '../../contract/index.js';
 import { slotOf } from '../../dictionary/slots.js';
-import { UNITS } from '../../quantity/unit.js';
+import { toInside, UNITS } from '../../quantity/unit.js';
 import { buildLookup } from '../buildLookup.js';
 import type { Answering } from './answering.js';
 import { engineAsked, needed } from './buildAsked.js';
@@ -110,7 +112,10 @@ function figureTold(figure: Figure, found: readonly FigureFound[], base?: Return
   };
 }
 
-const placedTold = ({ slot, at, part, taken, work }: PlacedInBuild): PlacedTold => ({
+const boughtIn = (place: Place | undefined): { readonly bought?: number } =>
+  place?.size ? { bought: toInside(place.size.value, place.size.unit) } : {};
+
+const placedTold = ({ slot, at, part, taken, work }: PlacedInBuild, build: Build): PlacedTold => ({
   slot,
   name: slotOf(slot)?.name ?? slot,
   kind: part.kind,
@@ -118,6 +123,8 @@ const placedTold = ({ slot, at, part, taken, work }: PlacedInBuild): PlacedTold 
   label: part.label,
   ...(part.pattern === undefined ? {} : { pattern: part.pattern }),
   taken,
+  sizes: serviceSizesOf(part),
+  ...boughtIn(build.places.find((place) => place.slot === slot && place.at === at)),
   mayBe: plannedFor(part.kind).map((operation) => ({
     operation,
     name: nameOfWork(operation),
@@ -135,7 +142,7 @@ export const buildSheet: Answering<'buildSheet'> = (workshop, { build, specimens
   return {
     cylinders: engine.cylinders,
     ...(build.variant === undefined ? {} : { engine: workshop.catalogue.variantLabel(build.variant) }),
-    parts: engine.parts.map(placedTold),
+    parts: engine.parts.map((placed) => placedTold(placed, build)),
     figures: FIGURES.flatMap((figure) => {
       const found = sheet.figures.filter((each) => each.figure === figure);
       return found.length === 0 ? [] : [figureTold(figure, found, base)];

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { JudgedCheckTold } from '@which-bore/core';
 import { filter, switchMap } from 'rxjs';
+import { OrderRemedy } from '../ui/orderRemedy';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
 import { PlanState } from './planState';
@@ -11,7 +12,7 @@ const WORST_FIRST = ['doesNotFit', 'cannotTell', 'fitsWithWork', 'fits'];
 /** Every joint of the whole build at once, problems first. */
 @Component({
   selector: 'wb-joints-panel',
-  imports: [Said, VerdictMark],
+  imports: [OrderRemedy, Said, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (judged(); as all) {
@@ -22,7 +23,9 @@ const WORST_FIRST = ['doesNotFit', 'cannotTell', 'fitsWithWork', 'fits'];
             <wb-verdict [verdict]="each.check.verdict" wordless />
             <b>{{ each.joint }}: {{ each.check.name.toLowerCase() }}.</b> {{ each.check.because | said }}
             @for (option of each.check.work; track $index) {
-              <span class="work">{{ option.says | said }}</span>
+              <span class="work"
+                >{{ option.says | said }} <wb-order-remedy [option]="option" [on]="each.joint" [job]="job()"
+              /></span>
             }
           </p>
         }
@@ -75,6 +78,7 @@ export class JointsPanel {
       switchMap((asked) => this.state.answered('buildJoints', asked)),
     ),
   );
+  protected readonly job = computed(() => this.state.build()?.job);
   protected readonly judged = computed(() => this.answer()?.judged);
   protected readonly problems = computed(() =>
     (this.judged()?.joints ?? [])

@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { readAddress, type BuildPlace, type PlacedTold, type PlannedId, type UnitId } from '@which-bore/core';
+import {
+  readAddress,
+  showValue,
+  type BuildPlace,
+  type PlacedTold,
+  type PlannedId,
+  type UnitId,
+} from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -65,6 +72,24 @@ export class PartsPanel {
   protected forOne({ slot, pattern, name }: PlacedTold, cylinder: number): void {
     if (pattern === undefined) return;
     this.put({ slot, at: cylinder, pattern }, `${name} of cylinder ${cylinder} by itself.`);
+  }
+
+  /** Says in which service size a part is bought. */
+  protected buyIn(part: PlacedTold, step: string): void {
+    const { size: _before, ...place } = this.placeOf(part);
+    const value = Number(step);
+    this.put(
+      { ...place, ...(value === 0 ? {} : { size: { value, unit: 'mm' } }) },
+      `${part.name}: ${value === 0 ? 'at standard' : this.sayStep(value)}.`,
+    );
+  }
+
+  protected sayStep(step: number): string {
+    return `${showValue(Math.abs(step), 'length', this.preferences.units())} ${step > 0 ? 'over' : 'under'} standard`;
+  }
+
+  protected same(step: number, bought: number | undefined): boolean {
+    return bought !== undefined && Math.abs(step - bought) < 1e-6;
   }
 
   /** Back to what the engine has there. */

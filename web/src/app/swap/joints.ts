@@ -11,13 +11,14 @@ import {
 import { Preferences } from '../data/preferences';
 import { BandStrip } from '../ui/bandStrip';
 import { growing } from '../ui/growing';
+import { OrderRemedy } from '../ui/orderRemedy';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
 
 /** The joints of a swap in the order of assembly: each check with what was found and wanted, and what would mend it. */
 @Component({
   selector: 'wb-joints',
-  imports: [BandStrip, RouterLink, Said, VerdictMark],
+  imports: [BandStrip, OrderRemedy, RouterLink, Said, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './joints.html',
   styleUrl: './joints.less',
@@ -27,6 +28,9 @@ export class Joints {
   readonly joints = input.required<readonly JudgedJointTold[]>();
   /** What a pattern is called. */
   readonly label = input.required<(id: string) => string>();
+
+  /** The job whose engine it goes into, where it is one. */
+  readonly job = input<string>();
 
   protected readonly words = VERDICT_WORDS;
   /** A whole engine has some twenty joints and several checks in each: too many for one turn of the page. */

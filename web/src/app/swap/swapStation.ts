@@ -207,6 +207,11 @@ export class SwapStation {
     return this.donors().length === 1 && kind !== undefined && kind === this.donorKind();
   });
 
+  /** The job that is the recipient, where one is. */
+  protected readonly intoJob = computed(() => {
+    const into = this.intoRef();
+    return into?.sort === 'job' ? into.id : undefined;
+  });
   /** Whether the list is of what goes into the recipient. */
   protected readonly fitting = computed(
     () => this.list() === 'fits' && this.into() !== undefined && this.intoKind() !== undefined,
