@@ -69,7 +69,7 @@ const HEADINGS: Readonly<Record<keyof PriceLine, readonly string[]>> = {
  * @example readPrice('1.234,50') // 1234.5
  */
 export function readPrice(text: string): number | undefined {
-  const bare = text.replace(/[\s ’']/g, '').replace(/^[^\d]*(?=\d)|[^\d]*$/g, '');
+  const bare = text.replace(/[\s ’']/g, '').replace(/^[^\d-]+|[^\d-]+$/g, '');
   if (/^\d+([.,]\d{1,2})?$/.test(bare)) return Number(bare.replace(',', '.'));
   if (/^\d{1,3}(,\d{3})+(\.\d{1,2})?$/.test(bare) && (bare.includes('.') || bare.split(',').length > 2))
     return Number(bare.replaceAll(',', ''));

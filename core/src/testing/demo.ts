@@ -1,5 +1,6 @@
 import demo from '../../../demo-data/catalogue.json';
 import buildFile from '../../../demo-data/builds.json';
+import jobFile from '../../../demo-data/jobs.json';
 import specimenFile from '../../../demo-data/specimens.json';
 import { engineOf, type BuildEngine, type Build, type BuildLookup } from '../build/index';
 import { typed } from '../build/vary';
@@ -10,6 +11,7 @@ import type { Pattern } from '../catalogue/pattern';
 import { indexCatalogue } from '../identify/catalogueIndex';
 import { identify } from '../identify/identify';
 import { swapContextOf } from '../interchange/swapContext';
+import type { Job } from '../job/job';
 import { readEntry } from '../readings/entryLine';
 import type { Specimen, Understood } from '../readings/reading';
 
@@ -35,6 +37,9 @@ export function demoSpecimen(name: string): Specimen {
 
 /** The demo's builds. */
 export const BUILDS = buildFile.builds as unknown as readonly Build[];
+
+/** The demo's engines on order. */
+export const JOBS = jobFile.jobs as unknown as readonly Job[];
 
 /** What builds of the demo are looked up in. */
 export const BUILD_LOOKUP: BuildLookup = {

@@ -70,6 +70,23 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
       count: 4,
       by: [{ of: 'piston.mass', allowed: 4 }],
     }),
+    ...every(variants, 2).flatMap(({ id }) => {
+      const job = { id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a12', name: id, readings: [], customer: 'The yard' };
+      const build = {
+        id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11',
+        name: id,
+        variant: id,
+        places: [{ slot: 'block', work: [{ operation: 'deck' as const, by: { value: 0.1, unit: 'mm' as const } }] }],
+        sizes: [],
+      };
+      return [
+        asked('orderList', { job, build, shelf: shelf.slice(0, 12) }),
+        asked('shopSheet', { job, build }),
+        asked('assemblyNotes', { job, build }),
+        asked('jobStages', { job, build }),
+        ...shelf.slice(0, 1).map((specimen) => asked('wantedBy', { specimen, jobs: [{ job, build }] })),
+      ];
+    }),
     ...['HV-8421', 'main 2.349in mic', 'forged'].map((entry) => asked('kindsMeant', { entry })),
     ...LINES.map(([kind, entry]) => asked('identify', { kind, entry, most: 4 })),
     ...every(shelf, 12).map((specimen) =>

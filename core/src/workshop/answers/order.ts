@@ -202,7 +202,9 @@ export const wantedBy: Answering<'wantedBy'> = (workshop, { specimen, jobs = [] 
       const base = { job: job.id, name: job.name, need: exact.id };
       if (pattern !== undefined && exact.pattern === pattern)
         return [{ ...base, verdict: 'fits' as const, says: [`It needs just this: ${exact.name}.`] }];
-      return [{ ...base, ...insteadOf(found.engine, part, exact.slot) }];
+      // One that does not go in is no use to it.
+      const instead = insteadOf(found.engine, part, exact.slot);
+      return instead.verdict === 'doesNotFit' ? [] : [{ ...base, ...instead }];
     }),
   };
 
