@@ -14,7 +14,7 @@ import {
 } from '@which-bore/core';
 import type { JobStore } from '../documents/jobStore.js';
 import type { SpecimenStore } from '../documents/specimenStore.js';
-import { csvOf } from '../transfer/writeTable.js';
+import { csvOf, disarmed } from '../transfer/writeTable.js';
 import type { Workshops } from '../workshop/workshops.js';
 import { documentRoutes } from './documentRoutes.js';
 import { JOB_EXAMPLE } from './examples.js';
@@ -80,7 +80,7 @@ export const jobs: FastifyPluginAsyncTypebox<{
       return reply
         .type('text/csv; charset=utf-8')
         .header('content-disposition', 'attachment; filename="orders.csv"')
-        .send(csvOf(Readable.from(rows)));
+        .send(csvOf(Readable.from(rows.map((row) => row.map(disarmed)))));
     },
   );
   app.get(

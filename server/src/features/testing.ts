@@ -6,6 +6,7 @@ import { Ajv, type ValidateFunction } from 'ajv';
 import type { FastifyInstance } from 'fastify';
 import pg from 'pg';
 import { buildApp } from '../app.js';
+import type { Config } from '../config.js';
 import { Database } from '../database/database.js';
 import { CatalogueStore } from './catalogueStore.js';
 
@@ -29,7 +30,7 @@ export async function withDemo(): Promise<void> {
   const database = new Database(testDatabaseUrl(), () => undefined);
   await database.open();
   await database.connection.query(
-    'TRUNCATE document_change, practice, shop, photograph, reading_change, build, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
+    'TRUNCATE price_line, supplier, reservation, document_change, practice, shop, photograph, reading_change, build, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
   );
   await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
   await database.close();
@@ -40,7 +41,14 @@ export async function withDemo(): Promise<void> {
  *
  * @param workshops threads that answer questions; each loads the catalogue when it is first asked
  */
-export async function appWithDemo(workshops = 1): Promise<FastifyInstance> {
+export async function appWithDemo(workshops = 1, more: Partial<Config> = {}): Promise<FastifyInstance> {
+  const app = await appOver(workshops, more);
+  await withDemo();
+  return app;
+}
+
+/** An application over the database as it stands: one server process beside others. Close it after use. */
+export async function appOver(workshops = 1, more: Partial<Config> = {}): Promise<FastifyInstance> {
   const uploads = await mkdtemp(join(tmpdir(), 'which-bore-test-'));
   const app = await buildApp({
     databaseUrl: testDatabaseUrl(),
@@ -48,10 +56,10 @@ export async function appWithDemo(workshops = 1): Promise<FastifyInstance> {
     logLevel: 'error',
     uploads,
     workshops,
+    ...more,
   });
   app.addHook('onClose', () => rm(uploads, { recursive: true, force: true }));
   holdToContract(app);
-  await withDemo();
   return app;
 }
 
