@@ -75,6 +75,8 @@ class Shop {
         PORT: String(this.port),
         LOG_LEVEL: 'error',
         SIMULATED: '1',
+        // Where nobody listens: a supplier that is down.
+        SUPPLIER_HOSTS: '127.0.0.1:9',
         // One person at a time: what several threads do is looked at with the server.
         WORKSHOPS: '1',
       },
@@ -125,7 +127,7 @@ class Shop {
 
 /** What the console may say: requests that fail while a test has the server stopped. */
 const EXPECTED =
-  /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|413|415|503)/;
+  /net::ERR_CONNECTION_REFUSED|net::ERR_CONNECTION_RESET|net::ERR_EMPTY_RESPONSE|status of (404|409|413|415|424|503)/;
 
 /** Leaves nothing of what a test kept in the browser: its records, its outbox, its settings. */
 async function forgetAll(context: BrowserContext, origin: string): Promise<void> {

@@ -40,7 +40,7 @@ describe('loading files', () => {
     const files = [await demoCatalogue(), await demoJobs(), specimens, await demoBuilds()];
     const first = await load(...files);
     expect(first.said).toContain('3 jobs added');
-    expect(first.said).toContain('8 builds added');
+    expect(first.said).toContain('9 builds added');
     expect(first.said).toContain(`${specimens.specimens.length} specimens added`);
     const again = await load(...files);
     expect(again.said).toContain('0 jobs added');

@@ -17,7 +17,7 @@ import type { ReservationStore } from '../order/reservationStore.js';
 import type { SupplierStore } from '../order/supplierStore.js';
 
 const tags = ['order'];
-const supplierParams = Type.Object({ id: SupplierSchema.properties.id });
+const supplierParams = Type.Object({ id: { ...SupplierSchema.properties.id, examples: ['ridge-road'] } });
 
 const EXAMPLE = { name: 'Ridge Road Parts', currency: 'EUR', address: '/simulated/suppliers/ridge-road' };
 const STORED = { ...EXAMPLE, id: 'ridge-road', lines: 120, asOf: '2026-03-02T08:10:04.000Z', leftOut: [] };
