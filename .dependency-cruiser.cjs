@@ -2,6 +2,7 @@
 const CORE = [
   'quantity',
   'thumb',
+  'gauge',
   'stack',
   'motion',
   'strength',

@@ -40,6 +40,40 @@ test('a gauge that types its figures fills a sheet, wherever the focus is, and n
   await expect(page.getByText('78.021', { exact: false }).first()).toBeVisible();
 });
 
+test('a gauge on a line fills a sheet when it is asked, and what is no figure goes nowhere', async ({ page }) => {
+  await page.goto(`/fit?job=${JOB}&part=${CRANK}&sheet=crank.crankpin.diameter`);
+  const cell = (place: number, height: string, way: string) =>
+    page.getByRole('textbox', { name: `Crankpins ${place}, ${height}, ${way}, mm` });
+  await expect(cell(1, 'front', 'upright')).toBeVisible();
+  await page.getByRole('button', { name: 'Gauge', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Open a gauge' });
+  await dialog.getByLabel('Simulated, with so much under it').fill('43.991');
+  await dialog.getByLabel('And what goes wrong, in turn').fill('ok,two,rubbish,inch,unit');
+  await dialog.getByRole('button', { name: 'Simulated gauge' }).click();
+  const lamp = page.getByRole('button', { name: /^Simulated gauge: / });
+  await expect(lamp).toContainText('ready');
+  await cell(1, 'front', 'upright').click();
+  // The pedal presses F9, wherever the focus is.
+  await page.keyboard.press('F9');
+  await expect(lamp).toContainText('43.991 mm');
+  await expect(cell(1, 'front', 'upright')).toHaveValue('43.991');
+  await expect(cell(1, 'front', 'across')).toBeFocused();
+  const next = await cell(1, 'front', 'across').inputValue();
+  await page.keyboard.press('F9');
+  await expect(lamp).toContainText('it has two figures');
+  await lamp.click();
+  await expect(lamp).toContainText('no figure can be read in it');
+  await expect(cell(1, 'front', 'across')).toHaveValue(next);
+  // In inches it is the same size.
+  await lamp.click();
+  await expect(lamp).toContainText('1.7319 in');
+  await expect(cell(1, 'front', 'across')).toHaveValue('43.990');
+  await lamp.click();
+  await expect(lamp).toContainText('its unit is none that is known here');
+  await page.getByRole('button', { name: 'Close the gauge' }).click();
+  await expect(page.getByRole('button', { name: 'Gauge', exact: true })).toBeVisible();
+});
+
 test('shells by mark and by measure stand side by side, and a place where they disagree is named', async ({ page }) => {
   await page.goto(`/fit?job=${JOB}&view=shells`);
   const third = page.locator('tr[data-place="3"]');

@@ -70,6 +70,8 @@ export {
   SpecimenSchema,
   whyUnread,
 } from './readings/index.js';
+export { GAUGE_PROTOCOLS, GaugeReader, MANNERS, simulatedLine, TROUBLE_SAYS } from './gauge/index.js';
+export type { GaugeFigure, GaugeProblem, GaugeProtocol, Manner, SimulatedGauge } from './gauge/index.js';
 export { CONFIRMED_BY, GONE } from './readings/index.js';
 export type {
   Completion,

@@ -28,6 +28,7 @@ import { order } from './features/order.js';
 import { photographs } from './features/photographs.js';
 import { questions } from './features/questions.js';
 import { records } from './features/records.js';
+import { simulatedGauge } from './features/simulatedGauge.js';
 import { simulatedSuppliers } from './features/simulatedSuppliers.js';
 import { shop } from './features/shop.js';
 import { specimens } from './features/specimens.js';
@@ -194,11 +195,10 @@ export async function buildApp(
     },
     { prefix: '/api' },
   );
-  if (config.simulated)
-    await app.register(simulatedSuppliers, {
-      prefix: '/simulated/suppliers',
-      catalogue: catalogueStore,
-    });
+  if (config.simulated) {
+    await app.register(simulatedSuppliers, { prefix: '/simulated/suppliers', catalogue: catalogueStore });
+    await app.register(simulatedGauge, { prefix: '/simulated' });
+  }
   if (config.webRoot !== undefined) await app.register(webApp, { root: config.webRoot });
   await database.open();
   await live.open();

@@ -8,6 +8,8 @@ interface InCell {
   /** The last one, in the unit in which it was typed. */
   readonly value: number;
   readonly unit: UnitId;
+  /** With all the digits that were written, where one figure was by itself. */
+  readonly figures?: string;
   readonly instrument: InstrumentId;
   /** How many times it was taken. */
   readonly times: number;
@@ -35,7 +37,14 @@ export function cellsOf(readings: readonly Reading[], layout: SheetLayout): Read
       if (!cell) return;
       const key = keyOfCell(cell);
       const before = cells.get(key)?.times ?? 0;
-      cells.set(key, { value, unit: is.unit, instrument: is.instrument, times: before + 1 });
+      const figures = is.values.length === 1 ? is.figures : undefined;
+      cells.set(key, {
+        value,
+        unit: is.unit,
+        ...(figures === undefined ? {} : { figures }),
+        instrument: is.instrument,
+        times: before + 1,
+      });
     });
   }
   return cells;

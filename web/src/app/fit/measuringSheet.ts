@@ -9,7 +9,7 @@ import {
   signal,
   viewChildren,
 } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import {
   cellsInOrder,
@@ -21,6 +21,7 @@ import {
   showInterval,
   showValue,
   toInside,
+  UNITS,
   withCell,
   type Answers,
   type Cell,
@@ -32,6 +33,7 @@ import {
 } from '@which-bore/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, filter, of, switchMap } from 'rxjs';
+import { Gauge } from '../data/gauge';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
@@ -117,6 +119,9 @@ export class MeasuringSheet {
   protected readonly done = computed(() => this.order().filter((cell) => this.cells().has(keyOfCell(cell))).length);
 
   constructor() {
+    inject(Gauge)
+      .figures$.pipe(takeUntilDestroyed())
+      .subscribe(({ text, unit }) => this.fromLine(`${text} ${UNITS[unit].symbol}`));
     // The cursor stands ready for a gauge as soon as the sheet does.
     let before = '';
     afterRenderEffect(() => {
@@ -143,7 +148,9 @@ export class MeasuringSheet {
     const found = this.cells().get(key);
     if (!found) return '';
     const value = fromInside(toInside(found.value, found.unit), this.unit());
-    return found.unit === this.unit() ? String(found.value) : value.toFixed(this.unit() === 'in' ? 4 : 3);
+    return found.unit === this.unit()
+      ? (found.figures ?? String(found.value))
+      : value.toFixed(this.unit() === 'in' ? 4 : 3);
   }
 
   protected edit(cell: Cell, text: string): void {
@@ -233,6 +240,14 @@ export class MeasuringSheet {
     const field = this.fields()[Math.max(0, Math.min(at, this.fields().length - 1))]?.nativeElement;
     field?.focus();
     field?.select();
+  }
+
+  /** A figure that comes from a gauge on a line goes into the cell that is next, and the cursor goes on. */
+  private fromLine(text: string): void {
+    const cell = this.order()[this.current()];
+    if (!cell) return;
+    this.edit(cell, text);
+    if (this.take(cell)) this.to(this.current() + 1);
   }
 
   /** A figure that comes while nothing has the focus goes into the cell that is next. */

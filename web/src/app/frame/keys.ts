@@ -18,6 +18,7 @@ export type Action =
   | 'catalogue'
   | 'rules'
   | 'practice'
+  | 'gauge'
   | 'help'
   | 'undo'
   | 'meant'
@@ -41,6 +42,7 @@ export const KEYS: readonly KeyBinding[] = [
   { keys: 'n', does: 'Clear the bench for another part', action: 'new' },
   { keys: 'u', does: 'Take the last change back', action: 'undo' },
   { keys: 'y', does: 'Take the figure that was probably meant', action: 'meant' },
+  { keys: 'F9', does: 'Have the gauge send its figure', action: 'gauge' },
   { keys: 'm', does: 'Millimetres or inches', action: 'units' },
   { keys: 'd', does: 'Light or dark ground', action: 'ground' },
   { keys: '?', does: 'This help', action: 'help' },

@@ -11,9 +11,11 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { Bench } from '../data/bench';
 import { NOTHING_WAITS, Outbox } from '../data/documents/outbox';
+import { Gauge } from '../data/gauge';
 import { Preferences } from '../data/preferences';
 import { UndoBar } from '../data/undoBar';
 import { EntryLine } from './entryLine';
+import { GaugeLamp } from './gaugeLamp';
 import { Help } from './help';
 import { KeyFollower, type Action } from './keys';
 import { Navigation } from './navigation';
@@ -21,7 +23,7 @@ import { Navigation } from './navigation';
 /** The strip at the top: the entry line, the state of saving, units, ground and help; and what the keys do. */
 @Component({
   selector: 'wb-strip',
-  imports: [EntryLine, Help],
+  imports: [EntryLine, GaugeLamp, Help],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './strip.html',
@@ -32,6 +34,7 @@ export class Strip {
   private readonly undoBar = inject(UndoBar);
   private readonly bench = inject(Bench);
   private readonly router = inject(Router);
+  private readonly gauge = inject(Gauge);
   private readonly entryLine = viewChild.required(EntryLine);
   private readonly follower = new KeyFollower();
 
@@ -59,6 +62,11 @@ export class Strip {
 
   protected key(event: KeyboardEvent): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
+    // A pedal presses it, whatever has the focus.
+    if (event.key === 'F9') {
+      event.preventDefault();
+      return this.act('gauge');
+    }
     const target = event.target instanceof Element ? event.target : undefined;
     const inField =
       target?.closest('input, textarea, select, [contenteditable], nz-select') !== null && target !== undefined;
@@ -85,6 +93,8 @@ export class Strip {
       case 'rules':
       case 'practice':
         return void this.router.navigate([`/${action}`]);
+      case 'gauge':
+        return this.gauge.ask();
       case 'new':
         return this.clear();
       case 'help':

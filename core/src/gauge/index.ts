@@ -1,0 +1,2 @@
+export * from './protocol.js';
+export * from './simulated.js';
