@@ -7,9 +7,10 @@ const CRANK = '88768045-8cf8-49ee-84a1-d8aa2c430629';
 const PUMP = '6b7c3f2e-0d54-4c1b-9a55-3d2f8e1c4a10';
 const VIEWS = [
   ['bench', `/bench/${CRANK}`, 'light'],
-  // Which is scrolled to what stands fourth.
-  ['bench-measured', '/bench/946e2fc0-f423-4f54-859c-a6b843a1d60a', 'light', 'wb-size-table table'],
   ['job', '/jobs/8298c813-593c-4153-81ca-3b9414c8478e', 'light'],
+  ['order', `/order?job=${PUMP}`, 'light'],
+  ['order-work', `/order?job=${PUMP}&view=work`, 'light'],
+  ['order-assembly', `/order?job=${PUMP}&view=assembly`, 'dark'],
   ['rules', '/rules', 'light', '#thumb-title'],
   ['swap', `/swap?donor=specimen:${CRANK}&into=sluice-block-low-large`, 'light'],
   ['plan', '/plan/1f0c3c1a-5b1e-4a53-9f5e-6a1d0b7c9e01', 'light'],
@@ -29,7 +30,6 @@ const VIEWS = [
   ['fit', `/fit?job=${PUMP}&part=5f1d00c1-0000-4000-8000-000000000001&sheet=crank.mainJournal.diameter`, 'light'],
   ['fit-shells', `/fit?job=${PUMP}&view=shells`, 'dark'],
   ['fit-sets', `/fit?job=${PUMP}&view=sets`, 'light'],
-  ['scheme', '/catalogue/edit/scheme/brackmere-date', 'light'],
   ['audit', '/catalogue/audit', 'light'],
   ['calibration', '/catalogue/calibration', 'dark'],
 ];
@@ -47,7 +47,7 @@ function shown(page) {
           if (complete === 10) return resolve();
           const waits =
             !document.querySelector('main h1, main h2') ||
-            /Fetching|Looking at|Going over|Working it out/.test(document.body.innerText);
+            /Fetching|Looking at|Going over|Working/.test(document.body.innerText);
           setTimeout(look, 100, waits ? 0 : complete + 1);
         };
         look(0);
@@ -55,6 +55,8 @@ function shown(page) {
   );
 }
 
+// The suppliers' lists, which the demo fetches when somebody asks for them.
+for (const id of ['ridge-road', 'tin-shed']) await fetch(`${address}/api/suppliers/${id}/fetch`, { method: 'POST' });
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
@@ -73,27 +75,6 @@ for (const [name, path, colorScheme, scrolledTo] of VIEWS) {
   await page.screenshot({ path: new URL(`../docs/screenshots/${name}.png`, import.meta.url).pathname });
   await page.close();
 }
-// An import as it stands before it is applied, and cleared away again.
-const form = new FormData();
-form.append(
-  'file',
-  new Blob([
-    'id;Name;Family;Stroke (mm);Main journal (mm);counterweights;Colour\r\n',
-    'pump-crank;Pump crank;sluice;85,73;59,67;8;red\r\n',
-    'winch-crank;Winch crank;sluice;3.375;59,67;8;\r\n',
-    'ghost-crank;Ghost crank;nobody;85,7;59,67;6;\r\n',
-    'sluice-crank-3115;3.115 cast, renamed;sluice;;;;\r\n',
-  ]),
-  'cranks.csv',
-);
-const { id } = await (await fetch(`${address}/api/imports`, { method: 'POST', body: form })).json();
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
-await page.goto(`${address}/catalogue/import/${id}`);
-await page.getByText('Read. Nothing is changed yet').waitFor();
-await page.waitForTimeout(1000);
-await page.screenshot({ path: new URL('../docs/screenshots/import.png', import.meta.url).pathname });
-await fetch(`${address}/api/imports/${id}`, { method: 'DELETE' });
-
 // A round of practice in the middle of its questions.
 const round = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
 await round.goto(`${address}/practice`);
