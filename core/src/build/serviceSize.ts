@@ -32,7 +32,8 @@ export function serviceSizesOf(part: Part): readonly number[] {
 /**
  * A part as it is bought in a service size.
  *
- * @param step from standard, signed: of pistons and rings over it, of shells the undersize of their journal; millimetres
+ * @param step from standard, signed: of pistons and rings over it, of shells the undersize of their journal;
+ *   millimetres
  */
 export function inServiceSize(part: Part, step: number): Part {
   const with_ = GOES_WITH[part.kind];

@@ -40,7 +40,7 @@ export interface GaugeFigure {
 }
 
 /** Why a line is no figure. */
-export type GaugeTrouble = 'nothing' | 'rubbish' | 'twoFigures' | 'unit' | 'tooLong';
+type GaugeTrouble = 'nothing' | 'rubbish' | 'twoFigures' | 'unit' | 'tooLong';
 export interface GaugeProblem {
   readonly trouble: GaugeTrouble;
   readonly line: string;

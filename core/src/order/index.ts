@@ -1,10 +1,7 @@
-export { BY_HAND, orderListOf, type Need, type OnShelf, type SoldBy } from './orderList.js';
-export { numbersToOrder } from './numbers.js';
+export { BY_HAND, orderListOf, type Need, type OnShelf } from './orderList.js';
 export { offersFor, soughtNumbers, type Offer, type Offered } from './offers.js';
 export {
-  MOST_PRICED,
   PRICE_LIST_FORMAT,
-  PriceLineSchema,
   PriceListSchema,
   priceLinesOf,
   readPrice,
@@ -12,7 +9,7 @@ export {
   type PriceList,
   type PriceProblem,
 } from './priceList.js';
-export { placeKey, shopSheetOf, type ShopSheet, type ShopStep } from './shopSheet.js';
-export { sizeToOrder, stepOf } from './serviceSize.js';
-export { stagesOf, type Stage } from './stages.js';
+export { placeKey, shopSheetOf } from './shopSheet.js';
+export { stepOf } from './serviceSize.js';
+export { stagesOf } from './stages.js';
 export * from './supplier.js';

@@ -52,7 +52,7 @@ const told = (need: Need): string => need.open.map((each) => say(each, 'metric')
 const PISTON = 'sluice-piston-398-3590-83';
 
 describe('what a build needs', () => {
-  // Common practice, no source: one piston, rod and pin a cylinder, one valve of each duty where there are two, a lifter
+  // Common practice, no source: one piston, rod and pin a cylinder, one valve of each duty, a lifter
   // for each valve, a head and a gasket for each bank, two bolts a rod; rings, shells and thrust washers by the set.
   it('is counted as such parts are sold: a V8 takes eight pistons and two heads', () => {
     const needs = listOf({});

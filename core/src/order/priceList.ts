@@ -4,7 +4,7 @@ import { CURRENCY } from '../job/job.js';
 const Text = (description: string, maxLength = 200) => Type.String({ minLength: 1, maxLength, description });
 
 /** Most lines of a price list that are read. */
-export const MOST_PRICED = 200_000;
+const MOST_PRICED = 200_000;
 
 /** What a supplier asks for something, and whether he has it. */
 export const PriceLineSchema = Type.Object(

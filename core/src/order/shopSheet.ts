@@ -55,7 +55,7 @@ export interface ShopStep {
 }
 
 /** Work for the machine shop, in the order in which it must be done. */
-export interface ShopSheet {
+interface ShopSheet {
   readonly steps: readonly ShopStep[];
   readonly hours: number;
   readonly price: number;

@@ -5,7 +5,7 @@ import type { Need } from './orderList.js';
 import type { ShopStep } from './shopSheet.js';
 
 /** One stage of a job, and what is missing before it is through. */
-export interface Stage {
+interface Stage {
   readonly id: string;
   readonly name: string;
   /** The station where it is worked on. */

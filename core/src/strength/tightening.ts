@@ -10,7 +10,7 @@ export const OILED = 0.14;
 const UNDER_HEAD = 1.3;
 
 /** What a bolt is tightened with, and to what. */
-export interface Tightening {
+interface Tightening {
   /** Newton. */
   readonly preload: number;
   /** Newton metre. */

@@ -132,7 +132,7 @@ export interface SupplierRow {
 }
 
 /** A line of a list, found by its number as numbers are compared. */
-export interface PriceLineRow {
+interface PriceLineRow {
   supplierId: string;
   position: number;
   sought: string;

@@ -118,9 +118,9 @@ export class CatalogueStore {
 
   /** The patterns that have a price, in the order of their ids. */
   async priced(): Promise<Pattern[]> {
-    const rows = (await this.database.connection.query(
+    const rows = await this.database.connection.query<readonly { readonly document: Pattern }[]>(
       `SELECT document FROM pattern WHERE document ? 'price' ORDER BY id`,
-    )) as readonly { readonly document: Pattern }[];
+    );
     return rows.map(({ document }) => document);
   }
 

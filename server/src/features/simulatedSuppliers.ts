@@ -23,7 +23,7 @@ interface Manner {
 }
 
 /** Invented, like everything in the demo: one is slow, the other lies about its stock. */
-export const SIMULATED: readonly Manner[] = [
+const SIMULATED: readonly Manner[] = [
   {
     id: 'ridge-road',
     name: 'Ridge Road Parts',

@@ -41,7 +41,7 @@ export function readList(text: string, isJson: boolean): ReadList {
     if (!isPriceList(given)) {
       const [first] = isPriceList.errors ?? [];
       throw broken(
-        `${first?.instancePath || 'the list'} ${first?.message ?? 'is not as it should be'}; see docs/price-lists.md.`,
+        `${['the list', first?.instancePath].filter(Boolean).at(-1)} ${first?.message ?? 'is not as it should be'}; see docs/price-lists.md.`,
       );
     }
     return { lines: given.lines, problems: [], currency: given.currency };
@@ -61,8 +61,7 @@ export function readList(text: string, isJson: boolean): ReadList {
 }
 
 /** What a supplier answered. */
-export type Fetched =
-  { readonly same: true } | { readonly same: false; readonly list: ReadList; readonly etag?: string };
+type Fetched = { readonly same: true } | { readonly same: false; readonly list: ReadList; readonly etag?: string };
 
 /** Why a supplier gave no list, in words. */
 export class NoListError extends Error {}
@@ -121,7 +120,7 @@ async function bounded(response: Response): Promise<string> {
     throw tooLarge();
   }
   try {
-    for await (const piece of response.body ?? []) {
+    for await (const piece of (response.body ?? []) as AsyncIterable<Uint8Array>) {
       bytes += piece.length;
       if (bytes > LARGEST_LIST) throw tooLarge();
       pieces.push(piece);

@@ -1,7 +1,6 @@
 import { assemblyNotesOf, type AssemblyGround } from '../../assembly/index.js';
 import {
   buildSheetOf,
-  engineOf,
   FIGURES,
   jointsOf,
   partsOfBuild,
@@ -16,7 +15,6 @@ import { slotOf } from '../../dictionary/slots.js';
 import { SHEETS, shellsFound } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
 import { partFromShelf, slotFor, swap } from '../../interchange/index.js';
-import type { Job } from '../../job/job.js';
 import { orderListOf, shopSheetOf, stagesOf, stepOf, type Need, type OnShelf } from '../../order/index.js';
 import type { Specimen } from '../../readings/reading.js';
 import { buildLookup } from '../buildLookup.js';

@@ -9,7 +9,7 @@ interface Line {
 }
 
 /** How the gauge that talks stands. */
-export interface GaugeState {
+interface GaugeState {
   readonly name: string;
   /** Its last figure, as it was sent. */
   readonly last?: string;
@@ -127,7 +127,10 @@ export class Gauge {
     this.close();
     this.refused.set('');
     const protocol = GAUGE_PROTOCOLS.find(({ id }) => id === protocolId);
-    if (!protocol) return this.refused.set('Nobody knows that way of writing.');
+    if (!protocol) {
+      this.refused.set('Nobody knows that way of writing.');
+      return;
+    }
     const reader = new GaugeReader(protocol);
     try {
       const line = await begin(

@@ -19,6 +19,7 @@ import { Api, ApiError } from '../data/api';
 import { Orders, type WholeJob } from '../data/orders';
 import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
+import { fieldText } from '../ui/fieldText';
 import { Said } from '../ui/said';
 
 type Need = Answers['orderList']['needs'][number];
@@ -242,12 +243,11 @@ export class BuyPanel {
 
   protected byHand(event: Event, form: HTMLFormElement): void {
     event.preventDefault();
-    const given = new FormData(form);
-    const [name, number, many] = ['name', 'number', 'quantity'].map((field) => String(given.get(field) ?? '').trim());
+    const [name, number, many] = [fieldText(form, 'name'), fieldText(form, 'number'), fieldText(form, 'quantity')];
     const quantity = Number(many);
     if (!name) return this.problem.set('Say what is to be bought.');
     if (!Number.isInteger(quantity) || quantity < 1 || quantity > 10_000)
-      return this.problem.set(`“${many ?? ''}” is no number of pieces: write 1 or more.`);
+      return this.problem.set(`“${many}” is no number of pieces: write 1 or more.`);
     this.problem.set('');
     const id = crypto.randomUUID();
     this.put(

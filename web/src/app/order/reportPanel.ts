@@ -4,12 +4,10 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   KIND_IDS,
   KINDS,
-  say,
   showValue,
   type Answers,
   type FigureTold,
   type Photograph,
-  type Sentence,
   type Specimen,
 } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -20,6 +18,7 @@ import { Jobs } from '../data/jobs';
 import { Orders, type WholeJob } from '../data/orders';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
+import { fieldText } from '../ui/fieldText';
 import { ReadingWords } from '../ui/readingWords';
 
 /** Figures that a customer is told, before and after. */
@@ -89,8 +88,7 @@ export class ReportPanel {
   );
 
   protected readonly identity = computed(() => {
-    const says = this.engine()?.engine.says;
-    return says === undefined ? '' : this.said(says as Sentence | string);
+    return this.engine()?.engine.says ?? '';
   });
   protected readonly parts = computed(() =>
     [...this.whole().specimens].sort(inOrder).map((specimen) => ({
@@ -129,10 +127,6 @@ export class ReportPanel {
   protected readonly log = computed(() => [...(this.whole().job.log ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1)));
   protected readonly today = new Date();
 
-  private said(sentence: Sentence | string): string {
-    return typeof sentence === 'string' ? sentence : say(sentence, this.preferences.units());
-  }
-
   /** In both systems of units, whatever the reader uses: the customer may use the other. */
   private bothUnits(value: number, { quantity }: FigureTold): string {
     const [metric, inch] = [showValue(value, quantity, 'metric'), showValue(value, quantity, 'inch')];
@@ -148,9 +142,8 @@ export class ReportPanel {
 
   protected spend(event: Event, form: HTMLFormElement): void {
     event.preventDefault();
-    const given = new FormData(form);
-    const hours = Number(String(given.get('hours') ?? '').replace(',', '.'));
-    const on = String(given.get('on') ?? '').trim();
+    const hours = Number(fieldText(form, 'hours').replace(',', '.'));
+    const on = fieldText(form, 'on');
     if (!(hours > 0 && hours <= 1000) || on === '') return;
     const who = this.preferences.name().trim();
     this.orders.put(this.whole().job.id, 'hours', {

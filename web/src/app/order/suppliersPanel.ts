@@ -6,6 +6,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api } from '../data/api';
 import { Orders } from '../data/orders';
+import { fieldText } from '../ui/fieldText';
 
 /** Who sells what: suppliers, and how their lists stand. */
 @Component({
@@ -39,18 +40,26 @@ export class SuppliersPanel {
 
   protected async add(event: Event, form: HTMLFormElement): Promise<void> {
     event.preventDefault();
-    const given = new FormData(form);
-    const [name = '', currency = '', address = ''] = ['name', 'currency', 'address'].map((field) =>
-      String(given.get(field) ?? '').trim(),
-    );
+    const [name, currency, address] = [
+      fieldText(form, 'name'),
+      fieldText(form, 'currency'),
+      fieldText(form, 'address'),
+    ];
     const id = name
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 60);
-    if (id === '') return this.problem.set({ id: '', says: 'Say what he is called, in letters or figures.' });
-    if (this.suppliers()?.some((each) => each.id === id))
-      return this.problem.set({ id: '', says: `There is a supplier called ${name} already.` });
+    const not =
+      id === ''
+        ? 'Say what he is called, in letters or figures.'
+        : this.suppliers()?.some((each) => each.id === id)
+          ? `There is a supplier called ${name} already.`
+          : undefined;
+    if (not !== undefined) {
+      this.problem.set({ id: '', says: not });
+      return;
+    }
     const saved = await this.during('', () =>
       this.orders.done(
         this.api.saveSupplier({ id, name, currency: currency.toUpperCase(), ...(address ? { address } : {}) }),

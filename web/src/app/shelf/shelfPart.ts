@@ -2,7 +2,7 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { GONE, readPrice, type Answers, type OnOffer, type Specimen } from '@which-bore/core';
+import { GONE, readPrice, type Answers, type OnOffer } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { catchError, of, switchMap } from 'rxjs';
@@ -119,7 +119,7 @@ export class ShelfPart {
     if (!part) return;
     const { shelf = {}, ...rest } = part;
     const next = change(shelf);
-    this.specimens.change({ ...rest, ...(Object.keys(next).length > 0 ? { shelf: next } : {}) } as Specimen);
+    this.specimens.change({ ...rest, ...(Object.keys(next).length > 0 ? { shelf: next } : {}) });
   }
 
   protected openJobs(): readonly { readonly id: string; readonly name: string }[] {

@@ -13,7 +13,9 @@ import { Jobs } from '../data/jobs';
 import { Orders } from '../data/orders';
 import { UndoBar } from '../data/undoBar';
 
-/** What mends a joint, put on the order of a job in one press: its work on the shop sheet, what is bought on the list. */
+/**
+ * What mends a joint, put on the order of a job in one press: its work on the shop sheet, what is bought on the list.
+ */
 @Component({
   selector: 'wb-order-remedy',
   imports: [RouterLink],
