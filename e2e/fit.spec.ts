@@ -111,6 +111,7 @@ test('the pages of Fit have no faults', async ({ page }) => {
   await page.goto('/fit');
   await expectNoFaults(page, [
     ['sheet', `/fit?job=${JOB}&part=${CRANK}&sheet=crank.mainJournal.diameter`, 'Terrace pump crank: main journals'],
+    ['bores', `/fit?job=${JOB}&view=bores`, 'Cylinders, and what is done to them'],
     ['shells', `/fit?job=${JOB}&view=shells`, 'Shells, place by place'],
     ['sets', `/fit?job=${JOB}&view=sets`, 'Sets from a pool'],
   ]);

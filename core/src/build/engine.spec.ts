@@ -1,7 +1,7 @@
 import { say } from '../quantity/sentence';
 import { CatalogueLookup } from '../catalogue/lookup';
 import { swapContextOf } from '../interchange/swapContext';
-import { BUILDS, BUILD_LOOKUP, demoEngine, LOOKUP, SETTING, SPECIMENS } from '../testing/demo';
+import { BUILDS, BUILD_LOOKUP, KNOWING_LOOKUP, demoEngine, LOOKUP, SETTING, SPECIMENS } from '../testing/demo';
 import { piston } from '../dictionary/kinds/piston';
 import { rod } from '../dictionary/kinds/rod';
 import type { Build } from './build';
@@ -166,7 +166,7 @@ describe('a build', () => {
   it('of the demo stands, names what it teaches, and every engine of the catalogue can be built', () => {
     expect(BUILDS.length).toBeGreaterThanOrEqual(6);
     for (const each of BUILDS) {
-      const { problems, nonsense: silly } = buildSheetOf(engineOf(each, BUILD_LOOKUP));
+      const { problems, nonsense: silly } = buildSheetOf(engineOf(each, KNOWING_LOOKUP));
       expect(problems).withContext(each.name).toEqual([]);
       expect(silly).withContext(each.name).toEqual([]);
       expect(each.note).toBeDefined();

@@ -108,6 +108,58 @@ export const fitShells = question({
   example: { bearing: 'mains', specimens: [] },
 });
 
+/** Worn cylinders: what is done, and what it costs whole. */
+export const fitBores = question({
+  ...ROUTES.fitBores,
+  summary: 'Worn cylinders: bored, sleeved or with new liners, each with its whole bill',
+  subject: 'fit',
+  request: Type.Object(
+    {
+      specimenId: Type.Optional(Type.String({ format: 'uuid', description: 'Stored block or liner' })),
+      specimen: Type.Optional(SpecimenSchema),
+      variant: Type.Optional(
+        Type.String({ maxLength: 80, description: 'Engine it goes into; by itself one it is on record in' }),
+      ),
+      units: Type.Optional(WordingSchema),
+    },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    engine: Type.Optional(Type.String({ description: 'Whose pistons, rings and liners are reckoned with' })),
+    cleansUpAt: Type.Optional(
+      Type.Integer({ description: 'First service size at which every cylinder cleans up; 0 where none needs it' }),
+    ),
+    ways: list(
+      Type.Object({
+        id: oneOf(['asItIs', 'bore', 'sleeve', 'liners'] as const),
+        name: Type.String(),
+        step: Type.Optional(Type.Number({ description: 'Over standard, millimetres' })),
+        size: Type.Optional(BandSchema),
+        wallLeft: Type.Optional(BandSchema),
+        steps: list(Type.String({ description: 'Operations, in order' })),
+        hours: Type.Number(),
+        labour: Type.Number({ description: 'In the shop’s money' }),
+        bought: list(
+          Type.Object({
+            what: Type.String(),
+            pattern: Type.Optional(IdSchema),
+            step: Type.Optional(Type.Number()),
+            price: Type.Optional(Type.Number({ description: 'Of enough for one engine' })),
+          }),
+        ),
+        total: Type.Number(),
+        priced: Type.Boolean({ description: 'Whether all that is bought has a price' }),
+        canUndo: Type.Boolean(),
+        caution: Type.Optional(Type.String()),
+        says: list(SentenceSchema),
+        refused: Type.Optional(Type.String()),
+      }),
+    ),
+    rule: Type.String({ description: 'What the shop does first, by its house rule' }),
+  }),
+  example: { specimen: { ...EXAMPLE, name: 'Block', kind: 'block' as const } },
+});
+
 const PieceSchema = Type.Object({
   id: Type.String({ format: 'uuid' }),
   name: Type.String(),

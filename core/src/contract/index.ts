@@ -14,7 +14,7 @@ import {
   variantsOf,
 } from './catalogue.js';
 import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
-import { fitSets, fitSheet, fitShells } from './fit.js';
+import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
@@ -73,6 +73,7 @@ export const QUESTIONS = {
   buildBegin,
   fitSheet,
   fitShells,
+  fitBores,
   fitSets,
   orderList,
   shopSheet,

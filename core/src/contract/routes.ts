@@ -33,6 +33,7 @@ export const ROUTES = {
   buildBegin: { path: '/builds/begin' },
   fitSheet: { path: '/fit/sheet', says: true },
   fitShells: { path: '/fit/shells', says: true },
+  fitBores: { path: '/fit/bores', says: true },
   fitSets: { path: '/fit/sets', says: true },
   orderList: { path: '/order/list', says: true },
   shopSheet: { path: '/order/work', says: true },

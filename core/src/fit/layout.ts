@@ -3,7 +3,12 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { liner } from '../dictionary/kinds/liner.js';
+import { pin } from '../dictionary/kinds/pin.js';
+import { piston } from '../dictionary/kinds/piston.js';
+import { rings } from '../dictionary/kinds/rings.js';
 import { rod } from '../dictionary/kinds/rod.js';
+import { valve } from '../dictionary/kinds/valve.js';
+import { valveSpring } from '../dictionary/kinds/valveSpring.js';
 import { LEVELS, type Level } from '../readings/level.js';
 import { bearings, cylinders, type LimitOfThumb } from '../thumb/index.js';
 
@@ -18,8 +23,11 @@ export interface SheetLayout {
   readonly levelNames: readonly string[];
   readonly axes: readonly (1 | 2)[];
   readonly axisNames: readonly string[];
-  /** How far from round and from parallel it may be, and what comes off before it is clean all round. */
-  readonly most: {
+  /**
+   * How far from round and from parallel it may be, and what comes off before it is clean all round; absent where it is
+   * not worked on.
+   */
+  readonly most?: {
     readonly outOfRound: LimitOfThumb;
     readonly taper: LimitOfThumb;
     readonly cleanedUp: LimitOfThumb;
@@ -41,6 +49,16 @@ const CYLINDER = {
   most: cylinders,
 };
 
+/** Measured at two heights in two directions, as a bore or a journal is. */
+const BOTH_WAYS = {
+  levels: ['top', 'bottom'] as const,
+  levelNames: ['one end', 'other end'],
+  axes: [1, 2] as const,
+  axisNames: ['upright', 'across'],
+};
+/** One figure. */
+const ONCE = { levels: ['middle'] as const, levelNames: ['measured'], axes: [1] as const };
+
 /** Sheets that are laid out as the engine is. */
 export const SHEETS: readonly SheetLayout[] = [
   { kind: 'crank', parameter: crank.parameters['mainJournal.diameter'], name: 'Main journals', ...JOURNAL },
@@ -54,6 +72,47 @@ export const SHEETS: readonly SheetLayout[] = [
     name: 'Big end',
     ...JOURNAL,
     axisNames: ['along the rod', 'across'],
+  },
+  { kind: 'rod', parameter: rod.parameters['smallEnd.bore'], name: 'Small end', ...BOTH_WAYS, most: bearings },
+  {
+    kind: 'piston',
+    parameter: piston.parameters['skirt.diameter'],
+    name: 'Skirt',
+    ...ONCE,
+    axisNames: ['across the pin'],
+  },
+  { kind: 'piston', parameter: piston.parameters['pin.diameter'], name: 'Pin bores', ...BOTH_WAYS },
+  { kind: 'pin', parameter: pin.parameters.diameter, name: 'Diameter', ...BOTH_WAYS },
+  {
+    kind: 'rings',
+    parameter: rings.parameters['top.gap'],
+    name: 'Gap of the top ring',
+    ...ONCE,
+    axisNames: ['in its bore'],
+  },
+  {
+    kind: 'liner',
+    parameter: liner.parameters.protrusion,
+    name: 'Protrusion',
+    ...ONCE,
+    axes: [1, 2],
+    axisNames: ['front', 'rear'],
+  },
+  {
+    kind: 'valve',
+    parameter: valve.parameters['stem.diameter'],
+    name: 'Stem',
+    ...BOTH_WAYS,
+    levels: LEVELS,
+    levelNames: ['near the tip', 'middle', 'near the head'],
+  },
+  {
+    kind: 'valveSpring',
+    parameter: valveSpring.parameters.freeLength,
+    name: 'Free length',
+    ...ONCE,
+    axes: [1, 2],
+    axisNames: ['one side', 'other side'],
   },
 ];
 

@@ -64,7 +64,7 @@ export function judgeSheet(
   const made = pattern && sizeOf(pattern, parameter)?.value;
   const at = found?.source === 'measured' ? (found.at ?? [{ position: 0, ...found }]) : [];
   const steps = made ? [0, ...made.service] : [];
-  const least = limitOf(most.cleanedUp, rules);
+  const least = most ? limitOf(most.cleanedUp, rules) : 0;
   // Wear goes one way: what is left of a service size is that size or past it.
   const stepOf = (size: Interval): number | undefined => {
     if (!made) return undefined;
@@ -103,7 +103,7 @@ export function judgeSheet(
     }
     for (const lack of ['outOfRound', 'taper'] as const) {
       const by = each[lack];
-      if (!by) continue;
+      if (!by || !most) continue;
       const limit = limitOf(most[lack], rules);
       const { verdict } = hold(by, { low: 0, high: limit });
       verdicts.push(verdict);
@@ -122,7 +122,7 @@ export function judgeSheet(
     };
   });
   const cleansUp =
-    made && places.length > 0 ? firstStep(parameter.wear, made.limits, made.service, places, least) : undefined;
+    made && most && places.length > 0 ? firstStep(parameter.wear, made.limits, made.service, places, least) : undefined;
   return {
     places,
     ...(fresh ? { specified: fresh } : {}),

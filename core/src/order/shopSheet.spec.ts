@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Build, PlannedWork } from '../build/build';
 import { KINDS } from '../dictionary/dictionary';
 import { OPERATION_IDS, OPERATIONS, type Operation } from '../joints/operations/operations';
-import { BUILD_LOOKUP, BUILDS, JOBS } from '../testing/demo';
+import { BUILD_LOOKUP, BUILDS, JOBS, KNOWING_LOOKUP } from '../testing/demo';
 import { shopSheetOf, type ShopStep } from './shopSheet';
 
 const work = (operation: PlannedWork['operation'], value: number): PlannedWork => ({
@@ -155,11 +155,12 @@ describe('the sheet for the machine shop', () => {
   it('of the demo has the block bored after it was decked', () => {
     const job = JOBS.find(({ name }) => name.startsWith('Pump of the lower terrace'));
     const demo = BUILDS.find(({ id }) => id === job?.build);
-    const sheet = demo && shopSheetOf(demo, BUILD_LOOKUP, job);
+    const sheet = demo && shopSheetOf(demo, KNOWING_LOOKUP, job);
     expect(sheet?.steps.map(({ operation: id, state }) => [id, state])).toEqual([
       ['deck', 'back'],
       ['bore', 'planned'],
     ]);
     expect(sheet?.steps[1]?.specimen).toBeDefined();
+    expect(sheet?.steps[1]?.problem).toBeUndefined();
   });
 });

@@ -9,6 +9,7 @@ import { CatalogueLookup } from '../catalogue/lookup';
 import { partFromPattern, type Part } from '../catalogue/part';
 import type { Pattern } from '../catalogue/pattern';
 import { indexCatalogue } from '../identify/catalogueIndex';
+import { takenFor } from '../identify/index';
 import { identify } from '../identify/identify';
 import { swapContextOf } from '../interchange/swapContext';
 import type { Job } from '../job/job';
@@ -47,6 +48,12 @@ export const BUILD_LOOKUP: BuildLookup = {
   context: swapContextOf(LOOKUP),
   specimens: SPECIMENS,
   takenFor: () => undefined,
+};
+
+/** The same, each specimen taken for what it most likely is. */
+export const KNOWING_LOOKUP: BuildLookup = {
+  ...BUILD_LOOKUP,
+  takenFor: (specimen) => takenFor(indexCatalogue(specimen.kind, CATALOGUE), specimen, {}),
 };
 
 /** The demo's engine of a variant, with some sizes typed in inside units, and parts in their places. */

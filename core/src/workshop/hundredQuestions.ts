@@ -65,6 +65,10 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
       .map((specimen) => asked('fitSheet', { specimen, sheet: 'crank.mainJournal.diameter' })),
     asked('fitShells', { bearing: 'mains', specimens: shelf.filter(({ job }) => job !== undefined).slice(0, 20) }),
     asked('fitShells', { bearing: 'bigEnds', specimens: [], variant: 'lumen-4-77' }),
+    ...shelf
+      .filter(({ kind }) => kind === 'block')
+      .slice(0, 2)
+      .map((specimen) => asked('fitBores', { specimen })),
     asked('fitSets', {
       pool: shelf.filter(({ kind }) => kind === 'piston'),
       count: 4,

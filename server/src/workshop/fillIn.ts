@@ -205,6 +205,16 @@ async function withOpenJobs(client: pg.ClientBase, request: Requests['wantedBy']
   return { ...request, ...(specimen ? { specimen } : {}), jobs };
 }
 
+/** A stored specimen that is named, in its place. */
+async function withSpecimen<R extends { readonly specimen?: Specimen; readonly specimenId?: string }>(
+  client: pg.ClientBase,
+  request: R,
+): Promise<R> {
+  if (request.specimen || request.specimenId === undefined) return request;
+  const found = (await byId(client, [request.specimenId])).get(request.specimenId);
+  return found ? { ...request, specimen: found } : request;
+}
+
 /** Questions that may name what only the database has. */
 const FILLING: {
   readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]>;
@@ -238,11 +248,8 @@ const FILLING: {
     request.specimens || request.jobId === undefined
       ? request
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
-  fitSheet: async (client, request) => {
-    if (request.specimen || request.specimenId === undefined) return request;
-    const found = (await byId(client, [request.specimenId])).get(request.specimenId);
-    return found ? { ...request, specimen: found } : request;
-  },
+  fitSheet: withSpecimen,
+  fitBores: withSpecimen,
   fitShells: async (client, request) =>
     request.specimens || request.jobId === undefined
       ? request

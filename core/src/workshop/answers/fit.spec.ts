@@ -182,3 +182,23 @@ describe('sets of the demo', () => {
     expect(ask('wing')).toThrowError(DataError);
   });
 });
+
+describe('worn cylinders of the demo', () => {
+  it('have their ways side by side, by the engine they are of', () => {
+    const asked = workshop.ask('fitBores', { specimen: named('Lumen case, a tapered bore') });
+    expect(asked.engine).toContain('Lumen');
+    expect(asked.cleansUpAt).toBeGreaterThan(0);
+    const ids = asked.ways.map(({ id }) => id);
+    expect(ids).toContain('bore');
+    expect(ids.at(-1)).toBe('sleeve');
+    // The house rule speaks first.
+    expect(asked.rule).toBe('Bore oversize');
+    const bored = asked.ways.find(({ id }) => id === 'bore');
+    expect(bored?.bought.length).toBe(3);
+    expect(bored?.total).toBeGreaterThan(bored?.labour ?? 0);
+  });
+
+  it('are not told of a crank', () => {
+    expect(() => workshop.ask('fitBores', { specimen: CRANK })).toThrowError(DataError);
+  });
+});

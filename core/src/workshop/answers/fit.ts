@@ -3,6 +3,7 @@ import type { Requests } from '../../contract/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
 import {
   balancedAssignment,
+  boreWays,
   closestSet,
   judgeSheet,
   nextBestSet,
@@ -15,8 +16,11 @@ import {
 } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
 import { partFromShelf } from '../../interchange/index.js';
-import { MAIN_BEARING, ROD_BEARING } from '../../joints/index.js';
+import { countsIn, MAIN_BEARING, ROD_BEARING } from '../../joints/index.js';
+import { HOUSE_RULES } from '../../shop/houseRules.js';
+import { block } from '../../dictionary/kinds/block.js';
 import { crank } from '../../dictionary/kinds/crank.js';
+import { liner } from '../../dictionary/kinds/liner.js';
 import { middle, width, type Interval } from '../../quantity/interval.js';
 import { counted } from '../../quantity/phrase.js';
 import { sentence, value as figure, type Sentence } from '../../quantity/sentence.js';
@@ -178,6 +182,52 @@ export function shellsAsked(
     }),
   };
 }
+
+/** Sheets of cylinders, by the kind of part that has them. */
+const BORES = { block: block.parameters.bore.id, liner: liner.parameters.bore.id } as const;
+
+export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant }) => {
+  if (!specimen || (specimen.kind !== 'block' && specimen.kind !== 'liner'))
+    throw new DataError('There are no cylinders to look at.', [
+      { where: 'body.specimen', what: 'send along a block or a liner, or name one that is stored.' },
+    ]);
+  const layout = sheetFor(BORES[specimen.kind]);
+  const pattern = workshop.catalogue.pattern(workshop.takenFor(specimen) ?? '');
+  const part = bothWays(workshop, specimen).whole;
+  const { rules = {} } = workshop.identifyOptions;
+  const sheet = layout && judgeSheet(layout, bothWays(workshop, specimen).measured, pattern, rules);
+  const measured = (sheet?.places ?? []).length > 0;
+  const sound = measured && sheet?.places.every(({ verdict }) => verdict !== 'doesNotFit');
+  const cleansUpAt = !measured ? undefined : sound ? 0 : sheet?.cleansUp?.step;
+  const [first] = pattern ? workshop.catalogue.fittedIn(pattern.id) : [];
+  const id = variant ?? first?.variant.id;
+  const placed = id === undefined ? [] : workshop.partsOfVariant(id);
+  const of = (kind: KindId) => placed.find((each) => each.part.kind === kind)?.part;
+  const counts = countsIn({
+    parts: Object.fromEntries(placed.map((each) => [each.part.kind, each.part])),
+    replaced: {},
+    stock: workshop.swapContext.stock,
+    rules,
+  });
+  const [own, rings, sleeve, gasket] = [of('piston'), of('rings'), of('liner'), of('headGasket')];
+  return {
+    ...(id === undefined ? {} : { engine: workshop.catalogue.variantLabel(id) }),
+    ...(cleansUpAt === undefined ? {} : { cleansUpAt }),
+    ways: boreWays(part, {
+      rules,
+      cleansUpAt,
+      counts,
+      ...(own ? { piston: own } : {}),
+      ...(rings ? { rings } : {}),
+      ...(sleeve ? { liner: sleeve } : {}),
+      ...(gasket ? { gasket } : {}),
+    }),
+    rule:
+      HOUSE_RULES.cylinders.choices.find(
+        ({ id: choice }) => choice === (rules.cylinders ?? HOUSE_RULES.cylinders.usual),
+      )?.name ?? '',
+  };
+};
 
 /** What a piece is taken to be; what nobody knows is a type of its own. */
 const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';

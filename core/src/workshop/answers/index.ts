@@ -4,7 +4,7 @@ import { calculation, engine, identify, kindsMeant, read } from './bench.js';
 import { buildBegin, buildCurves, buildJoints, buildSheet } from './builds.js';
 import { buildSolve, buildSweep, buildTolerance } from './buildsVaried.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
-import { fitSets, fitSheet, fitShells } from './fit.js';
+import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
@@ -36,6 +36,7 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   buildBegin,
   fitSheet,
   fitShells,
+  fitBores,
   fitSets,
   orderList,
   shopSheet,

@@ -140,7 +140,9 @@ export const assemblyNotes: Answering<'assemblyNotes'> = (workshop, request) => 
 const unmeasured = (specimens: readonly Specimen[]): readonly string[] =>
   specimens.flatMap((specimen) =>
     SHEETS.filter(
-      ({ kind, parameter }) =>
+      // What is worked on must be known all round; the rest is looked at when it is fitted.
+      ({ kind, parameter, most }) =>
+        most !== undefined &&
         kind === specimen.kind &&
         !specimen.readings.some(({ is }) => is.sort === 'size' && is.parameter === parameter.id),
     ).map(({ name }) => `${name.toLowerCase()} of ${specimen.name}`),

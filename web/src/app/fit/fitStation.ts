@@ -6,11 +6,12 @@ import { KIND_IDS, KINDS, sheetFor, SHEETS, type SpecimenSummary } from '@which-
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Jobs } from '../data/jobs';
 import { Specimens } from '../data/specimens';
+import { BoresPanel } from './boresPanel';
 import { MeasuringSheet } from './measuringSheet';
 import { SetsPanel } from './setsPanel';
 import { ShellsPanel } from './shellsPanel';
 
-const VIEWS = { sheet: 'Sheets', shells: 'Shells', sets: 'Sets' } as const;
+const VIEWS = { sheet: 'Sheets', bores: 'Bores', shells: 'Shells', sets: 'Sets' } as const;
 type View = keyof typeof VIEWS;
 
 const isView = (name: string | null): name is View => name !== null && Object.hasOwn(VIEWS, name);
@@ -21,7 +22,7 @@ const BY_NAME = new Intl.Collator('en', { numeric: true });
 /** Measure, select and match. The address holds the whole state: job, part, sheet, view. */
 @Component({
   selector: 'wb-fit-station',
-  imports: [FormsModule, MeasuringSheet, NzSelectModule, RouterLink, SetsPanel, ShellsPanel],
+  imports: [BoresPanel, FormsModule, MeasuringSheet, NzSelectModule, RouterLink, SetsPanel, ShellsPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './fitStation.html',
   styleUrl: './fitStation.less',

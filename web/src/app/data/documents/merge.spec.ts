@@ -1,5 +1,5 @@
-import type { Build, Reading, Specimen } from '@which-bore/core';
-import { mergeBuilds, mergeRead } from './merge';
+import type { Build, Job, Reading, Specimen } from '@which-bore/core';
+import { mergeBuilds, mergeJobs, mergeRead } from './merge';
 
 const reading = (id: string, text = id): Reading => ({
   id,
@@ -71,6 +71,34 @@ describe('merging a specimen edited in two places', () => {
     });
     expect(merged.job).toBeUndefined();
     expect(ids(merged)).toEqual(['a', 'b', 'c']);
+  });
+});
+
+describe('merging a job changed in two places', () => {
+  const line = (id: string, state: 'wanted' | 'ordered' | 'received') =>
+    ({ id, need: 'gasket', name: 'Gasket', quantity: 1, state }) as const;
+  const start: Job = { id: 'one', name: 'Pump', readings: [], orders: [line('a', 'wanted')] };
+
+  it('keeps what each added to its lists, and counts nothing twice', () => {
+    const merged = mergeJobs(
+      start,
+      { ...start, customer: 'Growers', orders: [line('a', 'ordered'), line('b', 'wanted')] },
+      {
+        ...start,
+        orders: [line('a', 'wanted'), line('c', 'received')],
+        log: [{ id: 'l', at: '2026-11-30T08:00:00.000Z', says: 'It came.' }],
+      },
+    );
+    expect(merged.customer).toBe('Growers');
+    expect(merged.orders?.map(({ id, state }) => `${id} ${state}`)).toEqual(['a ordered', 'b wanted', 'c received']);
+    expect(merged.log?.length).toBe(1);
+    expect(merged.decisions).toBeUndefined();
+  });
+
+  it('lets go what was taken off elsewhere, unless it was changed here', () => {
+    const gone = { ...start, orders: [] };
+    expect(mergeJobs(start, start, gone).orders).toEqual([]);
+    expect(mergeJobs(start, { ...start, orders: [line('a', 'received')] }, gone).orders?.length).toBe(1);
   });
 });
 

@@ -1,0 +1,82 @@
+import { cylinders, limitOf } from '../thumb/index';
+import { OPERATIONS } from '../joints/operations/operations';
+import { demoPart } from '../testing/demo';
+import { boreWays, type CylinderGround } from './bores';
+
+const CASE = demoPart('lumen-block-4b');
+const ground = (more: Partial<CylinderGround> = {}): CylinderGround => ({
+  rules: {},
+  cleansUpAt: 1,
+  counts: { cylinder: 4 },
+  piston: demoPart('lumen-piston-78-77-88'),
+  rings: demoPart('lumen-rings-78'),
+  gasket: demoPart('lumen-gasket-4ab'),
+  ...more,
+});
+const told = (more: Partial<CylinderGround> = {}, part = CASE) =>
+  boreWays(part, ground(more)).map(({ id, step }) => `${id}${step ? ` ${step}` : ''}`);
+
+describe('worn cylinders', () => {
+  it('are bored to a size that cleans all of them up, or to a larger one, or sleeved', () => {
+    const sizes = (CASE.service['block.bore'] ?? []).map((step) => `bore ${step}`);
+    expect(sizes.length).toBeGreaterThan(1);
+    expect(told()).toEqual([...sizes, 'sleeve']);
+    expect(told({ cleansUpAt: 2 })).toEqual([...sizes.slice(1), 'sleeve']);
+    expect(told({ cleansUpAt: undefined })).toEqual(['sleeve']);
+  });
+
+  it('that are sound are honed, and nothing is bored', () => {
+    expect(told({ cleansUpAt: 0 })).toEqual(['asItIs']);
+  });
+
+  it('cost what the work costs and all that is bought for it, each once', () => {
+    const [bored] = boreWays(CASE, ground());
+    // Four cylinders, as the usual prices are for: boring and honing.
+    expect(bored?.labour).toBe(OPERATIONS.bore.price + OPERATIONS.hone.price);
+    const prices = bored?.bought.map(({ price = 0 }) => price) ?? [];
+    expect(prices.length).toBe(3);
+    // Four pistons at 40.
+    expect(prices[0]).toBe(160);
+    expect(bored?.total).toBeCloseTo((bored?.labour ?? 0) + prices.reduce((a, b) => a + b, 0), 9);
+    expect(bored?.priced).toBeTrue();
+    const { gasket: _gasket, ...without } = ground();
+    const [unpriced] = boreWays(CASE, without);
+    expect(unpriced?.priced).toBeFalse();
+  });
+
+  // Common practice, no source: boring takes half of what it adds to the diameter off the wall.
+  it('keep half of what was bored less of their wall, and are refused where too little is left', () => {
+    const [bored] = boreWays(CASE, ground());
+    const wall = CASE.values['block.wall']?.interval;
+    expect((wall?.low ?? 0) - (bored?.wallLeft?.low ?? 0)).toBeCloseTo((bored?.step ?? 0) / 2, 1);
+    const least = limitOf(cylinders.wall, {});
+    const thin = {
+      ...CASE,
+      values: { ...CASE.values, 'block.wall': { interval: { low: least, high: least }, source: 'measured' as const } },
+    };
+    expect(boreWays(thin, ground())[0]?.refused).toContain('too thin');
+  });
+
+  // Common practice, no source: an oversize piston saves a liner, and boring costs less than new liners.
+  it('of liners may have new ones, beside boring, which costs less', () => {
+    const liner = demoPart('skerry-liner-three');
+    const ways = boreWays(liner, {
+      rules: {},
+      cleansUpAt: 1,
+      counts: { cylinder: 4 },
+      liner,
+      gasket: demoPart('skerry-gasket-4'),
+    });
+    const [bored, fresh] = [ways.find(({ id }) => id === 'bore'), ways.find(({ id }) => id === 'liners')];
+    expect(fresh?.canUndo).toBeTrue();
+    if (bored) expect(bored.labour).toBeLessThan((fresh?.total ?? 0) + OPERATIONS.fitLiners.price);
+    expect(ways.some(({ id }) => id === 'sleeve')).toBeFalse();
+  });
+
+  it('say so where no piston is on record in that size', () => {
+    const bare = { ...demoPart('lumen-piston-78-77-88'), service: {} };
+    const [bored] = boreWays(CASE, ground({ piston: bare }));
+    expect(JSON.stringify(bored?.says)).toContain('No piston is on record');
+    expect(boreWays(CASE, ground())[0]?.says).toEqual([]);
+  });
+});
