@@ -221,8 +221,8 @@ test('suppliers send lists, and one that is down is said to be', async ({ page }
 
 test('a refused joint is ordered from in one press', async ({ page }) => {
   await page.goto('/swap?donor=sluice-crank-3590&into=variant:sluice-336');
-  const remedy = page.getByRole('button', { name: /^Order: / }).first();
-  const name = ((await remedy.getAttribute('aria-label')) ?? '').replace('Order: ', '');
+  const remedy = page.getByRole('button', { name: /^Order it: / }).first();
+  const name = ((await remedy.getAttribute('aria-label')) ?? '').replace('Order it: ', '');
   await remedy.click();
   await page.getByRole('status').getByRole('link').first().click();
   await expect(page).toHaveURL(/\/order\?job=/);

@@ -288,7 +288,7 @@ describe('what mends a joint', () => {
       .forEach((request) => request.flush(jobs));
     await settled();
     await fixture.whenStable();
-    await click(fixture, button(page, 'Order: Bore oversize'));
+    await click(fixture, button(page, 'Order it: Bore oversize'));
     // A gasket is no work for the machine shop.
     expect(orders.puts.map(({ list, item }) => [list, 'operation' in item ? item.operation : item.pattern])).toEqual([
       ['work', 'bore'],

@@ -36,7 +36,7 @@ import { UndoBar } from '../data/undoBar';
           </select></label
         >
       }
-      <button type="button" (click)="order()" [attr.aria-label]="'Order: ' + option().name">Order it</button>
+      <button type="button" (click)="order()" [attr.aria-label]="'Order it: ' + option().name">Order it</button>
     }
   `,
   styles: `
