@@ -126,6 +126,7 @@ export const fitBores = question({
   ),
   answer: Type.Object({
     engine: Type.Optional(Type.String({ description: 'Whose pistons, rings and liners are reckoned with' })),
+    measured: Type.Boolean({ description: 'Whether any of its bores was; where none was every size stands there' }),
     cleansUpAt: Type.Optional(
       Type.Integer({ description: 'First service size at which every cylinder cleans up; 0 where none needs it' }),
     ),

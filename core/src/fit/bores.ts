@@ -19,7 +19,7 @@ interface Bought {
 }
 
 /** One way to have round cylinders again, with its whole bill. */
-export interface BoreWay {
+interface BoreWay {
   readonly id: 'asItIs' | 'bore' | 'sleeve' | 'liners';
   readonly name: string;
   /** Over standard, millimetres; of boring. */

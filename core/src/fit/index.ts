@@ -1,4 +1,4 @@
-export { boreWays, type BoreWay } from './bores.js';
+export { boreWays } from './bores.js';
 export { shellsFound, type ShellFound } from './found.js';
 export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';
 export { cellsInOrder, keyOfCell, sheetFor, SHEETS, type Cell, type SheetLayout } from './layout.js';

@@ -198,6 +198,16 @@ describe('worn cylinders of the demo', () => {
     expect(bored?.total).toBeGreaterThan(bored?.labour ?? 0);
   });
 
+  it('that nobody measured are reckoned out for every size that is sold', () => {
+    const bare = without(
+      named('Lumen case, a tapered bore'),
+      (is) => is.sort === 'size' && is.parameter === 'block.bore',
+    );
+    const asked = workshop.ask('fitBores', { specimen: bare });
+    expect([asked.measured, asked.cleansUpAt]).toEqual([false, undefined]);
+    expect(asked.ways.filter(({ id }) => id === 'bore').length).toBeGreaterThan(1);
+  });
+
   it('are not told of a crank', () => {
     expect(() => workshop.ask('fitBores', { specimen: CRANK })).toThrowError(DataError);
   });

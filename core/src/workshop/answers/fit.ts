@@ -198,7 +198,8 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant })
   const sheet = layout && judgeSheet(layout, bothWays(workshop, specimen).measured, pattern, rules);
   const measured = (sheet?.places ?? []).length > 0;
   const sound = measured && sheet?.places.every(({ verdict }) => verdict !== 'doesNotFit');
-  const cleansUpAt = !measured ? undefined : sound ? 0 : sheet?.cleansUp?.step;
+  // Of what was not measured every size is reckoned out.
+  const cleansUpAt = !measured ? 1 : sound ? 0 : sheet?.cleansUp?.step;
   const [first] = pattern ? workshop.catalogue.fittedIn(pattern.id) : [];
   const id = variant ?? first?.variant.id;
   const placed = id === undefined ? [] : workshop.partsOfVariant(id);
@@ -212,7 +213,8 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant })
   const [own, rings, sleeve, gasket] = [of('piston'), of('rings'), of('liner'), of('headGasket')];
   return {
     ...(id === undefined ? {} : { engine: workshop.catalogue.variantLabel(id) }),
-    ...(cleansUpAt === undefined ? {} : { cleansUpAt }),
+    measured,
+    ...(cleansUpAt === undefined || !measured ? {} : { cleansUpAt }),
     ways: boreWays(part, {
       rules,
       cleansUpAt,

@@ -34,8 +34,10 @@ import { Said } from '../ui/said';
           @if (all.engine) {
             Pistons, rings and gaskets are those of the {{ all.engine }}.
           }
-          @if (all.cleansUpAt === undefined) {
-            The bores are not measured, or no service size cleans them up: every size that is sold stands below.
+          @if (!all.measured) {
+            The bores are not measured yet: every size that is sold stands below.
+          } @else if (all.cleansUpAt === undefined) {
+            No service size cleans all of them up.
           } @else if (all.cleansUpAt === 0) {
             All are within what was made.
           } @else {
@@ -75,10 +77,10 @@ import { Said } from '../ui/said';
                       @if (each.step) {
                         {{ length(each.step) }} over
                       }
-                      <span class="figures">{{ each.price ?? '?' }}</span>{{ $last ? '' : '; ' }}
+                      <span class="figures">{{ each.price?.toFixed(2) ?? '?' }}</span>{{ $last ? '' : '; ' }}
                     }
                   </td>
-                  <td class="figures number">{{ way.priced ? way.total : way.total + ' and more' }}</td>
+                  <td class="figures number">{{ way.total.toFixed(2) + (way.priced ? '' : ' and more') }}</td>
                 </tr>
                 @if (way.refused || way.says.length > 0 || !way.canUndo) {
                   <tr class="says">

@@ -42,7 +42,10 @@ const SHED: StoredSupplier = {
 };
 const GASKET: Offer = { number: 'tw-8541', price: 17.1, stock: 8, days: 1, supplier: 'tin-shed', currency: 'EUR' };
 
-type Put = { readonly list: string; readonly item: OrderLine | ShopWork };
+interface Put {
+  readonly list: string;
+  readonly item: OrderLine | ShopWork;
+}
 
 /** Orders whose lists go nowhere but into `puts`. */
 class FakeOrders {
@@ -85,7 +88,7 @@ let stock: () => ReturnType<Api['askStock']>;
 let fetched: () => ReturnType<Api['fetchList']>;
 
 function prepare(): ReturnType<typeof setUp> {
-  const specimens = setUp(...(PUMP.specimens as Parameters<typeof setUp>));
+  const specimens = setUp(...PUMP.specimens);
   orders = new FakeOrders();
   stock = () => of({ number: 'tw-8541', stock: 8 });
   fetched = () => of(SHED);
