@@ -1,4 +1,5 @@
-export { BY_HAND, orderListOf, type Need, type OnShelf } from './orderList.js';
+export type { Need, OnShelf } from './need.js';
+export { BY_HAND, orderListOf } from './orderList.js';
 export { offersFor, soughtNumbers, type Offer, type Offered } from './offers.js';
 export {
   PRICE_LIST_FORMAT,

@@ -5,7 +5,8 @@ import type { KindId } from '../dictionary/dictionary';
 import type { OrderLine } from '../job/job';
 import { say } from '../quantity/sentence';
 import { demoEngine, demoSpecimen, LOOKUP } from '../testing/demo';
-import { BY_HAND, orderListOf, type Need, type OnShelf } from './orderList';
+import type { Need, OnShelf } from './need';
+import { BY_HAND, orderListOf } from './orderList';
 
 interface Asked {
   readonly variant?: string;
@@ -263,6 +264,11 @@ describe('what was ordered', () => {
     const [want, have] = [line(id, { state: 'wanted', quantity: 3 }), line(id, { state: 'received', quantity: 3 })];
     expect(of(listOf({ orders: [want] }), id).left).toBe(3);
     expect(of(listOf({ orders: [have] }), id).left).toBe(0);
+    // What is ordered for it is no more of it: nothing is counted twice.
+    const root = line(`${BY_HAND}root`, { id: 'root', state: 'wanted', quantity: 3, pattern: 'lumen-gasket-4ab' });
+    const both = of(listOf({ orders: [root, line(`${BY_HAND}root`, { quantity: 2 })] }), `${BY_HAND}root`);
+    expect([both.quantity, both.ordered, both.left]).toEqual([3, 2, 1]);
+    expect(both.numbers.length).toBe(1);
   });
 
   it('adds up the same in whatever order it was entered, and never below nothing (property)', () => {

@@ -1,7 +1,7 @@
 import type { StepNotes } from '../assembly/index.js';
 import type { Job } from '../job/job.js';
 import { counted } from '../quantity/phrase.js';
-import type { Need } from './orderList.js';
+import type { Need } from './need.js';
 import type { ShopStep } from './shopSheet.js';
 
 /** One stage of a job, and what is missing before it is through. */

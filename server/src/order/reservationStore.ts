@@ -2,7 +2,8 @@ import createError from '@fastify/error';
 import type { Reservation } from '@which-bore/core';
 import { IsNull } from 'typeorm';
 import type { Database } from '../database/database.js';
-import { JobEntity, ReservationEntity, SpecimenEntity, type ReservationRow } from '../database/entities.js';
+import { JobEntity, SpecimenEntity } from '../database/entities.js';
+import { ReservationEntity, type ReservationRow } from '../database/orderEntities.js';
 import { ChangedError, MissingError } from '../documents/errors.js';
 import { checkJob } from '../documents/jobOf.js';
 

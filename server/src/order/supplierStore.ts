@@ -1,7 +1,7 @@
 import { normaliseMark, type Offer, type StoredSupplier, type Supplier } from '@which-bore/core';
 import { In, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
-import { PriceLineEntity, SupplierEntity, type SupplierRow } from '../database/entities.js';
+import { PriceLineEntity, SupplierEntity, type SupplierRow } from '../database/orderEntities.js';
 import { MissingError } from '../documents/errors.js';
 import { fetchFrom, fetchList, NoListError, type ReadList } from './fetchList.js';
 import { TELL } from './reservationStore.js';
