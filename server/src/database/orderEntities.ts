@@ -26,7 +26,7 @@ export interface SupplierRow {
 }
 
 /** A line of a list, found by its number as numbers are compared. */
-interface PriceLineRow {
+export interface PriceLineRow {
   supplierId: string;
   position: number;
   sought: string;

@@ -1,7 +1,7 @@
 import { normaliseMark, type Offer, type StoredSupplier, type Supplier } from '@which-bore/core';
 import { In, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.js';
-import { PriceLineEntity, SupplierEntity, type SupplierRow } from '../database/orderEntities.js';
+import { PriceLineEntity, SupplierEntity, type PriceLineRow, type SupplierRow } from '../database/orderEntities.js';
 import { MissingError } from '../documents/errors.js';
 import { fetchFrom, fetchList, NoListError, type ReadList } from './fetchList.js';
 import { TELL } from './reservationStore.js';
@@ -119,7 +119,7 @@ export class SupplierStore {
       await manager.getRepository(SupplierEntity).find(),
     ];
     const asOf = new Map(suppliers.map((each) => [each.id, each.asOf?.toISOString()]));
-    return rows.map(({ supplierId, content }): Offer => {
+    return rows.map(({ supplierId, content }: PriceLineRow): Offer => {
       const as = asOf.get(supplierId);
       return { ...content, supplier: supplierId, ...(as === undefined ? {} : { asOf: as }) };
     });
