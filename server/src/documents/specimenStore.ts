@@ -9,6 +9,7 @@ import {
   type ReadingChangeRow,
   type SpecimenRow,
 } from '../database/entities.js';
+import { checkHeld } from './heldFor.js';
 import { checkJob } from './jobOf.js';
 import { VersionedStore, type Keeping, type Stored } from './versionedStore.js';
 
@@ -43,7 +44,10 @@ const KEEPING: Keeping<Specimen, SpecimenRow> = {
     ...(row.confirmed ? { confirmed: row.confirmed } : {}),
     ...(row.shelf ? { shelf: row.shelf } : {}),
   }),
-  check: checkJob,
+  check: async (manager, specimen) => {
+    await checkJob(manager, specimen);
+    await checkHeld(manager, specimen);
+  },
   beside: writeReadings,
 };
 

@@ -145,6 +145,19 @@ describe('orders', () => {
       expect((await call('DELETE', `/reservations/${await newPart()}`)).statusCode).toBe(404);
     });
 
+    it('go into no other job and are not sold while they are held', async () => {
+      const [part, mine, theirs] = [await newPart(), await beginJob(), await beginJob()];
+      await call('PUT', `/reservations/${part}`, { job: mine });
+      const put = (more: object) =>
+        call('PUT', `/specimens/${part}`, { name: 'A crank', kind: 'crank', readings: [], version: 1, ...more });
+      const refused = await put({ job: theirs });
+      expect(refused.statusCode).toBe(400);
+      expect(refused.json<ErrorBody>().error).toContain('A crank is put aside for A pump');
+      expect((await put({ shelf: { gone: { how: 'sold', on: '2026-11-30' } } })).statusCode).toBe(400);
+      expect((await put({ shelf: { place: 'bin 3' } })).statusCode).toBe(200);
+      expect((await put({ job: mine, version: 2 })).statusCode).toBe(200);
+    });
+
     it('are no longer on the list of others, and count for their own job', async () => {
       const pins = (jobId: string) =>
         call('POST', '/order/list', { jobId, units: 'metric' }).then((answer) =>

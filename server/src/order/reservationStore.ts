@@ -49,7 +49,10 @@ export class ReservationStore {
    */
   async hold(specimen: string, job: string, who: string): Promise<Reservation> {
     return this.database.connection.transaction(async (manager) => {
-      const part = await manager.getRepository(SpecimenEntity).findOneBy({ id: specimen, deletedAt: IsNull() });
+      // Held on to, so that it is not put into another job or sold in the same moment.
+      const part = await manager
+        .getRepository(SpecimenEntity)
+        .findOne({ where: { id: specimen, deletedAt: IsNull() }, lock: { mode: 'pessimistic_write' } });
       if (!part) throw new MissingError(`There is no specimen ${specimen}: it was never saved, or it was deleted.`);
       if (part.shelf?.gone)
         throw new GoneError(`${part.name} is not on the shelf any more: it was ${part.shelf.gone.how}.`);
