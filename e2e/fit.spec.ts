@@ -7,7 +7,7 @@ test('a gauge that types its figures fills a sheet, wherever the focus is, and n
   page,
 }) => {
   await page.goto(`/fit?job=${JOB}`);
-  await page.getByRole('link', { name: 'Bores' }).click();
+  await page.getByRole('link', { name: 'Bores', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Terrace pump case: bores' })).toBeVisible();
   const cell = (place: number, height: string, way: string) =>
     page.getByRole('textbox', { name: `Bores ${place}, ${height}, ${way}, mm` });

@@ -11,6 +11,7 @@ import {
   type SwapContext,
 } from '../interchange/index.js';
 import { slotOf, type KindId } from '../dictionary/index.js';
+import { block } from '../dictionary/kinds/block.js';
 import type { PlacedPart, Verdict } from '../joints/index.js';
 import { counted, listed } from '../quantity/phrase.js';
 import type { Sentence } from '../quantity/sentence.js';
@@ -116,19 +117,27 @@ function sayWhole({ verdict, joints, agree, byWork, checks }: Swap): Sentence {
 /** Places that a set fills with one part for each cylinder. */
 const SETS: ReadonlySet<KindId> = new Set(['rod', 'pin', 'piston', 'rings', 'liner']);
 
+/** More cylinders than this no build has. */
+const MOST_CYLINDERS = 16;
+
 /** The places of a build for parts that lie on one bench: the first of a kind for all, several by their order. */
 export function placesFor(
   specimens: readonly Specimen[],
   { catalogue, takenFor, drawer }: BuildLookup,
 ): readonly Place[] {
   const bySlot = new Map<string, string[]>();
+  let cylinders = MOST_CYLINDERS;
   for (const specimen of specimens) {
-    const slot = slotFor(partFromShelf(catalogue, specimen, takenFor(specimen), drawer));
+    const part = partFromShelf(catalogue, specimen, takenFor(specimen), drawer);
+    const slot = slotFor(part);
     bySlot.set(slot, [...(bySlot.get(slot) ?? []), specimen.id]);
+    const counted = Number(part.looks[block.features.cylinders.id]?.option);
+    if (Number.isInteger(counted) && counted > 0) cylinders = Math.min(MOST_CYLINDERS, counted);
   }
   return [...bySlot].flatMap(([slot, ids]): readonly Place[] => {
     const isSet = SETS.has(slotOf(slot)?.kind ?? 'block');
     if (!isSet || ids.length === 1) return ids.slice(0, 1).map((specimen) => ({ slot, specimen }));
-    return ids.slice(0, 16).map((specimen, at) => ({ slot, at: at + 1, specimen }));
+    // Of a pool no more go in than there are cylinders; which of them is for the set that is matched.
+    return ids.slice(0, cylinders).map((specimen, at) => ({ slot, at: at + 1, specimen }));
   });
 }

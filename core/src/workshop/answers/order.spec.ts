@@ -79,6 +79,11 @@ describe('the jobs of the demo', () => {
     expect(workshop.ask('assemblyNotes', FAN).steps).toEqual([]);
   });
 
+  it('are planned with as many of a pool as there are cylinders', () => {
+    const { places } = workshop.ask('buildBegin', { specimens: PUMP.specimens });
+    expect(places.filter(({ slot }) => slot === 'piston').map(({ at }) => at)).toEqual([1, 2, 3, 4]);
+  });
+
   it('take shells for ground journals as soon as grinding is planned', () => {
     const build: Build = {
       ...(PUMP.build as Build),

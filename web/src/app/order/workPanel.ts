@@ -36,6 +36,9 @@ import { PartDrawing } from '../ui/drawing/partDrawing';
 
 type Step = Answers['shopSheet']['steps'][number];
 
+/** Figures one behind the other, as of several cylinders: `78.51 78.52 mm`. */
+const figuresIn = (text: string): readonly string[] => text.split(/[\s;]+(?=[\d.])/).filter(Boolean);
+
 /** Work for the machine shop in its order, with a box for what came out of it. */
 @Component({
   selector: 'wb-work-panel',
@@ -133,9 +136,7 @@ export class WorkPanel {
     const key = this.key(step);
     const found: { readonly id: string; readonly values: readonly number[]; readonly unit: UnitId }[] = [];
     for (const target of targets) {
-      const texts = this.typedOf(step, target.id)
-        .split(/[\s;]+(?=[\d.])/)
-        .filter(Boolean);
+      const texts = figuresIn(this.typedOf(step, target.id));
       if (texts.length === 0)
         return this.problem.set({ step: key, says: `Write down what came out: ${target.name.toLowerCase()}.` });
       try {
@@ -163,9 +164,7 @@ export class WorkPanel {
 
   /** How what came out stands to what was asked; nothing where it is within. */
   protected outside(step: Step, size: Step['reach'][number]): string {
-    const texts = this.typedOf(step, size.id)
-      .split(/[\s;]+(?=[\d.])/)
-      .filter(Boolean);
+    const texts = figuresIn(this.typedOf(step, size.id));
     for (const text of texts) {
       try {
         const { value, unit } = readTypedSize(text, size.id, this.unit());
