@@ -1,26 +1,28 @@
-import type { Specimen, StoredSpecimen, SpecimenSummary } from '@which-bore/core';
+import { readFileSync } from 'node:fs';
+import type { Specimen, StoredSpecimen } from '@which-bore/core';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { expect, expectNoFaults, saved, test } from './shop';
 
 const PUMP = '6b7c3f2e-0d54-4c1b-9a55-3d2f8e1c4a10';
 const WINCH = 'ee23d97d-7089-4609-83b6-125a6fe83ac9';
 
+/** The parts of the demo, as they were before any walk. */
+const DEMO = (
+  JSON.parse(readFileSync(new URL('../demo-data/specimens.json', import.meta.url), 'utf8')) as {
+    readonly specimens: readonly Specimen[];
+  }
+).specimens;
+
 /** Puts the parts of the demo's pump into a job of one's own, so that other walks are not in the way. */
 async function partsInto(request: APIRequestContext, job: string): Promise<readonly Specimen[]> {
-  const all = (await (await request.get('/api/specimens')).json()) as readonly SpecimenSummary[];
-  const copies: Specimen[] = [];
-  for (const { id } of all.filter((each) => each.job === PUMP)) {
-    const {
-      version: _version,
-      updatedAt: _at,
-      ...part
-    } = (await (await request.get(`/api/specimens/${id}`)).json()) as StoredSpecimen;
-    // Another walk may have measured the third main again.
-    const copy = { ...part, id: crypto.randomUUID(), job, name: part.name.replace('Terrace', 'Called') };
-    const { id: own, ...body } = copy;
-    expect((await request.put(`/api/specimens/${own}`, { data: { ...body, version: 0 } })).ok()).toBeTruthy();
-    copies.push(copy);
-  }
+  const copies = DEMO.filter((each) => each.job === PUMP).map((part) => ({
+    ...part,
+    id: crypto.randomUUID(),
+    job,
+    name: part.name.replace('Terrace', 'Called'),
+  }));
+  for (const { id, ...body } of copies)
+    expect((await request.put(`/api/specimens/${id}`, { data: { ...body, version: 0 } })).ok()).toBeTruthy();
   return copies;
 }
 
