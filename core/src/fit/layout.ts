@@ -73,7 +73,7 @@ export const SHEETS: readonly SheetLayout[] = [
     ...JOURNAL,
     axisNames: ['along the rod', 'across'],
   },
-  { kind: 'rod', parameter: rod.parameters['smallEnd.bore'], name: 'Small end', ...BOTH_WAYS, most: bearings },
+  { kind: 'rod', parameter: rod.parameters['smallEnd.bore'], name: 'Small end', ...BOTH_WAYS },
   {
     kind: 'piston',
     parameter: piston.parameters['skirt.diameter'],
