@@ -69,7 +69,9 @@ describe('worn cylinders', () => {
     });
     const [bored, fresh] = [ways.find(({ id }) => id === 'bore'), ways.find(({ id }) => id === 'liners')];
     expect(fresh?.canUndo).toBeTrue();
-    if (bored) expect(bored.labour).toBeLessThan((fresh?.total ?? 0) + OPERATIONS.fitLiners.price);
+    expect(fresh?.bought[0]?.pattern).toBe('skerry-liner-three');
+    expect(bored?.labour).toBe(OPERATIONS.bore.price + OPERATIONS.hone.price);
+    expect(bored?.refused).toBeUndefined();
     expect(ways.some(({ id }) => id === 'sleeve')).toBeFalse();
   });
 
