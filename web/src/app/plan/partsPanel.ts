@@ -74,12 +74,23 @@ export class PartsPanel {
     this.put({ slot, at: cylinder, pattern }, `${name} of cylinder ${cylinder} by itself.`);
   }
 
-  /** Says in which service size a part is bought. */
+  /** New rings are those of the cylinder as it then is, until somebody chooses others. */
+  protected followsBore({ kind, taken }: PlacedTold): boolean {
+    return kind === 'rings' && taken;
+  }
+
+  /** Says in which service size a part is bought; then it is bought, and no longer as the engine has it. */
   protected buyIn(part: PlacedTold, step: string): void {
     const { size: _before, ...place } = this.placeOf(part);
     const value = Number(step);
     this.put(
-      { ...place, ...(value === 0 ? {} : { size: { value, unit: 'mm' } }) },
+      value === 0
+        ? place
+        : {
+            ...(part.taken && part.pattern !== undefined ? { pattern: part.pattern } : {}),
+            ...place,
+            size: { value, unit: 'mm' },
+          },
       `${part.name}: ${value === 0 ? 'at standard' : this.sayStep(value)}.`,
     );
   }
@@ -141,7 +152,8 @@ export class PartsPanel {
   private put(place: BuildPlace, says: string): void {
     this.state.alter(says, (build) => {
       const others = build.places.filter((each) => keyOf(each) !== keyOf(place));
-      const isEmpty = place.pattern === undefined && place.specimen === undefined && (place.work ?? []).length === 0;
+      const { pattern, specimen, size, work = [] } = place;
+      const isEmpty = pattern === undefined && specimen === undefined && size === undefined && work.length === 0;
       return { ...build, places: isEmpty ? others : [...others, place] };
     });
   }

@@ -3,7 +3,9 @@ import { FormsModule } from '@angular/forms';
 import {
   chance,
   fromInside,
+  isIdOf,
   percentile,
+  sayEntry,
   shownUnit,
   showInterval,
   showValue,
@@ -134,6 +136,10 @@ export class TolerancePanel {
   protected toggleFixed(id: string): void {
     this.again = true;
     this.fixed.update((fixed) => (fixed.includes(id) ? fixed.filter((each) => each !== id) : [...fixed, id]));
+  }
+
+  protected nameOf(id: string): string {
+    return isIdOf('parameter', id) ? sayEntry(id) : id;
   }
 
   protected show(value: number): string {
