@@ -19,6 +19,7 @@ const CORE = [
   'joints',
   'interchange',
   'build',
+  'planner',
   'fit',
   'job',
   'assembly',

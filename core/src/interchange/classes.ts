@@ -93,6 +93,28 @@ function seen(
   return text;
 }
 
+const NONE_NAMED: ReadonlySet<string> = new Set();
+
+/**
+ * All that a check can see of a part, as text: parts of which it sees the same get the same verdict.
+ *
+ * @param ids of the part's kind that it reads, or that tell whether the matter comes up at all
+ */
+export const seenBy = (check: JointCheck, ids: readonly string[], part: Part, context: SwapContext): string =>
+  seen(
+    part,
+    {
+      ids,
+      byRecord: false,
+      byImplied: check.reads.includes(IMPLIED),
+      chooses: check.chooses,
+      byEngines: check.reads.includes(ROUND),
+      inPlaceOf: false,
+    },
+    NONE_NAMED,
+    context,
+  );
+
 /**
  * Sorts parts into classes.
  *

@@ -128,6 +128,8 @@ interface AllWork {
   readonly verdict: Verdict;
   /** What has to be done for it, what work elsewhere brings with it included. */
   readonly done: readonly WorkOption[];
+  /** The parts that were worked on, as they then are. */
+  readonly parts: readonly Part[];
 }
 
 /**
@@ -157,6 +159,7 @@ export function afterAllWork(places: readonly CheckAtJoint[], before: Before): A
       return {
         verdict: place ? verdictAt(place) : 'fitsWithWork',
         done: [...done.values()].filter((option) => option !== undefined),
+        parts,
       };
     const first = proposed(before.finding(place).work, place, places, before);
     // What has been done since may have changed what has to be done here: the same kind of work, on the parts as they

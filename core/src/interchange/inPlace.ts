@@ -22,7 +22,7 @@ import { missing, said } from '../joints/outcome.js';
 import { apart, contains, type Interval } from '../quantity/interval.js';
 import { capital, listed } from '../quantity/phrase.js';
 import { band, sentence, type Sentence } from '../quantity/sentence.js';
-import { jointAssembliesIn, baseOf, sidesOf } from './sides.js';
+import { assembledIn, baseOf, meetingsIn, sidesOf } from './sides.js';
 
 /**
  * What is judged when a part takes the place of another: every joint that the other has in the engines it is on record
@@ -139,14 +139,15 @@ function placesOf(joint: Joint, at: number, assembly: Assembly, mine: Part, was:
   return engines.flatMap((engine) => {
     const coming = { slot: engine.slot, part: mine };
     const sides = sidesOf([coming], engine.parts);
-    return jointAssembliesIn(joint, sides, baseOf(sides, context), (chosen) => chosen.includes(coming)).flatMap(
-      (meeting): readonly Place[] => {
-        const check = meeting.joint.checks[at];
-        // The old one as it is on record: what is known of the one in hand may be less.
-        const recorded = engine.parts.find(({ slot }) => slot === engine.slot)?.part ?? was;
-        return check ? [{ engine, check, mine: meeting.assembly, was: withPart(meeting.assembly, recorded) }] : [];
-      },
-    );
+    return assembledIn(
+      meetingsIn(joint, sides, (chosen) => chosen.includes(coming)),
+      baseOf(sides, context),
+    ).flatMap((meeting): readonly Place[] => {
+      const check = meeting.joint.checks[at];
+      // The old one as it is on record: what is known of the one in hand may be less.
+      const recorded = engine.parts.find(({ slot }) => slot === engine.slot)?.part ?? was;
+      return check ? [{ engine, check, mine: meeting.assembly, was: withPart(meeting.assembly, recorded) }] : [];
+    });
   });
 }
 

@@ -1,3 +1,4 @@
+import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import type { Assembly, Joint, PlacedPart } from '../joints/index.js';
 import { givingWay, withNew, type Renewal } from './chosenAnew.js';
@@ -67,29 +68,47 @@ export function baseOf(sides: Sides, context: SwapContext): Assembly {
   return { parts, replaced, ...context };
 }
 
+/** A joint and which parts meet in it, whether or not the matter comes up with them. */
+export interface Meeting {
+  readonly joint: Joint;
+  readonly chosen: readonly PlacedPart[];
+  /** Of a part in place of another, the one that was there. */
+  readonly replaced?: Part;
+  readonly about?: string;
+}
+
 /** Every way in which parts of these meet in a joint, of those that are wanted. */
-export function jointAssembliesIn(
+export function meetingsIn(
   joint: Joint,
   { coming, staying, givingWay: toGo }: Sides,
-  base: Assembly,
   wanted: (chosen: readonly PlacedPart[]) => boolean,
-): readonly JointAssembly[] {
+): readonly Meeting[] {
   const all = [...coming, ...staying];
   const lists = joint.kinds.map((kind) =>
     ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true),
   );
   return choices(lists)
     .filter(wanted)
-    .map((chosen) => ({
-      joint: yielding(joint, chosen, toGo),
-      assembly: {
-        ...base,
-        parts: { ...base.parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) },
-      },
-      ...about(chosen, all),
-    }))
-    .filter(({ assembly }) => joint.applies?.(assembly) ?? true);
+    .map((chosen) => ({ joint: yielding(joint, chosen, toGo), chosen, ...about(chosen, all) }));
 }
+
+/** The parts of a meeting put together, with all else that is there. */
+const assembled = ({ joint, chosen, replaced, about: told }: Meeting, base: Assembly): JointAssembly => ({
+  joint,
+  assembly: {
+    ...base,
+    parts: { ...base.parts, ...Object.fromEntries(chosen.map(({ part }) => [part.kind, part])) },
+    ...(replaced ? { replaced: { ...base.replaced, [replaced.kind]: replaced } } : {}),
+  },
+  ...(told === undefined ? {} : { about: told }),
+});
+
+/** Whether what a joint is about comes up with these parts, as far as that can be told. */
+const comesUp = ({ joint, assembly }: JointAssembly): boolean => joint.applies?.(assembly) ?? true;
+
+/** Meetings put together, those whose matter comes up. */
+export const assembledIn = (meetings: readonly Meeting[], base: Assembly): readonly JointAssembly[] =>
+  meetings.map((meeting) => assembled(meeting, base)).filter(comesUp);
 
 /**
  * A joint of two parts, of which one may give way. Where more meet, as over a whole stack, what is refused is not to be

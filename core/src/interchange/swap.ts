@@ -21,16 +21,11 @@ import { baseOf, sidesOf, type Sides } from './sides.js';
 import { afterAllWork, elsewhere, worstAfter, type Consequence, type CheckAtJoint } from './consequences.js';
 import { kinshipOf, type Kinship } from './kinship.js';
 import { needsOf, type Need } from './needs.js';
+import { onceEach, type Priced } from './priced.js';
 import { placed } from './placedParts.js';
 import { standingOf } from './ranking.js';
 import { sayLikelyFits } from './likely.js';
 import type { SwapContext } from './swapContext.js';
-
-/** Work with what it takes. */
-interface Priced extends WorkOption {
-  readonly hours: number;
-  readonly price: number;
-}
 
 /** A way to mend a check, what it takes, and what it does elsewhere. */
 export interface JudgedOption extends Priced {
@@ -196,7 +191,9 @@ export function swap(
     byWork: countOf(all, 'fitsWithWork'),
     likely: all.filter(({ likely }) => likely === 'fits').length,
   };
-  const least = once(options.map((option) => ({ ...option, ...takes(option, context.rules, counts, context.soldAs) })));
+  const least = onceEach(
+    options.map((option) => ({ ...option, ...takes(option, context.rules, counts, context.soldAs) })),
+  );
   const isMachined = (part: Part): boolean =>
     least.some(({ parts }) => parts.some(({ kind, label }) => kind === part.kind && label === part.label));
   return {
@@ -275,14 +272,6 @@ export const swapParts = (donor: Part, recipient: Part, context: SwapContext): S
     [donor.kind === recipient.kind ? { slot: placed(donor).slot, part: recipient } : placed(recipient)],
     context,
   );
-
-/** The same thing fitted for the sake of two checks is bought and fitted once. */
-const once = (works: readonly Priced[]): readonly Priced[] => {
-  const bought = ({ name, buy }: Priced): string => `${name} ${buy.join()}`;
-  return works.filter(
-    (work, at) => work.buy.length === 0 || works.findIndex((other) => bought(other) === bought(work)) === at,
-  );
-};
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 

@@ -1,0 +1,113 @@
+import {
+  countsIn,
+  takes,
+  verdictOfCheck,
+  type Joint,
+  type JointCheck,
+  type OperationId,
+  type Outcome,
+  type PlacedPart,
+  type Verdict,
+} from '../joints/index.js';
+import { afterAllWork, type CheckAtJoint } from './consequences.js';
+import { bystandersOf, jointAssembliesOf } from './jointAssemblies.js';
+import { onceEach, type Priced } from './priced.js';
+import { baseOf, type JointAssembly, type Sides } from './sides.js';
+import type { SwapContext } from './swapContext.js';
+
+/** Whether a kind of work may be done at all. */
+export type May = (operation: OperationId) => boolean;
+
+/** What a whole set comes to, without its words. */
+export interface Weighed {
+  /** Where checks are open, that of all others together is *fits* or *fits with work*. */
+  readonly verdict: Verdict;
+  /** The first place that refuses, where one does. */
+  readonly refusedAt?: CheckAtJoint;
+  /** The least work that mends everything together, each with what it takes. */
+  readonly work: readonly Priced[];
+  readonly hours: number;
+  readonly price: number;
+  /** Checks that cannot be told. */
+  readonly open: readonly CheckAtJoint[];
+  readonly checks: number;
+  /** All that is there in the end, as it is after the work. */
+  readonly parts: readonly PlacedPart[];
+}
+
+/** A check that offers no work but what may be done; where none is left it refuses. */
+const permitted = (check: JointCheck, may: May): JointCheck => {
+  const judge: JointCheck['judge'] = (assembly) => {
+    const outcome = check.judge(assembly);
+    const work = outcome.work.filter(({ steps }) => steps.every(may));
+    if (work.length === outcome.work.length) return outcome;
+    return { ...outcome, work, ...(work.length === 0 && outcome.verdict === 'fitsWithWork' ? REFUSED : {}) };
+  };
+  return {
+    ...check,
+    judge,
+    verdict: (assembly) => {
+      const verdict = verdictOfCheck(check, assembly);
+      return verdict === 'fitsWithWork' ? judge(assembly).verdict : verdict;
+    },
+  };
+};
+const REFUSED = { verdict: 'doesNotFit' } as const;
+
+/** A joint whose checks offer no work but what may be done. */
+export const permitting = (joint: Joint, may: May | undefined): Joint =>
+  may ? { ...joint, checks: joint.checks.map((check) => permitted(check, may)) } : joint;
+
+/**
+ * Weighs a set of parts as `swap` judges it, with the work that some will not have left out, and says what the parts
+ * are once the work is done. What is open is left open, and the work of all else followed through.
+ *
+ * @param may what work may be done; any where nothing is said
+ */
+export function weigh(sides: Sides, context: SwapContext, may?: May): Weighed {
+  const of = (where: JointAssembly): readonly CheckAtJoint[] => {
+    const mine = { ...where, joint: permitting(where.joint, may) };
+    return mine.joint.checks.map((check) => ({ where: mine, check }));
+  };
+  const places = jointAssembliesOf(sides, context).flatMap(of);
+  const all = [...sides.coming, ...sides.staying];
+  const nothing = { work: [], hours: 0, price: 0, open: [], checks: places.length, parts: all };
+  const verdicts = new Map<CheckAtJoint, Verdict>();
+  for (const place of places) {
+    const verdict = verdictOfCheck(place.check, place.where.assembly);
+    if (verdict === 'doesNotFit') return { ...nothing, verdict, refusedAt: place };
+    verdicts.set(place, verdict);
+  }
+  const open = places.filter((place) => verdicts.get(place) === 'cannotTell');
+  const wanting = places.find((place) => verdicts.get(place) === 'fitsWithWork');
+  if (!wanting) return { ...nothing, verdict: open.length > 0 ? 'cannotTell' : 'fits', open };
+  const told = places.filter((place) => verdicts.get(place) !== 'cannotTell');
+  for (const place of bystandersOf(sides, context).flatMap(of)) told.push({ ...place, bystander: true });
+  const found = new Map<CheckAtJoint, Outcome>();
+  const finding = (place: CheckAtJoint): Outcome => {
+    const known = found.get(place) ?? place.check.judge(place.where.assembly);
+    found.set(place, known);
+    return known;
+  };
+  const worked = afterAllWork(told, {
+    verdict: (place) => verdicts.get(place) ?? finding(place).verdict,
+    finding,
+  });
+  if (worked.verdict !== 'fitsWithWork') return { ...nothing, verdict: 'doesNotFit', refusedAt: wanting };
+  const counts = countsIn(baseOf(sides, context));
+  const work = onceEach(
+    worked.done.map((option) => ({ ...option, ...takes(option, context.rules, counts, context.soldAs) })),
+  );
+  return {
+    verdict: open.length > 0 ? 'cannotTell' : 'fitsWithWork',
+    work,
+    hours: work.reduce((sum, { hours }) => sum + hours, 0),
+    price: work.reduce((sum, { price }) => sum + price, 0),
+    open,
+    checks: places.length,
+    parts: all.map(({ slot, part }) => ({
+      slot,
+      part: worked.parts.find(({ kind, label }) => kind === part.kind && label === part.label) ?? part,
+    })),
+  };
+}

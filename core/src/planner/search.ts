@@ -1,0 +1,399 @@
+/**
+ * Branch and bound over choices, exact: it proves that nothing better exists, or says how far it came. It knows nothing
+ * of engines: what may go together is told by constraints, what a whole choice is worth by its leaf.
+ */
+
+/** What a constraint says of some options together. */
+export const SAYS = { agrees: 0, atACost: 1, open: 2, refuses: 3 } as const;
+export type Says = (typeof SAYS)[keyof typeof SAYS];
+
+/** What some of the choices must agree in. */
+export interface Constraint {
+  /** What it is called where it refuses. */
+  readonly name: string;
+  /** The variables it is about, ascending, each once. */
+  readonly vars: readonly number[];
+  /** The options of these variables, in their order. Says no more than the leaf would: what it refuses no leaf takes. */
+  readonly judge: (options: readonly number[]) => Says;
+  /** The least that `atACost` costs, as part of the score. Of several such the leaf costs no less than the dearest. */
+  readonly floor?: (options: readonly number[]) => number;
+}
+
+/** Something of which there is no more than so much: money, hours. */
+export interface Budget {
+  readonly name: string;
+  readonly most: number;
+  /** What each option of each variable takes of it; never less than nothing. */
+  readonly takes: readonly Float64Array[];
+}
+
+/** A whole choice that holds. */
+export interface Leaf {
+  /** The less the better; no less than what its options cost. */
+  readonly score: number;
+  /** Choices of one key are alike in what matters: of them the best is told. */
+  readonly key: string;
+}
+
+/** Why a whole choice does not hold. */
+export interface Refused {
+  readonly refused: string;
+}
+
+export interface SearchProblem<L extends Leaf> {
+  /** What each option of each variable costs, ascending; never less than nothing. */
+  readonly costs: readonly Float64Array[];
+  readonly constraints: readonly Constraint[];
+  readonly budgets: readonly Budget[];
+  /** How many constraints may be open. */
+  readonly mostOpen: number;
+  readonly leaf: (selection: readonly number[]) => L | Refused;
+}
+
+export interface SearchLimits {
+  /** How many of the best are wanted, each of another key. */
+  readonly answers: number;
+  /** After so many nodes it stops, with what it has. */
+  readonly effort: number;
+  /** Asked now and then; it stops where this says so. */
+  readonly isStopped?: () => boolean;
+}
+
+/** A leaf, and what was chosen for it. */
+export interface Chosen<L extends Leaf> {
+  readonly selection: readonly number[];
+  readonly leaf: L;
+}
+
+export interface SearchResult<L extends Leaf> {
+  /** The best first; equal ones in the order of their options. */
+  readonly best: readonly Chosen<L>[];
+  /** Whether nothing better exists. */
+  readonly proved: boolean;
+  /** No choice that was not looked at scores less. */
+  readonly bound: number;
+  readonly nodes: number;
+  readonly leaves: number;
+  /** What refused, and how often. */
+  readonly refusals: ReadonlyMap<string, number>;
+}
+
+export const isLeaf = <L extends Leaf>(found: L | Refused): found is L => !('refused' in found);
+
+/** Scores that differ by less are the same. */
+const SAME = 1e-9;
+/** Nodes between one look at whether it is to stop and the next. */
+const BETWEEN_LOOKS = 256;
+
+const inOrder = (a: readonly number[], b: readonly number[]): number => {
+  const at = a.findIndex((each, index) => each !== b[index]);
+  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
+};
+
+/** The better of two: by score, equal ones by the order of their options. */
+export const betterFirst = <L extends Leaf>(a: Chosen<L>, b: Chosen<L>): number =>
+  Math.abs(a.leaf.score - b.leaf.score) > SAME ? a.leaf.score - b.leaf.score : inOrder(a.selection, b.selection);
+
+/** The best of each key, and of these no more than wanted. */
+export class Best<L extends Leaf> {
+  private readonly byKey = new Map<string, Chosen<L>>();
+  private list: readonly Chosen<L>[] = [];
+
+  constructor(private readonly most: number) {}
+
+  get all(): readonly Chosen<L>[] {
+    return this.list;
+  }
+
+  /** What scores more than this is not wanted any more. */
+  get threshold(): number {
+    return this.list.length < this.most ? Infinity : (this.list.at(-1)?.leaf.score ?? Infinity);
+  }
+
+  offer(chosen: Chosen<L>): void {
+    const before = this.byKey.get(chosen.leaf.key);
+    if (before && betterFirst(before, chosen) <= 0) return;
+    this.byKey.set(chosen.leaf.key, chosen);
+    this.list = [...this.list.filter(({ leaf }) => leaf.key !== chosen.leaf.key), chosen]
+      .sort(betterFirst)
+      .slice(0, this.most);
+    // What fell out of the list may not come back by a worse choice of its key.
+    for (const key of this.byKey.keys()) if (!this.list.some(({ leaf }) => leaf.key === key)) this.byKey.delete(key);
+  }
+}
+
+/** Which options of a variable are still possible, a bit each. */
+type Live = Uint32Array;
+
+const has = (live: Live, option: number): boolean => (((live[option >>> 5] ?? 0) >>> (option & 31)) & 1) === 1;
+const drop = (live: Live, option: number): void => {
+  live[option >>> 5] = (live[option >>> 5] ?? 0) & ~(1 << (option & 31));
+};
+function countOf(live: Live): number {
+  let count = 0;
+  for (let word of live) for (; word !== 0; word &= word - 1) count++;
+  return count;
+}
+function* optionsOf(live: Live): Generator<number> {
+  for (let at = 0; at < live.length; at++)
+    for (let word = live[at] ?? 0; word !== 0; word &= word - 1) yield at * 32 + (31 - Math.clz32(word & -word));
+}
+function firstOf(live: Live): number | undefined {
+  for (let at = 0; at < live.length; at++) {
+    const word = live[at] ?? 0;
+    if (word !== 0) return at * 32 + (31 - Math.clz32(word & -word));
+  }
+  return undefined;
+}
+function only(size: number, option: number): Live {
+  const live = new Uint32Array((size + 31) >>> 5);
+  live[option >>> 5] = 1 << (option & 31);
+  return live;
+}
+function allOf(size: number): Live {
+  const live = new Uint32Array((size + 31) >>> 5).fill(0xffffffff);
+  if (size & 31) live[live.length - 1] = 0xffffffff >>> (32 - (size & 31));
+  return live;
+}
+
+/** Where the search stands on its way down. */
+interface Node {
+  readonly live: readonly Live[];
+  /** The option of each variable; -1 while none is chosen. */
+  readonly chosen: readonly number[];
+  readonly open: number;
+  readonly floor: number;
+}
+
+/** A pair of variables that something is about, with what goes with each option of the one, a bit each. */
+class Arc {
+  private readonly rows: (Live | undefined)[] = [];
+
+  constructor(
+    readonly constraint: Constraint,
+    readonly from: number,
+    readonly to: number,
+    private readonly size: number,
+  ) {}
+
+  row(option: number): Live {
+    const known = this.rows[option];
+    if (known) return known;
+    const row = new Uint32Array((this.size + 31) >>> 5);
+    const isFirst = this.constraint.vars[0] === this.from;
+    for (let other = 0; other < this.size; other++)
+      if (this.constraint.judge(isFirst ? [option, other] : [other, option]) !== SAYS.refuses)
+        row[other >>> 5] = (row[other >>> 5] ?? 0) | (1 << (other & 31));
+    this.rows[option] = row;
+    return row;
+  }
+}
+
+/** One search. */
+export class Search<L extends Leaf> {
+  private readonly best: Best<L>;
+  private readonly refusals = new Map<string, number>();
+  private readonly about: readonly (readonly Constraint[])[];
+  private readonly arcs: readonly (readonly Arc[])[];
+  private readonly leastOf: readonly (readonly number[])[];
+  private nodes = 0;
+  private leaves = 0;
+  private stopped = false;
+  private bound = Infinity;
+
+  constructor(
+    private readonly problem: SearchProblem<L>,
+    private readonly limits: SearchLimits,
+  ) {
+    const { costs, constraints, budgets } = problem;
+    this.best = new Best(limits.answers);
+    this.about = costs.map((_, at) => constraints.filter(({ vars }) => vars.includes(at)));
+    const arcs = costs.map((): Arc[] => []);
+    for (const constraint of constraints) {
+      const [a, b] = constraint.vars;
+      if (constraint.vars.length !== 2 || a === undefined || b === undefined) continue;
+      arcs[a]?.push(new Arc(constraint, a, b, costs[b]?.length ?? 0));
+      arcs[b]?.push(new Arc(constraint, b, a, costs[a]?.length ?? 0));
+    }
+    this.arcs = arcs;
+    this.leastOf = budgets.map(({ takes }) => takes.map((each) => each.reduce((a, b) => Math.min(a, b), Infinity)));
+  }
+
+  /** Runs it to its end, or to where it is stopped. */
+  run(): SearchResult<L> {
+    const start = this.root();
+    if (start) this.down(start);
+    return {
+      best: this.best.all,
+      proved: !this.stopped,
+      bound: Math.min(this.bound, this.best.threshold),
+      nodes: this.nodes,
+      leaves: this.leaves,
+      refusals: this.refusals,
+    };
+  }
+
+  private refuse(why: string): undefined {
+    this.refusals.set(why, (this.refusals.get(why) ?? 0) + 1);
+    return undefined;
+  }
+
+  /** Everything possible, less what some constraint of one or two variables refuses from the start. */
+  private root(): Node | undefined {
+    const { costs, constraints } = this.problem;
+    const live = costs.map(({ length }) => allOf(length));
+    if (costs.some(({ length }) => length === 0)) return this.refuse('nothing to choose from');
+    for (const constraint of constraints) {
+      const [at] = constraint.vars;
+      const mine = at === undefined ? undefined : live[at];
+      if (constraint.vars.length !== 1 || !mine) continue;
+      for (const option of optionsOf(mine)) if (constraint.judge([option]) === SAYS.refuses) drop(mine, option);
+      if (countOf(mine) === 0) return this.refuse(constraint.name);
+    }
+    return this.arcConsistent(live, this.arcs.flat())
+      ? { live, chosen: costs.map(() => -1), open: 0, floor: 0 }
+      : undefined;
+  }
+
+  /** Drops what nothing on the other side of an arc goes with, until no more falls away. False where nothing is left. */
+  private arcConsistent(live: readonly Live[], start: readonly Arc[]): boolean {
+    const queue = [...start];
+    while (queue.length > 0) {
+      const arc = queue.shift();
+      const [mine, theirs] = arc ? [live[arc.from], live[arc.to]] : [];
+      if (!arc || !mine || !theirs) continue;
+      let fell = false;
+      for (const option of optionsOf(mine)) {
+        const row = arc.row(option);
+        if (row.some((word, at) => (word & (theirs[at] ?? 0)) !== 0)) continue;
+        drop(mine, option);
+        fell = true;
+      }
+      if (!fell) continue;
+      if (countOf(mine) === 0) {
+        this.refuse(arc.constraint.name);
+        return false;
+      }
+      // Those that lean on what fell must be looked at again.
+      for (const back of this.arcs[arc.from] ?? [])
+        for (const again of this.arcs[back.to] ?? [])
+          if (again.to === arc.from && again !== arc && !queue.includes(again)) queue.push(again);
+    }
+    return true;
+  }
+
+  /** The least that any leaf under a node can score. */
+  private boundOf({ live, chosen, floor }: Node): number {
+    let sum = floor;
+    for (let at = 0; at < live.length; at++) {
+      const mine = live[at];
+      const option = chosen[at] === -1 ? (mine ? firstOf(mine) : undefined) : chosen[at];
+      sum += this.problem.costs[at]?.[option ?? 0] ?? 0;
+    }
+    return sum;
+  }
+
+  private overBudget(chosen: readonly number[]): string | undefined {
+    return this.problem.budgets.find(({ most, takes }, which) => {
+      const least = this.leastOf[which] ?? [];
+      const sum = chosen.reduce(
+        (so, option, at) => so + (option < 0 ? (least[at] ?? 0) : (takes[at]?.[option] ?? 0)),
+        0,
+      );
+      return sum > most + SAME;
+    })?.name;
+  }
+
+  private down(node: Node): void {
+    this.nodes++;
+    if (this.nodes >= this.limits.effort || (this.nodes % BETWEEN_LOOKS === 0 && this.limits.isStopped?.() === true))
+      this.stopped = true;
+    if (this.stopped) {
+      this.bound = Math.min(this.bound, this.boundOf(node));
+      return;
+    }
+    const at = this.tightest(node);
+    if (at === undefined) return this.look(node.chosen);
+    const live = node.live[at];
+    if (!live) return;
+    for (const option of optionsOf(live)) {
+      const mine = [...node.live];
+      mine[at] = only(this.problem.costs[at]?.length ?? 0, option);
+      const chosen = [...node.chosen];
+      chosen[at] = option;
+      if (this.stopped) {
+        // Options stand by cost: what was not tried costs no less than the first of it.
+        this.bound = Math.min(this.bound, this.boundOf({ ...node, live: mine, chosen }));
+        return;
+      }
+      const next = this.assign({ ...node, live: mine, chosen }, at);
+      if (next && this.boundOf(next) <= this.best.threshold + SAME) this.down(next);
+    }
+  }
+
+  /** The variable with the fewest options left; of equal ones the one that most is about. */
+  private tightest({ live, chosen }: Node): number | undefined {
+    let [found, fewest, most]: [number | undefined, number, number] = [undefined, Infinity, -1];
+    for (let at = 0; at < live.length; at++) {
+      const mine = live[at];
+      if (chosen[at] !== -1 || !mine) continue;
+      const [count, weight] = [countOf(mine), this.about[at]?.length ?? 0];
+      if (count < fewest || (count === fewest && weight > most)) [found, fewest, most] = [at, count, weight];
+    }
+    return found;
+  }
+
+  /** A node after one more choice, with what that rules out elsewhere; nothing where it cannot be. */
+  private assign(node: Node, at: number): Node | undefined {
+    const { chosen } = node;
+    const live = [...node.live];
+    let { open, floor } = node;
+    const over = this.overBudget(chosen);
+    if (over !== undefined) return this.refuse(over);
+    for (const constraint of this.about[at] ?? []) {
+      const left = constraint.vars.filter((each) => chosen[each] === -1);
+      const [one] = left;
+      if (left.length === 0) {
+        const options = constraint.vars.map((each) => chosen[each] ?? 0);
+        const says = constraint.judge(options);
+        if (says === SAYS.refuses) return this.refuse(constraint.name);
+        if (says === SAYS.open && ++open > this.problem.mostOpen) return this.refuse('too much is open');
+        if (says === SAYS.atACost) floor = Math.max(floor, constraint.floor?.(options) ?? 0);
+      } else if (left.length === 1 && one !== undefined) {
+        const theirs = live[one];
+        const kept = theirs && this.kept(constraint, one, theirs, chosen, at);
+        if (!kept || countOf(kept) === 0) return this.refuse(constraint.name);
+        live[one] = kept;
+      }
+    }
+    return { live, chosen, open, floor };
+  }
+
+  /** What a constraint leaves of the one variable of it that is not chosen yet. */
+  private kept(constraint: Constraint, one: number, theirs: Live, chosen: readonly number[], at: number): Live {
+    const kept = theirs.slice();
+    if (constraint.vars.length === 2) {
+      const row = this.arcs[at]?.find((arc) => arc.constraint === constraint)?.row(chosen[at] ?? 0);
+      for (let word = 0; word < kept.length; word++) kept[word] = (kept[word] ?? 0) & (row?.[word] ?? 0);
+      return kept;
+    }
+    const options = constraint.vars.map((each) => chosen[each] ?? 0);
+    const place = constraint.vars.indexOf(one);
+    for (const option of optionsOf(theirs)) {
+      options[place] = option;
+      if (constraint.judge(options) === SAYS.refuses) drop(kept, option);
+    }
+    return kept;
+  }
+
+  private look(selection: readonly number[]): void {
+    this.leaves++;
+    const leaf = this.problem.leaf(selection);
+    if (isLeaf(leaf)) this.best.offer({ selection, leaf });
+    else this.refuse(leaf.refused);
+  }
+}
+
+/** Searches for the best choices there are. */
+export const searchFor = <L extends Leaf>(problem: SearchProblem<L>, limits: SearchLimits): SearchResult<L> =>
+  new Search(problem, limits).run();
