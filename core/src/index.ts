@@ -346,6 +346,7 @@ export type {
   RoundEndAnswer,
   RoundRecord,
   ServerEvent,
+  SetTold,
   SheetLineTold,
   SpecimenSummary,
   StoredBuild,
@@ -408,6 +409,10 @@ export type {
   Tolerated,
   TypedSize,
 } from './build/index.js';
+
+/* The planner: which set of parts works, and if none, why not. */
+export { MOST_ANSWERS, SHAPES, TAKEN_FROM, USUAL_OPEN, USUAL_WEIGHTS } from './planner/index.js';
+export type { Demands, PlaceDemand, TakenFrom, Target } from './planner/index.js';
 
 /* Fit: measuring sheets, shells place by place, sets from a pool. */
 export {

@@ -36,6 +36,17 @@ export function engineOf(build: Build, lookup: BuildLookup): BuildEngine {
   return new BuildEngine(build, groundOf(build, lookup));
 }
 
+/**
+ * One build after another with other parts in the places of its engine: all else is looked up once.
+ *
+ * @returns an engine with these parts in place of those that the build names or starts from
+ */
+export function engineWith(build: Build, lookup: BuildLookup): (parts: readonly PlacedPart[]) => BuildEngine {
+  const ground = groundOf(build, lookup);
+  const bare = { ...build, places: [] };
+  return (parts) => new BuildEngine(bare, { ...ground, base: parts });
+}
+
 function groundOf(build: Build, lookup: BuildLookup): BuildGround {
   const { catalogue, context } = lookup;
   const variant = build.variant === undefined ? undefined : catalogue.variant(build.variant);

@@ -4,7 +4,7 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { liner } from '../dictionary/kinds/liner.js';
-import { OPERATIONS } from '../joints/operations/operations.js';
+import { OPERATIONS, type OperationId } from '../joints/operations/operations.js';
 import { turnCounterweights } from '../joints/operations/cranks.js';
 import { boreCylinders, honeCylinders } from '../joints/operations/cylinders.js';
 import { deckBlock, millHead } from '../joints/operations/faces.js';
@@ -129,6 +129,9 @@ export const PLANNED_WORK = {
 
 export type PlannedId = keyof typeof PLANNED_WORK;
 export const PLANNED_IDS = Object.keys(PLANNED_WORK) as PlannedId[];
+
+/** What the machine shop calls planned work. */
+export const operationOf = (id: PlannedId): OperationId => PLANNED_WORK[id].operation;
 
 /** What planned work is called: `Deck the block`. */
 export const nameOfWork = (id: PlannedId): string => OPERATIONS[PLANNED_WORK[id].operation].name;

@@ -16,6 +16,7 @@ import {
 import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
 import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
+import { planConflicts, planSets } from './plan.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
@@ -27,6 +28,7 @@ export { CatalogueChangesSchema, RecordTypeSchema } from './catalogue.js';
 export type { CatalogueChanges, ChoiceTold, Excerpt } from './catalogue.js';
 export type { CurveTold, FigureFoundTold, FigureTold, PlacedTold } from './builds.js';
 export * from './documents.js';
+export type { SetTold } from './plan.js';
 export type { MeasuredHereTold } from './learning.js';
 export type { RoundEndAnswer, SheetLineTold } from './practice.js';
 export type { AdviceTold, CandidateTold, CheckTold, LineUpTold, PartInEngineTold } from './identify.js';
@@ -71,6 +73,8 @@ export const QUESTIONS = {
   buildSweep,
   buildTolerance,
   buildBegin,
+  planSets,
+  planConflicts,
   fitSheet,
   fitShells,
   fitBores,

@@ -31,6 +31,8 @@ export const ROUTES = {
   buildSweep: { path: '/builds/sweep' },
   buildTolerance: { path: '/builds/tolerance' },
   buildBegin: { path: '/builds/begin' },
+  planSets: { path: '/plan/sets', says: true },
+  planConflicts: { path: '/plan/conflicts', says: true },
   fitSheet: { path: '/fit/sheet', says: true },
   fitShells: { path: '/fit/shells', says: true },
   fitBores: { path: '/fit/bores', says: true },

@@ -1,6 +1,7 @@
 import type { Part } from '../catalogue/part.js';
 import {
   VERDICTS,
+  verdictOfCheck,
   withParts,
   type Assembly,
   type JointCheck,
@@ -29,7 +30,7 @@ export interface Consequence {
 }
 
 /** Ids of what work changed on the parts of an assembly. */
-function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> {
+export function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> {
   const changed = new Set<string>();
   for (const after of option.parts) {
     const before = assembly.parts[after.kind];
@@ -58,15 +59,15 @@ function worked(where: JointAssembly, original: Assembly, parts: readonly Part[]
   return withParts(where.assembly, mine);
 }
 
-/** The other checks that go by what work on one thing changes, and what they say after it. */
+/** The other checks that go by what work on one thing changes, with the parts as they are after it. */
 const reJudged = (
   option: WorkOption,
   place: CheckAtJoint,
   places: readonly CheckAtJoint[],
-): readonly { readonly other: CheckAtJoint; readonly after: Outcome }[] =>
+): readonly { readonly other: CheckAtJoint; readonly assembly: Assembly }[] =>
   readersOf(changedBy(option, place.where.assembly), place, places).map((other) => ({
     other,
-    after: other.check.judge(worked(other.where, place.where.assembly, option.parts)),
+    assembly: worked(other.where, place.where.assembly, option.parts),
   }));
 
 /** Sizes that differ by less are the same, mm. */
@@ -79,8 +80,9 @@ export const elsewhere = (
   places: readonly CheckAtJoint[],
   before: (place: CheckAtJoint) => Outcome,
 ): readonly Consequence[] =>
-  reJudged(option, place, places).flatMap(({ other, after }): readonly Consequence[] => {
+  reJudged(option, place, places).flatMap(({ other, assembly }): readonly Consequence[] => {
     const was = before(other);
+    const after = other.check.judge(assembly);
     const moved =
       was.found &&
       after.found &&
@@ -112,9 +114,9 @@ function proposed(
   let [best, least] = [options[0], Infinity];
   for (const option of options) {
     const does = worstAfter(
-      reJudged(option, place, places).map(({ other, after }) => ({
+      reJudged(option, place, places).map(({ other, assembly }) => ({
         before: before.verdict(other),
-        after: after.verdict,
+        after: verdictOfCheck(other.check, assembly),
       })),
     );
     if (does < least) [best, least] = [option, does];

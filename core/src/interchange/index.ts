@@ -1,3 +1,4 @@
+export { seenBy } from './classes.js';
 export { Grid, isNothingAgainst, verdictOf, verdictOfJoint } from './grid.js';
 export * from './groups.js';
 export * from './judge.js';
@@ -5,10 +6,11 @@ export * from './needs.js';
 export { DONOR_KINDS, recipientsFor } from './pairing.js';
 export * from './placedParts.js';
 export { bestFirst } from './ranking.js';
+export { bystandingIn, mayBeRecorded, meetingsOf } from './jointAssemblies.js';
 export { ratioOfEngine } from './ratioOfEngine.js';
 export { statedOf } from './statedOfEngine.js';
 export * from './swapContext.js';
-export type { Consequence } from './consequences.js';
+export { changedBy, type CheckAtJoint, type Consequence } from './consequences.js';
 export {
   NoJointError,
   refuses,
@@ -21,3 +23,6 @@ export {
   type Swap,
 } from './swap.js';
 export { WhatElse, type Taker, type Takers } from './whatElse.js';
+export { assembled, baseOf, sidesOf, type Meeting, type Sides } from './sides.js';
+export { permitting, weigh, weighed, type Weighed } from './weigh.js';
+export { givingWay } from './chosenAnew.js';

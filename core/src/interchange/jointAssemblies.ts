@@ -10,12 +10,15 @@ import type { SwapContext } from './swapContext.js';
 const AMONG_OTHERS: ReadonlySet<KindId> = new Set(['piston', 'rod']);
 
 /** Joints among what stays: a swap does not ask about them, but work on a part of theirs may change them. */
-export function bystandersOf(sides: Sides, context: SwapContext): readonly JointAssembly[] {
-  const [coming, base] = [new Set(sides.coming), baseOf(sides, context)];
-  const met = JOINTS_ON_RECORD.flatMap((joint) =>
+export const bystandersOf = (sides: Sides, context: SwapContext): readonly JointAssembly[] =>
+  assembledIn(bystandingIn(sides), baseOf(sides, context));
+
+/** The same before they are put together. */
+export function bystandingIn(sides: Sides): readonly Meeting[] {
+  const coming = new Set(sides.coming);
+  return JOINTS_ON_RECORD.flatMap((joint) =>
     joint.inPlaceOf ? [] : meetingsIn(joint, sides, (chosen) => !chosen.some((each) => coming.has(each))),
   );
-  return assembledIn(met, base);
 }
 
 /**
@@ -58,5 +61,5 @@ export function jointAssembliesOf(sides: Sides, context: SwapContext): readonly 
     : judged;
 }
 
-const mayBeRecorded = (parts: readonly Part[]): boolean =>
+export const mayBeRecorded = (parts: readonly Part[]): boolean =>
   parts.some(({ companions }) => companions !== undefined && companions.length > 0);

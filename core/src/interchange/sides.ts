@@ -93,7 +93,7 @@ export function meetingsIn(
 }
 
 /** The parts of a meeting put together, with all else that is there. */
-const assembled = ({ joint, chosen, replaced, about: told }: Meeting, base: Assembly): JointAssembly => ({
+export const assembled = ({ joint, chosen, replaced, about: told }: Meeting, base: Assembly): JointAssembly => ({
   joint,
   assembly: {
     ...base,

@@ -12,7 +12,7 @@ import {
 import { afterAllWork, type CheckAtJoint } from './consequences.js';
 import { bystandersOf, jointAssembliesOf } from './jointAssemblies.js';
 import { onceEach, type Priced } from './priced.js';
-import { baseOf, type JointAssembly, type Sides } from './sides.js';
+import type { JointAssembly, Sides } from './sides.js';
 import type { SwapContext } from './swapContext.js';
 
 /** Whether a kind of work may be done at all. */
@@ -58,23 +58,24 @@ const REFUSED = { verdict: 'doesNotFit' } as const;
 export const permitting = (joint: Joint, may: May | undefined): Joint =>
   may ? { ...joint, checks: joint.checks.map((check) => permitted(check, may)) } : joint;
 
-/**
- * Weighs a set of parts as `swap` judges it, with the work that some will not have left out, and says what the parts
- * are once the work is done. What is open is left open, and the work of all else followed through.
- *
- * @param may what work may be done; any where nothing is said
- */
-export function weigh(sides: Sides, context: SwapContext, may?: May): Weighed {
-  const of = (where: JointAssembly): readonly CheckAtJoint[] => {
-    const mine = { ...where, joint: permitting(where.joint, may) };
-    return mine.joint.checks.map((check) => ({ where: mine, check }));
-  };
-  const places = jointAssembliesOf(sides, context).flatMap(of);
-  const all = [...sides.coming, ...sides.staying];
-  const nothing = { work: [], hours: 0, price: 0, open: [], checks: places.length, parts: all };
+/** What a set is weighed by. */
+export interface Weighing {
+  /** Every check of every joint in which something that comes meets anything. */
+  readonly places: readonly CheckAtJoint[];
+  /** Those among what stays, where work on a part of theirs may change them. */
+  readonly bystanders: () => readonly CheckAtJoint[];
+  readonly verdictAt: (place: CheckAtJoint) => Verdict;
+  /** All that is there. */
+  readonly parts: readonly PlacedPart[];
+  readonly context: SwapContext;
+}
+
+/** What a set comes to once its checks are known, with its work followed through. */
+export function weighed({ places, bystanders, verdictAt, parts, context }: Weighing): Weighed {
+  const nothing = { work: [], hours: 0, price: 0, open: [], checks: places.length, parts };
   const verdicts = new Map<CheckAtJoint, Verdict>();
   for (const place of places) {
-    const verdict = verdictOfCheck(place.check, place.where.assembly);
+    const verdict = verdictAt(place);
     if (verdict === 'doesNotFit') return { ...nothing, verdict, refusedAt: place };
     verdicts.set(place, verdict);
   }
@@ -82,7 +83,7 @@ export function weigh(sides: Sides, context: SwapContext, may?: May): Weighed {
   const wanting = places.find((place) => verdicts.get(place) === 'fitsWithWork');
   if (!wanting) return { ...nothing, verdict: open.length > 0 ? 'cannotTell' : 'fits', open };
   const told = places.filter((place) => verdicts.get(place) !== 'cannotTell');
-  for (const place of bystandersOf(sides, context).flatMap(of)) told.push({ ...place, bystander: true });
+  for (const place of bystanders()) told.push({ ...place, bystander: true });
   const found = new Map<CheckAtJoint, Outcome>();
   const finding = (place: CheckAtJoint): Outcome => {
     const known = found.get(place) ?? place.check.judge(place.where.assembly);
@@ -94,7 +95,11 @@ export function weigh(sides: Sides, context: SwapContext, may?: May): Weighed {
     finding,
   });
   if (worked.verdict !== 'fitsWithWork') return { ...nothing, verdict: 'doesNotFit', refusedAt: wanting };
-  const counts = countsIn(baseOf(sides, context));
+  const counts = countsIn({
+    parts: Object.fromEntries([...parts].reverse().map(({ part }) => [part.kind, part])),
+    replaced: {},
+    ...context,
+  });
   const work = onceEach(
     worked.done.map((option) => ({ ...option, ...takes(option, context.rules, counts, context.soldAs) })),
   );
@@ -105,9 +110,29 @@ export function weigh(sides: Sides, context: SwapContext, may?: May): Weighed {
     price: work.reduce((sum, { price }) => sum + price, 0),
     open,
     checks: places.length,
-    parts: all.map(({ slot, part }) => ({
+    parts: parts.map(({ slot, part }) => ({
       slot,
       part: worked.parts.find(({ kind, label }) => kind === part.kind && label === part.label) ?? part,
     })),
   };
+}
+
+/**
+ * Weighs a set of parts as `swap` judges it, with the work that some will not have left out, and says what the parts
+ * are once the work is done. What is open is left open, and the work of all else followed through.
+ *
+ * @param may what work may be done; any where nothing is said
+ */
+export function weigh(sides: Sides, context: SwapContext, may?: May): Weighed {
+  const of = ({ joint, ...where }: JointAssembly): readonly CheckAtJoint[] => {
+    const mine = { ...where, joint: permitting(joint, may) };
+    return mine.joint.checks.map((check) => ({ where: mine, check }));
+  };
+  return weighed({
+    places: jointAssembliesOf(sides, context).flatMap(of),
+    bystanders: () => bystandersOf(sides, context).flatMap(of),
+    verdictAt: ({ check, where }) => verdictOfCheck(check, where.assembly),
+    parts: [...sides.coming, ...sides.staying],
+    context,
+  });
 }

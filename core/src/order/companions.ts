@@ -1,10 +1,9 @@
-import type { BuildEngine } from '../build/index.js';
+import { piecesFor, type BuildEngine } from '../build/index.js';
 import type { Part } from '../catalogue/part.js';
 import { COMPANION_SAYS } from '../catalogue/pattern.js';
 import { slotFor } from '../interchange/placedParts.js';
 import type { OrderAsked, Wanted } from './need.js';
 import { numbersToOrder } from './numbers.js';
-import { piecesFor } from './pieces.js';
 
 /**
  * What the records say must come with something that is in the build, and is not in it. Where what is to be bought is

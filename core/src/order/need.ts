@@ -1,13 +1,10 @@
-import type { BuildEngine } from '../build/index.js';
+import type { BuildEngine, SoldBy } from '../build/index.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import type { ShellFound } from '../fit/index.js';
 import type { Job } from '../job/job.js';
 import type { Sentence } from '../quantity/sentence.js';
 import type { NumberToOrder } from './numbers.js';
-
-/** How what is needed is counted. */
-export type SoldBy = 'piece' | 'pair' | 'set';
 
 /** Something that must be there before the engine can be put together. */
 export interface Need {

@@ -1,4 +1,4 @@
-import type { PlacedInBuild } from '../build/index.js';
+import { piecesFor, type PlacedInBuild } from '../build/index.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
 import { fastener } from '../dictionary/kinds/fastener.js';
@@ -11,7 +11,6 @@ import { CONSUMABLES } from './consumables.js';
 import { openOf, otherSize, sayStep } from './inSize.js';
 import type { Need, OrderAsked, Wanted } from './need.js';
 import { numbersToOrder } from './numbers.js';
-import { piecesFor } from './pieces.js';
 import { isSameSize, sizeToOrder } from './serviceSize.js';
 import { shellsOf } from './shells.js';
 

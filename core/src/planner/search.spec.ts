@@ -24,7 +24,7 @@ function enumerated<L extends Leaf>(problem: SearchProblem<L>, answers: number):
     );
     const open = says.filter((each) => each === SAYS.open).length;
     if (spent && !says.includes(SAYS.refuses) && open <= problem.mostOpen) {
-      const leaf = problem.leaf(selection);
+      const leaf = problem.leaf(selection, Infinity);
       if (isLeaf(leaf)) {
         const chosen = { selection: [...selection], leaf };
         const before = byKey.get(leaf.key);
@@ -100,7 +100,7 @@ function madeUp({ sizes, arcs, tight, budget, mostOpen, keys, ties, seed }: Draw
         const options = vars.map((at) => selection[at] ?? 0);
         return judge(options) === SAYS.atACost ? (floor?.(options) ?? 0) : 0;
       });
-      // No less than the dearest: mostly the sum, as different things are paid one by one.
+      // No less than the dearest: mostly more, as different things are paid one by one.
       const extra = Math.max(0, ...dear) + (ties ? 0 : 0.3 * dear.reduce((a, b) => a + b, 0));
       return { score: own + extra, key: keys ? selection.slice(0, 2).join() : selection.join() };
     },

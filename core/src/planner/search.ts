@@ -15,7 +15,7 @@ export interface Constraint {
   readonly vars: readonly number[];
   /** The options of these variables, in their order. Says no more than the leaf would: what it refuses no leaf takes. */
   readonly judge: (options: readonly number[]) => Says;
-  /** The least that `atACost` costs, as part of the score. Of several such the leaf costs no less than the dearest. */
+  /** The least that `atACost` adds to the score. Of several such a leaf costs no less than the dearest. */
   readonly floor?: (options: readonly number[]) => number;
 }
 
@@ -47,7 +47,8 @@ export interface SearchProblem<L extends Leaf> {
   readonly budgets: readonly Budget[];
   /** How many constraints may be open. */
   readonly mostOpen: number;
-  readonly leaf: (selection: readonly number[]) => L | Refused;
+  /** A leaf that scores more than `threshold` is not wanted: it may be refused for that alone. */
+  readonly leaf: (selection: readonly number[], threshold: number) => L | Refused;
 }
 
 export interface SearchLimits {
@@ -55,6 +56,8 @@ export interface SearchLimits {
   readonly answers: number;
   /** After so many nodes it stops, with what it has. */
   readonly effort: number;
+  /** It is enough to know that there is one. */
+  readonly first?: boolean;
   /** Asked now and then; it stops where this says so. */
   readonly isStopped?: () => boolean;
 }
@@ -388,9 +391,10 @@ export class Search<L extends Leaf> {
 
   private look(selection: readonly number[]): void {
     this.leaves++;
-    const leaf = this.problem.leaf(selection);
-    if (isLeaf(leaf)) this.best.offer({ selection, leaf });
-    else this.refuse(leaf.refused);
+    const leaf = this.problem.leaf(selection, this.best.threshold);
+    if (!isLeaf(leaf)) return this.refuse(leaf.refused);
+    this.best.offer({ selection, leaf });
+    if (this.limits.first) this.stopped = true;
   }
 }
 

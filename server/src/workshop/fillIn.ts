@@ -186,6 +186,15 @@ async function withShelf(client: pg.ClientBase, request: Requests['orderList']):
   return { ...filled, shelf: await specimens(client, free, [job]), reserved: rows.map(({ id }) => id) };
 }
 
+/** The parts that a plan may take: of no job, or of that of its build; none that is put aside for another. */
+async function withTakeable(client: pg.ClientBase, request: Requests['planSets']): Promise<Requests['planSets']> {
+  const filled = await withSpecimens(client, request);
+  if (filled.shelf) return filled;
+  const free = `(job_id IS NULL OR job_id = $1) AND ${NOT_GONE} AND NOT EXISTS
+    (SELECT 1 FROM reservation WHERE specimen_id = specimen.id AND released_at IS NULL AND job_id IS DISTINCT FROM $1)`;
+  return { ...filled, shelf: await specimens(client, free, [filled.build.job ?? null]) };
+}
+
 /** Open jobs that are looked at when it is asked who wants a part, last changed first. */
 const MOST_JOBS = 60;
 
@@ -254,6 +263,8 @@ const FILLING: {
     request.specimens || request.jobId === undefined
       ? request
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
+  planSets: withTakeable,
+  planConflicts: withTakeable,
   orderList: withShelf,
   shopSheet: withOrder,
   assemblyNotes: withOrder,

@@ -1,3 +1,4 @@
+import { liner } from '../../dictionary/kinds/liner.js';
 /** What there are several of in an engine, and some work is done to each of. */
 export type Several = 'cylinder' | 'main' | 'crankpin' | 'valve';
 
@@ -21,6 +22,11 @@ export interface Operation {
   readonly before?: readonly string[];
   /** Sizes, by their ids, that are no longer what was measured once it is done: they are measured again. */
   readonly spoils?: readonly string[];
+  /**
+   * Sizes, looks and faces that it brings to something else, by their ids; of most fittings none. Work that some check
+   * offers changes no more than its steps name here.
+   */
+  readonly changes?: readonly string[];
   /** What the machine shop needs besides the part itself. */
   readonly bring?: string;
 }
@@ -34,12 +40,18 @@ const FLANGE =
 const ROD =
   'A rod that has been cut or drilled is only as good as its crack test: have it tested, and weigh the set again.';
 
+/** Another liner is another in everything. */
+const ALL_OF_A_LINER: readonly string[] = [liner.parameters, liner.features, liner.interfaces].flatMap((entries) =>
+  Object.values<{ readonly id: string }>(entries).map(({ id }) => id),
+);
+
 /**
  * Everything that is done to parts so that they meet. Their order (the main line before the deck, the deck before the
  * bores, guides before seats), what they spoil and what must come along: *common practice, no source*.
  */
 export const OPERATIONS = {
   bore: {
+    changes: ['block.bore', 'block.wall', 'liner.bore', 'liner.wall', 'piston.skirt.diameter'],
     name: 'Bore oversize',
     per: 'cylinder',
     hours: 4,
@@ -51,6 +63,7 @@ export const OPERATIONS = {
     caution: IRON_DUST,
   },
   hone: {
+    changes: ['block.bore', 'liner.bore'],
     name: 'Hone',
     per: 'cylinder',
     hours: 1.5,
@@ -62,6 +75,7 @@ export const OPERATIONS = {
     caution: IRON_DUST,
   },
   plate: {
+    changes: ['block.bore'],
     name: 'Plate the cylinders',
     per: 'cylinder',
     hours: 1,
@@ -72,6 +86,7 @@ export const OPERATIONS = {
   },
   etch: { name: 'Lap and etch the cylinders', per: 'cylinder', hours: 2, price: 160, canUndo: false },
   sleeve: {
+    changes: ['block.bore', 'block.wall'],
     name: 'Sleeve the cylinders',
     per: 'cylinder',
     hours: 10,
@@ -84,6 +99,7 @@ export const OPERATIONS = {
     caution: IRON_DUST,
   },
   fitLiners: {
+    changes: ALL_OF_A_LINER,
     name: 'Fit other liners',
     per: 'cylinder',
     hours: 4,
@@ -94,6 +110,7 @@ export const OPERATIONS = {
     spoils: ['liner.protrusion'],
   },
   lineBore: {
+    changes: ['block.mainHousing.diameter'],
     name: 'Line bore',
     per: 'main',
     hours: 6,
@@ -106,6 +123,7 @@ export const OPERATIONS = {
       'Line boring cannot be undone, and moves the crank toward the cam when caps are cut: check the timing drive afterwards.',
   },
   spacerShells: {
+    changes: ['block.mainHousing.diameter'],
     name: 'Spacer shells',
     per: 'main',
     hours: 1,
@@ -117,6 +135,7 @@ export const OPERATIONS = {
       'Spacer shells must be pinned, their oil holes must meet those of block and shell, and the crush be checked with both fitted.',
   },
   regrindMains: {
+    changes: ['crank.mainJournal.diameter'],
     name: 'Regrind the mains',
     per: 'main',
     hours: 2.5,
@@ -129,6 +148,7 @@ export const OPERATIONS = {
       'Grinding must keep the fillet radii and leave the hardened skin: have the crank crack-tested and the depth of hardening checked first.',
   },
   regrindPins: {
+    changes: ['crank.crankpin.diameter'],
     name: 'Regrind the crankpins',
     per: 'crankpin',
     hours: 2.5,
@@ -150,6 +170,7 @@ export const OPERATIONS = {
       'Nitriding is a few tenths deep and gone once it is ground: the crank is straightened before and crack-tested after, and never straightened when it is hard.',
   },
   offsetGrind: {
+    changes: ['crank.crankpin.diameter', 'crank.stroke'],
     name: 'Grind the crankpins off centre',
     per: 'crankpin',
     hours: 6,
@@ -160,8 +181,16 @@ export const OPERATIONS = {
     bring: 'A rod, a piston with its pin and rings, and a pair of shells, to balance by.',
     caution: BALANCE,
   },
-  polish: { name: 'Polish the journals', per: 'main', hours: 1, price: 60, canUndo: false },
+  polish: {
+    changes: ['crank.crankpin.diameter', 'crank.mainJournal.diameter'],
+    name: 'Polish the journals',
+    per: 'main',
+    hours: 1,
+    price: 60,
+    canUndo: false,
+  },
   turnCounterweights: {
+    changes: ['crank.swing'],
     name: 'Turn the counterweights down',
     hours: 2,
     price: 180,
@@ -170,13 +199,46 @@ export const OPERATIONS = {
     bring: 'A rod, a piston with its pin and rings, and a pair of shells, to balance by.',
     caution: BALANCE,
   },
-  turnOffLip: { name: 'Turn the lip off', hours: 1, price: 90, canUndo: false, caution: BALANCE },
-  grindThrust: { name: 'Grind the thrust faces', hours: 1.5, price: 120, canUndo: false },
-  turnSealLand: { name: 'Turn the seal land', hours: 1, price: 90, canUndo: false },
-  sleeveSealLand: { name: 'Sleeve the seal land', hours: 1, price: 70, parts: 30, canUndo: true },
+  turnOffLip: {
+    changes: ['crank.webLip', 'crank.webLip.diameter'],
+    name: 'Turn the lip off',
+    hours: 1,
+    price: 90,
+    canUndo: false,
+    caution: BALANCE,
+  },
+  grindThrust: {
+    changes: ['crank.thrustJournal.width'],
+    name: 'Grind the thrust faces',
+    hours: 1.5,
+    price: 120,
+    canUndo: false,
+  },
+  turnSealLand: {
+    changes: ['crank.sealJournal.diameter'],
+    name: 'Turn the seal land',
+    hours: 1,
+    price: 90,
+    canUndo: false,
+  },
+  sleeveSealLand: {
+    changes: ['crank.sealJournal.diameter'],
+    name: 'Sleeve the seal land',
+    hours: 1,
+    price: 70,
+    parts: 30,
+    canUndo: true,
+  },
   sealInHalves: { name: 'Fit a lip seal in halves', hours: 0.5, price: 40, parts: 20, canUndo: true },
   polishSealLand: { name: 'Polish the land', hours: 1, price: 60, canUndo: false },
-  redrillFlange: { name: 'Weld and redrill the flange', hours: 8, price: 600, canUndo: false, caution: FLANGE },
+  redrillFlange: {
+    changes: ['crank.flywheelFlange', 'flywheel.flywheelFlange'],
+    name: 'Weld and redrill the flange',
+    hours: 8,
+    price: 600,
+    canUndo: false,
+    caution: FLANGE,
+  },
   flywheelWithCrank: {
     name: 'Flywheel with the crank',
     hours: 0.5,
@@ -187,6 +249,7 @@ export const OPERATIONS = {
   },
   gearWithCrank: { name: 'Gear and hub with the crank', hours: 0.5, price: 130, parts: 90, canUndo: true },
   openBigEnd: {
+    changes: ['rod.bigEnd.bore'],
     name: 'Resize the big ends',
     per: 'cylinder',
     hours: 3,
@@ -197,6 +260,7 @@ export const OPERATIONS = {
     caution: ROD,
   },
   narrowRod: {
+    changes: ['rod.bigEnd.width'],
     name: 'Narrow the rods',
     per: 'cylinder',
     hours: 2.5,
@@ -206,6 +270,7 @@ export const OPERATIONS = {
     caution: ROD,
   },
   narrowSmallEnd: {
+    changes: ['rod.smallEnd.width'],
     name: 'Narrow the small ends',
     per: 'cylinder',
     hours: 2,
@@ -215,6 +280,7 @@ export const OPERATIONS = {
     caution: ROD,
   },
   bushSmallEnd: {
+    changes: ['rod.smallEnd.bore'],
     name: 'Bush and ream the small ends',
     per: 'cylinder',
     hours: 3,
@@ -226,6 +292,7 @@ export const OPERATIONS = {
     caution: HOT_ROD,
   },
   openSmallEnd: {
+    changes: ['rod.smallEnd.bore'],
     name: 'Open the small ends',
     per: 'cylinder',
     hours: 2,
@@ -236,6 +303,7 @@ export const OPERATIONS = {
     caution: ROD,
   },
   openPinBore: {
+    changes: ['piston.pin.diameter'],
     name: 'Hone the pin bores',
     per: 'cylinder',
     hours: 1.5,
@@ -253,6 +321,7 @@ export const OPERATIONS = {
     canUndo: true,
   },
   drillRod: {
+    changes: ['rod.drilling'],
     name: 'Drill the rods for oil',
     per: 'cylinder',
     hours: 4,
@@ -262,6 +331,7 @@ export const OPERATIONS = {
     caution: ROD,
   },
   machineCrown: {
+    changes: ['piston.compressionHeight', 'piston.crown.volume'],
     name: 'Machine the crowns',
     per: 'cylinder',
     hours: 2,
@@ -270,6 +340,7 @@ export const OPERATIONS = {
     spoils: ['piston.mass', 'piston.crown.volume'],
   },
   cutPockets: {
+    changes: ['piston.crown.dome', 'piston.crown.volume', 'piston.valvePocket.depth', 'piston.valvePockets'],
     name: 'Cut valve pockets',
     per: 'cylinder',
     hours: 2.5,
@@ -278,9 +349,17 @@ export const OPERATIONS = {
     spoils: ['piston.mass', 'piston.crown.volume'],
     bring: 'A valve of each sort.',
   },
-  widenGrooves: { name: 'Widen the ring grooves', per: 'cylinder', hours: 3, price: 220, canUndo: false },
+  widenGrooves: {
+    changes: ['piston.ring.oil', 'piston.ring.second', 'piston.ring.top'],
+    name: 'Widen the ring grooves',
+    per: 'cylinder',
+    hours: 3,
+    price: 220,
+    canUndo: false,
+  },
   fileRings: { name: 'File the ring gaps', per: 'cylinder', hours: 1, price: 30, canUndo: false },
   capConversion: {
+    changes: ['block.capBolts'],
     name: 'Main caps of four bolts',
     per: 'main',
     hours: 6,
@@ -293,6 +372,7 @@ export const OPERATIONS = {
       'Caps are made for one block: the outer bolts are drilled where there is metal and no oil gallery, and the mains are line bored with the caps torqued.',
   },
   closeDeck: {
+    changes: ['block.deck'],
     name: 'Close the deck',
     per: 'cylinder',
     hours: 4,
@@ -304,6 +384,7 @@ export const OPERATIONS = {
       'A ring pressed into an open deck moves the bores and takes coolant from them: they are bored and the deck is cut afterwards, with the ring in.',
   },
   largerStuds: {
+    changes: ['block.headBolt.diameter'],
     name: 'Larger head studs',
     hours: 3,
     price: 220,
@@ -312,8 +393,15 @@ export const OPERATIONS = {
     caution:
       'Check for a water jacket or oil gallery beside each hole before it is tapped larger, and seal those that meet water.',
   },
-  openBoltHoles: { name: 'Open the bolt holes of the head', hours: 1.5, price: 70, canUndo: false },
+  openBoltHoles: {
+    changes: ['head.boltHole.diameter'],
+    name: 'Open the bolt holes of the head',
+    hours: 1.5,
+    price: 70,
+    canUndo: false,
+  },
   deck: {
+    changes: ['block.deckHeight'],
     name: 'Deck the block',
     hours: 3,
     price: 180,
@@ -322,6 +410,7 @@ export const OPERATIONS = {
     bring: 'The camshaft bore or main line it is set up from, clean.',
   },
   millHead: {
+    changes: ['head.chamber.volume', 'head.height'],
     name: 'Mill the head',
     hours: 1.5,
     price: 90,
@@ -329,9 +418,25 @@ export const OPERATIONS = {
     spoils: ['head.chamber.volume', 'head.valve.recess'],
   },
   thickGasket: { name: 'Thicker head gasket', hours: 0, price: 60, parts: 60, canUndo: true },
-  shimLiners: { name: 'Shim the liners', per: 'cylinder', hours: 1, price: 40, parts: 20, canUndo: true },
-  cutLiners: { name: 'Cut the liners for the shim', per: 'cylinder', hours: 2, price: 160, canUndo: false },
+  shimLiners: {
+    changes: ['liner.flange.height'],
+    name: 'Shim the liners',
+    per: 'cylinder',
+    hours: 1,
+    price: 40,
+    parts: 20,
+    canUndo: true,
+  },
+  cutLiners: {
+    changes: ['liner.shim'],
+    name: 'Cut the liners for the shim',
+    per: 'cylinder',
+    hours: 2,
+    price: 160,
+    canUndo: false,
+  },
   cutCounterbore: {
+    changes: ['block.liner.seat'],
     name: 'Cut the counterbores',
     per: 'cylinder',
     hours: 3,
@@ -341,6 +446,7 @@ export const OPERATIONS = {
     spoils: ['liner.protrusion'],
   },
   drillAndTap: {
+    changes: ['block.headBolts'],
     name: 'Drill and tap',
     hours: 2.5,
     price: 150,
@@ -350,14 +456,37 @@ export const OPERATIONS = {
   otherDowels: { name: 'Other dowels for the head', hours: 1.5, price: 70, parts: 20, canUndo: false },
   plugPorts: { name: 'Plug coolant ports', hours: 1, price: 60, canUndo: true },
   cutPorts: { name: 'Cut coolant ports', hours: 3, price: 210, canUndo: false },
-  dressFace: { name: 'Dress the face', hours: 2, price: 110, canUndo: false },
-  reamLifterBores: { name: 'Bore the lifter bores', per: 'valve', hours: 5, price: 380, canUndo: false },
-  bushLifterBores: { name: 'Bush the lifter bores', per: 'valve', hours: 8, price: 640, parts: 80, canUndo: true },
-  feedLifters: { name: 'Drill the oil feed', per: 'valve', hours: 6, price: 420, canUndo: false },
+  dressFace: { changes: ['block.frontFace.height'], name: 'Dress the face', hours: 2, price: 110, canUndo: false },
+  reamLifterBores: {
+    changes: ['block.lifterBore.diameter', 'head.lifterBore.diameter'],
+    name: 'Bore the lifter bores',
+    per: 'valve',
+    hours: 5,
+    price: 380,
+    canUndo: false,
+  },
+  bushLifterBores: {
+    changes: ['block.lifterBore.diameter', 'head.lifterBore.diameter'],
+    name: 'Bush the lifter bores',
+    per: 'valve',
+    hours: 8,
+    price: 640,
+    parts: 80,
+    canUndo: true,
+  },
+  feedLifters: {
+    changes: ['block.lifterOil'],
+    name: 'Drill the oil feed',
+    per: 'valve',
+    hours: 6,
+    price: 420,
+    canUndo: false,
+  },
   camBushes: { name: 'Other cam bushes', hours: 2, price: 120, parts: 60, canUndo: true },
   lifters: { name: 'Lifters with the cam', per: 'valve', hours: 1, price: 180, parts: 150, canUndo: true },
   pushrods: { name: 'Other pushrods', per: 'valve', hours: 0.5, price: 120, parts: 120, canUndo: true },
   shimSprings: {
+    changes: ['head.spring.installedHeight'],
     name: 'Shim the springs',
     per: 'valve',
     hours: 1,
@@ -366,8 +495,16 @@ export const OPERATIONS = {
     canUndo: true,
     caution: 'Compressed springs fly: use a proper compressor and guard the eyes.',
   },
-  cutSpringSeats: { name: 'Cut the spring seats', per: 'valve', hours: 2, price: 110, canUndo: false },
+  cutSpringSeats: {
+    changes: ['head.spring.installedHeight'],
+    name: 'Cut the spring seats',
+    per: 'valve',
+    hours: 2,
+    price: 110,
+    canUndo: false,
+  },
   reamGuides: {
+    changes: ['head.guide.bore'],
     name: 'Ream the guides',
     per: 'valve',
     hours: 2,
@@ -378,6 +515,7 @@ export const OPERATIONS = {
     bring: 'The valves.',
   },
   bushGuides: {
+    changes: ['head.guide.bore'],
     name: 'Line the guides',
     per: 'valve',
     hours: 4,
@@ -389,6 +527,7 @@ export const OPERATIONS = {
     bring: 'The valves.',
   },
   cutSeats: {
+    changes: ['head.valve.exhaust', 'head.valve.intake'],
     name: 'Recut the valve seats',
     per: 'valve',
     hours: 3,
@@ -399,7 +538,14 @@ export const OPERATIONS = {
     bring: 'The valves, marked with their places.',
   },
   shimBearing: { name: 'Shim the bearing', hours: 0.5, price: 20, canUndo: true },
-  sleeveBearing: { name: 'Sleeve the bearing housing', hours: 3, price: 190, parts: 40, canUndo: true },
+  sleeveBearing: {
+    changes: ['block.mainHousing.diameter'],
+    name: 'Sleeve the bearing housing',
+    hours: 3,
+    price: 190,
+    parts: 40,
+    canUndo: true,
+  },
   newRings: { name: 'New rings', per: 'cylinder', hours: 0.5, price: 90, parts: 90, canUndo: true },
   newGasket: { name: 'New head gasket', hours: 0, price: 60, parts: 60, canUndo: true },
   newSeals: { name: 'New seals', hours: 0.5, price: 30, parts: 30, canUndo: true },

@@ -5,6 +5,7 @@ import { buildBegin, buildCurves, buildJoints, buildSheet } from './builds.js';
 import { buildSolve, buildSweep, buildTolerance } from './buildsVaried.js';
 import { audit, compare, decode, readNumber, search } from './catalogue.js';
 import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
+import { planConflicts, planSets } from './plan.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
@@ -34,6 +35,8 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   buildSweep,
   buildTolerance,
   buildBegin,
+  planSets,
+  planConflicts,
   fitSheet,
   fitShells,
   fitBores,

@@ -1,4 +1,3 @@
-import type { BuildEngine } from '../build/index.js';
 import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { engineVariant } from '../dictionary/index.js';
@@ -6,7 +5,10 @@ import { block } from '../dictionary/kinds/block.js';
 import { head } from '../dictionary/kinds/head.js';
 import { countsIn, piecesOf } from '../joints/index.js';
 import type { Sentence } from '../quantity/sentence.js';
-import type { SoldBy } from './need.js';
+import type { BuildEngine } from './engine.js';
+
+/** How parts are counted that are bought. */
+export type SoldBy = 'piece' | 'pair' | 'set';
 
 /** How many of a part an engine takes, and how they are counted. */
 export function piecesFor(

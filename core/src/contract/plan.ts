@@ -1,0 +1,169 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { BuildSchema } from '../build/index.js';
+import { DemandsSchema } from '../planner/index.js';
+import type { QuantityKind } from '../quantity/unit.js';
+import { SpecimenSchema } from '../readings/reading.js';
+import { MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
+import { question } from './question.js';
+import { ROUTES } from './routes.js';
+import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
+
+const Quantity = Type.Unsafe<QuantityKind>({ type: 'string', description: 'Lengths are millimetres' });
+
+const REQUEST = Type.Object(
+  {
+    build: BuildSchema,
+    demands: DemandsSchema,
+    specimens: Type.Optional(
+      Type.Array(SpecimenSchema, { maxItems: MOST_TOGETHER, description: 'Those that the build names' }),
+    ),
+    shelf: Type.Optional(
+      Type.Array(SpecimenSchema, {
+        maxItems: MOST_OF_SHELF,
+        description: 'Parts that may be taken; those of the shelf and of the build’s job where nothing is said',
+      }),
+    ),
+    units: Type.Optional(WordingSchema),
+  },
+  { additionalProperties: false },
+);
+
+const PartSchema = Type.Object({
+  slot: Type.String(),
+  name: Type.String({ description: 'What the place is called' }),
+  kind: KindSchema,
+  label: Type.String(),
+  pattern: Type.Optional(IdSchema),
+  from: Type.Union([Type.Literal('there'), Type.Literal('shelf'), Type.Literal('bought')]),
+  asked: Type.Boolean({ description: 'Whether it was looked for; else it was given' }),
+  price: Type.Number({ description: 'With the work that is planned on it' }),
+  unpriced: Type.Optional(
+    Type.Boolean({ description: 'Nobody put its price down: it is reckoned as the dearest of its kind' }),
+  ),
+  work: list(Type.String(), { description: 'What is done to it to bring figures where they are wanted' }),
+});
+
+const WorkSchema = Type.Object({
+  name: Type.String(),
+  says: SentenceSchema,
+  hours: Type.Number(),
+  price: Type.Number(),
+  canUndo: Type.Boolean(),
+  buys: list(Type.String({ description: 'What is got for it' })),
+  caution: Type.Optional(Type.String()),
+});
+
+const FigureSchema = Type.Object({
+  figure: Type.String(),
+  name: Type.String(),
+  quantity: Quantity,
+  reaches: Type.Optional(BandSchema),
+  low: Type.Optional(Type.Number()),
+  high: Type.Optional(Type.Number()),
+  wished: Type.Boolean(),
+  outside: Type.Number({ description: 'How many widths of its band it lies outside' }),
+  needs: list(Type.Object({ id: Type.String(), name: Type.String() })),
+});
+
+const SetSchema = Type.Object({
+  score: Type.Number({ description: 'What sets are ranked by, the less the better' }),
+  verdict: VerdictSchema,
+  price: Type.Number({ description: 'Parts and work together, in the shop’s money' }),
+  hours: Type.Number(),
+  buys: Type.Integer(),
+  irreversible: Type.Integer({ description: 'Pieces of work that cannot be taken back' }),
+  checks: Type.Integer(),
+  parts: list(PartSchema),
+  work: list(WorkSchema, { description: 'What the joints want besides, in order' }),
+  figures: list(FigureSchema),
+  open: list(
+    Type.Object({
+      joint: Type.String(),
+      check: Type.String(),
+      says: SentenceSchema,
+      needs: list(Type.Object({ id: Type.String(), name: Type.String() })),
+    }),
+    { description: 'Checks that cannot be told yet, and nothing is against' },
+  ),
+  differs: list(Type.String(), { description: 'Places in which it differs from the first' }),
+  cautions: list(Type.String()),
+  places: list(BuildSchema.properties.places.items, { description: 'The same as the places of a build' }),
+});
+export type SetTold = Static<typeof SetSchema>;
+
+const EXAMPLE = {
+  build: {
+    id: '00000000-0000-4000-8000-000000000000',
+    name: '336 with another crank',
+    variant: 'sluice-336',
+    places: [],
+    sizes: [],
+  },
+  demands: {
+    places: [
+      { slot: 'crank', from: 'any' },
+      { slot: 'piston', from: 'any' },
+    ],
+    targets: [{ figure: 'displacement', low: 5750, high: 5950 }],
+    answers: 2,
+  },
+  units: 'metric',
+};
+
+/** Which sets work. */
+export const planSets = question({
+  ...ROUTES.planSets,
+  summary: 'The best sets of parts that meet demands, proved to be the best, or with how far it came',
+  subject: 'builds',
+  long: true,
+  request: REQUEST,
+  answer: Type.Object({
+    sets: list(SetSchema, { description: 'The best first; each differs from the others in a part or its size' }),
+    proved: Type.Boolean({ description: 'No better set exists' }),
+    bound: Type.Optional(Type.Number({ description: 'No set that was not looked at scores less' })),
+    combinations: Type.Number({ description: 'Choices there were, all told' }),
+    nodes: Type.Integer(),
+    looked: Type.Integer({ description: 'Whole sets that were looked at' }),
+    options: list(Type.Object({ slot: Type.String(), name: Type.String(), count: Type.Integer() })),
+    refused: list(Type.Object({ by: Type.String(), times: Type.Integer() }), {
+      description: 'What ruled most out, the most often first',
+    }),
+    worth: list(Type.Object({ id: Type.String(), name: Type.String(), sets: Type.Integer() }), {
+      description: 'What to measure: how many of these sets are open for want of it',
+    }),
+  }),
+  example: EXAMPLE,
+});
+
+const DemandSchema = Type.Object({ id: Type.String(), says: SentenceSchema });
+
+/** Why none does. */
+export const planConflicts = question({
+  ...ROUTES.planConflicts,
+  summary: 'The smallest sets of demands that cannot hold together, and what the best set is when some are let go',
+  subject: 'builds',
+  long: true,
+  request: REQUEST,
+  answer: Type.Object({
+    conflicts: list(
+      Type.Object({
+        demands: list(DemandSchema),
+        because: list(Type.String(), { description: 'What refuses most while these are held' }),
+      }),
+      { description: 'Each minimal: without any one of its demands the others can be met' },
+    ),
+    relaxations: list(
+      Type.Object({
+        demands: list(DemandSchema, { description: 'What is let go' }),
+        set: SetSchema,
+        proved: Type.Boolean(),
+      }),
+      { description: 'The cheapest first' },
+    ),
+    proved: Type.Boolean({ description: 'Everything was looked at to its end' }),
+  }),
+  example: {
+    ...EXAMPLE,
+    demands: { places: [{ slot: 'piston', from: 'any' }], targets: [{ figure: 'displacement', low: 6500 }] },
+  },
+});

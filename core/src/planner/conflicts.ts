@@ -1,0 +1,251 @@
+import { figureOf, type Build } from '../build/index.js';
+import { SLOTS } from '../dictionary/slots.js';
+import { OPERATIONS } from '../joints/index.js';
+import { sentence, value, type Sentence } from '../quantity/sentence.js';
+import { USUAL_OPEN, type Demands, type Target } from './demands.js';
+import type { SetFound } from './evaluate.js';
+import { planFor } from './plan.js';
+import { problemOf, type PlanGround } from './problem.js';
+import type { Chosen } from './search.js';
+
+/** A build with what is demanded of it. */
+export interface Setting {
+  readonly build: Build;
+  readonly demands: Demands;
+}
+
+/** One demand by itself, and the setting without it. */
+export interface Demand {
+  readonly id: string;
+  readonly says: Sentence;
+  /** The same with it let go: whatever held before holds still. */
+  readonly without: (setting: Setting) => Setting;
+  /** The same with it only wished, where that can be. */
+  readonly wished?: (setting: Setting) => Setting;
+}
+
+/** Demands that cannot hold together: without any one of them the others can. */
+export interface Conflict {
+  readonly demands: readonly Demand[];
+  /** What refuses most while they are held, the most often first. */
+  readonly because: readonly string[];
+}
+
+/** Demands that would have to be let go, and what the best set then is. */
+export interface Relaxation {
+  readonly demands: readonly Demand[];
+  readonly setting: Setting;
+  readonly best: Chosen<SetFound>;
+  readonly proved: boolean;
+}
+
+/** Why there is no set, and what would have to give way. */
+export interface Conflicts {
+  readonly conflicts: readonly Conflict[];
+  readonly relaxations: readonly Relaxation[];
+  /** Whether everything was looked at: no other conflict among so many demands, none left unproved. */
+  readonly proved: boolean;
+}
+
+/** Places whose parts an engine is made of: of what it keeps, these may be what stands in the way. */
+const MAIN_PLACES = ['block', 'crank', 'rod', 'pin', 'piston', 'liner', 'head', 'cam', 'flywheel'];
+/** What one width outside its band counts of a demand that is only wished any more, in money. */
+const WISHED = 200;
+
+const everyPlace = (setting: Setting, slot: string): Setting => ({
+  build: setting.build,
+  demands: {
+    ...setting.demands,
+    places: [
+      ...setting.demands.places.filter((each) => each.slot !== slot),
+      { slot, from: 'any' as const, mayStay: true },
+    ],
+  },
+});
+
+/** A target with one end of it let go, or only wished any more. */
+const withEnd = (setting: Setting, figure: string, end: 'low' | 'high', weight?: number): Setting => ({
+  ...setting,
+  demands: {
+    ...setting.demands,
+    targets: (setting.demands.targets ?? []).flatMap((target): readonly Target[] => {
+      if (target.figure !== figure || target.weight !== undefined) return [target];
+      const { low, high, ...rest } = target;
+      const [is, other] = end === 'low' ? [low, high] : [high, low];
+      const kept = end === 'low' ? { high } : { low };
+      return [
+        ...(other === undefined ? [] : [{ ...rest, ...(kept as Pick<Target, 'low' | 'high'>) }]),
+        ...(is === undefined || weight === undefined ? [] : [{ figure, [end]: is, weight }]),
+      ];
+    }),
+  },
+});
+
+/** Every demand of a setting that could be let go. */
+export function demandsOf({ build, demands }: Setting, ground: PlanGround): readonly Demand[] {
+  const found: Demand[] = [];
+  const asked = new Map(demands.places.map((each) => [each.slot, each]));
+  const engine = problemOf(build, demands, ground).engine;
+  for (const { id: slot, name } of SLOTS) {
+    const demand = asked.get(slot);
+    const part = engine.part(slot);
+    if (demand && demand.from !== 'any')
+      found.push({
+        id: `place ${slot}`,
+        says: [`${name}: ${demand.from === 'shelf' ? 'from the shelf' : 'one of those that were named'}`],
+        without: (setting) => everyPlace(setting, slot),
+      });
+    else if (!demand && part && (MAIN_PLACES.includes(slot) || build.places.some((place) => place.slot === slot)))
+      found.push({
+        id: `place ${slot}`,
+        says: [`${name}: ${part.taken ? 'as the engine has it, ' : ''}${part.part.label}`],
+        without: (setting) => everyPlace(setting, slot),
+      });
+  }
+  (demands.targets ?? []).forEach(({ figure, low, high, weight }) => {
+    const of = figureOf(figure);
+    if (!of || weight !== undefined) return;
+    const name = of.name;
+    for (const [end, is, words] of [
+      ['low', low, 'at least'],
+      ['high', high, 'at most'],
+    ] as const)
+      if (is !== undefined)
+        found.push({
+          id: `${figure} ${end}`,
+          says: sentence`${name}: ${words} ${value(is, of.quantity)}`,
+          without: (setting) => withEnd(setting, figure, end),
+          wished: (setting) => withEnd(setting, figure, end, WISHED),
+        });
+  });
+  const limit = (name: 'price' | 'hours' | 'buys' | 'open', says: Sentence): void => {
+    found.push({
+      id: name,
+      says,
+      without: (setting) => {
+        const { [name]: _let, ...limits } = setting.demands.limits ?? {};
+        return {
+          ...setting,
+          demands: { ...setting.demands, limits: name === 'open' ? { ...limits, open: 100 } : limits },
+        };
+      },
+    });
+  };
+  const { price, hours, buys, open = USUAL_OPEN } = demands.limits ?? {};
+  if (price !== undefined) limit('price', [`No more than ${price} for parts and work`]);
+  if (hours !== undefined) limit('hours', [`No more than ${hours} hours of work`]);
+  if (buys !== undefined) limit('buys', [`No more than ${buys} parts to buy`]);
+  limit('open', [open === 0 ? 'Nothing left open' : `No more than ${open} checks left open`]);
+  for (const operation of demands.forbid ?? [])
+    found.push({
+      id: `forbid ${operation}`,
+      says: [`Not to be done: ${OPERATIONS[operation].name.toLowerCase()}`],
+      without: (setting) => ({
+        ...setting,
+        demands: { ...setting.demands, forbid: (setting.demands.forbid ?? []).filter((each) => each !== operation) },
+      }),
+    });
+  if (demands.reversible === true)
+    found.push({
+      id: 'reversible',
+      says: ['No work that cannot be taken back'],
+      without: ({ build: same, demands: { reversible: _let, ...rest } }) => ({ build: same, demands: rest }),
+    });
+  return found;
+}
+
+/** What may be spent on finding out why. */
+interface Effort {
+  readonly conflicts: number;
+  readonly relaxations: number;
+  /** Nodes of one search. */
+  readonly nodes: number;
+  /** Searches altogether. */
+  readonly searches: number;
+}
+const USUAL: Effort = { conflicts: 5, relaxations: 5, nodes: 20_000, searches: 160 };
+
+/**
+ * The smallest sets of demands that cannot hold together, and those that could be let go, by Reiter's tree of hitting
+ * sets: every way of breaking all conflicts is a way out, and no smaller one is. R. Reiter, *A theory of diagnosis from
+ * first principles*, Artificial Intelligence 32 (1987), *from memory*.
+ *
+ * @param holds whether demands can hold together
+ */
+export function brokenDown<T>(
+  all: readonly T[],
+  holds: (demands: readonly T[]) => boolean,
+  { conflicts: mostConflicts, relaxations: mostRelaxations }: Pick<Effort, 'conflicts' | 'relaxations'>,
+): { readonly conflicts: readonly (readonly T[])[]; readonly relaxations: readonly (readonly T[])[] } {
+  const conflicts: (readonly T[])[] = [];
+  const relaxations: (readonly T[])[] = [];
+  const queue: (readonly T[])[] = [[]];
+  const seen = new Set<string>();
+  for (let at = 0; at < queue.length && relaxations.length < mostRelaxations; at++) {
+    const dropped = queue[at] ?? [];
+    const key = all.map((each) => (dropped.includes(each) ? 1 : 0)).join('');
+    if (seen.has(key) || relaxations.some((out) => out.every((each) => dropped.includes(each)))) continue;
+    seen.add(key);
+    let conflict = conflicts.find((each) => !each.some((one) => dropped.includes(one)));
+    if (!conflict) {
+      const held = all.filter((each) => !dropped.includes(each));
+      if (holds(held)) {
+        relaxations.push(dropped);
+        continue;
+      }
+      if (conflicts.length >= mostConflicts) continue;
+      conflict = smallest(held, holds);
+      conflicts.push(conflict);
+    }
+    for (const each of conflict) queue.push([...dropped, each]);
+  }
+  return { conflicts, relaxations };
+}
+
+/** Demands that cannot hold together, less all that is not needed for that. */
+function smallest<T>(demands: readonly T[], holds: (demands: readonly T[]) => boolean): readonly T[] {
+  return demands.reduce<readonly T[]>((kept, each) => {
+    const without = kept.filter((other) => other !== each);
+    return holds(without) ? kept : without;
+  }, demands);
+}
+
+/** Why no set meets all demands, and what the best would be if some were let go. */
+export function conflictsOf(setting: Setting, ground: PlanGround, effort: Effort = USUAL): Conflicts {
+  const all = demandsOf(setting, ground);
+  const without = (demands: readonly Demand[]): Setting => demands.reduce((so, demand) => demand.without(so), setting);
+  let [proved, searches] = [true, 0];
+  const known = new Map<string, { readonly holds: boolean; readonly because: readonly string[] }>();
+  const ask = (held: readonly Demand[]) => {
+    const key = held.map(({ id }) => id).join();
+    let told = known.get(key);
+    if (!told) {
+      if (++searches > effort.searches) {
+        proved = false;
+        return { holds: true, because: [] };
+      }
+      const { build, demands } = without(all.filter((each) => !held.includes(each)));
+      const result = planFor(problemOf(build, demands, ground), { answers: 1, effort: effort.nodes, first: true });
+      const holds = result.best.length > 0;
+      // What was not looked at to its end may hold: it is not called a conflict.
+      if (!holds && !result.proved) proved = false;
+      const often = [...result.refusals].sort((a, b) => b[1] - a[1]).map(([name]) => name);
+      told = { holds: holds || !result.proved, because: often.slice(0, 3) };
+      known.set(key, told);
+    }
+    return told;
+  };
+  const { conflicts, relaxations } = brokenDown(all, (held) => ask(held).holds, effort);
+  return {
+    conflicts: conflicts.map((demands) => ({ demands, because: ask(demands).because })),
+    relaxations: relaxations
+      .flatMap((demands): readonly Relaxation[] => {
+        const let_ = demands.reduce((so, demand) => (demand.wished ?? demand.without)(so), setting);
+        const result = planFor(problemOf(let_.build, let_.demands, ground), { answers: 1, effort: effort.nodes });
+        const [best] = result.best;
+        return best ? [{ demands, setting: let_, best, proved: result.proved }] : [];
+      })
+      .sort((a, b) => a.best.leaf.score - b.best.leaf.score),
+    proved,
+  };
+}

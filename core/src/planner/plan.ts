@@ -1,0 +1,84 @@
+import { givingWay } from '../interchange/index.js';
+import type { Verdict } from '../joints/index.js';
+import { USUAL_EFFORT } from './demands.js';
+import { setOf, type SetFound } from './evaluate.js';
+import { FigureTeller } from './figureTeller.js';
+import { figureConstraintsOf } from './figureConstraints.js';
+import type { PlanProblem } from './problem.js';
+import {
+  SAYS,
+  searchFor,
+  type Budget,
+  type Constraint,
+  type Says,
+  type SearchLimits,
+  type SearchProblem,
+  type SearchResult,
+} from './search.js';
+import { structureOf } from './structure.js';
+import { Weigher } from './weigher.js';
+
+/** Answers where nobody says how many. */
+const USUAL_ANSWERS = 4;
+
+const SAID: Readonly<Record<Verdict, Says>> = {
+  fits: SAYS.agrees,
+  fitsWithWork: SAYS.atACost,
+  cannotTell: SAYS.open,
+  doesNotFit: SAYS.refuses,
+};
+
+/** What is looked for, as the search has it. */
+export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
+  const { choices, fixed, demands, mostOpen } = problem;
+  // Whatever may be chosen: where one option brings its own pin, the engine's gives way to any.
+  const every = choices.flatMap(({ slot, options }) => options.map(({ part }) => ({ slot, part })));
+  const { checks } = structureOf(problem, ({ staying }) => givingWay([...every, ...fixed], staying));
+  const weigher = new Weigher(problem);
+  const figures = new FigureTeller(problem);
+  const { limits = {} } = demands;
+  const budget = (name: string, most: number | undefined, of: 'price' | 'hours' | 'buys'): readonly Budget[] =>
+    most === undefined
+      ? []
+      : [
+          {
+            name,
+            most,
+            takes: choices.map(({ options }) => Float64Array.from(options, (option) => Number(option[of]))),
+          },
+        ];
+  return {
+    costs: choices.map(({ options }) => Float64Array.from(options, ({ cost }) => cost)),
+    constraints: [
+      ...checks
+        .filter(({ vars }) => vars.length > 0)
+        .map(({ name, vars, verdict, leastLabour }): Constraint => ({
+          name,
+          vars,
+          judge: (options) => SAID[verdict(options) ?? 'fits'],
+          floor: (options) => problem.weights.price * leastLabour(options),
+        })),
+      ...figureConstraintsOf(problem, checks, figures),
+    ],
+    budgets: [
+      ...budget('price', limits.price, 'price'),
+      ...budget('hours', limits.hours, 'hours'),
+      ...budget('parts to buy', limits.buys, 'buys'),
+    ],
+    mostOpen,
+    leaf: (selection, threshold) =>
+      setOf(
+        problem,
+        selection.flatMap((option, at) => choices[at]?.options[option] ?? []),
+        figures,
+        weigher.weigh(selection),
+        threshold,
+      ),
+  };
+}
+
+/** The best sets there are, proved or with how far it came. */
+export function planFor(problem: PlanProblem, limits: Partial<SearchLimits> = {}): SearchResult<SetFound> {
+  const { answers = USUAL_ANSWERS, effort = USUAL_EFFORT } = problem.demands;
+  return searchFor(searchProblemOf(problem), { answers, effort, ...limits });
+}

@@ -1,0 +1,269 @@
+import type { Part } from '../catalogue/part.js';
+import type { KindId } from '../dictionary/dictionary.js';
+import {
+  assembled,
+  bystandingIn,
+  changedBy,
+  meetingsOf,
+  permitting,
+  seenBy,
+  sidesOf,
+  type CheckAtJoint,
+  type Meeting,
+  type Sides,
+} from '../interchange/index.js';
+import {
+  countsIn,
+  IMPLIED,
+  JOINTS,
+  kindOf,
+  OPERATION_IDS,
+  OPERATIONS,
+  RECORD,
+  REPLACED,
+  ROUND,
+  takes,
+  verdictOfCheck,
+  type Assembly,
+  type JointCheck,
+  type Operation,
+  type OperationId,
+  type PlacedPart,
+  type Verdict,
+} from '../joints/index.js';
+import type { PlanProblem } from './problem.js';
+
+/** A check where it is made, whatever part is chosen for the places it goes by. */
+export interface PlannedCheck {
+  readonly name: string;
+  readonly check: JointCheck;
+  readonly meeting: Meeting;
+  readonly kinds: ReadonlySet<KindId>;
+  /** The choices whose parts it goes by, ascending; none where it goes by what stays whatever is chosen. */
+  readonly vars: readonly number[];
+  /** Whether it can come to work at all. */
+  readonly mayWork: boolean;
+  /**
+   * The verdict on some options of these choices, judged once for all that agree in what it goes by; nothing where its
+   * matter does not come up with them.
+   */
+  readonly verdict: (options: readonly number[]) => Verdict | undefined;
+  /** Ids that its work on these options would change. */
+  readonly changes: (options: readonly number[]) => ReadonlySet<string>;
+  /** The least labour, in money, that can mend it on these options: its own, or other work on what it goes by. */
+  readonly leastLabour: (options: readonly number[]) => number;
+}
+
+/** All checks of all meetings that the choices of a plan can make, laid out once. */
+export interface Structure {
+  readonly checks: readonly PlannedCheck[];
+  /** Which choice a part of a meeting stands for, where it stands for one. */
+  readonly varOf: ReadonlyMap<PlacedPart, number>;
+  /** Checks among what stays. */
+  readonly bystanders: readonly { readonly meeting: Meeting; readonly check: JointCheck }[];
+  readonly staying: readonly PlacedPart[];
+  readonly leaving: readonly PlacedPart[];
+}
+
+/** Ids of parts that a check reads, those that tell whether its matter comes up included. */
+const readsOf = (check: JointCheck, { joint }: Meeting): readonly string[] => [
+  ...check.reads.filter((id) => id !== RECORD && id !== ROUND && id !== IMPLIED && !id.startsWith(REPLACED)),
+  ...(joint.appliesBy ?? []),
+];
+
+const mayComeToWork = ({ verdicts }: JointCheck): boolean => verdicts.includes('fitsWithWork');
+
+/** Ids by which some check goes that may come to work: where they change, other work may follow. */
+export const LEANT_ON: ReadonlySet<string> = new Set(
+  JOINTS.flatMap(({ checks }) => checks.filter(mayComeToWork).flatMap(({ reads }) => reads)),
+);
+
+/**
+ * Lays out what is judged for any choice of options.
+ *
+ * @param givesWay what of the engine gives way to a new one, by what comes
+ */
+export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Sides['givingWay']): Structure {
+  const { choices, fixed, recipients, context, may } = problem;
+  const standIns = choices.flatMap(({ slot, options: [first] }) => (first ? [{ slot, part: first.part }] : []));
+  const coming: readonly PlacedPart[] = [...standIns, ...fixed];
+  const plain = sidesOf(coming, recipients);
+  const sides: Sides = { ...plain, givingWay: givesWay(plain) };
+  const varOf = new Map(standIns.map((each, at) => [each, at]));
+  const counts = countsIn(problem.engine.assembly());
+  const labourOf = (steps: readonly OperationId[]): number =>
+    takes({ steps, comesAlong: true }, context.rules, counts).price;
+  const inLine = [...coming, ...sides.staying];
+  const planned = (meeting: Meeting): readonly PlannedCheck[] => {
+    const yields = meeting.joint.kinds.length <= 2 && meeting.chosen.some((each) => sides.givingWay.has(each));
+    const joint = permitting(meeting.joint, may);
+    return joint.checks.map((check): PlannedCheck => {
+      const ids = readsOf(check, meeting);
+      const kinds = new Set([...meeting.joint.kinds, ...ids.map(kindOf)]);
+      // In each kind: the part that meets here, else the first that is there.
+      const placed = [...kinds].flatMap(
+        (kind) =>
+          meeting.chosen.find(({ part }) => part.kind === kind) ?? inLine.find(({ part }) => part.kind === kind) ?? [],
+      );
+      const vars = placed.flatMap((each) => varOf.get(each) ?? []).sort((a, b) => a - b);
+      const constant = placed.filter((each) => !varOf.has(each));
+      const replaced = {
+        ...Object.fromEntries(sides.leaving.map(({ part }) => [part.kind, part])),
+        ...(meeting.replaced ? { [meeting.replaced.kind]: meeting.replaced } : {}),
+      };
+      const assembly = (parts: readonly Part[]): Assembly => ({
+        ...context,
+        parts: Object.fromEntries([...constant.map(({ part }) => part), ...parts].map((part) => [part.kind, part])),
+        replaced,
+      });
+      const judged = new JudgedOnce(
+        vars.map((at) => choices[at]?.options.map(({ part }) => part) ?? []),
+        (part) =>
+          seenBy(
+            check,
+            ids.filter((id) => kindOf(id) === part.kind),
+            part,
+            context,
+          ),
+        (parts) => {
+          const here = assembly(parts);
+          if (meeting.joint.applies?.(here) === false) return {};
+          const verdict = verdictOfCheck(check, here);
+          return verdict === 'fitsWithWork' ? { verdict, here } : { verdict };
+        },
+        check,
+        labourOf,
+      );
+      let otherwise: number | undefined;
+      const elsewhere = (): number => (otherwise ??= leastOf(check, labourOf));
+      return {
+        name: `${meeting.joint.name}: ${check.name.toLowerCase()}`,
+        check,
+        meeting,
+        kinds,
+        vars,
+        mayWork: yields || mayComeToWork(check),
+        verdict: (options) => judged.at(options).verdict,
+        changes: (options) => judged.work(options).changes,
+        leastLabour: (options) => (yields ? 0 : Math.min(elsewhere(), judged.work(options).labour)),
+      };
+    });
+  };
+  return {
+    checks: meetingsOf(sides).flatMap(planned),
+    varOf,
+    bystanders: bystandingIn(sides).flatMap((meeting) =>
+      permitting(meeting.joint, may).checks.map((check) => ({ meeting, check })),
+    ),
+    staying: sides.staying,
+    leaving: sides.leaving,
+  };
+}
+
+/** A check of a structure with chosen parts in it; they are put together when somebody looks. */
+export function placeOf(
+  { meeting, check }: Pick<PlannedCheck, 'meeting' | 'check'>,
+  varOf: Structure['varOf'],
+  parts: readonly PlacedPart[],
+  base: Assembly,
+): CheckAtJoint {
+  let made: Assembly | undefined;
+  return {
+    check,
+    where: {
+      joint: meeting.joint,
+      get assembly() {
+        const chosen = meeting.chosen.map((each) => parts[varOf.get(each) ?? -1] ?? each);
+        made ??= assembled({ ...meeting, chosen }, base).assembly;
+        return made;
+      },
+    },
+  };
+}
+
+interface Judged {
+  readonly verdict?: Verdict;
+  /** Where there is work: what it is done on. */
+  readonly here?: Assembly;
+}
+
+/** What a check's own work on some options would change, and the least of it costs. */
+interface Work {
+  readonly changes: ReadonlySet<string>;
+  readonly labour: number;
+}
+const NO_WORK: Work = { changes: new Set(), labour: 0 };
+
+/** Options of some choices judged once for all that agree in what is gone by. */
+class JudgedOnce {
+  private readonly classes: readonly Int32Array[];
+  private readonly speaking: readonly (readonly Part[])[];
+  private readonly known = new Map<number, Judged>();
+  private readonly worked = new Map<Judged, Work>();
+
+  constructor(
+    options: readonly (readonly Part[])[],
+    seen: (part: Part) => string,
+    private readonly judge: (parts: readonly Part[]) => Judged,
+    private readonly check: JointCheck,
+    private readonly labourOf: (steps: readonly OperationId[]) => number,
+  ) {
+    const sorted = options.map((parts) => classesOf(parts, seen));
+    this.classes = sorted.map(({ of }) => of);
+    this.speaking = sorted.map(({ speaking }) => speaking);
+  }
+
+  at(options: readonly number[]): Judged {
+    let key = 0;
+    for (let at = 0; at < options.length; at++)
+      key = key * (this.speaking[at]?.length ?? 1) + (this.classes[at]?.[options[at] ?? 0] ?? 0);
+    const known = this.known.get(key);
+    if (known) return known;
+    const judged = this.judge(
+      options.flatMap((option, at) => this.speaking[at]?.[this.classes[at]?.[option] ?? 0] ?? []),
+    );
+    this.known.set(key, judged);
+    return judged;
+  }
+
+  work(options: readonly number[]): Work {
+    const judged = this.at(options);
+    const { here } = judged;
+    if (!here) return NO_WORK;
+    const known = this.worked.get(judged);
+    if (known) return known;
+    const { work } = this.check.judge(here);
+    const found: Work = {
+      changes: new Set(work.flatMap((option) => [...changedBy(option, here)])),
+      labour: Math.min(...work.map(({ steps }) => this.labourOf(steps))),
+    };
+    this.worked.set(judged, found);
+    return found;
+  }
+}
+
+/** The least labour by which some operation changes anything that a check goes by. */
+const leastOf = ({ reads }: JointCheck, labourOf: (steps: readonly OperationId[]) => number): number =>
+  Math.min(
+    ...OPERATION_IDS.filter((id) => {
+      const { changes = [] }: Operation = OPERATIONS[id];
+      return changes.some((each) => reads.includes(each));
+    }).map((id) => labourOf([id])),
+  );
+
+/** Parts that look the same are of one class, and one of them speaks for it. */
+function classesOf(parts: readonly Part[], seen: (part: Part) => string) {
+  const numbers = new Map<string, number>();
+  const speaking: Part[] = [];
+  const of = Int32Array.from(parts, (part) => {
+    const text = seen(part);
+    let number = numbers.get(text);
+    if (number === undefined) {
+      number = speaking.length;
+      numbers.set(text, number);
+      speaking.push(part);
+    }
+    return number;
+  });
+  return { of, speaking };
+}

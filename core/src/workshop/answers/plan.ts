@@ -1,0 +1,167 @@
+import { asksOf, nameOfWork } from '../../build/index.js';
+import type { Answers, Requests, SetTold } from '../../contract/index.js';
+import { DataError } from '../../formats/index.js';
+import {
+  conflictsOf,
+  nonsenseOf,
+  planFor,
+  problemOf,
+  type AimFound,
+  type Demand,
+  type Option,
+  type PlanGround,
+  type PlanProblem,
+  type SetFound,
+} from '../../planner/index.js';
+import { UNITS } from '../../quantity/unit.js';
+import { buildLookup } from '../buildLookup.js';
+import type { Holdings } from '../holdings.js';
+import type { Answering } from './answering.js';
+import { engineAsked, needed } from './buildAsked.js';
+
+type Asked = Requests['planSets'];
+
+/** What rules most out is told up to here. */
+const REFUSALS_TOLD = 5;
+
+function asked(workshop: Holdings, { build, demands, specimens = [], shelf = [] }: Asked) {
+  const ground: PlanGround = {
+    ...buildLookup(workshop, [...specimens, ...shelf]),
+    ofKind: (kind) => workshop.partsOf(kind),
+    shelf: shelf.filter(({ id }) => !build.places.some((place) => place.specimen === id)),
+  };
+  const engine = engineAsked(workshop, build, [...specimens, ...shelf]);
+  const problems = [
+    ...nonsenseOf(build, demands, ground, engine),
+    ...engine.problems.map(({ where, what }) => ({ where: `build.${where}`, what })),
+  ];
+  if (problems.length > 0)
+    throw new DataError(
+      'What is looked for makes no sense as it stands.',
+      problems.map(({ where, what }) => ({ where: `body.${where}`, what })),
+    );
+  return ground;
+}
+
+const partTold = (option: Option, at: number, { choices }: PlanProblem): SetTold['parts'][number] => {
+  const { slot = '', name = '', kind = option.part.kind, free = false } = choices[at] ?? {};
+  return {
+    slot,
+    name,
+    kind,
+    label: option.label,
+    ...(option.part.pattern === undefined ? {} : { pattern: option.part.pattern }),
+    from: option.from,
+    asked: free,
+    price: option.price,
+    ...(option.unpriced ? { unpriced: true } : {}),
+    work: option.work.map(
+      ({ operation, by }) => `${nameOfWork(operation)}: ${by.value} ${UNITS[by.unit].symbol} ${asksOf(operation)}`,
+    ),
+  };
+};
+
+const figureTold = ({ aim, reaches, outside, needs }: AimFound): SetTold['figures'][number] => ({
+  figure: aim.figure,
+  name: aim.of.name,
+  quantity: aim.of.quantity,
+  ...(reaches ? { reaches } : {}),
+  ...(aim.low === undefined ? {} : { low: aim.low }),
+  ...(aim.high === undefined ? {} : { high: aim.high }),
+  wished: aim.weight !== undefined,
+  outside,
+  needs: needs.map(needed),
+});
+
+/** Cents and tenths of hours: sums of prices carry the dust of their fractions. */
+const rounded = (value: number): number => Math.round(value * 100) / 100;
+
+function setTold(workshop: Holdings, problem: PlanProblem, found: SetFound, first: SetFound | undefined): SetTold {
+  const { weighed, options } = found;
+  const fixed = problem.bare.places.filter(({ slot }) => !problem.choices.some((choice) => choice.slot === slot));
+  return {
+    score: rounded(found.score),
+    verdict: weighed.verdict,
+    price: rounded(found.price),
+    hours: rounded(found.hours),
+    buys: found.buys,
+    irreversible: found.irreversible,
+    checks: weighed.checks,
+    parts: options.map((option, at) => partTold(option, at, problem)),
+    work: weighed.work.map(({ name, says, hours, price, canUndo, buy, caution }) => ({
+      name,
+      says,
+      hours,
+      price,
+      canUndo,
+      buys: buy.map((pattern) => workshop.catalogue.label(pattern)),
+      ...(caution === undefined ? {} : { caution }),
+    })),
+    figures: found.aims.map(figureTold),
+    open: weighed.open.map(({ where, check }) => {
+      const { because, needs } = check.judge(where.assembly);
+      return { joint: where.joint.name, check: check.name, says: because, needs: needs.map(needed) };
+    }),
+    differs: options.flatMap(({ key }, at) =>
+      first && first.options[at]?.key !== key ? (problem.choices[at]?.name ?? []) : [],
+    ),
+    cautions: [...new Set(weighed.work.flatMap(({ caution }) => caution ?? []))],
+    // Of what stays as the engine has it nothing is written down, unless work is done on it.
+    places: [...fixed, ...options.flatMap(({ places }) => places.filter(isSaid))],
+  };
+}
+
+const isSaid = ({ pattern, specimen, work = [], size }: Option['places'][number]): boolean =>
+  pattern !== undefined || specimen !== undefined || size !== undefined || work.length > 0;
+
+/** What would have to be measured, by how many of the sets are open for want of it. */
+function worthOf(sets: readonly SetTold[]): Answers['planSets']['worth'] {
+  const found = new Map<string, { readonly id: string; readonly name: string; sets: number }>();
+  for (const { open, figures } of sets) {
+    const wanted = new Map([...open, ...figures].flatMap(({ needs }) => needs.map((each) => [each.id, each] as const)));
+    for (const { id, name } of wanted.values()) {
+      const one = found.get(id) ?? { id, name, sets: 0 };
+      one.sets++;
+      found.set(id, one);
+    }
+  }
+  return [...found.values()].sort((a, b) => b.sets - a.sets);
+}
+
+export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...rest }) => {
+  const ground = asked(workshop, rest);
+  const problem = problemOf(rest.build, rest.demands, ground);
+  const { best, proved, bound, nodes, leaves, refusals } = planFor(problem);
+  const sets = best.map(({ leaf }) => setTold(workshop, problem, leaf, best[0]?.leaf));
+  return {
+    sets,
+    proved,
+    ...(Number.isFinite(bound) ? { bound: rounded(bound) } : {}),
+    combinations: problem.choices.reduce((so, { options }) => so * options.length, 1),
+    nodes,
+    looked: leaves,
+    options: problem.choices.map(({ slot, name, options }) => ({ slot, name, count: options.length })),
+    refused: [...refusals]
+      .sort((a, b) => b[1] - a[1])
+      .slice(0, REFUSALS_TOLD)
+      .map(([by, times]) => ({ by, times })),
+    worth: worthOf(sets),
+  };
+};
+
+const demandTold = ({ id, says }: Demand) => ({ id, says });
+
+export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _units, ...rest }) => {
+  const ground = asked(workshop, rest);
+  const { build, demands } = rest;
+  const found = conflictsOf({ build, demands }, ground);
+  return {
+    conflicts: found.conflicts.map(({ demands: held, because }) => ({ demands: held.map(demandTold), because })),
+    relaxations: found.relaxations.map(({ demands: let_, setting, best, proved }) => ({
+      demands: let_.map(demandTold),
+      set: setTold(workshop, problemOf(setting.build, setting.demands, ground), best.leaf, undefined),
+      proved,
+    })),
+    proved: found.proved,
+  };
+};
