@@ -24,7 +24,7 @@ export {
   UNITS,
   whyNotText,
 } from './quantity/index.js';
-export type { InstrumentId, Interval, Sentence, UnitId, UnitSystem } from './quantity/index.js';
+export type { InstrumentId, Interval, QuantityKind, Sentence, UnitId, UnitSystem } from './quantity/index.js';
 export {
   engineVariant,
   featureOf,

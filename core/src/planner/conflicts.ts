@@ -2,7 +2,8 @@ import { figureOf, type Build } from '../build/index.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { OPERATIONS } from '../joints/index.js';
 import { sentence, value, type Sentence } from '../quantity/sentence.js';
-import { USUAL_OPEN, type Demands, type Target } from './demands.js';
+import type { Demands, Target } from './demands.js';
+import { USUAL_OPEN } from './usual.js';
 import type { SetFound } from './evaluate.js';
 import { planFor } from './plan.js';
 import { problemOf, type PlanGround } from './problem.js';
@@ -49,6 +50,8 @@ export interface Conflicts {
 
 /** Places whose parts an engine is made of: of what it keeps, these may be what stands in the way. */
 const MAIN_PLACES = ['block', 'crank', 'rod', 'pin', 'piston', 'liner', 'head', 'cam', 'flywheel'];
+/** So many checks more may be open where that is let go: what nobody knows anything of would do for everything. */
+const MORE_OPEN = 4;
 /** What one width outside its band counts of a demand that is only wished any more, in money. */
 const WISHED = 200;
 
@@ -118,6 +121,7 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
           wished: (setting) => withEnd(setting, figure, end, WISHED),
         });
   });
+  const { price, hours, buys, open = USUAL_OPEN } = demands.limits ?? {};
   const limit = (name: 'price' | 'hours' | 'buys' | 'open', says: Sentence): void => {
     found.push({
       id: name,
@@ -126,12 +130,11 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
         const { [name]: _let, ...limits } = setting.demands.limits ?? {};
         return {
           ...setting,
-          demands: { ...setting.demands, limits: name === 'open' ? { ...limits, open: 100 } : limits },
+          demands: { ...setting.demands, limits: name === 'open' ? { ...limits, open: open + MORE_OPEN } : limits },
         };
       },
     });
   };
-  const { price, hours, buys, open = USUAL_OPEN } = demands.limits ?? {};
   if (price !== undefined) limit('price', [`No more than ${price} for parts and work`]);
   if (hours !== undefined) limit('hours', [`No more than ${hours} hours of work`]);
   if (buys !== undefined) limit('buys', [`No more than ${buys} parts to buy`]);
@@ -210,8 +213,17 @@ function smallest<T>(demands: readonly T[], holds: (demands: readonly T[]) => bo
   }, demands);
 }
 
-/** Why no set meets all demands, and what the best would be if some were let go. */
-export function conflictsOf(setting: Setting, ground: PlanGround, effort: Effort = USUAL): Conflicts {
+/**
+ * Why no set meets all demands, and what the best would be if some were let go.
+ *
+ * @param isStopped asked now and then; where it says so, what was found so far is told
+ */
+export function conflictsOf(
+  setting: Setting,
+  ground: PlanGround,
+  isStopped: () => boolean = () => false,
+  effort: Effort = USUAL,
+): Conflicts {
   const all = demandsOf(setting, ground);
   const without = (demands: readonly Demand[]): Setting => demands.reduce((so, demand) => demand.without(so), setting);
   let [proved, searches] = [true, 0];
@@ -220,12 +232,17 @@ export function conflictsOf(setting: Setting, ground: PlanGround, effort: Effort
     const key = held.map(({ id }) => id).join();
     let told = known.get(key);
     if (!told) {
-      if (++searches > effort.searches) {
+      if (isStopped() || ++searches > effort.searches) {
         proved = false;
         return { holds: true, because: [] };
       }
       const { build, demands } = without(all.filter((each) => !held.includes(each)));
-      const result = planFor(problemOf(build, demands, ground), { answers: 1, effort: effort.nodes, first: true });
+      const result = planFor(problemOf(build, demands, ground), {
+        answers: 1,
+        effort: effort.nodes,
+        first: true,
+        isStopped,
+      });
       const holds = result.best.length > 0;
       // What was not looked at to its end may hold: it is not called a conflict.
       if (!holds && !result.proved) proved = false;
@@ -241,7 +258,11 @@ export function conflictsOf(setting: Setting, ground: PlanGround, effort: Effort
     relaxations: relaxations
       .flatMap((demands): readonly Relaxation[] => {
         const let_ = demands.reduce((so, demand) => (demand.wished ?? demand.without)(so), setting);
-        const result = planFor(problemOf(let_.build, let_.demands, ground), { answers: 1, effort: effort.nodes });
+        const result = planFor(problemOf(let_.build, let_.demands, ground), {
+          answers: 1,
+          effort: effort.nodes,
+          isStopped,
+        });
         const [best] = result.best;
         return best ? [{ demands, setting: let_, best, proved: result.proved }] : [];
       })

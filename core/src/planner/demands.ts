@@ -2,22 +2,13 @@ import { Type, type Static } from '@sinclair/typebox';
 import { PLANNED_IDS, type PlannedId } from '../build/index.js';
 import { OPERATION_IDS, type OperationId } from '../joints/index.js';
 import { oneOf } from '../quantity/oneOf.js';
-
-/** From where the part of a place may be taken. */
-export const TAKEN_FROM = {
-  any: 'Anything on record, or on the shelf',
-  shelf: 'The shelf',
-  these: 'One of these',
-} as const;
-export type TakenFrom = keyof typeof TAKEN_FROM;
+import { MOST_ANSWERS, TAKEN_FROM, type TakenFrom } from './usual.js';
 
 /** Places and targets more than this are no plan. */
 export const MOST_PLACES = 28;
 const MOST_TARGETS = 12;
-export const MOST_ANSWERS = 12;
-/** Nodes of a search after which it is stopped whatever it has, and where nobody says. */
+/** Nodes of a search after which it is stopped whatever it has. */
 export const MOST_EFFORT = 2_000_000;
-export const USUAL_EFFORT = 60_000;
 
 const Money = Type.Number({ minimum: 0, maximum: 1e7 });
 const IdList = Type.Array(Type.String({ maxLength: 80 }), { maxItems: 400 });
@@ -64,18 +55,6 @@ const WeightsSchema = Type.Partial(
   }),
   { additionalProperties: false },
 );
-
-/** What each thing counts where nobody says: money as it is, and some for what is not sure or not to be taken back. */
-export const USUAL_WEIGHTS: Required<Static<typeof WeightsSchema>> = {
-  price: 1,
-  hours: 0,
-  buys: 5,
-  irreversible: 10,
-  open: 20,
-};
-
-/** Checks that may be open where nobody says how many confirmations are bearable. */
-export const USUAL_OPEN = 4;
 
 /** What a set of parts must be, and what makes one better than another. */
 export const DemandsSchema = Type.Object(
@@ -127,4 +106,3 @@ export const DemandsSchema = Type.Object(
   { additionalProperties: false },
 );
 export type Demands = Static<typeof DemandsSchema>;
-export type PlanWeights = typeof USUAL_WEIGHTS;

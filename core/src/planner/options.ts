@@ -16,7 +16,7 @@ import { slotOf } from '../dictionary/slots.js';
 import { OPERATIONS, countsIn, takes, type OperationId } from '../joints/index.js';
 import { isDone } from '../joints/operations/operation.js';
 import { middle } from '../quantity/interval.js';
-import type { PlanWeights } from './demands.js';
+import type { PlanWeights } from './usual.js';
 
 /** A part that may go into a place: as it is, in a service size, or after some work. */
 export interface Option {

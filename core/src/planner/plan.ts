@@ -1,6 +1,6 @@
 import { givingWay } from '../interchange/index.js';
 import type { Verdict } from '../joints/index.js';
-import { USUAL_EFFORT } from './demands.js';
+import { USUAL_EFFORT } from './usual.js';
 import { setOf, type SetFound } from './evaluate.js';
 import { FigureTeller } from './figureTeller.js';
 import { figureConstraintsOf } from './figureConstraints.js';

@@ -14,7 +14,8 @@ import { partFromShelf, ratedContext, type SwapContext } from '../interchange/in
 import { OPERATIONS, piecesOf, countsIn, type OperationId, type PlacedPart } from '../joints/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { interval } from '../quantity/interval.js';
-import { USUAL_OPEN, USUAL_WEIGHTS, type Demands, type PlaceDemand, type PlanWeights, type Target } from './demands.js';
+import type { Demands, PlaceDemand, Target } from './demands.js';
+import { USUAL_OPEN, USUAL_WEIGHTS, type PlanWeights } from './usual.js';
 import { inOrder, optionsOf, type Choice, type Option, type Pricing, type Source } from './options.js';
 
 /** What a plan is made over. */
@@ -154,9 +155,18 @@ function sourcesOf(
   );
   const there = mayStay ? engine.part(slot)?.part : undefined;
   const now = engine.build.places.filter((place) => place.slot === slot);
+  // A pattern that was decided on is not there yet.
+  const isThere = now.every(({ pattern }) => pattern === undefined);
   return [
     ...(there
-      ? [{ part: there, from: 'there' as const, places: now.length > 0 ? now : [{ slot }], asIs: true as const }]
+      ? [
+          {
+            part: there,
+            from: isThere ? ('there' as const) : ('bought' as const),
+            places: now.length > 0 ? now : [{ slot }],
+            asIs: true as const,
+          },
+        ]
       : []),
     ...bought.flatMap((part): readonly Source[] =>
       part.pattern === undefined ? [] : [{ part, from: 'bought', places: [{ slot, pattern: part.pattern }] }],

@@ -86,7 +86,7 @@ export const isLeaf = <L extends Leaf>(found: L | Refused): found is L => !('ref
 /** Scores that differ by less are the same. */
 const SAME = 1e-9;
 /** Nodes between one look at whether it is to stop and the next. */
-const BETWEEN_LOOKS = 256;
+const BETWEEN_LOOKS = 16;
 
 const inOrder = (a: readonly number[], b: readonly number[]): number => {
   const at = a.findIndex((each, index) => each !== b[index]);

@@ -59,6 +59,8 @@ export class Holdings {
   private readonly takers = new Map<string, WhatElse>();
   private readonly variantParts = new Map<string, readonly PlacedPart[]>();
   private readonly grids = new Map<string, OpenGrid>();
+  /** Asked now and then by what takes long: whether nobody waits for the answer any more. */
+  isStopped: () => boolean = () => false;
   /** Between which figures of builds lie, from one sheet to the next. */
   readonly intervals = new Intervals();
   private engineIndex: CatalogueIndex | undefined;

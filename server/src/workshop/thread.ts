@@ -172,6 +172,7 @@ async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }
       // A whole grid is worked out line by line first, so that it can be stopped.
       if (task.name === 'grid') for await (const _line of gridLines(on, request as GridRequest, task.stop));
       if (isStopped(task.stop)) return { nothing: true };
+      on.isStopped = () => isStopped(task.stop);
       return new TextEncoder().encode(JSON.stringify(on.ask(task.name, request, task.wording)));
     }
   }

@@ -40,6 +40,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./plan/compareBuilds')).CompareBuilds,
   },
   {
+    path: 'plan/:id/find',
+    title: 'Find a set · Which Bore',
+    loadComponent: async () => (await import('./plan/findSets')).FindSets,
+  },
+  {
     path: 'plan/:id',
     title: 'Plan · Which Bore',
     loadComponent: async () => (await import('./plan/planStation')).PlanStation,

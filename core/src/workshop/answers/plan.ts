@@ -131,7 +131,7 @@ function worthOf(sets: readonly SetTold[]): Answers['planSets']['worth'] {
 export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...rest }) => {
   const ground = asked(workshop, rest);
   const problem = problemOf(rest.build, rest.demands, ground);
-  const { best, proved, bound, nodes, leaves, refusals } = planFor(problem);
+  const { best, proved, bound, nodes, leaves, refusals } = planFor(problem, { isStopped: workshop.isStopped });
   const sets = best.map(({ leaf }) => setTold(workshop, problem, leaf, best[0]?.leaf));
   return {
     sets,
@@ -154,7 +154,7 @@ const demandTold = ({ id, says }: Demand) => ({ id, says });
 export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _units, ...rest }) => {
   const ground = asked(workshop, rest);
   const { build, demands } = rest;
-  const found = conflictsOf({ build, demands }, ground);
+  const found = conflictsOf({ build, demands }, ground, workshop.isStopped);
   return {
     conflicts: found.conflicts.map(({ demands: held, because }) => ({ demands: held.map(demandTold), because })),
     relaxations: found.relaxations.map(({ demands: let_, setting, best, proved }) => ({

@@ -1,4 +1,5 @@
 import {
+  booleanAttribute,
   ChangeDetectionStrategy,
   Component,
   DestroyRef,
@@ -68,6 +69,8 @@ export class LineChart {
   readonly up = input('');
   readonly upRight = input('');
   readonly told = input('');
+  /** Points by themselves, with room round them and no names. */
+  readonly plain = input(false, { transform: booleanAttribute });
   /** A place along the axis that is marked. */
   readonly at = input<number>();
   readonly picked = output<number>();
@@ -112,6 +115,7 @@ export class LineChart {
     const xs = lines.flatMap(({ points }) => points.map(({ x }) => x));
     const [from, to] = [Math.min(...xs), Math.max(...xs)];
     const ink = colour('--ink-soft');
+    const plain = this.plain();
     const scale = (title: string) => ({
       grid: { color: colour('--rule') },
       ticks: { color: ink, font: { family } },
@@ -125,8 +129,8 @@ export class LineChart {
           ...lines.map(({ name, points, colour: which, dashed = false, right = false }) => ({
             label: name,
             data: points.map(({ x, y }) => ({ x, y })),
-            showLine: true,
-            pointRadius: points.length > 30 ? 0 : 3,
+            showLine: !plain,
+            pointRadius: plain ? 6 : points.length > 30 ? 0 : 3,
             pointHitRadius: 6,
             borderWidth: 2,
             borderColor: colour(`--column-${which % 6}`),
@@ -156,14 +160,14 @@ export class LineChart {
         responsive: true,
         maintainAspectRatio: false,
         scales: {
-          x: { ...scale(axes.across), type: 'linear', min: from, max: to },
-          y: { ...scale(axes.up), type: 'linear' },
+          x: { ...scale(axes.across), type: 'linear', ...(plain ? { grace: '8%' } : { min: from, max: to }) },
+          y: { ...scale(axes.up), type: 'linear', ...(plain ? { grace: '8%' } : {}) },
           ...(lines.some(({ right }) => right)
             ? { right: { ...scale(axes.upRight), type: 'linear' as const, position: 'right' as const } }
             : {}),
         },
         plugins: {
-          legend: { display: true, labels: { color: colour('--ink'), font: { family }, boxWidth: 18 } },
+          legend: { display: !plain, labels: { color: colour('--ink'), font: { family }, boxWidth: 18 } },
         },
       },
       plugins: [this.marker(colour('--brass'))],
