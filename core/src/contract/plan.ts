@@ -34,6 +34,7 @@ const PartSchema = Type.Object({
   kind: KindSchema,
   label: Type.String(),
   pattern: Type.Optional(IdSchema),
+  size: Type.Optional(Type.Number({ description: 'Service size it is bought in, from standard, millimetres' })),
   from: Type.Union([Type.Literal('there'), Type.Literal('shelf'), Type.Literal('bought')]),
   asked: Type.Boolean({ description: 'Whether it was looked for; else it was given' }),
   price: Type.Number({ description: 'With the work that is planned on it' }),

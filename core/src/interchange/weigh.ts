@@ -2,12 +2,13 @@ import {
   countsIn,
   takes,
   verdictOfCheck,
+  type Assembly,
   type Joint,
   type JointCheck,
-  type OperationId,
   type Outcome,
   type PlacedPart,
   type Verdict,
+  type WorkOption,
 } from '../joints/index.js';
 import { afterAllWork, type CheckAtJoint } from './consequences.js';
 import { bystandersOf, jointAssembliesOf } from './jointAssemblies.js';
@@ -15,8 +16,8 @@ import { onceEach, type Priced } from './priced.js';
 import type { JointAssembly, Sides } from './sides.js';
 import type { SwapContext } from './swapContext.js';
 
-/** Whether a kind of work may be done at all. */
-export type May = (operation: OperationId) => boolean;
+/** Whether something that would mend a check may be done at all. */
+export type May = (option: WorkOption, assembly: Assembly) => boolean;
 
 /** What a whole set comes to, without its words. */
 export interface Weighed {
@@ -39,7 +40,7 @@ export interface Weighed {
 const permitted = (check: JointCheck, may: May): JointCheck => {
   const judge: JointCheck['judge'] = (assembly) => {
     const outcome = check.judge(assembly);
-    const work = outcome.work.filter(({ steps }) => steps.every(may));
+    const work = outcome.work.filter((option) => may(option, assembly));
     if (work.length === outcome.work.length) return outcome;
     return { ...outcome, work, ...(work.length === 0 && outcome.verdict === 'fitsWithWork' ? REFUSED : {}) };
   };

@@ -42,11 +42,11 @@ export function outsideOf(aim: Aim, { low, high }: Interval): number {
 
 /** A set of parts weighed by all joints, plainly: each meeting put together anew. */
 export function weighPlainly(
-  { choices, fixed, recipients, context, may }: PlanProblem,
+  { choices, fixed, recipients, context, mayDo }: PlanProblem,
   options: readonly Option[],
 ): Weighed {
   const coming = options.map(({ part }, at): PlacedPart => ({ slot: choices[at]?.slot ?? '', part }));
-  return weigh(sidesOf([...coming, ...fixed], recipients), context, may);
+  return weigh(sidesOf([...coming, ...fixed], recipients), context, mayDo);
 }
 
 /**

@@ -35,6 +35,8 @@ export interface Option {
   readonly irreversible: number;
   /** Nobody put its price down: it is reckoned with the dearest of its kind. */
   readonly unpriced?: true;
+  /** Service size it is bought in, from standard, millimetres. */
+  readonly size?: number;
   /** The same for options that differ only in how much is taken off. */
   readonly key: string;
   /** What it adds to the score. */
@@ -140,6 +142,7 @@ function stateOf(
     work,
     irreversible,
     ...(goods.unpriced ? { unpriced: true } : {}),
+    ...(step === 0 ? {} : { size: step }),
     key: `${places.map(({ pattern, specimen }) => pattern ?? specimen ?? 'there').join('+')} ${step}`,
     cost:
       weights.price * price +

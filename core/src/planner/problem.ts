@@ -9,14 +9,25 @@ import {
 } from '../build/index.js';
 import type { Part } from '../catalogue/part.js';
 import { KINDS, type KindId } from '../dictionary/dictionary.js';
+import { piston } from '../dictionary/kinds/piston.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
-import { partFromShelf, ratedContext, type SwapContext } from '../interchange/index.js';
-import { OPERATIONS, piecesOf, countsIn, type OperationId, type PlacedPart } from '../joints/index.js';
+import { changedBy, partFromShelf, ratedContext, type SwapContext } from '../interchange/index.js';
+import {
+  OPERATIONS,
+  piecesOf,
+  countsIn,
+  type Assembly,
+  type OperationId,
+  type PlacedPart,
+  type WorkOption,
+} from '../joints/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { interval } from '../quantity/interval.js';
 import type { Demands, PlaceDemand, Target } from './demands.js';
 import { USUAL_OPEN, USUAL_WEIGHTS, type PlanWeights } from './usual.js';
 import { inOrder, optionsOf, type Choice, type Option, type Pricing, type Source } from './options.js';
+
+const SKIRT = piston.parameters['skirt.diameter'].id;
 
 /** What a plan is made over. */
 export interface PlanGround extends BuildLookup {
@@ -48,7 +59,7 @@ export interface PlanProblem {
   readonly aims: readonly Aim[];
   readonly weights: PlanWeights;
   readonly mostOpen: number;
-  readonly may: (operation: OperationId) => boolean;
+  readonly mayDo: (option: WorkOption, assembly: Assembly) => boolean;
   /** Build without what was put in for places that are chosen anew. */
   readonly bare: Build;
 }
@@ -123,7 +134,8 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
     }),
     weights,
     mostOpen: demands.limits?.open ?? USUAL_OPEN,
-    may,
+    // A part in another size is another choice, with its own price: none becomes one by the way.
+    mayDo: (option, assembly) => option.steps.every(may) && !changedBy(option, assembly).has(SKIRT),
     bare,
   };
 }

@@ -84,7 +84,7 @@ export const LEANT_ON: ReadonlySet<string> = new Set(
  * @param givesWay what of the engine gives way to a new one, by what comes
  */
 export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Sides['givingWay']): Structure {
-  const { choices, fixed, recipients, context, may } = problem;
+  const { choices, fixed, recipients, context, mayDo } = problem;
   const standIns = choices.flatMap(({ slot, options: [first] }) => (first ? [{ slot, part: first.part }] : []));
   const coming: readonly PlacedPart[] = [...standIns, ...fixed];
   const plain = sidesOf(coming, recipients);
@@ -96,7 +96,7 @@ export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Si
   const inLine = [...coming, ...sides.staying];
   const planned = (meeting: Meeting): readonly PlannedCheck[] => {
     const yields = meeting.joint.kinds.length <= 2 && meeting.chosen.some((each) => sides.givingWay.has(each));
-    const joint = permitting(meeting.joint, may);
+    const joint = permitting(meeting.joint, mayDo);
     return joint.checks.map((check): PlannedCheck => {
       const ids = readsOf(check, meeting);
       const kinds = new Set([...meeting.joint.kinds, ...ids.map(kindOf)]);
@@ -153,7 +153,7 @@ export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Si
     checks: meetingsOf(sides).flatMap(planned),
     varOf,
     bystanders: bystandingIn(sides).flatMap((meeting) =>
-      permitting(meeting.joint, may).checks.map((check) => ({ meeting, check })),
+      permitting(meeting.joint, mayDo).checks.map((check) => ({ meeting, check })),
     ),
     staying: sides.staying,
     leaving: sides.leaving,

@@ -51,6 +51,7 @@ const partTold = (option: Option, at: number, { choices }: PlanProblem): SetTold
     kind,
     label: option.label,
     ...(option.part.pattern === undefined ? {} : { pattern: option.part.pattern }),
+    ...(option.size === undefined ? {} : { size: option.size }),
     from: option.from,
     asked: free,
     price: option.price,

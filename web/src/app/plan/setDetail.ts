@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { SetTold } from '@which-bore/core';
+import { showValue, type SetTold } from '@which-bore/core';
+import { Preferences } from '../data/preferences';
 import { Said } from '../ui/said';
 
 const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as const;
@@ -33,6 +34,9 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
                     <a [routerLink]="['/catalogue/pattern', pattern]">{{ part.label }}</a>
                   } @else {
                     {{ part.label }}
+                  }
+                  @if (part.size; as step) {
+                    <small class="work">{{ sized(step) }}</small>
                   }
                   @for (work of part.work; track work) {
                     <small class="work">{{ work }}</small>
@@ -154,7 +158,12 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
   `,
 })
 export class SetDetail {
+  private readonly preferences = inject(Preferences);
   readonly set = input.required<SetTold>();
   readonly name = input.required<string>();
   protected readonly from = FROM;
+
+  protected sized(step: number): string {
+    return `${showValue(Math.abs(step), 'length', this.preferences.units())} ${step > 0 ? 'over' : 'under'} standard`;
+  }
 }
