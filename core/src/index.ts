@@ -411,8 +411,8 @@ export type {
 } from './build/index.js';
 
 /* The planner: which set of parts works, and if none, why not. */
-export { MOST_ANSWERS, SHAPES, TAKEN_FROM, USUAL_OPEN, USUAL_WEIGHTS } from './planner/index.js';
-export type { Demands, PlaceDemand, TakenFrom, Target } from './planner/index.js';
+export { TAKEN_FROM, USUAL_OPEN, USUAL_WEIGHTS } from './planner/index.js';
+export type { Demands, TakenFrom } from './planner/index.js';
 
 /* Fit: measuring sheets, shells place by place, sets from a pool. */
 export {

@@ -1,5 +1,6 @@
 import {
   countsIn,
+  record,
   takes,
   verdictOfCheck,
   type Assembly,
@@ -17,7 +18,7 @@ import type { JointAssembly, Sides } from './sides.js';
 import type { SwapContext } from './swapContext.js';
 
 /** Whether something that would mend a check may be done at all. */
-export type May = (option: WorkOption, assembly: Assembly) => boolean;
+type May = (option: WorkOption, assembly: Assembly) => boolean;
 
 /** What a whole set comes to, without its words. */
 export interface Weighed {
@@ -60,7 +61,7 @@ export const permitting = (joint: Joint, may: May | undefined): Joint =>
   may ? { ...joint, checks: joint.checks.map((check) => permitted(check, may)) } : joint;
 
 /** What a set is weighed by. */
-export interface Weighing {
+interface Weighing {
   /** Every check of every joint in which something that comes meets anything. */
   readonly places: readonly CheckAtJoint[];
   /** Those among what stays, where work on a part of theirs may change them. */
@@ -81,6 +82,9 @@ export function weighed({ places, bystanders, verdictAt, parts, context }: Weigh
     verdicts.set(place, verdict);
   }
   const open = places.filter((place) => verdicts.get(place) === 'cannotTell');
+  // The records may refuse; that they have nothing against it makes no part fit.
+  if (places.every(({ where }) => where.joint.id === record.id))
+    return { ...nothing, verdict: 'cannotTell', open: places };
   const wanting = places.find((place) => verdicts.get(place) === 'fitsWithWork');
   if (!wanting) return { ...nothing, verdict: open.length > 0 ? 'cannotTell' : 'fits', open };
   const told = places.filter((place) => verdicts.get(place) !== 'cannotTell');

@@ -26,14 +26,14 @@ export interface Demand {
 }
 
 /** Demands that cannot hold together: without any one of them the others can. */
-export interface Conflict {
+interface Conflict {
   readonly demands: readonly Demand[];
   /** What refuses most while they are held, the most often first. */
   readonly because: readonly string[];
 }
 
 /** Demands that would have to be let go, and what the best set then is. */
-export interface Relaxation {
+interface Relaxation {
   readonly demands: readonly Demand[];
   readonly setting: Setting;
   readonly best: Chosen<SetFound>;
@@ -41,7 +41,7 @@ export interface Relaxation {
 }
 
 /** Why there is no set, and what would have to give way. */
-export interface Conflicts {
+interface Conflicts {
   readonly conflicts: readonly Conflict[];
   readonly relaxations: readonly Relaxation[];
   /** Whether everything was looked at: no other conflict among so many demands, none left unproved. */

@@ -5,10 +5,10 @@ import { oneOf } from '../quantity/oneOf.js';
 import { MOST_ANSWERS, TAKEN_FROM, type TakenFrom } from './usual.js';
 
 /** Places and targets more than this are no plan. */
-export const MOST_PLACES = 28;
+const MOST_PLACES = 28;
 const MOST_TARGETS = 12;
 /** Nodes of a search after which it is stopped whatever it has. */
-export const MOST_EFFORT = 2_000_000;
+const MOST_EFFORT = 2_000_000;
 
 const Money = Type.Number({ minimum: 0, maximum: 1e7 });
 const IdList = Type.Array(Type.String({ maxLength: 80 }), { maxItems: 400 });

@@ -6,7 +6,7 @@ import type { Demands } from './demands.js';
 import type { PlanGround } from './problem.js';
 
 /** What is wrong with a demand, and where it stands. */
-export interface DemandProblem {
+interface DemandProblem {
   /** As in `demands.targets[1].low`. */
   readonly where: string;
   readonly what: string;

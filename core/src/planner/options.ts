@@ -104,8 +104,6 @@ function amountsOf(slot: string, { shape, may }: Pricing): readonly (readonly Pl
 
 const ON: Partial<Record<PlannedId, KindId>> = { deck: 'block', millHead: 'head', machineCrown: 'piston' };
 const worksOn = (operation: PlannedId, kind: KindId | undefined): boolean => ON[operation] === kind;
-/** Work by which figures are brought where they are wanted. */
-export const SHAPES = Object.keys(ON) as PlannedId[];
 
 function stateOf(
   { part: before, from, places }: Source,
@@ -163,7 +161,7 @@ function priceOf(part: Part, slot: string, { engine, dearest }: Pricing) {
 }
 
 /** The cheapest first; equal ones in the order of their keys, so that the order never hangs on where they came from. */
-export const cheapestFirst = (a: Option, b: Option): number =>
+const cheapestFirst = (a: Option, b: Option): number =>
   a.cost - b.cost || (a.key < b.key ? -1 : a.key > b.key ? 1 : sumOf(a) - sumOf(b));
 
 const sumOf = ({ work }: Option): number => work.reduce((sum, { by }) => sum + by.value, 0);

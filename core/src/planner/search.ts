@@ -13,7 +13,7 @@ export interface Constraint {
   readonly name: string;
   /** The variables it is about, ascending, each once. */
   readonly vars: readonly number[];
-  /** The options of these variables, in their order. Says no more than the leaf would: what it refuses no leaf takes. */
+  /** The options of these variables, in their order. What it refuses, no leaf takes. */
   readonly judge: (options: readonly number[]) => Says;
   /** The least that `atACost` adds to the score. Of several such a leaf costs no less than the dearest. */
   readonly floor?: (options: readonly number[]) => number;
@@ -128,7 +128,6 @@ export class Best<L extends Leaf> {
 /** Which options of a variable are still possible, a bit each. */
 type Live = Uint32Array;
 
-const has = (live: Live, option: number): boolean => (((live[option >>> 5] ?? 0) >>> (option & 31)) & 1) === 1;
 const drop = (live: Live, option: number): void => {
   live[option >>> 5] = (live[option >>> 5] ?? 0) & ~(1 << (option & 31));
 };
@@ -193,7 +192,7 @@ class Arc {
 }
 
 /** One search. */
-export class Search<L extends Leaf> {
+class Search<L extends Leaf> {
   private readonly best: Best<L>;
   private readonly refusals = new Map<string, number>();
   private readonly about: readonly (readonly Constraint[])[];
@@ -201,7 +200,11 @@ export class Search<L extends Leaf> {
   private readonly leastOf: readonly (readonly number[])[];
   private nodes = 0;
   private leaves = 0;
+  /** Set by a look at whether it is to stop, or by the first answer where one is enough. */
   private stopped = false;
+  private get isOver(): boolean {
+    return this.stopped;
+  }
   private bound = Infinity;
 
   constructor(
@@ -236,29 +239,35 @@ export class Search<L extends Leaf> {
     };
   }
 
+  /** Counts a refusal; nothing goes on from there. */
   private refuse(why: string): undefined {
     this.refusals.set(why, (this.refusals.get(why) ?? 0) + 1);
-    return undefined;
   }
 
   /** Everything possible, less what some constraint of one or two variables refuses from the start. */
   private root(): Node | undefined {
     const { costs, constraints } = this.problem;
     const live = costs.map(({ length }) => allOf(length));
-    if (costs.some(({ length }) => length === 0)) return this.refuse('nothing to choose from');
+    if (costs.some(({ length }) => length === 0)) {
+      this.refuse('nothing to choose from');
+      return undefined;
+    }
     for (const constraint of constraints) {
       const [at] = constraint.vars;
       const mine = at === undefined ? undefined : live[at];
       if (constraint.vars.length !== 1 || !mine) continue;
       for (const option of optionsOf(mine)) if (constraint.judge([option]) === SAYS.refuses) drop(mine, option);
-      if (countOf(mine) === 0) return this.refuse(constraint.name);
+      if (countOf(mine) === 0) {
+        this.refuse(constraint.name);
+        return undefined;
+      }
     }
     return this.arcConsistent(live, this.arcs.flat())
       ? { live, chosen: costs.map(() => -1), open: 0, floor: 0 }
       : undefined;
   }
 
-  /** Drops what nothing on the other side of an arc goes with, until no more falls away. False where nothing is left. */
+  /** Drops what nothing on the other side of an arc goes with, until no more falls away. False if nothing is left. */
   private arcConsistent(live: readonly Live[], start: readonly Arc[]): boolean {
     const queue = [...start];
     while (queue.length > 0) {
@@ -324,7 +333,7 @@ export class Search<L extends Leaf> {
       mine[at] = only(this.problem.costs[at]?.length ?? 0, option);
       const chosen = [...node.chosen];
       chosen[at] = option;
-      if (this.stopped) {
+      if (this.isOver) {
         // Options stand by cost: what was not tried costs no less than the first of it.
         this.bound = Math.min(this.bound, this.boundOf({ ...node, live: mine, chosen }));
         return;
@@ -352,20 +361,32 @@ export class Search<L extends Leaf> {
     const live = [...node.live];
     let { open, floor } = node;
     const over = this.overBudget(chosen);
-    if (over !== undefined) return this.refuse(over);
+    if (over !== undefined) {
+      this.refuse(over);
+      return undefined;
+    }
     for (const constraint of this.about[at] ?? []) {
       const left = constraint.vars.filter((each) => chosen[each] === -1);
       const [one] = left;
       if (left.length === 0) {
         const options = constraint.vars.map((each) => chosen[each] ?? 0);
         const says = constraint.judge(options);
-        if (says === SAYS.refuses) return this.refuse(constraint.name);
-        if (says === SAYS.open && ++open > this.problem.mostOpen) return this.refuse('too much is open');
+        if (says === SAYS.refuses) {
+          this.refuse(constraint.name);
+          return undefined;
+        }
+        if (says === SAYS.open && ++open > this.problem.mostOpen) {
+          this.refuse('too much is open');
+          return undefined;
+        }
         if (says === SAYS.atACost) floor = Math.max(floor, constraint.floor?.(options) ?? 0);
       } else if (left.length === 1 && one !== undefined) {
         const theirs = live[one];
         const kept = theirs && this.kept(constraint, one, theirs, chosen, at);
-        if (!kept || countOf(kept) === 0) return this.refuse(constraint.name);
+        if (!kept || countOf(kept) === 0) {
+          this.refuse(constraint.name);
+          return undefined;
+        }
         live[one] = kept;
       }
     }
@@ -392,7 +413,10 @@ export class Search<L extends Leaf> {
   private look(selection: readonly number[]): void {
     this.leaves++;
     const leaf = this.problem.leaf(selection, this.best.threshold);
-    if (!isLeaf(leaf)) return this.refuse(leaf.refused);
+    if (!isLeaf(leaf)) {
+      this.refuse(leaf.refused);
+      return;
+    }
     this.best.offer({ selection, leaf });
     if (this.limits.first) this.stopped = true;
   }

@@ -48,7 +48,7 @@ export interface DemandDraft {
   readonly answers: number;
 }
 
-export const EMPTY_DRAFT: DemandDraft = {
+const EMPTY_DRAFT: DemandDraft = {
   places: {},
   targets: [],
   limits: { price: '', hours: '', buys: '', open: String(USUAL_OPEN) },
@@ -192,7 +192,7 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 
 /** A draft as it was kept in this browser; an empty one where what was kept is none. */
 export function keptDraft(kept: unknown): DemandDraft {
-  if (!isRecord(kept) || !isRecord(kept['places']) || !Array.isArray(kept['targets'])) return EMPTY_DRAFT;
+  if (!isRecord(kept) || !isRecord(kept.places) || !Array.isArray(kept.targets)) return EMPTY_DRAFT;
   const draft = kept as unknown as DemandDraft;
   return {
     ...EMPTY_DRAFT,

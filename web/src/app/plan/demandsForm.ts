@@ -147,7 +147,7 @@ export class DemandsForm {
     this.draft.update((draft) => ({ ...draft, ...change }));
   }
 
-  protected setIn<K extends 'limits' | 'weights' | 'shape'>(group: K, name: string, text: string): void {
+  protected setIn(group: 'limits' | 'weights' | 'shape', name: string, text: string): void {
     this.draft.update((draft) => ({ ...draft, [group]: { ...draft[group], [name]: text } }));
   }
 }

@@ -28,10 +28,11 @@ import { WhatIf } from './whatIf';
 afterAll(() => localStorage.clear());
 
 const WORKSHOP = new Workshop(CATALOGUE);
-const STROKER = (buildFile.builds as unknown as readonly Build[]).find(
+const found = (buildFile.builds as unknown as readonly Build[]).find(
   ({ name }) => name === '336 with the long crank, old pistons',
 );
-if (!STROKER) throw new Error('The demo has no such build.');
+if (!found) throw new Error('The demo has no such build.');
+const STROKER = found;
 
 /** One build, kept nowhere. */
 class FakeBuilds {
@@ -54,7 +55,7 @@ class FakeBuilds {
 let builds: FakeBuilds;
 
 /** The station's state over one build. */
-function prepare(build: Build = STROKER as Build): PlanState {
+function prepare(build: Build = STROKER): PlanState {
   setUp();
   builds = new FakeBuilds(build);
   TestBed.configureTestingModule({ providers: [PlanState] });
@@ -196,7 +197,7 @@ describe('tolerances drawn', () => {
   });
 
   it('tell the chance by engine as no less than that by cylinder, and shares that make a whole', async () => {
-    prepare({ ...(STROKER as Build), places: [] });
+    prepare({ ...STROKER, places: [] });
     drawing(3);
     const { fixture, page } = await show(TolerancePanel, { figure: figure('squish') });
     await click(fixture, button(page, 'Draw engines'));
@@ -211,14 +212,14 @@ describe('tolerances drawn', () => {
   });
 
   it('name what is taken to be measured, draw anew without it, and take it back', async () => {
-    prepare({ ...(STROKER as Build), places: [] });
+    prepare({ ...STROKER, places: [] });
     drawing(40);
     const { fixture, page } = await show(TolerancePanel, { figure: figure('squish') });
     await click(fixture, button(page, 'Draw engines'));
     const first = button(page, 'If it were measured');
     const name = first?.getAttribute('aria-label')?.replace('If it were measured: ', '') ?? '';
     await click(fixture, first);
-    expect(text(page)).toContain(`${name}`);
+    expect(text(page)).toContain(name);
     expect(text(page)).toContain('is taken to be measured');
     expect(text(page)).not.toMatch(/\b[a-z]+\.[a-zA-Z]+ is taken to be measured/);
     await click(fixture, button(page, 'Take back'));
@@ -240,7 +241,7 @@ describe('tolerances drawn', () => {
 describe('figures put in', () => {
   it('are shown as typed, changed in their own unit, and taken out', async () => {
     prepare({
-      ...(STROKER as Build),
+      ...STROKER,
       sizes: [{ of: 'rod.length', value: 6, unit: 'in' }],
     });
     const { fixture, page } = await show(TypedSizes);
@@ -256,7 +257,7 @@ describe('figures put in', () => {
   });
 
   it('that cannot be read are refused in words, and what stood there stays', async () => {
-    prepare({ ...(STROKER as Build), sizes: [{ of: 'rod.length', value: 6, unit: 'in' }] });
+    prepare({ ...STROKER, sizes: [{ of: 'rod.length', value: 6, unit: 'in' }] });
     const { page } = await show(TypedSizes);
     await type(page, 'ul input', 'six kilos');
     expect(text(page.querySelector('[role=alert]'))).not.toBe('');
@@ -275,7 +276,7 @@ describe('parts of a build', () => {
   };
 
   it('as the engine has them may be bought in a service size', async () => {
-    prepare({ ...(STROKER as Build), variant: 'lumen-4-77', places: [] });
+    prepare({ ...STROKER, variant: 'lumen-4-77', places: [] });
     const { fixture, page } = await open('piston');
     const select = page.querySelector<HTMLSelectElement>('li[data-slot=piston] select');
     const step = [...(select?.options ?? [])].map(({ value }) => value).find((value) => Number(value) > 0);
@@ -294,7 +295,7 @@ describe('parts of a build', () => {
   });
 
   it('are worked on by what is asked for, which wants an amount that is a figure', async () => {
-    prepare({ ...(STROKER as Build), places: [] });
+    prepare({ ...STROKER, places: [] });
     const { fixture, page } = await open('block');
     const panel = fixture.componentInstance as unknown as { operation: { set(of: string): void } };
     panel.operation.set('deck');
@@ -324,7 +325,7 @@ describe('parts of a build', () => {
   });
 
   it('may differ in one cylinder, and go back to what the engine has', async () => {
-    prepare({ ...(STROKER as Build), places: [] });
+    prepare({ ...STROKER, places: [] });
     const { fixture, page } = await open('piston');
     const third = [...page.querySelectorAll('li[data-slot=piston] .each button')].find((each) => text(each) === '3');
     await click(fixture, third);
@@ -338,7 +339,7 @@ describe('parts of a build', () => {
 
 describe('what if', () => {
   it('begins with a range round what is there, in the unit of the shop, and draws the figure over it', async () => {
-    prepare({ ...(STROKER as Build), places: [] });
+    prepare({ ...STROKER, places: [] });
     const { page } = await show(WhatIf, { figure: figure('squish') });
     const [from, to] = ['#swept-from', '#swept-to'].map((id) =>
       Number(page.querySelector<HTMLInputElement>(id)?.value),
@@ -351,7 +352,7 @@ describe('what if', () => {
   });
 
   it('keeps what is no figure in its field and asks nothing with it', async () => {
-    const state = prepare({ ...(STROKER as Build), places: [] });
+    const state = prepare({ ...STROKER, places: [] });
     const { page } = await show(WhatIf, { figure: figure('squish') });
     const asked = spyOn(state, 'answered').and.returnValue(of(undefined));
     const field = await type(page, '#swept-from', 'thin');
