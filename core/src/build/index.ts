@@ -6,7 +6,7 @@ export { curvesTable } from './curvesTable.js';
 export { readLifts, type LiftDuty } from './liftTable.js';
 export { engineOf, engineWith, jointsOf, partsOfBuild, placesFor, type BuildLookup } from './ground.js';
 export { mixturesIn } from './mixed.js';
-export { BuildModel } from './model.js';
+export { BuildModel, intervalOf } from './model.js';
 export { piecesFor, type SoldBy } from './pieces.js';
 export { sectionOf, SectionSizesSchema, type SectionSizes } from './section.js';
 export { Intervals } from './intervals.js';

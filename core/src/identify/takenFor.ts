@@ -5,9 +5,12 @@ import { Identification, type IdentifyOptions } from './identify.js';
 /** The pattern a specimen is taken for, once that is at least probable; nothing before. */
 export function takenFor(
   index: CatalogueIndex,
-  { readings }: Specimen,
+  { readings, confirmed }: Specimen,
   identifyOptions: IdentifyOptions,
 ): string | undefined {
+  // What somebody knows it to be outranks what its readings say of it.
+  if (confirmed && (confirmed.pattern === undefined || index.patterns.includes(confirmed.pattern)))
+    return confirmed.pattern;
   const { status, candidates } = new Identification(index, identifyOptions)
     .read(readings.map(({ is }) => is))
     .lineUp(1);

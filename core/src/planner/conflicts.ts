@@ -163,10 +163,10 @@ interface Effort {
   readonly relaxations: number;
   /** Nodes of one search. */
   readonly nodes: number;
-  /** Searches altogether. */
-  readonly searches: number;
+  /** Nodes of all searches together. */
+  readonly altogether: number;
 }
-const USUAL: Effort = { conflicts: 5, relaxations: 5, nodes: 20_000, searches: 160 };
+const USUAL: Effort = { conflicts: 5, relaxations: 5, nodes: 1500, altogether: 6000 };
 
 /**
  * The smallest sets of demands that cannot hold together, and those that could be let go, by Reiter's tree of hitting
@@ -226,23 +226,24 @@ export function conflictsOf(
 ): Conflicts {
   const all = demandsOf(setting, ground);
   const without = (demands: readonly Demand[]): Setting => demands.reduce((so, demand) => demand.without(so), setting);
-  let [proved, searches] = [true, 0];
+  let [proved, left] = [true, effort.altogether];
   const known = new Map<string, { readonly holds: boolean; readonly because: readonly string[] }>();
   const ask = (held: readonly Demand[]) => {
     const key = held.map(({ id }) => id).join();
     let told = known.get(key);
     if (!told) {
-      if (isStopped() || ++searches > effort.searches) {
+      if (isStopped() || left <= 0) {
         proved = false;
         return { holds: true, because: [] };
       }
       const { build, demands } = without(all.filter((each) => !held.includes(each)));
       const result = planFor(problemOf(build, demands, ground), {
         answers: 1,
-        effort: effort.nodes,
+        effort: Math.min(effort.nodes, left),
         first: true,
         isStopped,
       });
+      left -= result.nodes;
       const holds = result.best.length > 0;
       // What was not looked at to its end may hold: it is not called a conflict.
       if (!holds && !result.proved) proved = false;

@@ -1,56 +1,87 @@
 import type { KindId } from '../dictionary/dictionary.js';
+import { block } from '../dictionary/kinds/block.js';
+import { head } from '../dictionary/kinds/head.js';
+import { liner } from '../dictionary/kinds/liner.js';
+import { piston } from '../dictionary/kinds/piston.js';
 import { kindOf, type PlacedPart } from '../joints/index.js';
+import { cylinders, limitOf } from '../thumb/index.js';
 import { outsideOf } from './evaluate.js';
 import { declaredReads, type FigureTeller } from './figureTeller.js';
+import { goesByPiston, isBounded, widened, type MovesAround } from './moves.js';
 import type { PlanProblem } from './problem.js';
 import { SAYS, type Constraint } from './search.js';
-import { LEANT_ON, type PlannedCheck } from './structure.js';
 
 /**
- * Targets that must be reached, as constraints. A figure is told once all is chosen that it goes by, and all that could
- * have work done to those parts: where some has, the whole set tells what it then comes to.
+ * Targets that must be reached, as constraints on what a figure goes by: refused is what misses even with all the work
+ * that joints may offer. What that work then comes to, the whole set tells.
  */
-export function figureConstraintsOf(
-  problem: PlanProblem,
-  checks: readonly PlannedCheck[],
-  figures: FigureTeller,
-): readonly Constraint[] {
+export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller): readonly Constraint[] {
   const { choices, fixed, recipients, aims } = problem;
+  const around = aroundOf(problem);
   return aims.flatMap((aim): readonly Constraint[] => {
     const ids = declaredReads(aim.of);
-    if (aim.weight !== undefined || !ids) return [];
+    if (aim.weight !== undefined || !ids || ![...ids].every(isBounded)) return [];
     const kinds = new Set<KindId>([...ids].map(kindOf));
-    const own = choices.flatMap(({ kind }, at) => (kinds.has(kind) ? [at] : []));
-    const workers = checks.filter((each) => each.mayWork && [...each.kinds].some((kind) => kinds.has(kind)));
-    const vars = [...new Set([...own, ...workers.flatMap((each) => each.vars)])].sort((a, b) => a - b);
+    const byPiston = [...ids].some(goesByPiston);
+    const vars = choices.flatMap(({ kind }, at) => (kinds.has(kind) || (byPiston && kind === 'piston') ? [at] : []));
     if (vars.length === 0) return [];
-    const misses = (chosen: ReadonlyMap<number, number>): boolean => {
-      const parts = choices.flatMap(({ slot, options }, at): readonly PlacedPart[] => {
-        const option = options[chosen.get(at) ?? 0];
+    const known = new Map<string, boolean>();
+    const misses = (options: readonly number[]): boolean => {
+      const chosen = new Map(vars.map((at, place) => [at, options[place] ?? 0]));
+      const parts = choices.flatMap(({ slot, options: all }, at): readonly PlacedPart[] => {
+        const option = all[chosen.get(at) ?? 0];
         return option ? [{ slot, part: option.part }] : [];
       });
       const taken = new Set(parts.map(({ slot }) => slot));
-      const { reaches } = figures.told(aim.of, [
-        ...parts,
-        ...fixed,
-        ...recipients.filter(({ slot }) => !taken.has(slot)),
-      ]);
-      return reaches !== undefined && outsideOf(aim, reaches) > 0;
+      const whole = [...parts, ...fixed, ...recipients.filter(({ slot }) => !taken.has(slot))];
+      const { reaches } = figures.told(aim.of, whole);
+      if (!reaches || outsideOf(aim, reaches) === 0) return false;
+      const goes = whole.find(({ part }) => part.kind === 'piston')?.part;
+      const here = goes ? { ...around, piston: goes } : around;
+      const spread = whole.flatMap(({ slot, part }) => {
+        const wider = kinds.has(part.kind) ? widened(part, ids, here) : part;
+        return wider ? [{ slot, part: wider }] : [];
+      });
+      const lies = spread.length < whole.length ? undefined : figures.between(aim.of, spread);
+      return (
+        lies !== undefined && (lies.high < (aim.low ?? -Infinity) - SAME || lies.low > (aim.high ?? Infinity) + SAME)
+      );
     };
     return [
       {
         name: aim.of.name,
         vars,
         judge: (options) => {
-          const chosen = new Map(vars.map((at, place) => [at, options[place] ?? 0]));
-          if (!misses(chosen)) return SAYS.agrees;
-          // Work that changes a size of it, or something that other work goes by, which then may.
-          const mayMove = workers.some((each) =>
-            [...each.changes(each.vars.map((at) => chosen.get(at) ?? 0))].some((id) => ids.has(id) || LEANT_ON.has(id)),
-          );
-          return mayMove ? SAYS.agrees : SAYS.refuses;
+          const key = options.join();
+          let missed = known.get(key);
+          if (missed === undefined) known.set(key, (missed = misses(options)));
+          return missed ? SAYS.refuses : SAYS.agrees;
         },
       },
     ];
   });
+}
+
+const SAME = 1e-9;
+
+/** The largest bores and valves of all that may be chosen: what may be milled and cut goes by them. */
+function aroundOf({ choices, fixed, recipients, context, may }: PlanProblem): MovesAround {
+  const all = [
+    ...choices.flatMap(({ options }) => options.map(({ part }) => part)),
+    ...[...fixed, ...recipients].map(({ part }) => part),
+  ];
+  const greatest = (ids: readonly string[]): number | undefined => {
+    const found = all.flatMap((part) => ids.flatMap((id) => part.values[id]?.interval.high ?? []));
+    return found.length === 0 ? undefined : Math.max(...found);
+  };
+  const { rules, stock } = context;
+  const bore = greatest([block.parameters.bore.id, liner.parameters.bore.id, piston.parameters.bore.id]);
+  const valve = greatest([head.parameters['valve.intake'].id, head.parameters['valve.exhaust'].id]);
+  return {
+    rules,
+    may,
+    liners: stock.liner ?? [],
+    ...(bore === undefined ? {} : { bore: bore + limitOf(cylinders.bored, rules) }),
+    ...(valve === undefined ? {} : { valve }),
+  };
 }

@@ -1,4 +1,4 @@
-import { BuildModel, engineWith, type BuildEngine, type Figure } from '../build/index.js';
+import { BuildModel, engineWith, intervalOf, type BuildEngine, type Figure } from '../build/index.js';
 import type { Input } from '../build/figures/figure.js';
 import type { Part } from '../catalogue/part.js';
 import { kindOf, type PlacedPart } from '../joints/index.js';
@@ -89,6 +89,22 @@ export class FigureTeller {
     const number = this.numbers.get(part) ?? this.next++;
     this.numbers.set(part, number);
     return number;
+  }
+
+  /**
+   * Between what a figure lies with these parts, each size anywhere in its interval; nothing where it cannot be told.
+   */
+  between(figure: Figure, parts: readonly PlacedPart[]): Interval | undefined {
+    const model = new BuildModel(this.engine(parts), []);
+    const nodes = model.spots(figure).map((spot) => model.node(figure, spot));
+    const nominal = model.nominal();
+    let [low, high] = [Infinity, -Infinity];
+    for (const node of nodes) {
+      if (!('index' in node)) return undefined;
+      const lies = intervalOf(model, node, nominal);
+      [low, high] = [Math.min(low, lies.low), Math.max(high, lies.high)];
+    }
+    return Number.isFinite(low) && Number.isFinite(high) && low <= high ? { low, high } : undefined;
   }
 
   private worked(figure: Figure, parts: readonly PlacedPart[]): Reached {

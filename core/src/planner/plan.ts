@@ -58,7 +58,7 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
           judge: (options) => SAID[verdict(options) ?? 'fits'],
           floor: (options) => problem.weights.price * leastLabour(options),
         })),
-      ...figureConstraintsOf(problem, checks, figures),
+      ...figureConstraintsOf(problem, figures),
     ],
     budgets: [
       ...budget('price', limits.price, 'price'),

@@ -59,6 +59,7 @@ export interface PlanProblem {
   readonly aims: readonly Aim[];
   readonly weights: PlanWeights;
   readonly mostOpen: number;
+  readonly may: (operation: OperationId) => boolean;
   readonly mayDo: (option: WorkOption, assembly: Assembly) => boolean;
   /** Build without what was put in for places that are chosen anew. */
   readonly bare: Build;
@@ -134,6 +135,7 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
     }),
     weights,
     mostOpen: demands.limits?.open ?? USUAL_OPEN,
+    may,
     // A part in another size is another choice, with its own price: none becomes one by the way.
     mayDo: (option, assembly) => option.steps.every(may) && !changedBy(option, assembly).has(SKIRT),
     bare,

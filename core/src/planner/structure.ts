@@ -3,7 +3,6 @@ import type { KindId } from '../dictionary/dictionary.js';
 import {
   assembled,
   bystandingIn,
-  changedBy,
   meetingsOf,
   permitting,
   seenBy,
@@ -15,7 +14,6 @@ import {
 import {
   countsIn,
   IMPLIED,
-  JOINTS,
   kindOf,
   OPERATION_IDS,
   OPERATIONS,
@@ -38,18 +36,13 @@ export interface PlannedCheck {
   readonly name: string;
   readonly check: JointCheck;
   readonly meeting: Meeting;
-  readonly kinds: ReadonlySet<KindId>;
   /** The choices whose parts it goes by, ascending; none where it goes by what stays whatever is chosen. */
   readonly vars: readonly number[];
-  /** Whether it can come to work at all. */
-  readonly mayWork: boolean;
   /**
    * The verdict on some options of these choices, judged once for all that agree in what it goes by; nothing where its
    * matter does not come up with them.
    */
   readonly verdict: (options: readonly number[]) => Verdict | undefined;
-  /** Ids that its work on these options would change. */
-  readonly changes: (options: readonly number[]) => ReadonlySet<string>;
   /** The least labour, in money, that can mend it on these options: its own, or other work on what it goes by. */
   readonly leastLabour: (options: readonly number[]) => number;
 }
@@ -70,13 +63,6 @@ const readsOf = (check: JointCheck, { joint }: Meeting): readonly string[] => [
   ...check.reads.filter((id) => id !== RECORD && id !== ROUND && id !== IMPLIED && !id.startsWith(REPLACED)),
   ...(joint.appliesBy ?? []),
 ];
-
-const mayComeToWork = ({ verdicts }: JointCheck): boolean => verdicts.includes('fitsWithWork');
-
-/** Ids by which some check goes that may come to work: where they change, other work may follow. */
-export const LEANT_ON: ReadonlySet<string> = new Set(
-  JOINTS.flatMap(({ checks }) => checks.filter(mayComeToWork).flatMap(({ reads }) => reads)),
-);
 
 /**
  * Lays out what is judged for any choice of options.
@@ -140,12 +126,9 @@ export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Si
         name: `${meeting.joint.name}: ${check.name.toLowerCase()}`,
         check,
         meeting,
-        kinds,
         vars,
-        mayWork: yields || mayComeToWork(check),
         verdict: (options) => judged.at(options).verdict,
-        changes: (options) => judged.work(options).changes,
-        leastLabour: (options) => (yields ? 0 : Math.min(elsewhere(), judged.work(options).labour)),
+        leastLabour: (options) => (yields ? 0 : Math.min(elsewhere(), judged.labour(options))),
       };
     });
   };
@@ -187,19 +170,12 @@ interface Judged {
   readonly here?: Assembly;
 }
 
-/** What a check's own work on some options would change, and the least of it costs. */
-interface Work {
-  readonly changes: ReadonlySet<string>;
-  readonly labour: number;
-}
-const NO_WORK: Work = { changes: new Set(), labour: 0 };
-
 /** Options of some choices judged once for all that agree in what is gone by. */
 class JudgedOnce {
   private readonly classes: readonly Int32Array[];
   private readonly speaking: readonly (readonly Part[])[];
   private readonly known = new Map<number, Judged>();
-  private readonly worked = new Map<Judged, Work>();
+  private readonly labours = new Map<Judged, number>();
 
   constructor(
     options: readonly (readonly Part[])[],
@@ -226,19 +202,15 @@ class JudgedOnce {
     return judged;
   }
 
-  work(options: readonly number[]): Work {
+  /** The least labour of what would mend it; nothing where nothing is to be mended. */
+  labour(options: readonly number[]): number {
     const judged = this.at(options);
     const { here } = judged;
-    if (!here) return NO_WORK;
-    const known = this.worked.get(judged);
-    if (known) return known;
-    const { work } = this.check.judge(here);
-    const found: Work = {
-      changes: new Set(work.flatMap((option) => [...changedBy(option, here)])),
-      labour: Math.min(...work.map(({ steps }) => this.labourOf(steps))),
-    };
-    this.worked.set(judged, found);
-    return found;
+    if (!here) return 0;
+    const known =
+      this.labours.get(judged) ?? Math.min(...this.check.judge(here).work.map(({ steps }) => this.labourOf(steps)));
+    this.labours.set(judged, known);
+    return known;
   }
 }
 
