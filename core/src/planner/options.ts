@@ -81,7 +81,7 @@ export function optionsOf(source: Source, slot: string, pricing: Pricing): reado
   return sizesOf(source).flatMap((step) => {
     const part = inServiceSize(source.part, step);
     const sized = source.places.map((place): Place =>
-      step === 0 ? place : { ...place, size: { value: step, unit: 'mm' } },
+      step === 0 ? place : { ...place, size: { value: Number(step.toFixed(6)), unit: 'mm' } },
     );
     return [[], ...amountsOf(slot, pricing)].flatMap((work) => {
       const option = stateOf({ ...source, part, places: sized }, work, slot, step, pricing);

@@ -1,5 +1,4 @@
 import type { Part } from '../catalogue/part.js';
-import type { KindId } from '../dictionary/dictionary.js';
 import {
   assembled,
   bystandingIn,
