@@ -1,7 +1,7 @@
 import { sidesOf, weigh, type Weighed } from '../interchange/index.js';
 import { OPERATIONS, type PlacedPart } from '../joints/index.js';
 import type { Interval } from '../quantity/interval.js';
-import type { FigureTeller, Reached } from './figureTeller.js';
+import { FigureTeller, type Reached } from './figureTeller.js';
 import type { Option } from './options.js';
 import type { Aim, PlanProblem } from './problem.js';
 import type { Leaf, Refused } from './search.js';
@@ -58,7 +58,7 @@ export function weighPlainly(
 export function setOf(
   problem: PlanProblem,
   options: readonly Option[],
-  figures: FigureTeller,
+  figures: FigureTeller = new FigureTeller(problem),
   weighed: Weighed = weighPlainly(problem, options),
   dearest = Infinity,
 ): SetFound | Refused {

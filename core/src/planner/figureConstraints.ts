@@ -1,3 +1,4 @@
+import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { head } from '../dictionary/kinds/head.js';
@@ -25,6 +26,7 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
     const byPiston = [...ids].some(goesByPiston);
     const vars = choices.flatMap(({ kind }, at) => (kinds.has(kind) || (byPiston && kind === 'piston') ? [at] : []));
     if (vars.length === 0) return [];
+    const classes = vars.map((at) => classesOf(choices[at]?.options.map(({ part }) => part) ?? [], ids));
     const known = new Map<string, boolean>();
     const misses = (options: readonly number[]): boolean => {
       const chosen = new Map(vars.map((at, place) => [at, options[place] ?? 0]));
@@ -51,8 +53,9 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
       {
         name: aim.of.name,
         vars,
+        dear: true,
         judge: (options) => {
-          const key = options.join();
+          const key = options.map((option, place) => classes[place]?.[option]).join();
           let missed = known.get(key);
           if (missed === undefined) known.set(key, (missed = misses(options)));
           return missed ? SAYS.refuses : SAYS.agrees;
@@ -61,6 +64,24 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
     ];
   });
 }
+
+/** Parts that agree in all a figure goes by are of one class: what one misses the others miss. */
+function classesOf(parts: readonly Part[], ids: ReadonlySet<string>): readonly number[] {
+  const numbers = new Map<string, number>();
+  return parts.map((part) => {
+    const seen = JSON.stringify(
+      Object.entries(part.values)
+        .filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each)))
+        .map(([id, { interval, at, positions }]) => [id, interval, at, positions]),
+    );
+    const looks = [...ids].map((id) => part.looks[id]?.option ?? '').join();
+    const number = numbers.get(`${seen} ${looks}`) ?? numbers.size;
+    numbers.set(`${seen} ${looks}`, number);
+    return number;
+  });
+}
+/** What crowns and cylinders go by besides what a figure declares: bowl beside dome, the skirt that is bored for. */
+const BESIDES = ['piston.crown', 'piston.skirt', 'block.wall', 'block.deckHeight', 'head.height', 'liner.wall'];
 
 const SAME = 1e-9;
 

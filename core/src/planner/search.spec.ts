@@ -85,7 +85,14 @@ function madeUp({ sizes, arcs, tight, budget, mostOpen, keys, ties, seed }: Draw
       const kind = drawn(seed, which, 9, ...options);
       return kind < 0.2 ? SAYS.open : kind < 0.5 ? SAYS.atACost : SAYS.agrees;
     };
-    return { name: `c${which}`, vars, judge, floor: (options) => 10 * drawn(seed, which, 3, ...options) };
+    const dear = drawn(seed, which, 6) < 0.3;
+    return {
+      name: `c${which}`,
+      vars,
+      judge,
+      ...(dear ? { dear } : {}),
+      floor: (options) => 10 * drawn(seed, which, 3, ...options),
+    };
   });
   const takes = costs.map((each, at) => each.map((_, option) => Math.floor(drawn(seed, at, option, 8) * 20)));
   return {

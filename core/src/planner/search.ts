@@ -15,6 +15,8 @@ export interface Constraint {
   readonly vars: readonly number[];
   /** The options of these variables, in their order. What it refuses, no leaf takes. */
   readonly judge: (options: readonly number[]) => Says;
+  /** Dear to judge: asked only of options that are still possible once all others of it are chosen. */
+  readonly dear?: true;
   /** The least that `atACost` adds to the score. Of several such a leaf costs no less than the dearest. */
   readonly floor?: (options: readonly number[]) => number;
 }
@@ -217,7 +219,7 @@ class Search<L extends Leaf> {
     const arcs = costs.map((): Arc[] => []);
     for (const constraint of constraints) {
       const [a, b] = constraint.vars;
-      if (constraint.vars.length !== 2 || a === undefined || b === undefined) continue;
+      if (constraint.dear || constraint.vars.length !== 2 || a === undefined || b === undefined) continue;
       arcs[a]?.push(new Arc(constraint, a, b, costs[b]?.length ?? 0));
       arcs[b]?.push(new Arc(constraint, b, a, costs[a]?.length ?? 0));
     }
@@ -396,9 +398,9 @@ class Search<L extends Leaf> {
   /** What a constraint leaves of the one variable of it that is not chosen yet. */
   private kept(constraint: Constraint, one: number, theirs: Live, chosen: readonly number[], at: number): Live {
     const kept = theirs.slice();
-    if (constraint.vars.length === 2) {
-      const row = this.arcs[at]?.find((arc) => arc.constraint === constraint)?.row(chosen[at] ?? 0);
-      for (let word = 0; word < kept.length; word++) kept[word] = (kept[word] ?? 0) & (row?.[word] ?? 0);
+    const row = this.arcs[at]?.find((arc) => arc.constraint === constraint)?.row(chosen[at] ?? 0);
+    if (row) {
+      for (let word = 0; word < kept.length; word++) kept[word] = (kept[word] ?? 0) & (row[word] ?? 0);
       return kept;
     }
     const options = constraint.vars.map((each) => chosen[each] ?? 0);
