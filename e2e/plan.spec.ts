@@ -186,7 +186,7 @@ test('parts are tried in a place, a fuel is named, a lift curve pasted, and the 
   await page.getByRole('button', { name: 'Measured lift, intake' }).click();
   await page.getByLabel('Crank degrees and lift').fill('0 0\n60 four\n120 0');
   await page.getByRole('button', { name: 'Take this curve' }).click();
-  await expect(page.getByRole('alert')).toContainText('Line 2: “60 four” is not two figures');
+  await expect(page.getByRole('alert').filter({ hasText: 'Line 2: “60 four” is not two figures' })).toBeVisible();
   await page.getByLabel('Crank degrees and lift').fill('0 0\n60 4\n110 9\n160 4\n230 0');
   await page.getByRole('button', { name: 'Take this curve' }).click();
   await expect(page.getByRole('button', { name: 'Lift measured: 5 points, intake' })).toBeVisible();

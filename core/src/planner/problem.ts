@@ -1,6 +1,7 @@
 import {
   engineOf,
   figureOf,
+  piecesFor,
   type Build,
   type BuildEngine,
   type BuildLookup,
@@ -199,12 +200,12 @@ function fromShelf(
   engine: BuildEngine,
   ground: PlanGround,
 ): readonly Source[] {
-  const kind = slotOf(slot)?.kind;
-  const pieces = kind === undefined ? 1 : piecesOf(kind, countsIn(engine.assembly()));
   const parts = lying.map((specimen) => ({
     specimen,
     part: partFromShelf(ground.catalogue, specimen, ground.takenFor(specimen), ground.drawer),
   }));
+  const [one] = parts;
+  const pieces = one ? piecesFor(engine, slot, one.part).quantity : 1;
   if (pieces === 1)
     return parts.map(({ specimen, part }) => ({ part, from: 'shelf', places: [{ slot, specimen: specimen.id }] }));
   const sets = new Map<string, (typeof parts)[number][]>();
@@ -225,11 +226,16 @@ function fromShelf(
           chosen.map(({ part }) => part),
         ),
         from: 'shelf',
-        places: chosen.map(({ specimen }, at) => ({ slot, at: at + 1, specimen: specimen.id })),
+        // Heads and their gaskets are one a bank, and stand in a build once.
+        places: PER_CYLINDER.has(first.part.kind)
+          ? chosen.map(({ specimen }, at) => ({ slot, at: at + 1, specimen: specimen.id }))
+          : [{ slot, specimen: first.specimen.id }],
       },
     ];
   });
 }
+
+const PER_CYLINDER: ReadonlySet<KindId> = new Set(['piston', 'pin', 'rod', 'liner']);
 
 /** A part that is any of these: what goes with it goes with each of them. */
 function spanning(first: Part, parts: readonly Part[]): Part {

@@ -164,8 +164,14 @@ export class MeasuringSheet {
     if (event.key === 'Enter') {
       event.preventDefault();
       if (this.take(cell)) this.to(at + 1);
-    } else if (event.key === 'Escape') this.forget(cell);
-    else if (event.key in moves) {
+    } else if (event.key === 'Escape') {
+      this.forget(cell);
+      // At once, and not when the page is next drawn: a gauge types its next figure without waiting for that.
+      if (event.target instanceof HTMLInputElement) {
+        event.target.value = this.shown(cell);
+        event.target.select();
+      }
+    } else if (event.key in moves) {
       event.preventDefault();
       this.to(at + (moves[event.key] ?? 0));
     }

@@ -145,6 +145,9 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
     .work {
       color: var(--brass-ink, inherit);
     }
+    li .figures {
+      margin-left: 8px;
+    }
     ol,
     ul {
       margin: 0;
