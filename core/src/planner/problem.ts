@@ -13,15 +13,7 @@ import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import { piston } from '../dictionary/kinds/piston.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import { changedBy, partFromShelf, ratedContext, type SwapContext } from '../interchange/index.js';
-import {
-  OPERATIONS,
-  piecesOf,
-  countsIn,
-  type Assembly,
-  type OperationId,
-  type PlacedPart,
-  type WorkOption,
-} from '../joints/index.js';
+import { OPERATIONS, type Assembly, type OperationId, type PlacedPart, type WorkOption } from '../joints/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { interval } from '../quantity/interval.js';
 import type { Demands, PlaceDemand, Target } from './demands.js';
