@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import type { Answers, Requests, SetTold } from '@which-bore/core';
@@ -48,6 +59,8 @@ export class FindSets {
   protected readonly parts = computed(() => this.state.sheet()?.parts ?? []);
   protected readonly figures = computed(() => this.state.sheet()?.figures ?? []);
   private run: Subscription | undefined;
+  private readonly injector = inject(Injector);
+  private readonly answers = viewChild<ElementRef<HTMLElement>>('answers');
 
   constructor() {
     const id = toSignal(inject(ActivatedRoute).paramMap.pipe(map((params) => params.get('id') ?? undefined)));
@@ -100,6 +113,10 @@ export class FindSets {
         tap((answer) => {
           this.answeredTo.set(draft);
           this.answer.set(answer);
+          // On a narrow screen the answer stands below the demands.
+          afterNextRender(() => this.answers()?.nativeElement.scrollIntoView({ block: 'start' }), {
+            injector: this.injector,
+          });
           this.busy.set(answer.sets.length > 0 || !answer.proved ? undefined : 'conflicts');
         }),
         switchMap((answer) =>
