@@ -145,6 +145,16 @@ describe('branch and bound', () => {
     );
   });
 
+  it('told to stop before it has begun, looks at no leaf', () => {
+    fc.assert(
+      fc.property(SMALL, (drawnOne) => {
+        const { best, leaves } = searchFor(madeUp(drawnOne), { answers: 1, effort: 1e6, isStopped: () => true });
+        expect([best.length, leaves]).toEqual([0, 0]);
+      }),
+      { numRuns: 100 },
+    );
+  });
+
   it('gives the same answer whatever else goes on: the order of what it is told changes nothing', () => {
     fc.assert(
       fc.property(SMALL, (drawnOne) => {

@@ -274,6 +274,11 @@ class Search<L extends Leaf> {
     const queue = [...start];
     while (queue.length > 0) {
       const arc = queue.shift();
+      // What is not dropped yet is no wrong choice: the search ends before it looks at any.
+      if (this.limits.isStopped?.() === true) {
+        this.stopped = true;
+        return true;
+      }
       const [mine, theirs] = arc ? [live[arc.from], live[arc.to]] : [];
       if (!arc || !mine || !theirs) continue;
       let fell = false;
@@ -320,7 +325,7 @@ class Search<L extends Leaf> {
 
   private down(node: Node): void {
     this.nodes++;
-    if (this.nodes >= this.limits.effort || (this.nodes % BETWEEN_LOOKS === 0 && this.limits.isStopped?.() === true))
+    if (this.nodes >= this.limits.effort || (this.nodes % BETWEEN_LOOKS === 1 && this.limits.isStopped?.() === true))
       this.stopped = true;
     if (this.stopped) {
       this.bound = Math.min(this.bound, this.boundOf(node));
