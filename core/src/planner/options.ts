@@ -90,6 +90,10 @@ export function optionsOf(source: Source, slot: string, pricing: Pricing): reado
   });
 }
 
+/** Whether parts of a kind may be cut to bring figures where they are wanted. */
+export const mayBeCut = (kind: KindId, { shape, may }: Pricing): boolean =>
+  shape.some(({ operation }) => worksOn(operation, kind) && may(operationOf(operation)));
+
 /** How much of what may be done to a part of a place, to bring figures where they are wanted. */
 function amountsOf(slot: string, { shape, may }: Pricing): readonly (readonly PlannedWork[])[] {
   const kind = slotOf(slot)?.kind;

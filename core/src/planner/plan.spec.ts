@@ -266,6 +266,22 @@ describe('what an option is', () => {
     expect([...cuts({ reversible: true })]).toEqual([0]);
   });
 
+  it('is cut as well where the engine has it and nobody asked for another', () => {
+    const asked = (shape: Demands['shape']) =>
+      problemOf(build('sluice-357'), { places: free('headGasket'), ...(shape ? { shape } : {}) }, GROUND).choices;
+    expect(asked(undefined).map(({ slot }) => slot)).toEqual(['headGasket']);
+    const block = asked([{ operation: 'deck', most: 0.2, step: 0.1 }]).find(({ slot }) => slot === 'block');
+    expect(block?.options.map(({ work, from }) => [from, work[0]?.by.value ?? 0])).toEqual([
+      ['there', 0],
+      ['there', 0.1],
+      ['there', 0.2],
+    ]);
+    // What is not cut is not written into the build.
+    expect(block?.options[1]?.places).toEqual([
+      { slot: 'block', work: [{ operation: 'deck', by: { value: 0.1, unit: 'mm' } }] },
+    ]);
+  });
+
   it('of the shelf stands there for one engine once, however many lie there alike', () => {
     const options = problemOf(build('pip-48'), { places: [{ slot: 'piston', from: 'shelf' }] }, GROUND).choices[0]
       ?.options;

@@ -18,7 +18,7 @@ import type { Specimen } from '../readings/reading.js';
 import { interval } from '../quantity/interval.js';
 import type { Demands, PlaceDemand, Target } from './demands.js';
 import { USUAL_OPEN, USUAL_WEIGHTS, type PlanWeights } from './usual.js';
-import { inOrder, optionsOf, type Choice, type Option, type Pricing, type Source } from './options.js';
+import { inOrder, mayBeCut, optionsOf, type Choice, type Option, type Pricing, type Source } from './options.js';
 
 const SKIRT = piston.parameters['skirt.diameter'].id;
 
@@ -100,11 +100,13 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
       choices.push({ slot, name, kind, options, free: true });
       continue;
     }
-    if (!isOwn.has(slot)) continue;
+    // What stays as the engine has it may be cut as well, where that is allowed.
+    if (!isOwn.has(slot) && !mayBeCut(kind, pricing)) continue;
     const [whole, ...others] = engine.parts.filter((each) => each.slot === slot);
     for (const { part } of others) fixed.push({ slot, part });
     if (!whole) continue;
-    const places = build.places.filter((place) => place.slot === slot);
+    const own = build.places.filter((place) => place.slot === slot);
+    const places = own.length > 0 ? own : [{ slot }];
     choices.push({
       slot,
       name,
