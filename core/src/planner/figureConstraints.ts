@@ -69,11 +69,11 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
 function classesOf(parts: readonly Part[], ids: ReadonlySet<string>): readonly number[] {
   const numbers = new Map<string, number>();
   return parts.map((part) => {
-    const seen = JSON.stringify(
-      Object.entries(part.values)
-        .filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each)))
-        .map(([id, { interval, at, positions }]) => [id, interval, at, positions]),
-    );
+    const seen = JSON.stringify([
+      // Work goes by service sizes, and by how a size was measured, as well as by the size.
+      part.service,
+      Object.entries(part.values).filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each))),
+    ]);
     const looks = [...ids].map((id) => part.looks[id]?.option ?? '').join();
     const number = numbers.get(`${seen} ${looks}`) ?? numbers.size;
     numbers.set(`${seen} ${looks}`, number);
@@ -81,7 +81,15 @@ function classesOf(parts: readonly Part[], ids: ReadonlySet<string>): readonly n
   });
 }
 /** What crowns and cylinders go by besides what a figure declares: bowl beside dome, the skirt that is bored for. */
-const BESIDES = ['piston.crown', 'piston.skirt', 'block.wall', 'block.deckHeight', 'head.height', 'liner.wall'];
+const BESIDES = [
+  'piston.crown',
+  'piston.skirt',
+  'piston.valvePocket',
+  'block.wall',
+  'block.deckHeight',
+  'head.height',
+  'liner.wall',
+];
 
 const SAME = 1e-9;
 

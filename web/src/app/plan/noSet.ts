@@ -15,7 +15,7 @@ export type WayOut = Answers['planConflicts']['relaxations'][number];
   imports: [NzButtonModule, Said, SetDetail, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './noSet.html',
-  styleUrl: './noSet.less',
+  styleUrls: ['./setList.less', './noSet.less'],
 })
 export class NoSet {
   private readonly preferences = inject(Preferences);

@@ -30,7 +30,7 @@ interface Measure {
   imports: [FormsModule, LineChart, NzButtonModule, NzSelectModule, SetDetail, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './setsFound.html',
-  styleUrl: './setsFound.less',
+  styleUrls: ['./setList.less', './setsFound.less'],
 })
 export class SetsFound {
   private readonly preferences = inject(Preferences);
