@@ -87,6 +87,9 @@ const ONE_A_CYLINDER: ReadonlySet<KindId> = new Set([
   'valveSpring',
 ]);
 
+/** The first place of an engine that a part of a kind goes to, by kind. */
+const FIRST_SLOT: ReadonlyMap<string, string> = new Map([...SLOTS].reverse().map(({ kind, id }) => [kind, id]));
+
 /** Less sure than this, a likely value is not worked with. */
 const LIKELY_FROM = 0.8;
 
@@ -142,13 +145,16 @@ export class BuildEngine {
     return Number.isInteger(count) && count > 0 ? count : undefined;
   }
 
-  private readonly partAt = new Map<string, PlacedInBuild | undefined>();
+  /** By place, then by cylinder, nought for the engine as a whole: asked a hundred times for each figure. */
+  private readonly partAt = new Map<string, Map<number, PlacedInBuild | undefined>>();
 
   /** The part in a place, as it is after its work; that of one cylinder where those differ. */
   part(slot: string, at?: number): PlacedInBuild | undefined {
-    const key = `${slot} ${at ?? ''}`;
-    if (!this.partAt.has(key)) this.partAt.set(key, this.partIn(slot, at));
-    return this.partAt.get(key);
+    let here = this.partAt.get(slot);
+    if (!here) this.partAt.set(slot, (here = new Map()));
+    const key = at ?? 0;
+    if (!here.has(key)) here.set(key, this.partIn(slot, at));
+    return here.get(key);
   }
 
   private partIn(slot: string, at?: number): PlacedInBuild | undefined {
@@ -165,8 +171,8 @@ export class BuildEngine {
     if (said !== undefined) return said;
     const kind = id.slice(0, id.indexOf('.'));
     if (kind === 'variant') return this.ground.stated.looks[id]?.option;
-    const slot = SLOTS.find((each) => each.kind === kind);
-    return slot && this.part(slot.id, at)?.part.looks[id]?.option;
+    const slot = FIRST_SLOT.get(kind);
+    return slot === undefined ? undefined : this.part(slot, at)?.part.looks[id]?.option;
   }
 
   /**
@@ -184,7 +190,7 @@ export class BuildEngine {
       const told = this.ground.stated.values[parameter.id];
       return told && { interval: told.interval, origin: told.source, of: 'the engine, as stated', each: false };
     }
-    const place = slot ?? SLOTS.find((each) => each.kind === kind)?.id;
+    const place = slot ?? FIRST_SLOT.get(kind);
     const found = place === undefined ? undefined : this.part(place, spot?.row === 'cylinder' ? spot.at : undefined);
     const value = found?.part.values[parameter.id];
     if (typed && (!value || contains(typed.interval, value.interval))) return typed;
@@ -228,9 +234,19 @@ export class BuildEngine {
     return this.build.lifts?.[duty];
   }
 
+  private readonly assemblies = new Map<number | undefined, Assembly>();
+
   /** The parts round a place, one of each kind, as the joints see them. */
   assembly(spot?: Spot): Assembly {
     const at = spot?.row === 'cylinder' ? spot.at : undefined;
+    const known = this.assemblies.get(at);
+    if (known) return known;
+    const made = this.assembled(at);
+    this.assemblies.set(at, made);
+    return made;
+  }
+
+  private assembled(at: number | undefined): Assembly {
     const parts: Partial<Record<KindId, Part>> = {};
     for (const { slot } of this.parts) {
       const placed = this.part(slot, at);

@@ -60,6 +60,22 @@ const NAMED = {
     };
     return reaches(1) + reaches(-1);
   },
+  // Edges of the beam as lines, cut with the height of the foot.
+  swingAtFoot: (s: number, l: number, e: number, foot: number, beam: number) => {
+    const out = (angle: number): number => {
+      const [x, y] = [(s / 2) * Math.sin(angle * DEG) + e, (s / 2) * Math.cos(angle * DEG)];
+      const pin = y + Math.sqrt(l * l - x * x);
+      if (foot >= pin || foot <= y) return 0;
+      const [ux, uy] = [x / l, (y - pin) / l];
+      const edges = [1, -1].map((side) => {
+        const [px, py] = [-e - (side * uy * beam) / 2, pin + (side * ux * beam) / 2];
+        return Math.abs(px + (ux * (foot - py)) / uy);
+      });
+      return Math.max(...edges);
+    };
+    const [right, left] = [least((angle) => -out(angle), 0, 180), least((angle) => -out(angle), 180, 360)];
+    return Math.max(out(right), out(left));
+  },
   lift,
   seat: (greatest: number, duration: number, at: number, form: number) =>
     at > 0 ? duration / partAt(form, at / greatest) : duration,
@@ -338,6 +354,28 @@ describe('what the trade knows of builds', () => {
     const engine = demoEngine('sluice-357', sizes);
     expect(valueIn(engine, 'topRingUnderDeck')).toBeCloseTo(7.5, 9);
     expect(valueIn(engine, 'oilRingInBore')).toBeCloseTo(105 + 18 - 85, 9);
+  });
+
+  // Worked by hand: 70 degrees after the top the crankpin is 37.59 out and 13.68 over the main axis, the pin 140.77
+  // higher. 50 over the axis the middle of a rod is 37.59 (154.45 - 50) / 140.77 = 27.89 out, half its beam 13.46 more.
+  it('leaves room for a rod at the foot of its cylinder, less with a longer stroke and a longer cylinder', () => {
+    const sizes = {
+      'block.bore': 100,
+      'block.deckHeight': 220,
+      'block.cylinderLength': 170,
+      'crank.stroke': 80,
+      'rod.length': 145.7,
+      'rod.beam.width': 26,
+      'piston.pin.offset': 0,
+    };
+    const room = (others: Readonly<Record<string, number>> = {}) =>
+      valueIn(demoEngine('sluice-357', { ...sizes, ...others }), 'rodsAtFoot');
+    expect(room()).toBeCloseTo(50 - 27.89 - 13.46, 1);
+    expect(room({ 'crank.stroke': 86 })).toBeLessThan(room());
+    expect(room({ 'block.cylinderLength': 175 })).toBeLessThan(room());
+    const wider = room() - room({ 'rod.beam.width': 30 });
+    expect(wider).toBeGreaterThan(2);
+    expect(wider).toBeLessThan(2.2);
   });
 
   it('times the ports of a two-stroke by when the crown passes them', () => {

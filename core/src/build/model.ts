@@ -59,15 +59,17 @@ type Found = { readonly index: number; readonly leaves: ReadonlySet<number> } & 
 interface Lacking {
   readonly needs: readonly string[];
 }
-/** Leaves of several, each once. */
+const NO_LEAVES: ReadonlySet<number> = new Set();
+
+/** Leaves of several, each once; those of one where it has all of them. */
 function unionOf(all: readonly { readonly leaves: ReadonlySet<number> }[]): ReadonlySet<number> {
-  const leaves = new Set<number>();
-  for (const each of all) for (const leaf of each.leaves) leaves.add(leaf);
+  const [first = NO_LEAVES, ...others] = all.map((each) => each.leaves).sort((a, b) => b.size - a.size);
+  if (others.every((leaves) => [...leaves].every((leaf) => first.has(leaf)))) return first;
+  const leaves = new Set<number>(first);
+  for (const each of others) for (const leaf of each) leaves.add(leaf);
   return leaves;
 }
 const isFound = (found: Found | Lacking): found is Found => 'index' in found;
-
-const NO_LEAVES: ReadonlySet<number> = new Set();
 
 /** One value worked out from those that stand before it. */
 interface Step {
@@ -76,6 +78,18 @@ interface Step {
   readonly leaves: ReadonlySet<number>;
   readonly run: (values: Float64Array) => number;
 }
+
+/** A size that may lie here or there, with what changes as it does. */
+interface Moving {
+  readonly index: number;
+  /** Where it may lie at the worst. */
+  readonly ends: readonly number[];
+  /** Only what stands between it and the node. */
+  readonly through: readonly Step[];
+}
+
+/** Where a size may lie at the worst: at an end, or in the middle, where an offset leans a rod as much either way. */
+const endsOf = (of: Interval): readonly number[] => [of.low, of.high, middle(of)];
 
 /**
  * The figures of an engine as one sum: what is put in stands first, and each figure is worked out from what stands
@@ -127,6 +141,12 @@ export class BuildModel {
     return values;
   }
 
+  /** Leaves that nobody put down: they are taken as is likely. */
+  get likely(): readonly Leaf[] {
+    return (this.guessed ??= this.leaves.filter(({ origin }) => origin === 'likely'));
+  }
+  private guessed: readonly Leaf[] | undefined;
+
   /** Works everything out anew from the leaves that stand in `values`. */
   run(values: Float64Array): void {
     for (const { index, run } of this.steps) values[index] = run(values);
@@ -161,6 +181,24 @@ export class BuildModel {
     steps.reverse();
     this.upTo.set(index, steps);
     return steps;
+  }
+
+  private readonly moved = new Map<number, readonly Moving[]>();
+
+  /** The sizes a node rests on of which nobody knows just where they lie. */
+  movingOf({ index, leaves }: Node): readonly Moving[] {
+    const known = this.moved.get(index);
+    if (known) return known;
+    const steps = this.stepsTo(index);
+    const made = this.leaves
+      .filter((leaf) => leaves.has(leaf.index) && leaf.interval.low < leaf.interval.high)
+      .map((leaf) => ({
+        index: leaf.index,
+        ends: endsOf(leaf.interval),
+        through: steps.filter((step) => step.leaves.has(leaf.index)),
+      }));
+    this.moved.set(index, made);
+    return made;
   }
 
   /** Of a spread over cylinders, theirs. */
@@ -332,9 +370,6 @@ function spreadOf(model: BuildModel, nodes: readonly Node[], nominal: Float64Arr
   };
 }
 
-/** Where a size may lie at the worst: at an end, or in the middle, where an offset leans a rod as much either way. */
-const endsOf = (of: Interval): readonly number[] => [of.low, of.high, middle(of)];
-
 /** Between which a figure lies where some of its sizes move, and the corners at which it lies there. */
 function reach(
   model: BuildModel,
@@ -342,19 +377,10 @@ function reach(
   from: Float64Array,
   moves: (leaf: number) => boolean,
 ): { readonly interval: Interval; readonly corners: readonly [Float64Array, Float64Array] } {
-  const leaves = model.leaves.filter(
-    ({ index, interval }) => node.leaves.has(index) && interval.low < interval.high && moves(index),
-  );
   const start = from.slice();
   const inside = model.runTo(node, start);
-  const steps = model.stepsTo(node.index);
-  // Only what stands between a leaf and the node changes with it.
-  const moving = leaves.map(({ index, interval }) => ({
-    index,
-    ends: endsOf(interval),
-    through: steps.filter((step) => step.leaves.has(index)),
-  }));
-  const put = (values: Float64Array, { index, through }: (typeof moving)[number], end: number): number => {
+  const moving = model.movingOf(node).filter(({ index }) => moves(index));
+  const put = (values: Float64Array, { index, through }: Moving, end: number): number => {
     values[index] = end;
     for (const step of through) values[step.index] = step.run(values);
     return values[node.index] ?? Number.NaN;

@@ -94,10 +94,7 @@ function found(model: BuildModel, node: Node, nominal: Float64Array, intervals: 
   // A rod that does not come round: what follows from it is no figure.
   if (!Number.isFinite(here)) return { figure, ...where, needs: [], arguments: given };
   const interval = intervals.of(model, node, nominal);
-  const likely = [...node.leaves].flatMap((leaf) => {
-    const found = model.leafOf(leaf);
-    return found?.origin === 'likely' ? [found] : [];
-  });
+  const likely = model.likely.filter(({ index }) => node.leaves.has(index));
   const tells = figure.tells?.(Object.fromEntries(given.map(({ name, value }) => [name, value])));
   const all = {
     figure,

@@ -5,6 +5,7 @@ import { FIGURES } from '../build/figures/index';
 import { buildSheetOf } from '../build/sheet';
 import { BUILD_LOOKUP } from '../testing/demo';
 import type { HouseRules } from '../shop/houseRules';
+import { swingAtFoot } from '../motion/rodSwing';
 import { running } from './running';
 
 // Common practice, no source: what the sheet of a made-up 357 says just inside and just outside each figure.
@@ -69,6 +70,22 @@ const underCam = (room: number, rules: HouseRules) =>
     rules,
   );
 
+/** A cylinder as much wider than its rod swings out as there is room. */
+const atFoot = (room: number, rules: HouseRules) =>
+  verdict(
+    'rodsAtFoot',
+    {
+      'block.bore': 2 * (swingAtFoot({ stroke: 80, rod: 145, offset: 0 }, 50, 26) + room),
+      'block.deckHeight': 220,
+      'block.cylinderLength': 170,
+      'crank.stroke': 80,
+      'rod.length': 145,
+      'rod.beam.width': 26,
+      'piston.pin.offset': 0,
+    },
+    rules,
+  );
+
 /** With the crown flush with the deck the land is all there is over the ring. */
 const underDeck = (land: number, rules: HouseRules) =>
   verdict(
@@ -101,6 +118,7 @@ const balancedFor = (share: number, rules: HouseRules) =>
 
 describeBoundaries(running, [
   boundary(running.camRoom, underCam, [1.29, 'doesNotFit'], [1.31, 'fits']),
+  boundary(running.beamRoom, atFoot, [1.49, 'doesNotFit'], [1.51, 'fits']),
   boundary(running.ringInBore, underDeck, [0.99, 'doesNotFit'], [1.01, 'fits']),
   boundary(
     running.balancedFor,

@@ -32,6 +32,11 @@ export const running = subject('running', {
     'At bottom dead centre a skirt clears the counterweights by sixty thou',
   ),
   camRoom: atLeast('Rods under the cam', 1.3, 'Fifty thou between a rod or its bolt and the cam, with the cam in time'),
+  beamRoom: atLeast(
+    'Rods at the foot of the cylinders',
+    1.5,
+    'Sixty thou between the beam of a rod and the lower end of its cylinder or liner, or the foot is notched',
+  ),
   ringInBore: atLeast(
     'Top ring under the deck',
     1,

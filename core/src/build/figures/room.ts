@@ -10,10 +10,11 @@ import { rings } from '../../dictionary/kinds/rings.js';
 import { rod } from '../../dictionary/kinds/rod.js';
 import { rodShell } from '../../dictionary/kinds/rodShell.js';
 import { noLess, specified } from '../../joints/shapes/within.js';
+import { swingAtFoot } from '../../motion/index.js';
 import { bearings, cylinders, ends, running as figures } from '../../thumb/index.js';
 import type { BuildEngine } from '../engine.js';
 import { figure, first, from, size, type Input } from './figure.js';
-import { belowDeck, bore, length, stroke } from './ratio.js';
+import { belowDeck, bore, length, offset, stroke } from './ratio.js';
 import { hasValves, VALVE_ROOM } from './valveRoom.js';
 
 const COMMON = 'Common practice';
@@ -199,6 +200,30 @@ const rodsInCase = figure({
   tooLittle: 'the rods strike the case',
 });
 
+const rodsAtFoot = figure({
+  id: 'rodsAtFoot',
+  name: 'Rods at the foot of the cylinders',
+  says: 'Room between the beam of a rod, where it swings out farthest, and the lower end of its cylinder or liner.',
+  subject: 'room',
+  quantity: 'length',
+  per: 'cylinder',
+  of: {
+    bore,
+    deck: size(block.parameters.deckHeight),
+    cylinder: size(block.parameters.cylinderLength),
+    beam: size(rod.parameters['beam.width']),
+    stroke,
+    rod: length,
+    offset,
+  },
+  formula: 'bore / 2 - swingAtFoot(stroke, rod, offset, deck - cylinder, beam)',
+  source: 'Geometry of the slider-crank',
+  compute: (of) => of.bore / 2 - swingAtFoot(of, of.deck - of.cylinder, of.beam),
+  holds: noLess(figures.beamRoom),
+  tooLittle: 'the rod strikes the foot of its cylinder: notch it, or take a longer rod or a shorter stroke',
+  caution: 'Turn it by hand before trusting any figure: beams are waisted, and feet of cylinders are cast.',
+});
+
 /** The cam lies in the block where the head has no bearings for it. */
 const holdsCam = (engine: BuildEngine): boolean =>
   hasValves(engine) && engine.look(head.features.camBearings.id) === '0';
@@ -296,6 +321,7 @@ export const ROOM = [
   pinUnderOilRing,
   websInCase,
   rodsInCase,
+  rodsAtFoot,
   rodsUnderCam,
   topRing,
   oilRing,

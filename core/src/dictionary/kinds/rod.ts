@@ -49,6 +49,13 @@ export const rod = defineKind({
       [12, 150],
       { usualTolerance: 0.4, taking: 0.3, minutes: 2 },
     ),
+    'beam.width': measured(
+      'Width of the beam',
+      'beam width, width of the beam, shank width, rod shank',
+      'Widest of the beam seen from the front, between the blends to its ends: what swings toward the foot of the cylinder.',
+      [5, 90],
+      { usualTolerance: 0.6, minutes: 1 },
+    ),
     'smallEnd.bore': measured(
       'Small end',
       'small end bore, small end diameter, bush, pin bore, gudgeon pin bush, gudgeon bush, small end bush, wrist pin bush, pin bush, little end, small end inside diameter',
