@@ -4,6 +4,8 @@ import { LineUpList } from './ui/lineUp/lineUpList';
 import { SizeTable } from './bench/sizeTable';
 import { Tray } from './bench/tray';
 import { Bench } from './data/bench';
+import { Builds } from './data/builds';
+import { Jobs } from './data/jobs';
 import { Preferences } from './data/preferences';
 import { UndoBar } from './data/undoBar';
 import { EntryLine } from './frame/entryLine';
@@ -161,6 +163,39 @@ describe('the entry line', () => {
     await settled();
     expect(bench.readings().map((reading) => reading.is.text)).toEqual(['main 2.349in mic', '8 weights']);
     expect(bench.draft()).toBe('');
+  });
+});
+
+describe('what is found elsewhere', () => {
+  const found = async (typed: string) => {
+    setUp();
+    TestBed.inject(Builds).begin({ name: 'Terrace pump, bored over', places: [], sizes: [] });
+    TestBed.inject(Jobs).begin('Pump of the lower terrace');
+    const { fixture, page } = await show(EntryLine);
+    const field = page.querySelector<HTMLInputElement>('#entry');
+    if (!field) throw new Error('no field');
+    field.value = typed;
+    field.dispatchEvent(new Event('input'));
+    await settled();
+    return { fixture, page, links: [...page.querySelectorAll('wb-elsewhere a')].map(text) };
+  };
+
+  it('are jobs, builds and records that bear words no part is described by', async () => {
+    const { fixture, page, links } = await found('crank main 2.349in mic terrace');
+    expect(links).toEqual(['Job Pump of the lower terrace', 'Build Terrace pump, bored over']);
+    await click(fixture, page.querySelector('wb-elsewhere a'));
+    // What was looked up goes, and what was read of the part stays.
+    expect(TestBed.inject(Bench).draft()).toBe('crank main 2.349in mic');
+  });
+
+  it('is a number of the catalogue, of whatever kind', async () => {
+    const { links } = await found('HV-8421');
+    expect(links.join()).toContain('Skerry');
+  });
+
+  it('is nothing where every word is a reading', async () => {
+    const { links } = await found('crank main 2.349in mic');
+    expect(links).toEqual([]);
   });
 });
 

@@ -16,6 +16,7 @@ import { Bench } from '../data/bench';
 import { ReadingWords } from '../ui/readingWords';
 import { shownAs } from '../ui/understood';
 import { WhyUnread } from '../ui/whyUnread';
+import { Elsewhere } from './elsewhere';
 
 /** How many words are offered to go on with. */
 const OFFERED = 6;
@@ -23,7 +24,7 @@ const OFFERED = 6;
 /** The one field for everything: marks, sizes and looks together, each word shown at once as it was understood. */
 @Component({
   selector: 'wb-entry-line',
-  imports: [NzButtonModule, NzIconModule, ReadingWords, WhyUnread],
+  imports: [Elsewhere, NzButtonModule, NzIconModule, ReadingWords, WhyUnread],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="enter($event)" role="search" aria-label="Read a part">
@@ -90,6 +91,9 @@ const OFFERED = 6;
           </span>
         }
       </div>
+      @defer (when sought() !== '') {
+        <wb-elsewhere [words]="sought()" (followed)="found()" />
+      }
     </div>
   `,
   styles: `
@@ -245,6 +249,16 @@ export class EntryLine {
       (this.bench.whichKind().length > 0 || this.entry().words.length > 0 || this.entry().kind !== undefined),
   );
 
+  /** Words that are no reading of what lies on the bench: they may stand elsewhere. */
+  private readonly strangers = computed(() => {
+    const { words, kind } = this.entry();
+    const unread = words.flatMap(({ sort, text }) => (sort === 'unread' ? [text] : []));
+    // A number and nothing else may be that of another part as well.
+    const isNumber = kind === undefined && words.every(({ sort }) => sort === 'mark' || sort === 'unread');
+    return isNumber ? words.map(({ text }) => text) : unread;
+  });
+  protected readonly sought = computed(() => this.strangers().join(' '));
+
   protected readonly kindName = (kind: keyof typeof KINDS): string => KINDS[kind].name;
   protected readonly more = (is: Parameters<typeof shownAs>[0]): string => shownAs(is).more;
 
@@ -336,6 +350,12 @@ export class EntryLine {
     this.completions.set(
       completeEntry(text, this.field().nativeElement.selectionStart ?? text.length, this.bench.kind(), OFFERED),
     );
+  }
+
+  /** What was looked up is no reading: it goes, and what was read stays. */
+  protected found(): void {
+    const looked = this.strangers();
+    this.bench.draft.update((draft) => looked.reduce((left, text) => left.replace(text, ''), draft).trim());
   }
 
   /** Puts what was meant in the place of what was typed. */
