@@ -75,6 +75,12 @@ function plainSheet() {
         return undefined;
       case 'orElse':
         return valueOf(input.of, spot, ends) ?? input.value;
+      case 'chosen': {
+        const own = valueOf({ reads: 'size', parameter: input.parameter }, spot, ends);
+        if (own !== undefined) return own;
+        const chosen = input.choose(engine, spot);
+        return chosen && ends(`${input.parameter.id} ${spot?.at ?? ''}`, chosen.is);
+      }
       case 'told':
         return input.tell(engine, spot);
       case 'figure':

@@ -19,6 +19,8 @@ function stands(input) {
       return input.figure.name.toLowerCase();
     case 'over':
       return `${input.how} of ${input.figure.name.toLowerCase()}`;
+    case 'chosen':
+      return `\`${input.parameter.id}\`, else of the shell that is chosen by housing and journal`;
     case 'told':
       return input.name.toLowerCase();
   }

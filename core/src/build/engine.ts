@@ -25,11 +25,11 @@ export interface Spot {
   readonly at: number;
 }
 
-/** Where a figure of a build comes from: as a part's, typed in its place, or as is likely. */
-export type Origin = Source | 'typed' | 'likely' | 'assumed';
+/** Where a figure of a build comes from: as a part's, typed in its place, chosen by others, or as is likely. */
+export type Origin = Source | 'typed' | 'chosen' | 'likely' | 'assumed';
 
 /** A size as a build has it, at one place. */
-interface Taken {
+export interface Taken {
   readonly interval: Interval;
   readonly origin: Origin;
   /** The part it is of, or what else tells it. */
@@ -163,6 +163,12 @@ export class BuildEngine {
       this.parts.find((each) => each.slot === slot && each.at === undefined) ??
       this.parts.find((each) => each.slot === slot)
     );
+  }
+
+  /** Whether a part that a size is of is in its place. */
+  has({ id }: Parameter): boolean {
+    const slot = FIRST_SLOT.get(id.slice(0, id.indexOf('.')));
+    return slot !== undefined && this.part(slot) !== undefined;
   }
 
   /** What was seen, was decided or is on record of the engine or a part of it. */

@@ -356,6 +356,29 @@ describe('what the trade knows of builds', () => {
     expect(valueIn(engine, 'oilRingInBore')).toBeCloseTo(105 + 18 - 85, 9);
   });
 
+  // Common practice, no source: of shells of several walls the thicker goes round the smaller journal, and none is
+  // chosen before journal and housing are measured.
+  it('takes the shell that is chosen by housing and journal, where a maker has several', () => {
+    const clearance = (journal: number) =>
+      foundIn(
+        demoEngine('lumen-4-77', { 'block.mainHousing.diameter': 56.01, 'crank.mainJournal.diameter': journal }),
+        'mainClearance',
+      );
+    expect(foundIn(demoEngine('lumen-4-77'), 'mainClearance')?.needs).toEqual([
+      'block.mainHousing.diameter',
+      'crank.mainJournal.diameter',
+    ]);
+    // Middle of what is asked for is 0.035: 56.010 less 51.998 leaves 3.977 for two walls, less 51.976 leaves 3.999.
+    for (const [journal, wall, called] of [
+      [51.998, 1.99, 'red'],
+      [51.976, 1.998, 'blue'],
+    ] as const) {
+      const found = clearance(journal);
+      expect(found?.value).toBeCloseTo(56.01 - 2 * wall - journal, 9);
+      expect(found?.arguments.find(({ name }) => name === 'wall')?.leaf?.of).toContain(called);
+    }
+  });
+
   // Worked by hand: 70 degrees after the top the crankpin is 37.59 out and 13.68 over the main axis, the pin 140.77
   // higher. 50 over the axis the middle of a rod is 37.59 (154.45 - 50) / 140.77 = 27.89 out, half its beam 13.46 more.
   it('leaves room for a rod at the foot of its cylinder, less with a longer stroke and a longer cylinder', () => {

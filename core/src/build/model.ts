@@ -1,6 +1,7 @@
 import type { QuantityKind } from '../quantity/unit.js';
 import { middle, type Interval } from '../quantity/interval.js';
-import type { BuildEngine, Origin, Spot } from './engine.js';
+import type { Parameter } from '../dictionary/definition.js';
+import type { BuildEngine, Origin, Spot, Taken } from './engine.js';
 import { OVER, type Figure, type Input } from './figures/figure.js';
 
 /** A size at the end of all formulas: what is put in. */
@@ -264,6 +265,15 @@ export class BuildModel {
         const known = this.find(input.of, spot);
         return isFound(known) ? known : { index: this.slot(input.value), leaves: NO_LEAVES, assumed: input.says };
       }
+      case 'chosen': {
+        const { parameter } = input;
+        const own = this.findSize({ reads: 'size', parameter }, spot);
+        if (isFound(own) || this.engine.has(parameter)) return own;
+        const chosen = input.choose(this.engine, spot);
+        return chosen
+          ? this.leaf(parameter, { interval: chosen.is, origin: 'chosen', of: chosen.of, each: true }, spot)
+          : { needs: input.needs };
+      }
       case 'told': {
         const told = input.tell(this.engine, spot);
         if (told === undefined) return { needs: input.needs };
@@ -295,9 +305,13 @@ export class BuildModel {
 
   private findSize({ parameter, slot }: Extract<Input, { reads: 'size' }>, spot: Spot | undefined): Found | Lacking {
     const taken = this.engine.size(parameter, spot, slot);
-    if (!taken) return { needs: [parameter.id] };
+    return taken ? this.leaf(parameter, taken, spot, slot) : { needs: [parameter.id] };
+  }
+
+  /** Where a size that was taken stands; one that all have in common stands once. */
+  private leaf(parameter: Parameter, taken: Taken, spot: Spot | undefined, slot = ''): Found {
     const at = taken.each ? spot?.at : undefined;
-    const key = `${parameter.id} ${slot ?? ''} ${at ?? ''} ${taken.of} ${taken.interval.low}`;
+    const key = `${parameter.id} ${slot} ${at ?? ''} ${taken.of} ${taken.interval.low}`;
     const known = this.leafAt.get(key);
     if (known) return known;
     const index = this.slot(middle(taken.interval));

@@ -7,8 +7,8 @@ import {
   type PlainBearing,
   type ShellSize,
 } from '../joints/crankshaft/bearings.js';
-import type { Assembly, Stock, Verdict } from '../joints/index.js';
-import { hold } from '../joints/outcome.js';
+import { nearestShell, type ShellAt, type SizesRound } from '../joints/crankshaft/nearestShell.js';
+import type { Assembly, Stock } from '../joints/index.js';
 import { apart, around, margin, middle, shifted, type Interval } from '../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { HouseRules } from '../shop/houseRules.js';
@@ -26,17 +26,6 @@ export interface BearingPlace {
   readonly position: number;
   readonly housing: SizeAt;
   readonly journal: SizeAt;
-}
-
-/** A shell for one place, or two halves of different walls. */
-interface ShellAt {
-  readonly says: string;
-  readonly patterns: readonly string[];
-  readonly wall: Interval;
-  readonly clearance: Interval;
-  readonly verdict: Verdict;
-  /** Others that would do as well by what is known: then it is not told which. */
-  readonly orElse: readonly string[];
 }
 
 interface PlaceChosen {
@@ -93,8 +82,8 @@ export function shellsByPlace({
     const measured = bothBy(housing.measured, journal.measured);
     const wanted = requiredClearance(bearing, assembly, (measured ?? marked)?.journal ?? first).band;
     const isMarked = housing.marked !== undefined || journal.marked !== undefined;
-    const byMark = isMarked && marked ? choose(candidates, marked, wanted) : undefined;
-    const byMeasure = measured && choose(candidates, measured, wanted);
+    const byMark = isMarked && marked ? nearestShell(candidates, marked, wanted) : undefined;
+    const byMeasure = measured && nearestShell(candidates, measured, wanted);
     const says: Sentence[] = [];
     const against = [...(contradicts(housing) ? ['housing'] : []), ...(contradicts(journal) ? ['journal'] : [])];
     const disagree = byMark !== undefined && byMeasure !== undefined && against.length > 0;
@@ -136,12 +125,7 @@ export function shellsByPlace({
 
 const UNKNOWN_HOUSING: Sentence = ['Nothing is known of its housing: measure it, or say what it is of.'];
 
-interface Both {
-  readonly housing: Interval;
-  readonly journal: Interval;
-}
-
-const bothBy = (housing: Interval | undefined, journal: Interval | undefined): Both | undefined =>
+const bothBy = (housing: Interval | undefined, journal: Interval | undefined): SizesRound | undefined =>
   housing && journal ? { housing, journal } : undefined;
 
 /** Halves of two shells that lie next to each other in wall. */
@@ -152,48 +136,6 @@ function pairsOf(shells: readonly ShellSize[]): readonly (readonly ShellSize[])[
     return before && before.step === each.step && before.shell !== each.shell ? [[before, each]] : [];
   });
 }
-
-const wallOf = (halves: readonly ShellSize[]): Interval => ({
-  low: halves.reduce((sum, { wall }) => sum + wall.low, 0) / halves.length,
-  high: halves.reduce((sum, { wall }) => sum + wall.high, 0) / halves.length,
-});
-
-const sayHalves = (halves: readonly ShellSize[]): string => halves.map(sayShell).join(' with ');
-
-/**
- * The shell that brings the clearance nearest to the middle of what is wanted. Others whose clearance may as well be
- * the nearer one, within what is known of the sizes, are named: one that is sold whole goes before two halves.
- */
-function choose(
-  candidates: readonly (readonly ShellSize[])[],
-  { housing, journal }: Both,
-  wanted: Interval,
-): ShellAt | undefined {
-  const fitting = candidates
-    .map((halves) => ({ halves, clearance: oilClearance(housing, wallOf(halves), journal) }))
-    .sort((a, b) => away(a.clearance, wanted) - away(b.clearance, wanted) || a.halves.length - b.halves.length);
-  const [best, ...others] = fitting;
-  if (!best) return undefined;
-  // What is uncertain of housing and journal moves every candidate alike: one with the next wall may be the right one.
-  const unsure = (housing.high - housing.low + journal.high - journal.low) / 2;
-  return {
-    says: sayHalves(best.halves),
-    patterns: best.halves.flatMap(({ shell }) => shell.pattern ?? []),
-    wall: wallOf(best.halves),
-    clearance: best.clearance,
-    verdict: hold(best.clearance, wanted).verdict,
-    orElse: others
-      .filter(
-        ({ halves, clearance }) =>
-          halves.length === 1 &&
-          away(clearance, wanted) < unsure &&
-          margin({ low: middle(best.clearance) - unsure, high: middle(best.clearance) + unsure }, wanted) < 0,
-      )
-      .map(({ halves }) => sayHalves(halves)),
-  };
-}
-
-const away = (clearance: Interval, wanted: Interval): number => Math.abs(middle(clearance) - middle(wanted));
 
 /** Whether what was measured is not of the class that is marked. */
 const contradicts = ({ measured, marked }: SizeAt): boolean =>

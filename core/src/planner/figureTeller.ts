@@ -31,6 +31,7 @@ function readsOf(figure: Figure): ReadonlySet<string> {
       case 'over':
         Object.values(input.figure.of).forEach(from);
         return;
+      case 'chosen':
       case 'told':
         for (const id of input.needs) ids.add(id);
     }

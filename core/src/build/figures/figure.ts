@@ -1,6 +1,7 @@
 import type { Parameter } from '../../dictionary/definition.js';
 import type { Assembly } from '../../joints/index.js';
 import type { Requirement } from '../../joints/shapes/within.js';
+import type { Interval } from '../../quantity/interval.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import type { BuildEngine, Row, Spot } from '../engine.js';
 
@@ -19,6 +20,14 @@ export type Input =
   | { readonly reads: 'figure'; readonly figure: Figure }
   /** One figure for all cylinders, from theirs. */
   | { readonly reads: 'over'; readonly figure: Figure; readonly how: keyof typeof OVER }
+  /** A size of a part; while none is in its place, of one that is chosen by what is round it: a shell of several walls. */
+  | {
+      readonly reads: 'chosen';
+      readonly parameter: Parameter;
+      readonly choose: (engine: BuildEngine, spot: Spot | undefined) => Chosen | undefined;
+      /** Ids of what must be known for it. */
+      readonly needs: readonly string[];
+    }
   /** Something that is told by looks, or by nothing: a count, the strength of a bolt's class. */
   | {
       readonly reads: 'told';
@@ -28,6 +37,12 @@ export type Input =
       /** Ids of what must be known for it. */
       readonly needs: readonly string[];
     };
+
+/** What was chosen, and how it is called. Inside units. */
+export interface Chosen {
+  readonly is: Interval;
+  readonly of: string;
+}
 
 /** How figures of several cylinders make one of the engine. */
 export const OVER = {

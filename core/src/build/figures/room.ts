@@ -1,4 +1,3 @@
-import type { Parameter } from '../../dictionary/definition.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { cam } from '../../dictionary/kinds/cam.js';
 import { crank } from '../../dictionary/kinds/crank.js';
@@ -8,7 +7,15 @@ import { mainShell } from '../../dictionary/kinds/mainShell.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { rings } from '../../dictionary/kinds/rings.js';
 import { rod } from '../../dictionary/kinds/rod.js';
-import { rodShell } from '../../dictionary/kinds/rodShell.js';
+import {
+  requiredClearance,
+  SHELL_SIZES,
+  shellsForHousing,
+  type PlainBearing,
+} from '../../joints/crankshaft/bearings.js';
+import { MAIN_BEARING } from '../../joints/crankshaft/mains.js';
+import { nearestShell } from '../../joints/crankshaft/nearestShell.js';
+import { ROD_BEARING } from '../../joints/rods/bigEnds.js';
 import { noLess, specified } from '../../joints/shapes/within.js';
 import { swingAtFoot } from '../../motion/index.js';
 import { bearings, cylinders, ends, running as figures } from '../../thumb/index.js';
@@ -79,14 +86,25 @@ const inShells = (engine: BuildEngine): boolean => engine.look(block.features.ma
 
 const bigEndsInShells = (engine: BuildEngine): boolean => engine.part('bigEndBearing') === undefined;
 
-const bearing = (
-  id: string,
-  name: string,
-  per: 'main' | 'cylinder',
-  of: { readonly housing: Input; readonly wall: Input; readonly journal: Input },
-  clearance: Parameter,
-  journal: Parameter,
-) =>
+/**
+ * Wall of a shell that nobody put in its place: of those made for the housing, the one that brings the clearance nearest
+ * to the middle of what is wanted there. Nothing where housing and journal are not known closely enough to tell which.
+ */
+const wallOf = (bearing: PlainBearing): Input => ({
+  reads: 'chosen',
+  parameter: SHELL_SIZES[bearing.shell].wall,
+  choose: (engine, spot) => {
+    const assembly = engine.assembly(spot);
+    const [housing, journal] = [bearing.housing, bearing.journal].map((each) => engine.size(each, spot)?.interval);
+    if (!housing || !journal) return undefined;
+    const shells = shellsForHousing(bearing, assembly, housing).map((each) => [each]);
+    const nearest = nearestShell(shells, { housing, journal }, requiredClearance(bearing, assembly, journal).band);
+    return nearest && nearest.orElse.length === 0 ? { is: nearest.wall, of: nearest.says } : undefined;
+  },
+  needs: [bearing.housing.id, bearing.journal.id],
+});
+
+const clearanceOf = (id: string, name: string, per: 'main' | 'cylinder', bearing: PlainBearing) =>
   figure({
     id,
     name,
@@ -94,7 +112,11 @@ const bearing = (
     subject: 'room',
     quantity: 'length',
     per,
-    of,
+    of: {
+      housing: size(bearing.housing),
+      wall: wallOf(bearing),
+      journal: size(bearing.journal),
+    },
     formula: 'housing - 2 * wall - journal',
     source: COMMON,
     arises: per === 'main' ? inShells : bigEndsInShells,
@@ -102,9 +124,9 @@ const bearing = (
     holds: (assembly) =>
       specified(
         assembly,
-        clearance,
+        bearing.clearance,
         bearings[assembly.rules.clearance ?? 'thousandth'],
-        assembly.parts.crank?.values[journal.id]?.interval,
+        assembly.parts.crank?.values[bearing.journal.id]?.interval,
       ),
     tooLittle: 'it runs hot and seizes',
     tooMuch: 'it knocks, and the oil runs off',
@@ -292,30 +314,8 @@ export const ROOM = [
   wallLeft,
   skirtClearance,
   ringGap,
-  bearing(
-    'mainClearance',
-    'Oil clearance of the mains',
-    'main',
-    {
-      housing: size(block.parameters['mainHousing.diameter']),
-      wall: size(mainShell.parameters.wall),
-      journal: size(crank.parameters['mainJournal.diameter']),
-    },
-    block.parameters['main.oilClearance'],
-    crank.parameters['mainJournal.diameter'],
-  ),
-  bearing(
-    'pinClearance',
-    'Oil clearance of the big ends',
-    'cylinder',
-    {
-      housing: size(rod.parameters['bigEnd.bore']),
-      wall: size(rodShell.parameters.wall),
-      journal: size(crank.parameters['crankpin.diameter']),
-    },
-    crank.parameters['crankpin.oilClearance'],
-    crank.parameters['crankpin.diameter'],
-  ),
+  clearanceOf('mainClearance', 'Oil clearance of the mains', 'main', MAIN_BEARING),
+  clearanceOf('pinClearance', 'Oil clearance of the big ends', 'cylinder', ROD_BEARING),
   endFloat,
   skirtToWeights,
   pinUnderOilRing,

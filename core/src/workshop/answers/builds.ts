@@ -43,6 +43,7 @@ const sayOrigin = {
   pattern: 'on record for',
   identified: 'as the pattern of',
   typed: '',
+  chosen: 'chosen by housing and journal:',
   likely: 'as is likely by',
   assumed: '',
 } as const;
