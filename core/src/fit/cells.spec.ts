@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Reading } from '../readings/reading';
 import { cellsOf, readCell, withCell, type Entered } from './cells';
-import { cellsInOrder, keyOfCell, sheetFor, SHEETS, type SheetLayout } from './layout';
+import { cellsInOrder, keyOfCell, type SheetLayout } from './layout';
+import { sheetFor, SHEETS } from './sheets';
 
 const sheet = (id: string): SheetLayout => {
   const found = sheetFor(id);
@@ -93,5 +94,26 @@ describe('a sheet', () => {
     );
     expect(readCell('56.94', MAINS, 'mm', [59.64, 59.63])).toEqual({ problem: 'slip', neighbours: 59.63, unit: 'mm' });
     expect(readCell('59.60', MAINS, 'mm', [59.64])).toEqual(jasmine.objectContaining({ value: 59.6 }));
+  });
+
+  // 1 oz is 28.349 523 125 g, 1 lbf 4.448 222 N: NIST SP 811, table B.8.
+  it('takes weights and loads in the units they are weighed in', () => {
+    const [weight, load] = [sheet('rod.mass'), sheet('valveSpring.seatLoad')];
+    expect(readCell('612.4', weight, 'g', [])).toEqual({
+      value: 612.4,
+      figures: '612.4',
+      unit: 'g',
+      unitAssumed: true,
+    });
+    expect(readCell('21.6 oz', weight, 'g', [])).toEqual({ value: 21.6, figures: '21.6', unit: 'oz' });
+    expect(readCell('80 lb', load, 'N', [])).toEqual({ value: 80, figures: '80', unit: 'lbf' });
+    // A length is no weight, and a weight in kilograms that was meant in grams none of a rod.
+    expect(readCell('59.64 mm', weight, 'g', [])).toEqual({ problem: 'noFigure' });
+    expect(readCell('612 kg', weight, 'g', [])).toEqual({ problem: 'notPlausible', low: 0.06, high: 6, unit: 'kg' });
+    expect(readCell('40', sheet('rod.mass.bigEnd'), 'g', [412])).toEqual({
+      problem: 'slip',
+      neighbours: 412,
+      unit: 'g',
+    });
   });
 });

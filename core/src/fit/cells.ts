@@ -1,5 +1,5 @@
 import type { InstrumentId } from '../quantity/instrument.js';
-import { fromInside, toInside, UNITS, type UnitId } from '../quantity/unit.js';
+import { fromInside, toInside, UNIT_IDS, UNITS, type QuantityKind, type UnitId } from '../quantity/unit.js';
 import type { Reading, SizeReading } from '../readings/reading.js';
 import { keyOfCell, type Cell, type SheetLayout } from './layout.js';
 
@@ -137,12 +137,27 @@ export type CellProblem =
   /** It would be right but for a digit: with what its neighbours have in its place. */
   | { readonly problem: 'slip'; readonly neighbours: number; readonly unit: UnitId };
 
-/** Figures of one row lie within this of each other, in millimetres; a slipped digit does not. */
+/** Lengths of one row lie within this of each other, in millimetres; a slipped digit does not. */
 const SLIP_FROM = 0.9;
+/** Of weights and loads a slipped digit makes more than this share. */
+const SLIP_SHARE = 0.3;
+
+const isFar = (one: number, other: number, quantity: QuantityKind): boolean =>
+  Math.abs(one - other) > (quantity === 'length' ? SLIP_FROM : SLIP_SHARE * Math.max(Math.abs(one), Math.abs(other)));
+
+/** The unit a word after a figure stands for: pounds are a weight or a force, as the sheet has it. */
+function unitSaid(word: string, quantity: QuantityKind): UnitId | undefined {
+  const called = word.toLowerCase();
+  return UNIT_IDS.find((id) => {
+    const unit = UNITS[id];
+    const words: readonly string[] = unit.words;
+    return unit.quantity === quantity && (unit.symbol.toLowerCase() === called || words.includes(called));
+  });
+}
 
 /**
- * A figure as it was typed or came from a gauge: `59.64`, `2.348 in`, `59,64mm`. Without a unit it is in the one of
- * the sheet, or in the other where only that can be meant.
+ * A figure as it was typed or came from a gauge: `59.64`, `2.348 in`, `59,64mm`, `612 g`. Without a unit it is in the
+ * one of the sheet; a length is in millimetres or inches where only the other of them can be meant.
  *
  * @param neighbours what stands in other cells, inside unit
  */
@@ -152,20 +167,21 @@ export function readCell(
   sheetUnit: UnitId,
   neighbours: readonly number[],
 ): Omit<Entered, 'instrument'> | CellProblem {
-  const written = /^\s*([+-]?\d+(?:[.,]\d+)?|[.,]\d+)\s*(mm|in|"|inch)?\s*$/i.exec(text);
+  const written = /^\s*([+-]?\d+(?:[.,]\d+)?|[.,]\d+)\s*(\D*?)\s*$/.exec(text);
   const figures = written?.[1]?.replace(',', '.');
-  if (figures === undefined) return { problem: 'noFigure' };
-  const said = written?.[2]?.toLowerCase();
+  const said = written?.[2] ?? '';
+  const { plausible, quantity } = parameter;
+  const named = said === '' ? undefined : unitSaid(said, quantity);
+  if (figures === undefined || (said !== '' && named === undefined)) return { problem: 'noFigure' };
   const value = Number(figures);
-  const { low, high } = parameter.plausible;
+  const { low, high } = plausible;
   const isIn = (unit: UnitId) => toInside(value, unit) >= low && toInside(value, unit) <= high;
-  const other: UnitId = sheetUnit === 'in' ? 'mm' : 'in';
-  const named: UnitId | undefined = said === undefined ? undefined : said === 'mm' ? 'mm' : 'in';
+  const other: UnitId = quantity !== 'length' ? sheetUnit : sheetUnit === 'in' ? 'mm' : 'in';
   const unit = named ?? (isIn(sheetUnit) || !isIn(other) ? sheetUnit : other);
   if (!isIn(unit)) return { problem: 'notPlausible', low: fromInside(low, unit), high: fromInside(high, unit), unit };
   const inside = toInside(value, unit);
   const [nearest] = [...neighbours].sort((a, b) => Math.abs(a - inside) - Math.abs(b - inside));
-  if (nearest !== undefined && Math.abs(nearest - inside) > SLIP_FROM)
+  if (nearest !== undefined && isFar(nearest, inside, quantity))
     return { problem: 'slip', neighbours: fromInside(nearest, unit), unit };
   return { value, figures, unit, ...(named === undefined ? { unitAssumed: true } : {}) };
 }

@@ -1,16 +1,9 @@
 import type { Parameter } from '../dictionary/definition.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { block } from '../dictionary/kinds/block.js';
-import { crank } from '../dictionary/kinds/crank.js';
-import { liner } from '../dictionary/kinds/liner.js';
-import { pin } from '../dictionary/kinds/pin.js';
-import { piston } from '../dictionary/kinds/piston.js';
-import { rings } from '../dictionary/kinds/rings.js';
-import { rod } from '../dictionary/kinds/rod.js';
-import { valve } from '../dictionary/kinds/valve.js';
-import { valveSpring } from '../dictionary/kinds/valveSpring.js';
-import { LEVELS, type Level } from '../readings/level.js';
-import { bearings, cylinders, type LimitOfThumb } from '../thumb/index.js';
+import type { Assembly } from '../joints/index.js';
+import type { Requirement } from '../joints/shapes/within.js';
+import type { Level } from '../readings/level.js';
+import type { LimitOfThumb } from '../thumb/index.js';
 
 /** A size that is measured place by place, and in several directions and heights at each place. */
 export interface SheetLayout {
@@ -23,6 +16,10 @@ export interface SheetLayout {
   readonly levelNames: readonly string[];
   readonly axes: readonly (1 | 2)[];
   readonly axisNames: readonly string[];
+  /** Whether directions and heights tell how round and how parallel it is; else they are places of their own. */
+  readonly round?: boolean;
+  /** What every figure must hold whatever it was made to: what the maker asks for, or practice where he does not. */
+  readonly holds?: (assembly: Assembly) => Requirement | undefined;
   /**
    * How far from round and from parallel it may be, and what comes off before it is clean all round; absent where it is
    * not worked on.
@@ -33,91 +30,6 @@ export interface SheetLayout {
     readonly cleanedUp: LimitOfThumb;
   };
 }
-
-const JOURNAL = {
-  levels: ['top', 'bottom'] as const,
-  levelNames: ['front', 'rear'],
-  axes: [1, 2] as const,
-  axisNames: ['upright', 'across'],
-  most: bearings,
-};
-const CYLINDER = {
-  levels: LEVELS,
-  levelNames: ['top', 'middle', 'bottom'],
-  axes: [1, 2] as const,
-  axisNames: ['along', 'across'],
-  most: cylinders,
-};
-
-/** Measured at two heights in two directions, as a bore or a journal is. */
-const BOTH_WAYS = {
-  levels: ['top', 'bottom'] as const,
-  levelNames: ['one end', 'other end'],
-  axes: [1, 2] as const,
-  axisNames: ['upright', 'across'],
-};
-/** One figure. */
-const ONCE = { levels: ['middle'] as const, levelNames: ['measured'], axes: [1] as const };
-
-/** Sheets that are laid out as the engine is. */
-export const SHEETS: readonly SheetLayout[] = [
-  { kind: 'crank', parameter: crank.parameters['mainJournal.diameter'], name: 'Main journals', ...JOURNAL },
-  { kind: 'crank', parameter: crank.parameters['crankpin.diameter'], name: 'Crankpins', ...JOURNAL },
-  { kind: 'block', parameter: block.parameters.bore, name: 'Bores', ...CYLINDER },
-  { kind: 'block', parameter: block.parameters['mainHousing.diameter'], name: 'Main housings', ...JOURNAL },
-  { kind: 'liner', parameter: liner.parameters.bore, name: 'Bore of the liner', ...CYLINDER },
-  {
-    kind: 'rod',
-    parameter: rod.parameters['bigEnd.bore'],
-    name: 'Big end',
-    ...JOURNAL,
-    axisNames: ['along the rod', 'across'],
-  },
-  { kind: 'rod', parameter: rod.parameters['smallEnd.bore'], name: 'Small end', ...BOTH_WAYS },
-  {
-    kind: 'piston',
-    parameter: piston.parameters['skirt.diameter'],
-    name: 'Skirt',
-    ...ONCE,
-    axisNames: ['across the pin'],
-  },
-  { kind: 'piston', parameter: piston.parameters['pin.diameter'], name: 'Pin bores', ...BOTH_WAYS },
-  { kind: 'pin', parameter: pin.parameters.diameter, name: 'Diameter', ...BOTH_WAYS },
-  {
-    kind: 'rings',
-    parameter: rings.parameters['top.gap'],
-    name: 'Gap of the top ring',
-    ...ONCE,
-    axisNames: ['in its bore'],
-  },
-  {
-    kind: 'liner',
-    parameter: liner.parameters.protrusion,
-    name: 'Protrusion',
-    ...ONCE,
-    axes: [1, 2],
-    axisNames: ['front', 'rear'],
-  },
-  {
-    kind: 'valve',
-    parameter: valve.parameters['stem.diameter'],
-    name: 'Stem',
-    ...BOTH_WAYS,
-    levels: LEVELS,
-    levelNames: ['near the tip', 'middle', 'near the head'],
-  },
-  {
-    kind: 'valveSpring',
-    parameter: valveSpring.parameters.freeLength,
-    name: 'Free length',
-    ...ONCE,
-    axes: [1, 2],
-    axisNames: ['one side', 'other side'],
-  },
-];
-
-export const sheetFor = (parameter: string): SheetLayout | undefined =>
-  SHEETS.find((sheet) => sheet.parameter.id === parameter);
 
 /** One place of a sheet where a figure goes. */
 export interface Cell {

@@ -59,7 +59,9 @@ export function judgeSheet(
   pattern: Pattern | undefined,
   rules: HouseRules,
 ): SheetJudged {
-  const { parameter, most } = layout;
+  const { parameter, most, round } = layout;
+  const required = layout.holds?.({ parts: { [part.kind]: part }, replaced: {}, stock: {}, rules });
+  const size = (of: Interval) => band(of, parameter.quantity);
   const found = part.values[parameter.id];
   const made = pattern && sizeOf(pattern, parameter)?.value;
   const at = found?.source === 'measured' ? (found.at ?? [{ position: 0, ...found }]) : [];
@@ -97,9 +99,18 @@ export function judgeSheet(
       const { verdict } = hold(each.interval, allowed);
       verdicts.push(verdict);
       const name = wearLimit === undefined ? 'as made' : 'allowed';
-      if (verdict === 'doesNotFit') says.push(sentence`${band(each.interval)}, and ${band(allowed)} is ${name}.`);
+      if (verdict === 'doesNotFit') says.push(sentence`${size(each.interval)}, and ${size(allowed)} is ${name}.`);
       else if (verdict !== 'fits')
-        says.push(sentence`${band(each.interval)} may be past ${band(allowed)}, which is ${name}.`);
+        says.push(sentence`${size(each.interval)} may be past ${size(allowed)}, which is ${name}.`);
+    }
+    if (required) {
+      const { verdict } = hold(each.interval, required.band, required.inPlaceOf?.leeway);
+      verdicts.push(verdict);
+      if (verdict !== 'fits')
+        says.push(
+          sentence`${size(each.interval)}, and ${size(required.band)} is wanted.`,
+          ...(required.ruleOfThumb ? [required.ruleOfThumb()] : []),
+        );
     }
     for (const lack of ['outOfRound', 'taper'] as const) {
       const by = each[lack];
@@ -114,8 +125,8 @@ export function judgeSheet(
     return {
       ...(each.position > 0 ? { position: each.position } : {}),
       size: each.interval,
-      ...(each.outOfRound ? { outOfRound: apartBy(each.spots, 'level') } : {}),
-      ...(each.taper ? { taper: apartBy(each.spots, 'axis') } : {}),
+      ...(round && each.outOfRound ? { outOfRound: apartBy(each.spots, 'level') } : {}),
+      ...(round && each.taper ? { taper: apartBy(each.spots, 'axis') } : {}),
       verdict: verdicts.length === 0 ? 'cannotTell' : worstOf(verdicts),
       says,
       ...(step === undefined ? {} : { step }),

@@ -1,4 +1,4 @@
-import { sheetFor } from '../fit/layout';
+import { sheetFor } from '../fit/sheets';
 import { judgeSheet } from '../fit/sheet';
 import { interval } from '../quantity/interval';
 import type { HouseRules } from '../shop/houseRules';

@@ -1,5 +1,6 @@
 import { boundary, describeBoundaries } from '../testing/boundary';
 import { finding, judged, made, misshapen } from '../testing/made';
+import { onSheet } from '../testing/onSheet';
 import { boreCylinders, honeCylinders, plateCylinders, sleeveCylinders } from '../joints/operations/cylinders';
 import { widenGroove } from '../joints/operations/pistons';
 import { piston as pistonKind } from '../dictionary/kinds/piston';
@@ -338,6 +339,23 @@ describe('figures of thumb of cylinders', () => {
       [0.00618, 'cannotTell'],
       [0.008245, 'cannotTell'],
       [0.008755, 'doesNotFit'],
+    ),
+    boundary(
+      cylinders.secondGap,
+      // Of a bore of 100.
+      (share, rules) => onSheet('rings.second.fitted', { bore: 100 })(share * 100, rules),
+      [0.0044, 'doesNotFit'],
+      [0.0046, 'fits'],
+      [0.0059, 'fits'],
+      [0.0061, 'doesNotFit'],
+    ),
+    boundary(
+      cylinders.oilGap,
+      (share, rules) => onSheet('rings.oil.fitted', { bore: 100 })(share * 100, rules),
+      [0.0024, 'doesNotFit'],
+      [0.0026, 'fits'],
+      [0.0199, 'fits'],
+      [0.0201, 'doesNotFit'],
     ),
     boundary(
       cylinders.endGapEither,

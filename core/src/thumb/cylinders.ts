@@ -111,6 +111,18 @@ export const cylinders = subject('cylinders', {
     'Four thou to the inch of bore, half as much again in a diesel or under boost',
     { of: 'the bore', leeway: [0.002, 0.0085] },
   ),
+  secondGap: between(
+    'End gap of a second ring',
+    [0.0045, 0.006],
+    'The second ring gets more gap than the top one, so that no pressure stands between them and lifts the top ring',
+    { of: 'the bore' },
+  ),
+  oilGap: between(
+    'End gap of an oil ring',
+    [0.0025, 0.02],
+    'Rails of an oil ring seal nothing but must not butt: fifteen thou is usual, and twice that does no harm',
+    { of: 'the bore' },
+  ),
   endGapFiled: atMost(
     'Filing a ring',
     2,

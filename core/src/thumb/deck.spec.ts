@@ -4,6 +4,7 @@ import { buildSheetOf } from '../build/sheet';
 import { boundary, describeBoundaries } from '../testing/boundary';
 import { BUILD_LOOKUP, demoEngine } from '../testing/demo';
 import { finding, judged, made } from '../testing/made';
+import { onSheet } from '../testing/onSheet';
 import { deckBlock, millHead } from '../joints/operations/faces';
 import { cutPockets, machineCrown } from '../joints/operations/pistons';
 import type { Worked } from '../joints/operations/operation';
@@ -109,6 +110,7 @@ const DISC = (Math.PI / 4) * 40 ** 2;
 
 describe('figures of thumb of deck and head', () => {
   describeBoundaries(deck, [
+    boundary(deck.flat, onSheet('head.face.flatness'), [0.079, 'fits'], [0.081, 'doesNotFit']),
     boundary(
       deck.boltPlay,
       bolts,

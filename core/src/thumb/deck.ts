@@ -17,6 +17,11 @@ export const deck = subject('deck', {
     2.5,
     'Holes of a head are drilled for the next larger bolt; more cuts into jacket or ports',
   ),
+  flat: atMost(
+    'Deck or head out of flat',
+    0.08,
+    'A gasket of layers or of composition seals over three thou under the straightedge, and no more',
+  ),
   crown: between(
     'Crown against the deck',
     [-0.9, 2],

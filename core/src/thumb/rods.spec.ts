@@ -1,5 +1,6 @@
 import { boundary, describeBoundaries } from '../testing/boundary';
 import { finding, judged, made } from '../testing/made';
+import { onSheet } from '../testing/onSheet';
 import { bushSmallEnd, narrowRod, openSmallEnd, resizeBigEnd } from '../joints/operations/rods';
 import { openPinBore } from '../joints/operations/pistons';
 import type { Worked } from '../joints/operations/operation';
@@ -89,6 +90,8 @@ const among = (kind: 'rod', size: string) => (by: number, rules: HouseRules) =>
 
 describe('figures of thumb of rods and pins', () => {
   describeBoundaries(rods, [
+    boundary(rods.bent, onSheet('rod.bend'), [0.049, 'fits'], [0.051, 'doesNotFit']),
+    boundary(rods.twisted, onSheet('rod.twist'), [0.099, 'fits'], [0.101, 'doesNotFit']),
     boundary(
       rods.sideInShells,
       side({ located: 'bigEnd', capSplit: 'machined' }),

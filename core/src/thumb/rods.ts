@@ -108,6 +108,8 @@ export const rods = subject('rods', {
     'Sleeve bearings make a smaller pin run in a larger small end while they are no thinner and no thicker than are made',
   ),
   pinEnds: atLeast('Room at the ends of a pin', 1, 'Pin and its locks stay inside the bore'),
+  bent: atMost('Rod bent', 0.05, 'Half a thou to the inch out of parallel wears pin, piston and bore aslant'),
+  twisted: atMost('Rod twisted', 0.1, 'A rod may be twisted by a thou to the inch: more rocks the piston'),
   sameLength: within('Length of a rod among others', 0.2, 'All rods of one engine are of one length'),
   sameBigEnd: within('Big end among others', 0.05, 'All rods of one engine take the same shells'),
   sameSmallEnd: within('Small end among others', 0.05, 'All rods of one engine take the same pin'),

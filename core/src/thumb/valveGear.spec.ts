@@ -1,5 +1,6 @@
 import { boundary, describeBoundaries } from '../testing/boundary';
 import { finding, judged, made } from '../testing/made';
+import { onSheet } from '../testing/onSheet';
 import { middle, width, type Interval } from '../quantity/interval';
 import type { HouseRules } from '../shop/houseRules';
 import { valveGear } from './valveGear';
@@ -87,6 +88,14 @@ const inPlaceOfLifter = (check: string, size: string, usual: number) => (by: num
 
 describe('figures of thumb of the valve gear', () => {
   describeBoundaries(valveGear, [
+    boundary(
+      valveGear.backlash,
+      onSheet('cam.backlash'),
+      [0.049, 'doesNotFit'],
+      [0.051, 'fits'],
+      [0.149, 'fits'],
+      [0.151, 'doesNotFit'],
+    ),
     boundary(
       valveGear.camBare,
       (room, rules) => cam(room, rules).verdict,

@@ -3,6 +3,11 @@ import { about, atLeast, atMost, between, subject, within } from './figure.js';
 /** Cam, lifters, valves and springs. */
 export const valveGear = subject('valveGear', {
   camBare: between('Cam in bare metal', [0.02, 0.13], 'A cam in bare metal runs with a few hundredths'),
+  backlash: between(
+    'Backlash of timing gears',
+    [0.05, 0.15],
+    'Timing gears run with two to six thou between their teeth: tight ones whine, worn ones rattle and shift the timing',
+  ),
   camBush: between('Room for a cam bush', [2, 6.5], 'Between journal and bore goes a bush of one to three millimetres'),
   camBushedFrom: about(
     'Bare or bushed',

@@ -20,7 +20,7 @@ export type Input =
   | { readonly reads: 'figure'; readonly figure: Figure }
   /** One figure for all cylinders, from theirs. */
   | { readonly reads: 'over'; readonly figure: Figure; readonly how: keyof typeof OVER }
-  /** A size of a part; while none is in its place, of one that is chosen by what is round it: a shell of several walls. */
+  /** A size of a part; while none is in its place, of one chosen by what is round it: a shell of several walls. */
   | {
       readonly reads: 'chosen';
       readonly parameter: Parameter;

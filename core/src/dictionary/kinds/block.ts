@@ -59,6 +59,13 @@ export const block = defineKind({
       'Deck height below which the block must not be decked.',
       [40, 500],
     ),
+    'deck.flatness': measured(
+      'Deck out of flat',
+      'deck flatness, deck warp, deck warped, out of flat',
+      'Widest gap under a straightedge laid along, across and from corner to corner of the deck, by feeler.',
+      [0, 3],
+      { wear: 'grows', usualWear: 0.03, usualTolerance: 0.03, instruments: ['feeler'], reach: 'headOff', minutes: 4 },
+    ),
     'headBolt.diameter': measured(
       'Head bolt thread',
       'head bolt diameter, head stud diameter, stud thread',

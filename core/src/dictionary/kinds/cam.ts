@@ -65,6 +65,13 @@ export const cam = defineKind({
         drawing: 'baseCircle',
       },
     ),
+    backlash: measured(
+      'Backlash of the timing gears',
+      'backlash, gear backlash, timing gear backlash',
+      'Play between the teeth of cam gear and crank gear, by feeler or a dial gauge at the teeth, at the tightest of four places.',
+      [0, 2],
+      { wear: 'grows', usualWear: 0.05, usualTolerance: 0.03, instruments: ['feeler'], reach: 'panOff', minutes: 4 },
+    ),
     lobeCentre: measured(
       'Lobe centre',
       'lobe separation, lobe center, lsa, lobe centre angle, lca, separation',

@@ -104,6 +104,13 @@ export const crank = defineKind({
       [20, 20_000],
       { quantity: 'mass', usualTolerance: 2 },
     ),
+    endFloat: measured(
+      'End float as found',
+      'end float, end play, endplay, thrust play',
+      'How far the crank moves endways in its block with all caps tight, by a dial gauge on its nose or a feeler at the thrust face.',
+      [0, 3],
+      { wear: 'grows', usualWear: 0.05, usualTolerance: 0.02, instruments: ['feeler'], reach: 'panOff', minutes: 3 },
+    ),
     stroke: measured(
       'Stroke',
       'throw to throw',

@@ -20,6 +20,13 @@ export const head = defineKind({
         drawing: 'chamber',
       },
     ),
+    'face.flatness': measured(
+      'Face out of flat',
+      'head flatness, face flatness, warp, warped by, head warp, out of flat',
+      'Widest gap under a straightedge laid along, across and from corner to corner of the face, by feeler.',
+      [0, 3],
+      { wear: 'grows', usualWear: 0.03, usualTolerance: 0.03, instruments: ['feeler'], reach: 'headOff', minutes: 4 },
+    ),
     'boltHole.diameter': measured(
       'Bolt hole',
       'bolt hole, stud hole, head bolt hole',
@@ -127,6 +134,7 @@ export const head = defineKind({
       'Diameter of a valve guide, for the stem.',
       [4, 16],
       {
+        per: 'cylinder',
         wear: 'grows',
         usualWear: 0.03,
         usualTolerance: 0.012,
@@ -139,7 +147,7 @@ export const head = defineKind({
       'installed height, spring height, installed spring height',
       'Height of the valve spring when the valve is closed, seat to retainer.',
       [15, 80],
-      { usualTolerance: 0.3, minutes: 2 },
+      { per: 'cylinder', usualTolerance: 0.3, minutes: 2 },
     ),
     boreSpacing: measured(
       'Chamber spacing',

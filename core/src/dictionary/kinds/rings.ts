@@ -71,6 +71,27 @@ export const rings = defineKind({
         minutes: 3,
       },
     ),
+    'top.fitted': measured(
+      'Top ring gap, fitted',
+      'fitted gap, gap fitted, top gap fitted',
+      'Gap of the top ring squared in the cylinder it goes into.',
+      [0.02, 3],
+      { per: 'cylinder', wear: 'grows', usualTolerance: 0.05, instruments: ['feeler'], minutes: 3 },
+    ),
+    'second.fitted': measured(
+      'Second ring gap, fitted',
+      'second gap fitted, second gap',
+      'Gap of the second ring squared in the cylinder it goes into.',
+      [0.02, 3],
+      { per: 'cylinder', wear: 'grows', usualTolerance: 0.05, instruments: ['feeler'], minutes: 3 },
+    ),
+    'oil.fitted': measured(
+      'Oil ring gap, fitted',
+      'oil gap fitted, oil gap, rail gap',
+      'Gap of an oil ring or of the rails of one squared in the cylinder it goes into, the narrower of the two.',
+      [0.02, 3],
+      { per: 'cylinder', wear: 'grows', usualTolerance: 0.1, instruments: ['feeler'], minutes: 3 },
+    ),
     'top.gapSpecified': stated(
       'End gap, as specified',
       'specified gap, specified end gap',

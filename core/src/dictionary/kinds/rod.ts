@@ -94,6 +94,20 @@ export const rod = defineKind({
         usualTolerance: 0.05,
       },
     ),
+    bend: measured(
+      'Bend',
+      'bent by, bend over 100, out of parallel',
+      'How far pin and big end are out of parallel in the plane of the rod, over 100 mm of the pin, in an alignment jig.',
+      [0, 3],
+      { wear: 'grows', usualTolerance: 0.02, instruments: ['feeler'], minutes: 4 },
+    ),
+    twist: measured(
+      'Twist',
+      'twisted by, twist over 100',
+      'How far pin and big end are turned against each other about the length of the rod, over 100 mm of the pin, in an alignment jig.',
+      [0, 3],
+      { wear: 'grows', usualTolerance: 0.02, instruments: ['feeler'], minutes: 4 },
+    ),
     'bolt.diameter': measured(
       'Bolt size',
       'bolt diameter, rod bolt, bolts, rod bolts, bolt, cap bolt',

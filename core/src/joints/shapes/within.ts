@@ -368,6 +368,12 @@ export function specified(
   };
 }
 
+/** A share of a size. */
+export const ofSize = (figure: FigureOfThumb, size: Interval, { rules }: Assembly): Requirement => ({
+  band: bandOfSize(bandOf(figure, rules), size),
+  ruleOfThumb: () => cite(figure, rules),
+});
+
 /** Always the same figure. */
 export const usually =
   (figure: FigureOfThumb) =>

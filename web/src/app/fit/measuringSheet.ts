@@ -14,11 +14,12 @@ import { FormsModule } from '@angular/forms';
 import {
   cellsInOrder,
   cellsOf,
-  fromInside,
+  digitsOf,
   INSTRUMENTS,
   keyOfCell,
   readCell,
   showInterval,
+  shownUnit,
   showValue,
   toInside,
   UNITS,
@@ -71,12 +72,13 @@ export class MeasuringSheet {
   protected readonly current = signal(0);
   private readonly chosenTool = signal<InstrumentId | undefined>(undefined);
 
-  protected readonly unit = computed((): UnitId => (this.preferences.units() === 'inch' ? 'in' : 'mm'));
-  protected readonly instruments = computed(() =>
-    [...new Set([...this.layout().parameter.instruments, 'micrometer', 'boreGauge', 'caliper'] as InstrumentId[])].map(
-      (id) => ({ id, name: INSTRUMENTS[id].name }),
-    ),
-  );
+  protected readonly quantity = computed(() => this.layout().parameter.quantity);
+  protected readonly unit = computed((): UnitId => shownUnit(this.quantity(), this.preferences.units()) ?? 'mm');
+  protected readonly instruments = computed(() => {
+    const { instruments, quantity } = this.layout().parameter;
+    const besides: readonly InstrumentId[] = quantity === 'length' ? ['micrometer', 'boreGauge', 'caliper'] : [];
+    return [...new Set([...instruments, ...besides])].map((id) => ({ id, name: INSTRUMENTS[id].name }));
+  });
   protected readonly tool = computed(() => this.chosenTool() ?? this.layout().parameter.instruments[0]);
 
   private readonly asked = computed(() => {
@@ -135,6 +137,7 @@ export class MeasuringSheet {
   }
 
   protected readonly key = keyOfCell;
+  protected readonly unitName = computed(() => UNITS[this.unit()].symbol);
 
   protected indexOf(cell: Cell): number {
     const key = keyOfCell(cell);
@@ -147,10 +150,9 @@ export class MeasuringSheet {
     if (typed !== undefined) return typed;
     const found = this.cells().get(key);
     if (!found) return '';
-    const value = fromInside(toInside(found.value, found.unit), this.unit());
     return found.unit === this.unit()
       ? (found.figures ?? String(found.value))
-      : value.toFixed(this.unit() === 'in' ? 4 : 3);
+      : digitsOf(toInside(found.value, found.unit), this.quantity(), this.preferences.units());
   }
 
   protected edit(cell: Cell, text: string): void {
@@ -210,15 +212,19 @@ export class MeasuringSheet {
       case 'noFigure':
         return `“${text}” is no figure: write one size, such as ${this.example()}.`;
       case 'notPlausible':
-        return `${text} is no size of this: one between ${problem.low.toFixed(0)} and ${problem.high.toFixed(0)} ${problem.unit} is wanted.`;
+        return `${text} is no size of this: one between ${this.rounded(problem.low)} and ${this.rounded(problem.high)} ${UNITS[problem.unit].symbol} is wanted.`;
       case 'slip':
         return this.sayFar(text);
     }
   }
 
+  private rounded(value: number): string {
+    return String(Number(value.toPrecision(3)));
+  }
+
   private example(): string {
     const { low, high } = this.layout().parameter.plausible;
-    return fromInside((low + high) / 2, this.unit()).toFixed(this.unit() === 'in' ? 4 : 2);
+    return digitsOf((low + high) / 2, this.quantity(), this.preferences.units());
   }
 
   private put(specimen: Specimen, cell: Cell, entered: Parameters<typeof withCell>[3]): void {
@@ -271,7 +277,7 @@ export class MeasuringSheet {
   }
 
   protected band(interval: { readonly low: number; readonly high: number }): string {
-    return showInterval(interval, 'length', this.preferences.units());
+    return showInterval(interval, this.quantity(), this.preferences.units());
   }
 
   protected most(by: number | undefined): string {
@@ -279,7 +285,7 @@ export class MeasuringSheet {
   }
 
   protected size(value: number): string {
-    return showValue(value, 'length', this.preferences.units());
+    return showValue(value, this.quantity(), this.preferences.units());
   }
 
   protected stepSays(step: number | undefined): string {
