@@ -37,6 +37,9 @@ export const fitSheet = question({
   answer: Type.Object({
     taken: Type.Optional(Type.String({ description: 'What it is taken to be' })),
     places: Type.Integer({ description: 'How many there are' }),
+    banks: list(list(PositionSchema), {
+      description: 'Cylinders of a block as they lie, bank by bank from the front; empty where places lie in one row',
+    }),
     judged: list(
       Type.Object({
         position: Type.Optional(PositionSchema),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Reading } from '../readings/reading';
 import { cellsOf, readCell, withCell, type Entered } from './cells';
-import { cellsInOrder, keyOfCell, type SheetLayout } from './layout';
+import { banksOf, cellsInOrder, keyOfCell, type SheetLayout } from './layout';
 import { sheetFor, SHEETS } from './sheets';
 
 const sheet = (id: string): SheetLayout => {
@@ -11,21 +11,35 @@ const sheet = (id: string): SheetLayout => {
 };
 const MAINS = sheet('crank.mainJournal.diameter');
 const entered = (value: number): Entered => ({ value, figures: String(value), unit: 'mm', instrument: 'micrometer' });
+const upTo = (count: number): readonly number[] => Array.from({ length: count }, (_, at) => at + 1);
 let made = 0;
 const stamp = () => ({ id: `00000000-0000-4000-8000-${String(++made).padStart(12, '0')}`, at: '2026-10-05T09:00:00Z' });
 const typed = (is: Reading['is']): Reading => ({ ...stamp(), is });
 
 describe('a sheet', () => {
   it('goes from the front to the rear, each place at every height in both directions', () => {
-    const cells = cellsInOrder(MAINS, 5);
+    const cells = cellsInOrder(MAINS, upTo(5));
     expect(cells.length).toBe(20);
     expect(cells.slice(0, 5).map(keyOfCell)).toEqual(['1 top 1', '1 top 2', '1 bottom 1', '1 bottom 2', '2 top 1']);
-    expect(cellsInOrder(sheet('liner.bore'), 4).length).toBe(6);
+    expect(cellsInOrder(sheet('liner.bore'), upTo(4)).length).toBe(6);
     for (const { kind, parameter } of SHEETS) expect(parameter.id.startsWith(`${kind}.`)).toBeTrue();
   });
 
+  // Common practice, no source: of cylinders numbered as their rods follow on the crank, the odd ones are one bank.
+  it('lies as the engine does: a vee and an opposed engine in two banks, another in one row', () => {
+    expect(banksOf('vee', 8)).toEqual([
+      [1, 3, 5, 7],
+      [2, 4, 6, 8],
+    ]);
+    expect(banksOf('flat', 2)).toEqual([[1], [2]]);
+    expect(banksOf('inline', 3)).toEqual([[1, 2, 3]]);
+    expect(banksOf(undefined, 1)).toEqual([[1]]);
+    const bores = cellsInOrder(sheet('block.bore'), banksOf('vee', 4).flat());
+    expect([...new Set(bores.map(({ position }) => position))]).toEqual([1, 3, 2, 4]);
+  });
+
   it('has the same figures whatever the order in which they were entered', () => {
-    const cells = cellsInOrder(MAINS, 3);
+    const cells = cellsInOrder(MAINS, upTo(3));
     fc.assert(
       fc.property(fc.shuffledSubarray([...cells.keys()], { minLength: 1 }), (order) => {
         const into = (which: readonly number[]) =>
@@ -54,7 +68,7 @@ describe('a sheet', () => {
     const mark = typed({ sort: 'mark', text: 'M-CAB', characters: 'M-CAB' });
     // What says no height was taken at the first.
     expect(cellsOf([line, mark], MAINS).get('2 top 2')?.value).toBe(59.6);
-    const cell = cellsInOrder(MAINS, 2)[5];
+    const cell = cellsInOrder(MAINS, upTo(2))[5];
     if (!cell) throw new RangeError('There is no such cell.');
     const changed = withCell([line, mark], MAINS, cell, entered(59.61), stamp());
     expect([...cellsOf(changed, MAINS).values()].map(({ value }) => value)).toEqual([59.64, 59.63, 59.62, 59.61]);
@@ -62,7 +76,7 @@ describe('a sheet', () => {
     const rest = changed[0]?.is;
     expect(rest?.sort === 'size' && rest.positions).toEqual([1, 1, 2]);
     // Emptied, all of it is gone but what was never in a cell.
-    const empty = cellsInOrder(MAINS, 2).reduce(
+    const empty = cellsInOrder(MAINS, upTo(2)).reduce(
       (readings, each) => withCell(readings, MAINS, each, undefined, stamp()),
       changed,
     );

@@ -115,8 +115,8 @@ export function withCell(
         parameter: parameter.id,
         values: [value],
         ...(position === undefined ? {} : { positions: [position] }),
-        levels: [level],
-        axes: [axis],
+        // Where there is one way to take it, nothing is said of the way.
+        ...(layout.levels.length * layout.axes.length > 1 ? { levels: [level], axes: [axis] } : {}),
         figures,
         unit,
         ...(unitAssumed ? { unitAssumed } : {}),

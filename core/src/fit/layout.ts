@@ -39,9 +39,26 @@ export interface Cell {
   readonly axis: 1 | 2;
 }
 
-/** All cells in the order in which one measures: place by place, from the front or the top, in both directions. */
-export const cellsInOrder = ({ parameter, levels, axes }: SheetLayout, count: number): readonly Cell[] =>
-  Array.from({ length: parameter.per === 'part' ? 1 : count }, (_, at) => at + 1).flatMap((position) =>
+/**
+ * Cylinders as they lie, bank by bank from the front. Two that hang on one crankpin are neighbours in number, so that of
+ * an engine of two banks every other one is on the same.
+ *
+ * @param arrangement option of the engine's layout; one row where nobody says
+ */
+export function banksOf(arrangement: string | undefined, count: number): readonly (readonly number[])[] {
+  const all = Array.from({ length: count }, (_, at) => at + 1);
+  return arrangement === 'vee' || arrangement === 'flat'
+    ? [all.filter((each) => each % 2 === 1), all.filter((each) => each % 2 === 0)]
+    : [all];
+}
+
+/**
+ * All cells in the order in which one measures: place by place, from the front or the top, in both directions.
+ *
+ * @param places in that order; a part that has one place has one whatever is said
+ */
+export const cellsInOrder = ({ parameter, levels, axes }: SheetLayout, places: readonly number[]): readonly Cell[] =>
+  (parameter.per === 'part' ? [1] : places).flatMap((position) =>
     levels.flatMap((level) =>
       axes.map((axis): Cell => ({ ...(parameter.per === 'part' ? {} : { position }), level, axis })),
     ),

@@ -1,8 +1,11 @@
 import type { Part } from '../../catalogue/part.js';
 import type { Requests } from '../../contract/index.js';
+import { optionOf } from '../../catalogue/value.js';
+import { engineVariant } from '../../dictionary/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
 import {
   balancedAssignment,
+  banksOf,
   boreWays,
   closestSet,
   judgeSheet,
@@ -38,6 +41,16 @@ const byReadings = (specimen: Specimen, keeps: (reading: Reading['is']) => boole
   readings: specimen.readings.filter(({ is }) => keeps(is)),
 });
 
+/** How the cylinders lie in the engines that have a block, where all that have it are alike. */
+function arrangementOf({ catalogue }: Holdings, block: string | undefined): string | undefined {
+  const told = new Set(
+    (block === undefined ? [] : catalogue.fittedIn(block)).map(
+      ({ variant }) => optionOf(variant, engineVariant.features.layout.id)?.value,
+    ),
+  );
+  return told.size === 1 ? [...told][0] : undefined;
+}
+
 export const fitSheet: Answering<'fitSheet'> = (workshop, { specimen, sheet }) => {
   const layout = sheetFor(sheet);
   if (!specimen)
@@ -56,6 +69,10 @@ export const fitSheet: Answering<'fitSheet'> = (workshop, { specimen, sheet }) =
   return {
     ...(pattern ? { taken: workshop.catalogue.label(pattern.id) } : {}),
     places: placesOf(layout, part),
+    banks:
+      layout.kind === 'block' && layout.parameter.per === 'cylinder'
+        ? banksOf(arrangementOf(workshop, pattern?.id), placesOf(layout, part)).map((cylinders) => [...cylinders])
+        : [],
     judged: places,
     ...rest,
     ...(tool ? { tool: { says: tool } } : {}),

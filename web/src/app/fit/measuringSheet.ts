@@ -92,7 +92,7 @@ export class MeasuringSheet {
         asked
           ? this.questions.ask('fitSheet', asked).pipe(
               // Nobody judges it now: it can be measured all the same.
-              catchError(() => of<Answers['fitSheet']>({ places: PLACES_UNTOLD, judged: [] })),
+              catchError(() => of<Answers['fitSheet']>({ places: PLACES_UNTOLD, banks: [], judged: [] })),
             )
           : of(undefined),
       ),
@@ -100,23 +100,35 @@ export class MeasuringSheet {
   );
 
   protected readonly cells = computed(() => cellsOf(this.specimen()?.readings ?? [], this.layout()));
-  protected readonly order = computed(() => cellsInOrder(this.layout(), this.answer()?.places ?? 1));
-  /** Places with their rows of cells, and how each is judged. */
-  protected readonly places = computed(() => {
+  /** Which places there are, row by row as they lie. */
+  private readonly rows = computed((): readonly (readonly (number | undefined)[])[] => {
+    if (this.layout().parameter.per === 'part') return [[undefined]];
+    const { places = 1, banks = [] } = this.answer() ?? {};
+    return banks.length > 0 ? banks : [Array.from({ length: places }, (_, at) => at + 1)];
+  });
+  protected readonly order = computed(() =>
+    cellsInOrder(
+      this.layout(),
+      this.rows()
+        .flat()
+        .flatMap((at) => at ?? []),
+    ),
+  );
+  /** Rows of places with their rows of cells, and how each is judged. */
+  protected readonly banks = computed(() => {
     const { levels, levelNames, axes } = this.layout();
-    const count = this.layout().parameter.per === 'part' ? 1 : (this.answer()?.places ?? 1);
     const judged = this.answer()?.judged ?? [];
-    return Array.from({ length: count }, (_, at) => {
-      const position = this.layout().parameter.per === 'part' ? undefined : at + 1;
-      return {
+    return this.rows().map((positions) => ({
+      first: positions[0] ?? 1,
+      places: positions.map((position) => ({
         position,
         judged: judged.find((each) => each.position === position),
         rows: levels.map((level, row) => ({
           name: levelNames[row] ?? level,
           cells: axes.map((axis): Cell => ({ ...(position === undefined ? {} : { position }), level, axis })),
         })),
-      };
-    });
+      })),
+    }));
   });
   protected readonly done = computed(() => this.order().filter((cell) => this.cells().has(keyOfCell(cell))).length);
 
