@@ -425,6 +425,8 @@ export {
   readCell,
   sheetFor,
   SHEETS,
+  STRIPS,
+  type StripId,
   withCell,
 } from './fit/index.js';
 export type { Cell, CellProblem, Piece, SheetLayout } from './fit/index.js';

@@ -27,7 +27,7 @@ function bandOf({ from, unit, bands }: Narrows, text: string, standard: Interval
 /**
  * Texts that a segment can only be: those of its table, those that have a band, or the one that always stands there.
  */
-function textsOf({ characters, text, table, narrows }: Segment): readonly string[] {
+export function textsOf({ characters, text, table, narrows }: Segment): readonly string[] {
   if (characters === 'exactly') return [text ?? ''];
   return Object.keys(table ?? narrows?.bands ?? {});
 }
@@ -40,7 +40,7 @@ const mayBe = (positions: readonly MarkPosition[], at: number, text: string): bo
   );
 
 /** Every way to read a mark by a scheme whose segments are all told by their texts: what each segment may be. */
-function waysToRead(
+export function waysToRead(
   segments: readonly Segment[],
   positions: readonly MarkPosition[],
 ): readonly (readonly (readonly [Segment, string])[])[] {
@@ -60,7 +60,7 @@ function waysToRead(
 }
 
 /** More ways than this to read a mark, and it says nothing: nearly all of it is unreadable. */
-const MOST_POSITIONS = 24;
+export const MOST_POSITIONS = 24;
 
 /**
  * Sizes that the class marks on a part narrow, position by position. What is unreadable, or may be read in several

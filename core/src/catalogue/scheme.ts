@@ -77,6 +77,12 @@ export const SegmentSchema = Type.Object(
 );
 export type Segment = Static<typeof SegmentSchema>;
 
+/** The class of a part that bears no mark. */
+export const NO_MARK = 'none';
+
+const MarkOfClass = (description: string) =>
+  Type.String({ minLength: 1, maxLength: 20, description: `${description}; "${NO_MARK}" for no mark` });
+
 /** A small grammar, kept as data, that decodes a number. */
 export const SchemeSchema = Type.Object(
   {
@@ -96,6 +102,39 @@ export const SchemeSchema = Type.Object(
         maxLength: 160,
         description: 'What a circle round such a mark means; absent where it has none, or nobody knows',
       }),
+    ),
+    place: Type.Optional(
+      Type.String({
+        maxLength: 80,
+        description: 'Mark place of the dictionary where such marks stand: seen bare, the part is of the class "none"',
+      }),
+    ),
+    shellsBy: Type.Optional(
+      Type.Object(
+        {
+          second: Id('Scheme of the mark that tells together with this one: of the case, of the rod'),
+          third: Type.Optional(Id('Scheme of a third mark')),
+        },
+        {
+          additionalProperties: false,
+          description: 'Where the maker prints a table of shells: what else it is entered by',
+        },
+      ),
+    ),
+    shells: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            own: MarkOfClass('Class by this mark'),
+            second: MarkOfClass('Class by the second mark'),
+            third: Type.Optional(MarkOfClass('Class by the third mark')),
+            takes: Id('Pattern of the shell'),
+            half: Type.Optional(Id('Pattern of the other half, where the maker mixes two')),
+          },
+          { additionalProperties: false },
+        ),
+        { maxItems: 400, description: 'The table; one row for each housing where the same marks choose for several' },
+      ),
     ),
     samples: Type.Optional(
       Type.Array(Type.String({ minLength: 1, maxLength: 60 }), { maxItems: 40, description: 'Numbers to try it on' }),

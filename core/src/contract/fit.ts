@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { MOST_IN_POOL, SHEETS } from '../fit/index.js';
+import { MOST_IN_POOL, SHEETS, STRIPS, type StripId } from '../fit/index.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { MOST_TOGETHER } from './limits.js';
@@ -67,6 +67,7 @@ export const fitSheet = question({
 const ShellSchema = Type.Object({
   says: Type.String({ description: 'Which; two where halves of two are mixed' }),
   patterns: list(IdSchema),
+  table: Type.Optional(Type.String({ description: 'The maker’s table that gives it' })),
   wall: BandSchema,
   clearance: BandSchema,
   verdict: VerdictSchema,
@@ -90,6 +91,12 @@ export const fitShells = question({
       ),
       variant: Type.Optional(IdSchema),
       mixed: Type.Optional(Type.Boolean({ description: 'Whether the maker allows halves of two shells in one place' })),
+      strip: Type.Optional(
+        oneOf<StripId>(
+          STRIPS.map(({ id }) => id),
+          'Sort of crush strip whose widths were measured on the journals; nothing to leave them out',
+        ),
+      ),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
@@ -103,6 +110,13 @@ export const fitShells = question({
         byMark: Type.Optional(ShellSchema),
         byMeasure: Type.Optional(ShellSchema),
         disagree: Type.Optional(Type.Boolean()),
+        byStrip: Type.Optional(
+          Type.Object({
+            clearance: Type.Optional(BandSchema),
+            verdict: VerdictSchema,
+            says: Type.Optional(SentenceSchema),
+          }),
+        ),
         says: list(SentenceSchema),
         regrind: Type.Optional(Type.Object({ step: Type.Integer(), journal: BandSchema, shell: Type.String() })),
       }),

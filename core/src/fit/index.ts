@@ -1,3 +1,4 @@
+export { STRIPS, type StripId } from './crushStrip.js';
 export { boreWays } from './bores.js';
 export { shellsFound, type ShellFound } from './found.js';
 export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';

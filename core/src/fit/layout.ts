@@ -40,8 +40,8 @@ export interface Cell {
 }
 
 /**
- * Cylinders as they lie, bank by bank from the front. Two that hang on one crankpin are neighbours in number, so that of
- * an engine of two banks every other one is on the same.
+ * Cylinders as they lie, bank by bank from the front. Two that hang on one crankpin are neighbours in number, so that
+ * of an engine of two banks every other one is on the same.
  *
  * @param arrangement option of the engine's layout; one row where nobody says
  */

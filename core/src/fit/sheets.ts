@@ -44,6 +44,9 @@ const BOTH_WAYS = {
 /** One figure. */
 const ONCE = { levels: ['middle'] as const, levelNames: ['measured'], axes: [1] as const };
 
+/** Both ends of a strip that lay along the journal. */
+const STRIP_ENDS = { ...ONCE, axes: [1, 2] as const, axisNames: ['front end', 'rear end'] };
+
 /** Under a straightedge laid over a face in six ways. */
 const STRAIGHTEDGE = {
   levels: LEVELS,
@@ -70,6 +73,8 @@ const fittedGap = (practice: FigureOfThumb, asked?: Parameter): Omit<SheetLayout
 export const SHEETS: readonly SheetLayout[] = [
   { kind: 'crank', parameter: crank.parameters['mainJournal.diameter'], name: 'Main journals', ...JOURNAL },
   { kind: 'crank', parameter: crank.parameters['crankpin.diameter'], name: 'Crankpins', ...JOURNAL },
+  { kind: 'crank', parameter: crank.parameters['mainJournal.strip'], name: 'Crush strips, mains', ...STRIP_ENDS },
+  { kind: 'crank', parameter: crank.parameters['crankpin.strip'], name: 'Crush strips, crankpins', ...STRIP_ENDS },
   {
     kind: 'crank',
     parameter: crank.parameters.endFloat,

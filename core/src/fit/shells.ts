@@ -7,12 +7,13 @@ import {
   type PlainBearing,
   type ShellSize,
 } from '../joints/crankshaft/bearings.js';
-import { nearestShell, type ShellAt, type SizesRound } from '../joints/crankshaft/nearestShell.js';
+import { nearestShell, sayHalves, shellAs, type ShellAt, type SizesRound } from '../joints/crankshaft/nearestShell.js';
 import type { Assembly, Stock } from '../joints/index.js';
 import { apart, around, margin, middle, shifted, type Interval } from '../quantity/interval.js';
 import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { bearings, limitOf } from '../thumb/index.js';
+import { readStrip, type Strip, type StripFound } from './crushStrip.js';
 
 /** A housing or a journal at one place: as it was measured, as its class mark has it, or as it was made. */
 export interface SizeAt {
@@ -26,6 +27,27 @@ export interface BearingPlace {
   readonly position: number;
   readonly housing: SizeAt;
   readonly journal: SizeAt;
+  /** Widths of a crush strip squeezed there, at its ends. */
+  readonly strip?: readonly Interval[];
+  /** What the maker's table gives by the marks: patterns of one shell or of two halves; several where it is open. */
+  readonly table?: { readonly name: string; readonly gives: readonly (readonly string[])[] };
+}
+
+/** What a table gives, with the clearance it comes to by what is known of the sizes. */
+function tabled(
+  { name, gives }: NonNullable<BearingPlace['table']>,
+  shells: readonly ShellSize[],
+  round: SizesRound | undefined,
+  wanted: Interval,
+): ShellAt | undefined {
+  const halves = gives.flatMap((patterns) => {
+    // Marks tell of a part as it was made: shells for it are standard ones.
+    const found = patterns.flatMap((id) => shells.find(({ shell, step }) => shell.pattern === id && step === 0) ?? []);
+    return found.length === patterns.length ? [found] : [];
+  });
+  const [first, ...others] = halves;
+  if (!first || !round) return undefined;
+  return { ...shellAs(first, round, wanted), table: name, orElse: others.map(sayHalves) };
 }
 
 interface PlaceChosen {
@@ -35,6 +57,7 @@ interface PlaceChosen {
   readonly byMeasure?: ShellAt;
   /** By mark one, and by measure another: nobody may fit either before that is cleared up. */
   readonly disagree?: true;
+  readonly byStrip?: StripFound;
   readonly says: readonly Sentence[];
   /** The first undersize of the journal for which there is a shell that gives the clearance. */
   readonly regrind?: { readonly step: number; readonly journal: Interval; readonly shell: string };
@@ -49,6 +72,8 @@ interface ShellsAsked {
   readonly places: readonly BearingPlace[];
   /** Whether the maker allows halves of two walls in one place. */
   readonly mixed?: boolean;
+  /** Of which sort the strips were. */
+  readonly strip?: Strip;
 }
 
 /**
@@ -62,6 +87,7 @@ export function shellsByPlace({
   rules,
   places,
   mixed = false,
+  strip,
 }: ShellsAsked): readonly PlaceChosen[] {
   const assembly: Assembly = { parts, replaced: {}, stock, rules };
   const crank = parts.crank;
@@ -82,17 +108,32 @@ export function shellsByPlace({
     const measured = bothBy(housing.measured, journal.measured);
     const wanted = requiredClearance(bearing, assembly, (measured ?? marked)?.journal ?? first).band;
     const isMarked = housing.marked !== undefined || journal.marked !== undefined;
-    const byMark = isMarked && marked ? nearestShell(candidates, marked, wanted) : undefined;
+    const byClass = isMarked && marked ? nearestShell(candidates, marked, wanted) : undefined;
+    const byTable = place.table && tabled(place.table, all, measured ?? marked, wanted);
+    const byMark = byTable ?? byClass;
     const byMeasure = measured && nearestShell(candidates, measured, wanted);
     const says: Sentence[] = [];
     const against = [...(contradicts(housing) ? ['housing'] : []), ...(contradicts(journal) ? ['journal'] : [])];
-    const disagree = byMark !== undefined && byMeasure !== undefined && against.length > 0;
-    if (disagree)
+    // What is uncertain of a size is no reason to doubt a mark; where the middle of it lies is.
+    const isAgainstTable =
+      byTable !== undefined && measured !== undefined && apart(around(middle(byTable.clearance), 0), wanted);
+    const disagree = byMark !== undefined && byMeasure !== undefined && (against.length > 0 || isAgainstTable);
+    if (isAgainstTable)
+      says.push(
+        sentence`By its marks the table gives ${byTable.says}, which by measure leaves ${band(byTable.clearance)}; ${band(wanted)} is wanted. Measure again, and look whether it was worked on since it was marked.`,
+      );
+    else if (disagree)
       says.push([
         `Its ${against.join(' and its ')} is not what its mark says: measure again, and look whether it was worked on since it was marked. Nothing is averaged.`,
       ]);
     else if (byMark && byMeasure && byMark.patterns.join() !== byMeasure.patterns.join())
-      says.push(['Mark and measure agree; by measure the other shell comes nearer to the middle.']);
+      says.push([
+        byTable
+          ? 'Either shell leaves a clearance as is wanted; by measure the second comes nearer to the middle.'
+          : 'Mark and measure agree; by measure the other shell comes nearer to the middle.',
+      ]);
+    if (byTable && byClass && byTable.patterns.join() !== byClass.patterns.join())
+      says.push([`The table gives ${byTable.says}; the limits of the classes would come to ${byClass.says}.`]);
     for (const [what, of] of [
       ['housing', housing],
       ['journal', journal],
@@ -102,6 +143,12 @@ export function shellsByPlace({
       says.push([
         `What it was measured with leaves ${byMeasure.orElse.length + 1} shells open: a finer instrument tells which.`,
       ]);
+    const byStrip = strip && place.strip && readStrip(strip, place.strip, wanted);
+    if (byStrip?.says) says.push(byStrip.says);
+    if (byStrip?.clearance && byMeasure && apart(byStrip.clearance, byMeasure.clearance))
+      says.push(
+        sentence`The strip says ${band(byStrip.clearance)}, and by measure it is ${band(byMeasure.clearance)}: measure again, and look for dirt behind the shells.`,
+      );
     const regrind =
       measured && crank && byMeasure?.verdict === 'doesNotFit'
         ? groundFor(bearing, crank, all, measured.housing, wanted)
@@ -117,6 +164,7 @@ export function shellsByPlace({
       ...(byMark ? { byMark } : {}),
       ...(byMeasure ? { byMeasure } : {}),
       ...(disagree ? { disagree: true as const } : {}),
+      ...(byStrip ? { byStrip } : {}),
       says,
       ...(regrind ? { regrind } : {}),
     };

@@ -3,7 +3,8 @@ import type { Claim } from '../catalogue/claim.js';
 import { monthOf, type Dimension, type Years } from '../catalogue/figure.js';
 import { LIST_OF, RECORD_NAMES, RECORD_TYPES } from '../catalogue/catalogue.js';
 import type { Described, Fitment, Pattern, Variant } from '../catalogue/pattern.js';
-import type { Scheme } from '../catalogue/scheme.js';
+import { textsOf } from '../catalogue/classMarks.js';
+import { NO_MARK, type Scheme } from '../catalogue/scheme.js';
 import { sizeFrom } from '../catalogue/size.js';
 import type { Kind } from '../dictionary/definition.js';
 import { isOptionOf, KINDS } from '../dictionary/dictionary.js';
@@ -62,6 +63,12 @@ export function referencesOf<T extends RecordType>(type: T, record: RecordOf[T])
   add('recipient', 'pattern', any.recipient);
   any.numbers?.forEach((number, at) => add(`numbers[${at}].maker`, 'maker', number.maker));
   any.companions?.forEach((companion, at) => add(`companions[${at}].pattern`, 'pattern', companion.pattern));
+  add('shellsBy.second', 'scheme', any.shellsBy?.second);
+  add('shellsBy.third', 'scheme', any.shellsBy?.third);
+  any.shells?.forEach(({ takes, half }, at) => {
+    add(`shells[${at}].takes`, 'pattern', takes);
+    add(`shells[${at}].half`, 'pattern', half);
+  });
   any.fitments?.forEach((fitment, at) => add(`fitments[${at}].pattern`, 'pattern', fitment.pattern));
   return found;
 }
@@ -194,6 +201,34 @@ function checkClaim(kind: Kind, { about, size, option }: Claim, where: string): 
 }
 
 function checkScheme(scheme: Scheme, where: string): Problem[] {
+  return [...checkSegments(scheme, where), ...checkShells(scheme, where)];
+}
+
+/** A table of shells is entered by as many marks in every row, and by such as this scheme reads. */
+function checkShells({ kinds, place, segments, shells = [], shellsBy }: Scheme, where: string): Problem[] {
+  const problems: Problem[] = [];
+  if (place !== undefined && !kinds.some((kind) => has(KINDS[kind].markPlaces, place)))
+    problems.push({ where: `${where}.place`, what: `none of its kinds of part has a mark place "${place}".` });
+  if (shells.length > 0 && !shellsBy)
+    problems.push({ where: `${where}.shells`, what: 'say by which second mark the table is entered.' });
+  const classes = segments.filter(({ gives }) => gives === 'sizeClass').flatMap(textsOf);
+  shells.forEach(({ own, third }, at) => {
+    const row = `${where}.shells[${at}]`;
+    if (own !== NO_MARK && !classes.includes(own))
+      problems.push({ where: `${row}.own`, what: `"${own}" is no class that a segment of this scheme can be.` });
+    if ((third !== undefined) !== (shellsBy?.third !== undefined))
+      problems.push({
+        where: `${row}.third`,
+        what:
+          third === undefined
+            ? 'the table is entered by three marks; give the third.'
+            : 'the table has no third mark; say of which scheme it is, or leave it out.',
+      });
+  });
+  return problems;
+}
+
+function checkSegments(scheme: Scheme, where: string): Problem[] {
   return scheme.segments.flatMap((segment, at) => {
     const place = `${where}.segments[${at}]`;
     const problems: Problem[] = [];

@@ -1,7 +1,7 @@
 import { CLAIM_KIND_NAMES, CLAIM_KINDS } from '../catalogue/claim.js';
 import type { RecordType } from '../catalogue/catalogue.js';
 import { COMPANION_RELATIONS, COMPANION_SAYS, SWAP_RESULT_SAYS, SWAP_RESULTS } from '../catalogue/pattern.js';
-import { CHARACTERS, CHARACTERS_SAY, CLASS_ENDS, SCHEME_FACT_IDS, SCHEME_FACTS } from '../catalogue/scheme.js';
+import { CHARACTERS, CHARACTERS_SAY, CLASS_ENDS, NO_MARK, SCHEME_FACT_IDS, SCHEME_FACTS } from '../catalogue/scheme.js';
 import { MAKINGS, type Parameter } from '../dictionary/definition.js';
 import { KIND_IDS, KINDS } from '../dictionary/dictionary.js';
 import { SLOTS } from '../dictionary/slots.js';
@@ -243,6 +243,9 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
       },
       { path: 'makings', name: 'Made how', form: 'choices', choices: MAKING_CHOICES },
       { path: 'circle', name: 'A circle round it means', form: 'text', wide: true },
+      text('place', 'Mark place'),
+      reference('shellsBy.second', 'Shells by this and', 'scheme'),
+      reference('shellsBy.third', 'and by', 'scheme'),
       { path: 'samples', name: 'Samples', form: 'texts' },
       NOTE,
     ],
@@ -284,6 +287,18 @@ export const RECORD_FORMS: Readonly<Record<RecordType, RecordForm>> = {
             named(LENGTH_UNITS, (id) => UNITS[id].symbol),
           ),
           { path: 'narrows.bands', name: 'bands', form: 'pairs', wide: true, example: 'A = 0 to 8, B = 8 to 16' },
+        ],
+      },
+      {
+        path: 'shells',
+        name: 'Table of shells',
+        one: 'row of the table',
+        fields: [
+          needed({ ...text('own', 'this mark'), example: NO_MARK }),
+          needed({ ...text('second', 'second mark'), example: NO_MARK }),
+          text('third', 'third mark'),
+          needed(reference('takes', 'takes', 'pattern')),
+          reference('half', 'other half', 'pattern'),
         ],
       },
     ],

@@ -75,6 +75,7 @@ const SORTS = {
   burette: sort('Burette', 'burette, buret', [0.1, 0.2], [0, 300], 3, 'volume'),
   degreeWheel: sort('Degree wheel', 'degree wheel, protractor', [0.5, 0.5], [0, 360], 3, 'angle'),
   springTester: sort('Spring tester', 'spring tester, tester', [2, 8], [0, 5000], 1, 'force'),
+  sleeve: sort('Scale on a sleeve', 'sleeve, strip scale', [0.1, 0.1], [0.5, 8]),
   eye: sort('Calibrated eye', 'eye, by eye, by eyeball, guess', [1, 3], [0, 2000]),
   sheet: sort('Sheet', 'sheet, as stated, from sheet', [0.001, 0.001], [0, 1e6]),
 };

@@ -87,8 +87,9 @@ const inShells = (engine: BuildEngine): boolean => engine.look(block.features.ma
 const bigEndsInShells = (engine: BuildEngine): boolean => engine.part('bigEndBearing') === undefined;
 
 /**
- * Wall of the shell in its place. While none is: of those made for the housing, the one that brings the clearance nearest
- * to the middle of what is wanted there. Nothing where housing and journal are not known closely enough to tell which.
+ * Wall of the shell in its place. While none is: of those made for the housing, the one that brings the clearance
+ * nearest to the middle of what is wanted there. Nothing where housing and journal are not known closely enough to tell
+ * which.
  */
 const wallOf = (bearing: PlainBearing): Input => ({
   reads: 'chosen',

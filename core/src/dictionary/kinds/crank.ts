@@ -104,6 +104,20 @@ export const crank = defineKind({
       [20, 20_000],
       { quantity: 'mass', usualTolerance: 2 },
     ),
+    'mainJournal.strip': measured(
+      'Crush strip on a main, width',
+      'main strip, strip on main, crush strip on main',
+      'Width of a crush strip squeezed between shell and main journal, caps tight, held against the scale of its sleeve.',
+      [0.5, 8],
+      { per: 'main', usualTolerance: 0.1, instruments: ['sleeve'], reach: 'panOff', minutes: 4 },
+    ),
+    'crankpin.strip': measured(
+      'Crush strip on a crankpin, width',
+      'pin strip, strip on pin, crush strip on pin',
+      'Width of a crush strip squeezed between shell and crankpin, caps tight, held against the scale of its sleeve.',
+      [0.5, 8],
+      { per: 'crankpin', usualTolerance: 0.1, instruments: ['sleeve'], reach: 'panOff', minutes: 4 },
+    ),
     endFloat: measured(
       'End float as found',
       'end float, end play, endplay, thrust play',

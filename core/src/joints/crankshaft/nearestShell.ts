@@ -10,6 +10,8 @@ export interface ShellAt {
   readonly wall: Interval;
   readonly clearance: Interval;
   readonly verdict: Verdict;
+  /** Name of the maker's table that gives it, where one does. */
+  readonly table?: string;
   /** Others that would do as well by what is known: then it is not told which. */
   readonly orElse: readonly string[];
 }
@@ -25,7 +27,24 @@ const wallOf = (halves: readonly ShellSize[]): Interval => ({
   high: halves.reduce((sum, { wall }) => sum + wall.high, 0) / halves.length,
 });
 
-const sayHalves = (halves: readonly ShellSize[]): string => halves.map(sayShell).join(' with ');
+/** How a shell or two halves are called. */
+export const sayHalves = (halves: readonly ShellSize[]): string => halves.map(sayShell).join(' with ');
+
+/** One shell or two halves in their place, and what clearance they leave there. */
+export function shellAs(
+  halves: readonly ShellSize[],
+  { housing, journal }: SizesRound,
+  wanted: Interval,
+): Omit<ShellAt, 'orElse' | 'table'> {
+  const clearance = oilClearance(housing, wallOf(halves), journal);
+  return {
+    says: sayHalves(halves),
+    patterns: halves.flatMap(({ shell }) => shell.pattern ?? []),
+    wall: wallOf(halves),
+    clearance,
+    verdict: hold(clearance, wanted).verdict,
+  };
+}
 
 /**
  * The shell that brings the clearance nearest to the middle of what is wanted. Others whose clearance may as well be
@@ -44,11 +63,7 @@ export function nearestShell(
   // What is uncertain of housing and journal moves every candidate alike: one with the next wall may be the right one.
   const unsure = (housing.high - housing.low + journal.high - journal.low) / 2;
   return {
-    says: sayHalves(best.halves),
-    patterns: best.halves.flatMap(({ shell }) => shell.pattern ?? []),
-    wall: wallOf(best.halves),
-    clearance: best.clearance,
-    verdict: hold(best.clearance, wanted).verdict,
+    ...shellAs(best.halves, { housing, journal }, wanted),
     orElse: others
       .filter(
         ({ halves, clearance }) =>

@@ -150,6 +150,100 @@ describe('shells place by place', () => {
   });
 });
 
+describe('shells beside a crush strip', () => {
+  const [FIRST] = CRANK.readings as [Reading, ...Reading[]];
+  const squeezed = (width: number) =>
+    workshop.ask('fitShells', {
+      bearing: 'mains',
+      strip: 'thin',
+      specimens: [
+        CASE,
+        {
+          ...CRANK,
+          readings: [
+            ...CRANK.readings,
+            {
+              ...FIRST,
+              is: {
+                sort: 'size',
+                text: 'main strip 3',
+                parameter: 'crank.mainJournal.strip',
+                values: [width],
+                positions: [3],
+                unit: 'mm',
+                instrument: 'sleeve',
+              },
+            },
+          ],
+        },
+      ],
+    }).places;
+
+  it('have its clearance at the place where it lay, and a word where measuring says another', () => {
+    const places = squeezed(2);
+    expect(places.map(({ byStrip }) => byStrip !== undefined)).toEqual([false, false, true, false, false]);
+    expect(places[2]?.byStrip?.clearance?.low).toBeLessThan(0.038);
+    const [, , third] = squeezed(1.25);
+    expect(words(third?.says ?? [])).toContain('by measure it is');
+  });
+});
+
+describe('shells by the maker’s table', () => {
+  const CLASS = 'crank.pinClass';
+  const asked = (pins: string, ...rods: readonly string[]) =>
+    workshop.ask('fitShells', {
+      bearing: 'bigEnds',
+      specimens: [marked(CRANK, pins, CLASS), ...RODS.map((rod, at) => marked(rod, rods[at] ?? '', 'rod.bigEndClass'))],
+    }).places;
+  const marked = (part: Specimen, characters: string, place: string): Specimen => ({
+    ...without(part, (is) => is.sort === 'mark' && is.place === place),
+    readings: [
+      ...part.readings.filter(
+        ({ is }) => !(is.sort === 'mark' && (is.place === place || is.characters.startsWith('P'))),
+      ),
+      { ...FIRST, is: { sort: 'mark', text: characters || 'no mark', characters, place } },
+    ],
+  });
+  const [FIRST] = CRANK.readings as [Reading, ...Reading[]];
+
+  // Common practice, no source: the pair of marks names the colour, and what was measured confirms it.
+  it('names a colour for each pair of marks beside what measuring says', () => {
+    const places = asked('P-AABB', '', 'B', '', 'B');
+    expect(places.map(({ byMark }) => /red|green|blue/.exec(byMark?.says ?? '')?.[0])).toEqual([
+      'red',
+      'green',
+      'green',
+      'blue',
+    ]);
+    expect(places.every(({ byMark }) => byMark?.table === 'Tarrow table of rod shells')).toBeTrue();
+    expect(places.every(({ byMeasure }) => byMeasure?.says.includes('red'))).toBeTrue();
+  });
+
+  it('says nothing where a mark was not looked at, and reports what measuring contradicts', () => {
+    const [rod] = RODS;
+    const unread = workshop.ask('fitShells', {
+      bearing: 'bigEnds',
+      specimens: [marked(CRANK, 'P-AABB', CLASS), ...(rod ? [without(rod, (is) => is.sort === 'mark')] : [])],
+    });
+    expect(unread.places.every(({ byMark }) => byMark === undefined)).toBeTrue();
+    // Pins measured a class and a half larger than the mark has them: the thicker shell leaves too little.
+    const large = (is: Reading['is']): Reading['is'] =>
+      is.sort === 'size' && is.parameter === 'crank.crankpin.diameter'
+        ? { ...is, values: is.values.map((value) => value + 0.01) }
+        : is;
+    const crank = marked(CRANK, 'P-BBBB', CLASS);
+    const [place] = workshop.ask('fitShells', {
+      bearing: 'bigEnds',
+      specimens: [
+        { ...crank, readings: crank.readings.map((reading) => ({ ...reading, is: large(reading.is) })) },
+        ...RODS.map((each) => marked(each, 'B', 'rod.bigEndClass')),
+      ],
+    }).places;
+    expect(place?.disagree).toBeTrue();
+    expect(words(place?.says ?? [])).toContain('By its marks the table gives');
+  });
+});
+
 describe('sets of the demo', () => {
   const by = [
     { of: 'piston.mass', allowed: 4 },

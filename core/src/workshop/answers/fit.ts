@@ -1,4 +1,5 @@
 import type { Part } from '../../catalogue/part.js';
+import { shellTables, type MarkedParts, type MarkRead } from '../../catalogue/shellTable.js';
 import type { Requests } from '../../contract/index.js';
 import { optionOf } from '../../catalogue/value.js';
 import { engineVariant } from '../../dictionary/index.js';
@@ -13,6 +14,7 @@ import {
   placesOf,
   sheetFor,
   shellsByPlace,
+  STRIPS,
   toTakeOff,
   type BearingPlace,
   type Piece,
@@ -135,12 +137,22 @@ function bothWays(workshop: Holdings, specimen: Specimen) {
   };
 }
 
+/** Widths of the crush strip that lay on a journal, at its ends. */
+function stripAt(shaft: Part, id: string, position: number): Pick<BearingPlace, 'strip'> {
+  const here = shaft.values[id]?.at?.find((each) => each.position === position);
+  return here ? { strip: here.spots ? here.spots.map(({ interval }) => interval) : [here.interval] } : {};
+}
+
+/** The marks that were read on a part, or looked for in vain. */
+const marksRead = ({ readings }: Specimen): readonly MarkRead[] =>
+  readings.flatMap(({ is }) => (is.sort === 'mark' ? [is] : []));
+
 export const fitShells: Answering<'fitShells'> = (workshop, request) => shellsAsked(workshop, request);
 
 /** Shells place by place, as the core has them, and the kinds of part without which nothing can be told. */
 export function shellsAsked(
   workshop: Holdings,
-  { bearing, specimens = [], variant, mixed }: Omit<Requests['fitShells'], 'jobId' | 'units'>,
+  { bearing, specimens = [], variant, mixed, strip }: Omit<Requests['fitShells'], 'jobId' | 'units'>,
 ): { readonly missing: readonly KindId[]; readonly places: ReturnType<typeof shellsByPlace> } {
   const of = (kind: KindId) => specimens.filter((each) => each.kind === kind).map((each) => bothWays(workshop, each));
   const from = (kind: KindId) => {
@@ -171,6 +183,25 @@ export function shellsAsked(
       : rods.length > 1
         ? rods.length
         : count(crank.features.crankpins.id, shaft.whole, 4) * rodsPerPin;
+  const marked = (kind: KindId): readonly MarkedParts[] => {
+    const parts = specimens.filter((each) => each.kind === kind);
+    const [first] = parts;
+    if (!first) return [];
+    const family = workshop.catalogue.pattern(workshop.takenFor(first) ?? '')?.family;
+    return [{ kind, family, marks: parts.map(marksRead) }];
+  };
+  const tables = shellTables(
+    workshop.catalogue.catalogue.schemes,
+    (['crank', 'block', 'rod'] as const).flatMap(marked),
+    new Set(workshop.catalogue.ofKind(plain.shell).map(({ id }) => id)),
+  );
+  const tableAt = (position: number, pin: number): Pick<BearingPlace, 'table'> => {
+    for (const { name, at } of tables) {
+      const gives = at((kind) => (kind === 'crank' ? pin : position));
+      if (gives.length > 0) return { table: { name, gives } };
+    }
+    return {};
+  };
   const rows = Array.from({ length: Math.min(places, 16) }, (_, index): BearingPlace => {
     const position = index + 1;
     const pin = bearing === 'mains' ? position : Math.ceil(position / rodsPerPin);
@@ -179,9 +210,16 @@ export function shellsAsked(
       position,
       housing: sizeAt(housing, plain.housing.id, bearing === 'mains' ? position : 1),
       journal: sizeAt([shaft], plain.journal.id, pin),
+      ...tableAt(position, pin),
+      ...stripAt(
+        shaft.measured,
+        bearing === 'mains' ? crank.parameters['mainJournal.strip'].id : crank.parameters['crankpin.strip'].id,
+        pin,
+      ),
     };
   });
   const [housing] = housings;
+  const sleeve = STRIPS.find(({ id }) => id === strip);
   return {
     missing: [],
     places: shellsByPlace({
@@ -196,6 +234,7 @@ export function shellsAsked(
       rules: workshop.swapContext.rules,
       places: rows,
       ...(mixed === undefined ? {} : { mixed }),
+      ...(sleeve ? { strip: sleeve } : {}),
     }),
   };
 }

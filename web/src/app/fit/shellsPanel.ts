@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { KINDS, showInterval, type SpecimenSummary } from '@which-bore/core';
+import { KINDS, showInterval, STRIPS, type SpecimenSummary, type StripId } from '@which-bore/core';
 import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, distinctUntilChanged, of, switchMap } from 'rxjs';
@@ -34,6 +34,9 @@ export class ShellsPanel {
   protected readonly rows = ROWS;
   protected readonly row = signal<'mains' | 'bigEnds'>('mains');
   protected readonly mixed = signal(false);
+  protected readonly strips = STRIPS;
+  /** Sort of crush strip that was laid in; none where they are left out. */
+  protected readonly strip = signal<StripId | ''>('');
   private readonly named = signal<Readonly<Record<string, string>>>({});
 
   /** For each kind the parts there are, and which is meant. Rods go in all together. */
@@ -59,11 +62,15 @@ export class ShellsPanel {
   );
   protected readonly answer = toSignal(
     toObservable(
-      computed(() => ({
-        bearing: this.row(),
-        specimens: [...this.specimensMeant()],
-        mixed: this.mixed(),
-      })),
+      computed(() => {
+        const strip = this.strip();
+        return {
+          bearing: this.row(),
+          specimens: [...this.specimensMeant()],
+          mixed: this.mixed(),
+          ...(strip === '' ? {} : { strip }),
+        };
+      }),
     ).pipe(switchMap((asked) => this.questions.ask('fitShells', asked).pipe(catchError(() => of(undefined))))),
   );
   protected readonly missing = computed(() =>
