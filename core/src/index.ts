@@ -416,7 +416,6 @@ export type { Demands, TakenFrom } from './planner/index.js';
 
 /* Fit: measuring sheets, shells place by place, sets from a pool. */
 export {
-  balancedAssignment,
   cellsInOrder,
   cellsOf,
   closestSet,

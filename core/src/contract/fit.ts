@@ -204,10 +204,27 @@ export const fitSets = question({
         ),
         { minItems: 1, maxItems: 2, description: 'What is to agree, what matters most first' },
       ),
-      with: Type.Optional(
-        Type.Array(SpecimenSchema, { maxItems: 16, description: 'As many others, one of which goes with each' }),
+      partners: Type.Optional(
+        Type.Array(
+          Type.Object(
+            {
+              specimens: Type.Array(SpecimenSchema, { maxItems: 16, description: 'As many as the set has' }),
+              by: Type.String({ maxLength: 80, description: 'Id of their weight' }),
+            },
+            { additionalProperties: false },
+          ),
+          { maxItems: 2, description: 'What goes with each of a set of weighed pieces: rods, pins' },
+        ),
       ),
-      withBy: Type.Optional(Type.String({ maxLength: 80, description: 'The weight of those' })),
+      balance: Type.Optional(
+        Type.Object(
+          {
+            factor: Type.Number({ minimum: 0, maximum: 1, description: 'Share of what goes up and down' }),
+            rods: Type.Integer({ minimum: 1, maximum: 4, description: 'Rods on a crankpin' }),
+          },
+          { additionalProperties: false, description: 'What a bobweight is reckoned with' },
+        ),
+      ),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
@@ -229,10 +246,22 @@ export const fitSets = question({
       ),
     ),
     left: list(Type.Object({ id: Type.String(), name: Type.String(), why: Type.String() })),
-    pairs: list(
-      Type.Object({ cylinder: PositionSchema, first: Type.String(), second: Type.String(), sum: Type.Number() }),
+    throws: list(
+      Type.Object({
+        cylinder: PositionSchema,
+        pieces: list(Type.String(), { description: 'Partners in their order, then the piece of the set' }),
+        sum: Type.Number(),
+      }),
+      { description: 'Who goes with whom, so that all throws weigh alike' },
     ),
-    pairsSpread: Type.Optional(Type.Number()),
+    throwsSpread: Type.Optional(Type.Number()),
+    throwsProved: Type.Optional(Type.Boolean({ description: 'Whether nothing closer exists' })),
+    bobweight: Type.Optional(
+      Type.Object(
+        { reciprocating: Type.Number(), rotating: Type.Number(), weight: Type.Number() },
+        { description: 'Grams, means of the set and its partners; rings and shells are not weighed here' },
+      ),
+    ),
     says: SentenceSchema,
   }),
   example: {

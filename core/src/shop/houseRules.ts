@@ -70,6 +70,23 @@ export const HOUSE_RULES = {
       { id: 'eight', name: '8 g', says: 'For slow heavy engines, where the castings themselves vary more.' },
     ],
   },
+  rodWeights: {
+    name: 'Weighing rods',
+    question: 'How are rods weighed that are matched?',
+    usual: 'whole',
+    choices: [
+      {
+        id: 'whole',
+        name: 'Whole',
+        says: 'One weight a rod: quick, and enough for slow engines whose rods were made alike.',
+      },
+      {
+        id: 'ends',
+        name: 'End by end',
+        says: 'Big and small end each by itself, the other carried: one goes round and the other up and down.',
+      },
+    ],
+  },
   clearance: {
     name: 'Bearing clearance',
     question: 'How much clearance does a plain bearing get where the maker’s figure is missing?',
@@ -146,6 +163,7 @@ export const HouseRulesSchema = Type.Object(
     marks: chosen('marks'),
     claims: chosen('claims'),
     weights: chosen('weights'),
+    rodWeights: chosen('rodWeights'),
     clearance: chosen('clearance'),
     cylinders: chosen('cylinders'),
     figures: Type.Optional(

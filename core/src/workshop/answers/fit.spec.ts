@@ -251,7 +251,12 @@ describe('sets of the demo', () => {
   ];
 
   it('are four of eleven pistons, with who goes on which rod', () => {
-    const set = workshop.ask('fitSets', { pool: PISTONS, count: 4, by, with: RODS, withBy: 'rod.mass' });
+    const set = workshop.ask('fitSets', {
+      pool: PISTONS,
+      count: 4,
+      by,
+      partners: [{ specimens: RODS, by: 'rod.mass' }],
+    });
     expect(PISTONS.length).toBe(11);
     expect(set.chosen.length).toBe(4);
     expect(set.within).toBeTrue();
@@ -259,9 +264,47 @@ describe('sets of the demo', () => {
     expect((set.next?.spreads[0] ?? 0) / 4 + (set.next?.spreads[1] ?? 0) / 0.012).toBeGreaterThanOrEqual(
       (set.spreads[0] ?? 0) / 4 + (set.spreads[1] ?? 0) / 0.012,
     );
-    const sums = set.pairs.map(({ sum }) => sum);
-    expect(Math.max(...sums) - Math.min(...sums)).toBeCloseTo(set.pairsSpread ?? Number.NaN, 9);
-    expect(new Set(set.pairs.map(({ second }) => second)).size).toBe(4);
+    const sums = set.throws.map(({ sum }) => sum);
+    expect(Math.max(...sums) - Math.min(...sums)).toBeCloseTo(set.throwsSpread ?? Number.NaN, 9);
+    expect(set.throwsProved).toBeTrue();
+    expect(new Set(set.throws.map(({ pieces }) => pieces[1])).size).toBe(4);
+    // Nobody weighed the ends of those rods, nor any pin.
+    expect(set.bobweight).toBeUndefined();
+  });
+
+  // Common practice, no source: on a crankpin of two rods hang both big ends and half of all that goes up and down.
+  it('go with rods and pins to throws that weigh alike, and tell the bobweight', () => {
+    const weighed = (
+      specimen: Specimen,
+      kind: Specimen['kind'],
+      sizes: Readonly<Record<string, number>>,
+    ): Specimen => ({
+      ...specimen,
+      kind,
+      readings: Object.entries(sizes).map(([parameter, value], at) => ({
+        id: `${specimen.id.slice(0, -2)}${at}0`,
+        at: '2026-10-05T09:00:00Z',
+        is: { sort: 'size', text: parameter, parameter, values: [value], unit: 'g', instrument: 'scale' },
+      })),
+    });
+    const rods = RODS.map((each, at) =>
+      weighed(each, 'rod', { 'rod.mass.bigEnd': 300 + at, 'rod.mass.smallEnd': 120 + 2 * at }),
+    );
+    const pins = RODS.map((each, at) => weighed({ ...each, name: `pin ${at}` }, 'pin', { 'pin.mass': 80 + 3 * at }));
+    const set = workshop.ask('fitSets', {
+      pool: PISTONS,
+      count: 4,
+      by: [{ of: 'piston.mass', allowed: 10 }],
+      partners: [
+        { specimens: rods, by: 'rod.mass.smallEnd' },
+        { specimens: pins, by: 'pin.mass' },
+      ],
+      balance: { factor: 0.5, rods: 2 },
+    });
+    expect(set.throws.every(({ pieces }) => pieces.length === 3)).toBeTrue();
+    const mean = (all: readonly number[]) => all.reduce((sum, each) => sum + each, 0) / all.length;
+    const pistons = mean(set.chosen.map(({ figures }) => figures[0] ?? 0));
+    expect(set.bobweight?.weight).toBeCloseTo(2 * (301.5 + 0.5 * (pistons + 84.5 + 123)), 9);
   });
 
   // Common practice, no source: pistons of one engine are of one type.

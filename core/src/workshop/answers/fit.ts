@@ -5,7 +5,7 @@ import { optionOf } from '../../catalogue/value.js';
 import { engineVariant } from '../../dictionary/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
 import {
-  balancedAssignment,
+  alikeThrows,
   banksOf,
   boreWays,
   closestSet,
@@ -26,6 +26,9 @@ import { HOUSE_RULES } from '../../shop/houseRules.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import { liner } from '../../dictionary/kinds/liner.js';
+import { pin } from '../../dictionary/kinds/pin.js';
+import { piston } from '../../dictionary/kinds/piston.js';
+import { rod } from '../../dictionary/kinds/rod.js';
 import { middle, width, type Interval } from '../../quantity/interval.js';
 import { counted } from '../../quantity/phrase.js';
 import { sentence, value as figure, type Sentence } from '../../quantity/sentence.js';
@@ -290,9 +293,9 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant })
 /** What a piece is taken to be; what nobody knows is a type of its own. */
 const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
 
-export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, with: others = [], withBy }) => {
+export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, partners = [], balance }) => {
   by.forEach(({ of }, at) => parameterAsked(of, `body.by[${at}].of`));
-  if (withBy !== undefined) parameterAsked(withBy, 'body.withBy');
+  partners.forEach(({ by: of }, at) => parameterAsked(of, `body.partners[${at}].by`));
   const named = new Map(pool.map((each) => [each.id, each]));
   const figuresOf = (specimen: Specimen, ids: readonly string[]): readonly (number | undefined)[] => {
     const part = partOf(workshop, specimen);
@@ -341,7 +344,7 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, with:
       spreads: [],
       within: false,
       left: left([]),
-      pairs: [],
+      throws: [],
       says: [
         `There is no set of ${count}: ${most === 0 ? 'none of these is measured' : `the most of one type that are measured are ${most}`}. Measure more, or find more.`,
       ],
@@ -354,7 +357,9 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, with:
   const weights = pieces.map(({ figures }) => figures[0] ?? 0);
   const off = isWeight ? toTakeOff(weights, allowed[0] ?? 0) : weights.map(() => 0);
   const within = best.spreads.every((spread, at) => spread <= (allowed[at] ?? 0));
-  const paired = pairsOf(workshop, pieces, others, withBy, ids[0] ?? '');
+  const ofThrows = throwsOf(workshop, pieces, partners, ids[0] ?? '');
+  const chosen = [...pieces.map(({ specimen }) => specimen), ...partners.flatMap(({ specimens }) => specimens)];
+  const bobweight = balance && bobweightOf(workshop, chosen, balance);
   return {
     types: told,
     chosen: pieces.map(({ specimen, figures }, at) => ({
@@ -374,7 +379,8 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, with:
         }
       : {}),
     left: left(best.chosen, type),
-    ...paired,
+    ...ofThrows,
+    ...(bobweight ? { bobweight } : {}),
     says: [
       `${counted(count, 'piece', 'pieces')} of ${label(type)}, the closest of ${list.length}; no other ${count} lie closer together.`,
     ],
@@ -388,33 +394,68 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, with:
   }
 };
 
+type Partners = NonNullable<Requests['fitSets']['partners']>;
+
+/** Weights of pieces as measured; nothing where one was not weighed. */
+function weightsOf(workshop: Holdings, specimens: readonly Specimen[], id: string): readonly number[] | undefined {
+  const weights = specimens.flatMap((specimen) => {
+    const value = partOf(workshop, specimen).values[id];
+    return value?.source === 'measured' ? [middle(value.interval)] : [];
+  });
+  return weights.length === specimens.length && weights.length > 0 ? weights : undefined;
+}
+
 /** Which goes with which, so that their weights together are as alike as can be. */
-function pairsOf(
+function throwsOf(
   workshop: Holdings,
   pieces: readonly { readonly specimen: Specimen; readonly figures: readonly (number | undefined)[] }[],
-  others: readonly Specimen[],
-  withBy: string | undefined,
+  partners: Partners,
   weight: string,
 ) {
-  if (withBy === undefined || others.length !== pieces.length || parameterOf(weight).quantity !== 'mass')
-    return { pairs: [] };
-  const weights = others.map((specimen) => {
-    const value = partOf(workshop, specimen).values[withBy];
-    return value?.source === 'measured' ? middle(value.interval) : Number.NaN;
+  const weighed = partners.flatMap(({ specimens, by }) => {
+    const weights = specimens.length === pieces.length ? weightsOf(workshop, specimens, by) : undefined;
+    return weights ? [{ specimens, weights }] : [];
   });
-  if (weights.some((each) => !Number.isFinite(each))) return { pairs: [] };
-  const sums = weights.map((own) => pieces.map(({ figures }) => own + (figures[0] ?? 0)));
-  const { columns, low, high } = balancedAssignment(sums);
+  if (weighed.length === 0 || parameterOf(weight).quantity !== 'mass') return { throws: [] };
+  const lists = [
+    ...weighed,
+    { specimens: pieces.map(({ specimen }) => specimen), weights: pieces.map(({ figures }) => figures[0] ?? 0) },
+  ];
+  const { order, low, high, proved } = alikeThrows(lists.map(({ weights }) => weights));
   return {
-    pairs: others.map((specimen, row) => {
-      const column = columns[row] ?? 0;
+    throws: pieces.map((_, row) => {
+      const own = lists.map(({ specimens, weights }, list) => {
+        const at = order[list]?.[row] ?? 0;
+        return { name: specimens[at]?.name ?? '', weight: weights[at] ?? 0 };
+      });
       return {
         cylinder: row + 1,
-        first: specimen.name,
-        second: pieces[column]?.specimen.name ?? '',
-        sum: sums[row]?.[column] ?? 0,
+        pieces: own.map(({ name }) => name),
+        sum: own.reduce((sum, each) => sum + each.weight, 0),
       };
     }),
-    pairsSpread: high - low,
+    throwsSpread: high - low,
+    throwsProved: proved,
   };
+}
+
+/** What is hung on a crankpin to balance the crank, of pistons, pins and rods whose ends were weighed. Grams. */
+function bobweightOf(
+  workshop: Holdings,
+  specimens: readonly Specimen[],
+  { factor, rods }: NonNullable<Requests['fitSets']['balance']>,
+) {
+  const mean = (kind: KindId, id: string): number | undefined => {
+    const weights = weightsOf(
+      workshop,
+      specimens.filter((each) => each.kind === kind),
+      id,
+    );
+    return weights && weights.reduce((sum, each) => sum + each, 0) / weights.length;
+  };
+  const [pistons, pins] = [mean('piston', piston.parameters.mass.id), mean('pin', pin.parameters.mass.id)];
+  const [small, big] = [mean('rod', rod.parameters['mass.smallEnd'].id), mean('rod', rod.parameters['mass.bigEnd'].id)];
+  if (pistons === undefined || pins === undefined || small === undefined || big === undefined) return undefined;
+  const reciprocating = pistons + pins + small;
+  return { reciprocating, rotating: big, weight: rods * (big + factor * reciprocating) };
 }

@@ -2,14 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import {
+  HOUSE_RULES,
   KINDS,
   parameterOf,
   shownUnit,
   showValue,
   toInside,
   UNITS,
+  USUAL_SHOP,
   type Answers,
   type KindId,
+  type Shop,
   type SpecimenSummary,
 } from '@which-bore/core';
 import { dequal } from 'dequal';
@@ -19,6 +22,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, distinctUntilChanged, map, of, switchMap } from 'rxjs';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
+import { ShopData } from '../data/shopData';
 import { Specimens } from '../data/specimens';
 import { Said } from '../ui/said';
 
@@ -34,13 +38,7 @@ const SETS: readonly {
       { of: 'piston.skirt.diameter', allowed: 0.012 },
     ],
   },
-  {
-    kind: 'rod',
-    by: [
-      { of: 'rod.mass', allowed: 6 },
-      { of: 'rod.length', allowed: 0.05 },
-    ],
-  },
+  { kind: 'rod', by: [] },
   {
     kind: 'pin',
     by: [
@@ -64,10 +62,31 @@ const SETS: readonly {
   },
 ];
 
+type Weighing = NonNullable<Shop['rules']['rodWeights']>;
+
+/** By what rods are matched, as the house weighs them. */
+const RODS_BY: Readonly<Record<Weighing, (typeof SETS)[number]['by']>> = {
+  whole: [
+    { of: 'rod.mass', allowed: 6 },
+    { of: 'rod.length', allowed: 0.05 },
+  ],
+  ends: [
+    { of: 'rod.mass.bigEnd', allowed: 2 },
+    { of: 'rod.mass.smallEnd', allowed: 2 },
+  ],
+};
+
+/** What is weighed of a partner. */
+const PARTNER_BY: Readonly<Partial<Record<KindId, (rods: Weighing) => string>>> = {
+  rod: (rods) => (rods === 'whole' ? 'rod.mass' : 'rod.mass.smallEnd'),
+  piston: () => 'piston.mass',
+  pin: () => 'pin.mass',
+};
+
 /** What goes with each of a set, so that all throws weigh alike. */
-const WITH: Readonly<Partial<Record<KindId, { readonly kind: KindId; readonly by: string }>>> = {
-  piston: { kind: 'rod', by: 'rod.mass' },
-  rod: { kind: 'piston', by: 'piston.mass' },
+const WITH: Readonly<Partial<Record<KindId, readonly KindId[]>>> = {
+  piston: ['rod', 'pin'],
+  rod: ['piston', 'pin'],
 };
 
 /** The best so many of a pool, proved, and who goes with whom. */
@@ -82,43 +101,53 @@ export class SetsPanel {
   private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
   private readonly preferences = inject(Preferences);
+  private readonly shop = toSignal(inject(ShopData).shop$, { initialValue: USUAL_SHOP });
   readonly parts = input.required<readonly SpecimenSummary[]>();
 
   protected readonly kinds = SETS.map(({ kind }) => ({ id: kind, name: KINDS[kind].plural }));
   protected readonly kind = signal<KindId>('piston');
   protected readonly count = signal(4);
   protected readonly without = signal<readonly string[]>([]);
+  private readonly weighing = computed((): Weighing => this.shop().rules.rodWeights ?? HOUSE_RULES.rodWeights.usual);
   private readonly allowances = signal<Readonly<Record<string, string>>>({});
 
   protected readonly pool = computed(() => this.parts().filter(({ kind }) => kind === this.kind()));
   protected readonly by = computed(() =>
-    (SETS.find(({ kind }) => kind === this.kind())?.by ?? []).map(({ of: id, allowed }) => {
-      const parameter = parameterOf(id);
-      const unit = shownUnit(parameter.quantity, this.preferences.units());
-      const text = this.allowances()[id];
-      const typed = Number((text ?? '').replace(',', '.'));
-      const isTyped = text !== undefined && text.trim() !== '' && Number.isFinite(typed) && typed > 0;
-      return {
-        id,
-        name: parameter.name,
-        quantity: parameter.quantity,
-        unit: unit ? UNITS[unit].symbol : '',
-        text: text ?? showValue(allowed, parameter.quantity, this.preferences.units()).replace(/[^\d.].*$/, ''),
-        allowed: isTyped ? (unit ? toInside(typed, unit) : typed) : allowed,
-        wrong: text !== undefined && !isTyped,
-      };
+    (this.kind() === 'rod' ? RODS_BY[this.weighing()] : (SETS.find(({ kind }) => kind === this.kind())?.by ?? [])).map(
+      ({ of: id, allowed }) => {
+        const parameter = parameterOf(id);
+        const unit = shownUnit(parameter.quantity, this.preferences.units());
+        const text = this.allowances()[id];
+        const typed = Number((text ?? '').replace(',', '.'));
+        const isTyped = text !== undefined && text.trim() !== '' && Number.isFinite(typed) && typed > 0;
+        return {
+          id,
+          name: parameter.name,
+          quantity: parameter.quantity,
+          unit: unit ? UNITS[unit].symbol : '',
+          text: text ?? showValue(allowed, parameter.quantity, this.preferences.units()).replace(/[^\d.].*$/, ''),
+          allowed: isTyped ? (unit ? toInside(typed, unit) : typed) : allowed,
+          wrong: text !== undefined && !isTyped,
+        };
+      },
+    ),
+  );
+  private readonly partners = computed(() =>
+    (WITH[this.kind()] ?? []).flatMap((kind) => {
+      const parts = this.parts().filter((part) => part.kind === kind);
+      const by = PARTNER_BY[kind]?.(this.weighing());
+      return by !== undefined && parts.length === this.count() ? [{ parts, by }] : [];
     }),
   );
-  private readonly mates = computed(() => {
-    const mate = WITH[this.kind()];
-    const parts = mate ? this.parts().filter(({ kind }) => kind === mate.kind) : [];
-    return mate && parts.length === this.count() ? { parts, by: mate.by } : undefined;
-  });
+  /** What a bobweight is reckoned with. */
+  protected readonly factor = signal(50);
+  protected readonly rodsOnPin = signal(1);
 
   private readonly asked = computed(
     () => ({
       pool: this.pool().filter(({ id }) => !this.without().includes(id)),
-      mates: this.mates(),
+      partners: this.partners(),
+      balance: { factor: this.factor() / 100, rods: this.rodsOnPin() },
       count: this.count(),
       by: this.by().map(({ id, allowed }) => ({ of: id, allowed })),
     }),
@@ -126,17 +155,21 @@ export class SetsPanel {
   );
   protected readonly answer = toSignal(
     toObservable(this.asked).pipe(
-      switchMap(({ pool, mates, count, by }) =>
+      switchMap(({ pool, partners, balance, count, by }) =>
         pool.length === 0
           ? of(undefined)
-          : this.specimens.opened([...pool, ...(mates?.parts ?? [])]).pipe(
-              map((opened) => ({
-                pool: opened.filter(({ id }) => pool.some((each) => each.id === id)),
-                with: opened.filter(({ id }) => mates?.parts.some((each) => each.id === id)),
-                count,
-                by,
-                ...(mates ? { withBy: mates.by } : {}),
-              })),
+          : this.specimens.opened([...pool, ...partners.flatMap(({ parts }) => parts)]).pipe(
+              map((opened) => {
+                const among = (parts: readonly SpecimenSummary[]) =>
+                  opened.filter(({ id }) => parts.some((each) => each.id === id));
+                return {
+                  pool: among(pool),
+                  partners: partners.map(({ parts, by: id }) => ({ specimens: among(parts), by: id })),
+                  balance,
+                  count,
+                  by,
+                };
+              }),
               distinctUntilChanged((a, b) => dequal(a, b)),
               switchMap((request) => this.questions.ask('fitSets', request)),
               catchError(() => of(undefined)),
@@ -170,6 +203,16 @@ export class SetsPanel {
 
   protected grams(value: number): string {
     return showValue(value, 'mass', this.preferences.units());
+  }
+
+  protected share(text: string): void {
+    const percent = Number(text.replace(',', '.'));
+    if (text.trim() !== '' && percent >= 0 && percent <= 100) this.factor.set(percent);
+  }
+
+  protected hang(text: string): void {
+    const rods = Number(text);
+    if (Number.isInteger(rods) && rods >= 1 && rods <= 4) this.rodsOnPin.set(rods);
   }
 
   protected leave(id: string): void {
