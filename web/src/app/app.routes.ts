@@ -81,6 +81,7 @@ export const routes: Routes = [
     title: 'Shelf · Which Bore',
     loadComponent: async () => (await import('./shelf/shelfStation')).ShelfStation,
   },
+  { path: 'labels', title: 'Labels · Which Bore', loadComponent: async () => (await import('./shelf/labels')).Labels },
   {
     path: 'catalogue',
     title: 'Catalogue · Which Bore',

@@ -9,6 +9,7 @@ import { Jobs } from './data/jobs';
 import { Preferences } from './data/preferences';
 import { UndoBar } from './data/undoBar';
 import { EntryLine } from './frame/entryLine';
+import { Labels } from './shelf/labels';
 import { ShelfStation } from './shelf/shelfStation';
 import { GridPage } from './swap/gridPage';
 import { SwapStation } from './swap/swapStation';
@@ -163,6 +164,23 @@ describe('the entry line', () => {
     await settled();
     expect(bench.readings().map((reading) => reading.is.text)).toEqual(['main 2.349in mic', '8 weights']);
     expect(bench.draft()).toBe('');
+  });
+});
+
+describe('labels', () => {
+  it('have name, place and a code of the address for each part that is meant', async () => {
+    const part = specimen('8 weights forged');
+    setUp({ ...part, name: 'Fan crank', shelf: { place: 'bin 4', price: 140, includes: 'bare' } });
+    const { page } = await show(Labels, { parts: `${ID},not-there` });
+    expect([...page.querySelectorAll('li')].map(text)).toEqual([`Fan crankCrankbin 4140bare${ID.slice(0, 8)}`]);
+    expect(page.querySelector('nz-qrcode svg')).not.toBeNull();
+    expect(text(page)).toContain('1 label of 2: the others are not on the shelf');
+  });
+
+  it('say what to do where none is meant', async () => {
+    setUp();
+    const { page } = await show(Labels);
+    expect(text(page)).toContain('find some there');
   });
 });
 

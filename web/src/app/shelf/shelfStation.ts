@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { GONE, KINDS, type KindId, type SpecimenSummary } from '@which-bore/core';
@@ -29,20 +29,27 @@ export class ShelfStation {
   private readonly bench = inject(Bench);
   private readonly router = inject(Router);
 
-  protected readonly filter = signal('');
+  /** What is looked for; comes back with the address. */
+  readonly find = input('', { transform: (value: string | undefined) => value ?? '' });
+  protected readonly filter = linkedSignal(() => this.find());
   protected readonly renaming = signal<string | undefined>(undefined);
   private readonly all = toSignal(this.specimens.all$, { initialValue: [] });
-  protected readonly shown = growing(
-    computed(() => {
-      const wanted = this.filter().trim().toLowerCase();
-      return this.all().filter(
-        (each) =>
-          (this.withGone() || !each.shelf?.gone) &&
-          `${each.name} ${KINDS[each.kind].name} ${each.shelf?.place ?? ''}`.toLowerCase().includes(wanted),
-      );
-    }),
-    2,
-  );
+  private readonly found = computed(() => {
+    const wanted = this.filter().trim().toLowerCase();
+    return this.all().filter(
+      (each) =>
+        (this.withGone() || !each.shelf?.gone) &&
+        `${each.name} ${KINDS[each.kind].name} ${each.shelf?.place ?? ''}`.toLowerCase().includes(wanted),
+    );
+  });
+  protected readonly shown = growing(this.found, 2);
+  /** The parts that were found, as the page of labels takes them. */
+  protected readonly labelled = computed(() => ({
+    parts: this.found()
+      .map(({ id }) => id)
+      .join(','),
+    ...(this.filter().trim() === '' ? {} : { find: this.filter().trim() }),
+  }));
   protected readonly withGone = signal(false);
   /** The part whose offer is laid open. */
   protected readonly opened = signal<string | undefined>(undefined);

@@ -125,7 +125,7 @@ export class FakeSpecimens {
   private put(next: Specimen): void {
     this.held.next(new Map(this.held.value).set(next.id, next));
     this.all$.next(
-      [...this.held.value.values()].map(({ id, name, kind, readings: read, job }) => ({
+      [...this.held.value.values()].map(({ id, name, kind, readings: read, job, shelf }) => ({
         id,
         name,
         kind,
@@ -133,6 +133,7 @@ export class FakeSpecimens {
         version: 1,
         updatedAt: '2026-03-02T08:10:00.000Z',
         ...(job === undefined ? {} : { job }),
+        ...(shelf ? { shelf } : {}),
       })),
     );
   }
