@@ -137,6 +137,12 @@ export const fitBores = question({
       variant: Type.Optional(
         Type.String({ maxLength: 80, description: 'Engine it goes into; by itself one it is on record in' }),
       ),
+      pistons: Type.Optional(
+        Type.Array(SpecimenSchema, {
+          maxItems: MOST_IN_POOL,
+          description: 'Measured pistons to be seated in the bores of a block',
+        }),
+      ),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
@@ -146,6 +152,30 @@ export const fitBores = question({
     measured: Type.Boolean({ description: 'Whether any of its bores was; where none was every size stands there' }),
     cleansUpAt: Type.Optional(
       Type.Integer({ description: 'First service size at which every cylinder cleans up; 0 where none needs it' }),
+    ),
+    seating: Type.Optional(
+      Type.Object(
+        {
+          wanted: BandSchema,
+          spread: Type.Number({ description: 'Largest clearance less smallest' }),
+          seated: list(
+            Type.Object({
+              cylinder: PositionSchema,
+              bore: BandSchema,
+              piston: Type.String({ description: 'Specimen id' }),
+              name: Type.String(),
+              clearance: BandSchema,
+              verdict: VerdictSchema,
+              honeTo: Type.Optional(BandSchema),
+              says: Type.Optional(SentenceSchema),
+            }),
+          ),
+        },
+        {
+          description:
+            'Which piston goes where, and what the cylinder is honed to; absent where bores or skirts are not measured',
+        },
+      ),
     ),
     ways: list(
       Type.Object({
@@ -213,7 +243,11 @@ export const fitSets = question({
             },
             { additionalProperties: false },
           ),
-          { maxItems: 2, description: 'What goes with each of a set of weighed pieces: rods, pins' },
+          {
+            maxItems: 2,
+            description:
+              'What goes with each of a set and is added to its first figure: weights of rods and pins, or lengths of rods to heights of pistons',
+          },
         ),
       ),
       balance: Type.Optional(

@@ -1,5 +1,6 @@
 export { STRIPS, type StripId } from './crushStrip.js';
 export { boreWays } from './bores.js';
+export { selectFit } from './selectFit.js';
 export { shellsFound, type ShellFound } from './found.js';
 export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';
 export { banksOf, cellsInOrder, keyOfCell, type Cell, type SheetLayout } from './layout.js';

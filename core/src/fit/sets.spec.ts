@@ -110,8 +110,14 @@ describe('who goes where', () => {
     );
   });
 
-  it('is only of as many as there are places', () => {
-    expect(() => balancedAssignment([[1, 2]])).toThrowError(RangeError);
+  it('leaves some over where there are more, and wants no fewer than there are places', () => {
+    expect(
+      balancedAssignment([
+        [4, 1, 5],
+        [9, 7, 5],
+      ]),
+    ).toEqual({ columns: [0, 2], low: 4, high: 5 });
+    expect(() => balancedAssignment([[1], [2]])).toThrowError(RangeError);
     expect(balancedAssignment([])).toEqual({ columns: [], low: 0, high: 0 });
   });
 });

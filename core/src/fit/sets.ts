@@ -106,11 +106,12 @@ interface Assignment {
  * Pulleyblank, Toth and de Werra, 1984). A window over all values in order is moved up: while those in it cannot make a
  * whole assignment it grows, and while they can it shrinks. Exact.
  *
- * @param values what each row makes with each column; as many columns as rows
+ * @param values what each row makes with each column; as many columns as rows, or more, of which some are left over
  */
 export function balancedAssignment(values: readonly (readonly number[])[]): Assignment {
   const count = values.length;
-  if (values.some((row) => row.length !== count)) throw new RangeError('As many columns as rows are wanted.');
+  if (values.some((row) => row.length < count || row.length !== values[0]?.length))
+    throw new RangeError('At least as many columns as rows are wanted.');
   const levels = [...new Set(values.flat())].sort((a, b) => a - b);
   let best: Assignment | undefined;
   let low = 0;
@@ -133,7 +134,7 @@ function perfectMatching(
   low: number,
   high: number,
 ): readonly number[] | undefined {
-  const rowOf = new Array<number>(values.length).fill(-1);
+  const rowOf = new Array<number>(values[0]?.length ?? 0).fill(-1);
   const seat = (row: number, seen: Set<number>): boolean =>
     (values[row] ?? []).some((value, column) => {
       if (value < low || value > high || seen.has(column)) return false;

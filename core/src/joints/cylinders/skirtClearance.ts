@@ -32,7 +32,7 @@ const TELLING = [rings, compressionRings, crown, material];
  * Skirt clearance as specified, or by what the piston is for and made of: one without an oil ring belongs to a
  * two-stroke, one with a deep bowl to a diesel.
  */
-function requiredSkirt(assembly: Assembly, bore: Parameter, hole: Interval): Requirement {
+export function requiredSkirt(assembly: Assembly, bore: Parameter, hole: Interval): Requirement {
   const by = (figure: FigureOfThumb) => specified(assembly, clearance, figure, hole);
   const [all, plain, top, made] = [rings, compressionRings, crown, material].map((each) => lookOf(assembly, each));
   if (all === plain) {

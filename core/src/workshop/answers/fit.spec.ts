@@ -244,6 +244,41 @@ describe('shells by the maker’s table', () => {
   });
 });
 
+describe('pistons seated in measured bores', () => {
+  const [FIRST] = CASE.readings as [Reading, ...Reading[]];
+  const measured = (values: readonly number[]): Specimen => ({
+    ...CASE,
+    readings: [
+      ...CASE.readings,
+      {
+        ...FIRST,
+        is: {
+          sort: 'size',
+          text: 'bores',
+          parameter: 'block.bore',
+          values: [...values],
+          positions: values.map((_, at) => at + 1),
+          unit: 'mm',
+          instrument: 'boreGauge',
+        },
+      },
+    ],
+  });
+  const seated = (block: Specimen, pistons = PISTONS) => workshop.ask('fitBores', { specimen: block, pistons }).seating;
+
+  it('are told for a block of which every bore was measured, and for no other', () => {
+    const found = seated(measured([78.01, 78.012, 78.008, 77.98]));
+    expect(found?.seated.map(({ cylinder }) => cylinder)).toEqual([1, 2, 3, 4]);
+    expect(new Set(found?.seated.map(({ piston }) => piston)).size).toBe(4);
+    for (const { piston } of found?.seated ?? []) expect(PISTONS.map(({ id }) => id)).toContain(piston);
+    // A bore that leaves hardly anything round any of them is honed.
+    expect(found?.seated[3]?.honeTo?.low).toBeGreaterThan(77.98);
+    expect(seated(measured([78.01, 78.012]))).toBeUndefined();
+    expect(seated(measured([78.01, 78.012, 78.008, 77.98]), PISTONS.slice(0, 3))).toBeUndefined();
+    expect(seated(CASE)).toBeUndefined();
+  });
+});
+
 describe('sets of the demo', () => {
   const by = [
     { of: 'piston.mass', allowed: 4 },

@@ -12,6 +12,7 @@ import {
   judgeSheet,
   nextBestSet,
   placesOf,
+  selectFit,
   sheetFor,
   shellsByPlace,
   STRIPS,
@@ -21,6 +22,7 @@ import {
 } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
 import { partFromShelf } from '../../interchange/index.js';
+import { requiredSkirt } from '../../joints/cylinders/skirtClearance.js';
 import { countsIn, MAIN_BEARING, ROD_BEARING } from '../../joints/index.js';
 import { HOUSE_RULES } from '../../shop/houseRules.js';
 import { block } from '../../dictionary/kinds/block.js';
@@ -245,7 +247,43 @@ export function shellsAsked(
 /** Sheets of cylinders, by the kind of part that has them. */
 const BORES = { block: block.parameters.bore.id, liner: liner.parameters.bore.id } as const;
 
-export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant }) => {
+/** Which piston goes into which bore of a block; nothing where not every bore, or too few skirts, were measured. */
+function seating(workshop: Holdings, holes: Part, pistons: readonly Specimen[]) {
+  const { bore } = block.parameters;
+  const count = Number(holes.looks[block.features.cylinders.id]?.option);
+  const at = [...(holes.values[bore.id]?.at ?? [])].sort((a, b) => a.position - b.position);
+  const measured = pistons.flatMap((specimen) => {
+    const part = partOf(workshop, specimen);
+    const skirt = part.values[piston.parameters['skirt.diameter'].id];
+    return skirt?.source === 'measured' ? [{ specimen, part, skirt: skirt.interval }] : [];
+  });
+  const [first] = measured;
+  const complete = at.length > 0 && at.every(({ position }, index) => position === index + 1);
+  if (!first || !complete || (Number.isInteger(count) && at.length < count) || measured.length < at.length)
+    return undefined;
+  const rules = workshop.identifyOptions.rules ?? {};
+  const bores = at.map(({ interval }) => interval);
+  const assembly = { parts: { block: holes, piston: first.part }, replaced: {}, stock: {}, rules };
+  const wanted = requiredSkirt(assembly, bore, bores[0] ?? first.skirt).band;
+  const { seated, spread } = selectFit(
+    bores,
+    measured.map(({ skirt }) => skirt),
+    wanted,
+    rules,
+  );
+  return {
+    wanted,
+    spread,
+    seated: seated.map(({ piston: which, ...each }, row) => ({
+      ...each,
+      bore: bores[row] ?? first.skirt,
+      piston: measured[which]?.specimen.id ?? '',
+      name: measured[which]?.specimen.name ?? '',
+    })),
+  };
+}
+
+export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant, pistons = [] }) => {
   if (!specimen || (specimen.kind !== 'block' && specimen.kind !== 'liner'))
     throw new DataError('There are no cylinders to look at.', [
       { where: 'body.specimen', what: 'send along a block or a liner, or name one that is stored.' },
@@ -270,8 +308,10 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant })
     rules,
   });
   const [own, rings, sleeve, gasket] = [of('piston'), of('rings'), of('liner'), of('headGasket')];
+  const seats = specimen.kind === 'block' ? seating(workshop, part, pistons) : undefined;
   return {
     ...(id === undefined ? {} : { engine: workshop.catalogue.variantLabel(id) }),
+    ...(seats ? { seating: seats } : {}),
     measured,
     ...(cleansUpAt === undefined || !measured ? {} : { cleansUpAt }),
     ways: boreWays(part, {
@@ -412,11 +452,16 @@ function throwsOf(
   partners: Partners,
   weight: string,
 ) {
+  const { quantity } = parameterOf(weight);
   const weighed = partners.flatMap(({ specimens, by }) => {
-    const weights = specimens.length === pieces.length ? weightsOf(workshop, specimens, by) : undefined;
+    // Weights go with weights, heights with heights.
+    const weights =
+      specimens.length === pieces.length && parameterOf(by).quantity === quantity
+        ? weightsOf(workshop, specimens, by)
+        : undefined;
     return weights ? [{ specimens, weights }] : [];
   });
-  if (weighed.length === 0 || parameterOf(weight).quantity !== 'mass') return { throws: [] };
+  if (weighed.length === 0) return { throws: [] };
   const lists = [
     ...weighed,
     { specimens: pieces.map(({ specimen }) => specimen), weights: pieces.map(({ figures }) => figures[0] ?? 0) },

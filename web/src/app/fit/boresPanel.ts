@@ -3,16 +3,18 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { showInterval, showValue, type SpecimenSummary } from '@which-bore/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { catchError, of, switchMap } from 'rxjs';
+import { dequal } from 'dequal';
+import { catchError, distinctUntilChanged, of, switchMap } from 'rxjs';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { Said } from '../ui/said';
+import { VerdictMark } from '../ui/verdictMark';
 
 /** Worn cylinders: bored, sleeved or with new liners, each with its whole bill, side by side. */
 @Component({
   selector: 'wb-bores-panel',
-  imports: [FormsModule, NzSelectModule, Said],
+  imports: [FormsModule, NzSelectModule, Said, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Cylinders, and what is done to them</h2>
@@ -107,6 +109,41 @@ import { Said } from '../ui/said';
             </tbody>
           </table>
         </div>
+        @if (all.seating; as seats) {
+          <h3>Which piston goes where, all within {{ length(seats.spread) }}</h3>
+          <table class="pairs">
+            <thead>
+              <tr>
+                <th scope="col">Cylinder</th>
+                <th scope="col">Bore</th>
+                <th scope="col">Piston</th>
+                <th scope="col">Clearance now, {{ band(seats.wanted) }} wanted</th>
+                <th scope="col">Hone to</th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (seat of seats.seated; track seat.cylinder) {
+                <tr [attr.data-seat]="seat.cylinder">
+                  <th scope="row">{{ seat.cylinder }}</th>
+                  <td class="figures">{{ band(seat.bore) }}</td>
+                  <td>{{ seat.name }}</td>
+                  <td class="figures"><wb-verdict [verdict]="seat.verdict" wordless /> {{ band(seat.clearance) }}</td>
+                  <td>
+                    <span class="figures">{{ seat.honeTo ? band(seat.honeTo) : '—' }}</span>
+                    @if (seat.says; as told) {
+                      <span class="bad">{{ told | said }}</span>
+                    }
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        } @else if (pistons().length > 0) {
+          <p class="quiet">
+            Measure every bore, and the skirts of as many pistons: then it is told which piston goes where, and what
+            each cylinder is honed to.
+          </p>
+        }
         <p class="caution">
           Each cylinder is honed to the piston that goes there: bring them along. Have the wall measured before anything
           is bored; boring and honing throw iron dust and mist.
@@ -137,10 +174,24 @@ export class BoresPanel {
       ),
     ),
   );
+  private readonly pistonsHere = computed(() => this.parts().filter(({ kind }) => kind === 'piston'));
+  /** Pistons that may go into them. */
+  protected readonly pistons = toSignal(
+    toObservable(this.pistonsHere).pipe(
+      switchMap((parts) => this.specimens.opened(parts)),
+      distinctUntilChanged((a, b) => dequal(a, b)),
+    ),
+    { initialValue: [] },
+  );
   protected readonly answer = toSignal(
-    toObservable(this.specimen).pipe(
-      switchMap((specimen) =>
-        specimen ? this.questions.ask('fitBores', { specimen }).pipe(catchError(() => of(undefined))) : of(undefined),
+    toObservable(
+      computed(() => {
+        const specimen = this.specimen();
+        return specimen && { specimen, pistons: [...this.pistons()] };
+      }),
+    ).pipe(
+      switchMap((asked) =>
+        asked ? this.questions.ask('fitBores', asked).pipe(catchError(() => of(undefined))) : of(undefined),
       ),
     ),
   );
