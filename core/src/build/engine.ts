@@ -150,8 +150,8 @@ export class BuildEngine {
 
   /** The part in a place, as it is after its work; that of one cylinder where those differ. */
   part(slot: string, at?: number): PlacedInBuild | undefined {
-    let here = this.partAt.get(slot);
-    if (!here) this.partAt.set(slot, (here = new Map()));
+    const here = this.partAt.get(slot) ?? new Map<number, PlacedInBuild | undefined>();
+    this.partAt.set(slot, here);
     const key = at ?? 0;
     if (!here.has(key)) here.set(key, this.partIn(slot, at));
     return here.get(key);

@@ -1,5 +1,3 @@
-import { checkCatalogue } from '../formats/checkCatalogue';
-import { CATALOGUE } from '../testing/demo';
 import type { Scheme } from './scheme';
 import { shellTables, type MarkedParts, type MarkRead } from './shellTable';
 
@@ -97,30 +95,5 @@ describe('a maker’s table of shells', () => {
     });
     const parts = [of('block', [read('AAB')]), of('crank', [read('AAA')]), row(read('B'), bare('rod.bigEndClass'))];
     expect(given([cases, { ...pins, shells: [] }, rods], parts)).toEqual(['red', 'blue', '']);
-  });
-
-  it('is refused where a row names a class, a shell or a mark that there is not', () => {
-    const [first, ...others] = CATALOGUE.schemes.filter(({ id }) => id === 'tarrow-pins');
-    if (!first || others.length > 0) throw new RangeError('The demo has another table now.');
-    const said = (change: Partial<Scheme>) =>
-      checkCatalogue({
-        ...CATALOGUE,
-        schemes: CATALOGUE.schemes.map((each) => (each === first ? { ...first, ...change } : each)),
-      }).map(({ where, what }) => `${where.slice(where.indexOf('.') + 1)}: ${what}`);
-    const [one] = first.shells ?? [];
-    if (!one) throw new RangeError('The table of the demo is empty.');
-    expect(said({})).toEqual([]);
-    expect(said({ shells: [{ ...one, own: 'Q' }] })).toEqual([
-      'shells[0].own: "Q" is no class that a segment of this scheme can be.',
-    ]);
-    expect(said({ shells: [{ ...one, takes: 'lumen-rodshell-pink' }] })[0]).toContain('there is no pattern');
-    expect(said({ shells: [{ ...one, third: 'A' }] })[0]).toContain('the table has no third mark');
-    expect(said({ place: 'crank.nowhere' })[0]).toContain('has a mark place "crank.nowhere"');
-    const { shellsBy: _, ...bySelf } = first;
-    expect(
-      checkCatalogue({ ...CATALOGUE, schemes: [bySelf] })
-        .filter(({ where }) => where.startsWith('schemes'))
-        .map(({ what }) => what),
-    ).toContain('say by which second mark the table is entered.');
   });
 });

@@ -60,7 +60,7 @@ function entryOf(
 }
 
 /** A maker's table of shells, entered by the marks round a bearing. */
-export interface ShellTable {
+interface ShellTable {
   readonly name: string;
   /**
    * Shells for one bearing, one or two halves each: several where marks leave it open. Nothing where a mark was not

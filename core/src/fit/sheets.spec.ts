@@ -1,10 +1,5 @@
 import { KINDS } from '../dictionary/dictionary';
-import { checkReadings } from '../formats/checkReadings';
-import { shownUnit } from '../quantity/unit';
-import type { Reading } from '../readings/reading';
 import { onSheet } from '../testing/onSheet';
-import { cellsOf, withCell } from './cells';
-import { cellsInOrder } from './layout';
 import { judgeSheet } from './sheet';
 import { sheetFor, SHEETS } from './sheets';
 import { made } from '../testing/made';
@@ -20,38 +15,6 @@ describe('the sheets', () => {
       expect(axisNames.length).withContext(parameter.id).toBe(axes.length);
       expect(seen.has(parameter.id)).toBeFalse();
       seen.add(parameter.id);
-    }
-  });
-
-  it('make readings that can be kept, of whatever is measured', () => {
-    for (const sheet of SHEETS) {
-      const { low, high } = sheet.parameter.plausible;
-      const { instruments, quantity } = sheet.parameter;
-      const cells = cellsInOrder(sheet, [1, 2]);
-      const readings = cells.reduce<Reading[]>(
-        (before, cell, at) =>
-          withCell(
-            before,
-            sheet,
-            cell,
-            {
-              value: (low + high) / 2,
-              figures: String((low + high) / 2),
-              unit: shownUnit(quantity, 'metric') ?? 'mm',
-              instrument: instruments[0] ?? 'caliper',
-            },
-            { id: `00000000-0000-4000-8000-${String(at).padStart(12, '0')}`, at: '2026-11-30T09:00:00Z' },
-          ),
-        [],
-      );
-      expect(readings.length).toBe(cells.length);
-      expect(cellsOf(readings, sheet).size).toBe(cells.length);
-      expect(
-        checkReadings(
-          sheet.kind,
-          readings.map(({ is }) => is),
-        ),
-      ).toEqual([]);
     }
   });
 

@@ -1,4 +1,9 @@
-import type { SizeReading } from '../readings/reading';
+import type { Scheme } from '../catalogue/scheme';
+import { cellsOf, withCell } from '../fit/cells';
+import { cellsInOrder } from '../fit/layout';
+import { SHEETS } from '../fit/sheets';
+import { shownUnit } from '../quantity/unit';
+import type { Reading, SizeReading } from '../readings/reading';
 import { CATALOGUE, demoPattern, words } from '../testing/demo';
 import { checkCatalogue } from './checkCatalogue';
 import { checkReadings } from './checkReadings';
@@ -87,5 +92,62 @@ describe('checking data', () => {
     expect(checkReadings('crank', [{ ...size, unit: 'g' }])[0]?.what).toContain('no unit of length');
     expect(checkReadings('crank', [{ sort: 'mark', text: 'x', characters: '[' }])[0]?.where).toBe('readings[0]');
     expect(checkReadings('crank', words('main 59.67 cast 41?7 forged wobble'))).toEqual([]);
+  });
+
+  it('keeps what measuring sheets make, of whatever is measured', () => {
+    for (const sheet of SHEETS) {
+      const { low, high } = sheet.parameter.plausible;
+      const { instruments, quantity } = sheet.parameter;
+      const cells = cellsInOrder(sheet, [1, 2]);
+      const readings = cells.reduce<Reading[]>(
+        (before, cell, at) =>
+          withCell(
+            before,
+            sheet,
+            cell,
+            {
+              value: (low + high) / 2,
+              figures: String((low + high) / 2),
+              unit: shownUnit(quantity, 'metric') ?? 'mm',
+              instrument: instruments[0],
+            },
+            { id: `00000000-0000-4000-8000-${String(at).padStart(12, '0')}`, at: '2026-11-30T09:00:00Z' },
+          ),
+        [],
+      );
+      expect(readings.length).toBe(cells.length);
+      expect(cellsOf(readings, sheet).size).toBe(cells.length);
+      expect(
+        checkReadings(
+          sheet.kind,
+          readings.map(({ is }) => is),
+        ),
+      ).toEqual([]);
+    }
+  });
+
+  it('refuses a table of shells that names a class, a shell or a mark that there is not', () => {
+    const [first, ...others] = CATALOGUE.schemes.filter(({ id }) => id === 'tarrow-pins');
+    if (!first || others.length > 0) throw new RangeError('The demo has another table now.');
+    const said = (change: Partial<Scheme>) =>
+      checkCatalogue({
+        ...CATALOGUE,
+        schemes: CATALOGUE.schemes.map((each) => (each === first ? { ...first, ...change } : each)),
+      }).map(({ where, what }) => `${where.slice(where.indexOf('.') + 1)}: ${what}`);
+    const [one] = first.shells ?? [];
+    if (!one) throw new RangeError('The table of the demo is empty.');
+    expect(said({})).toEqual([]);
+    expect(said({ shells: [{ ...one, own: 'Q' }] })).toEqual([
+      'shells[0].own: "Q" is no class that a segment of this scheme can be.',
+    ]);
+    expect(said({ shells: [{ ...one, takes: 'lumen-rodshell-pink' }] })[0]).toContain('there is no pattern');
+    expect(said({ shells: [{ ...one, third: 'A' }] })[0]).toContain('the table has no third mark');
+    expect(said({ place: 'crank.nowhere' })[0]).toContain('has a mark place "crank.nowhere"');
+    const { shellsBy: _, ...bySelf } = first;
+    expect(
+      checkCatalogue({ ...CATALOGUE, schemes: [bySelf] })
+        .filter(({ where }) => where.startsWith('schemes'))
+        .map(({ what }) => what),
+    ).toContain('say by which second mark the table is entered.');
   });
 });

@@ -100,7 +100,7 @@ const wallOf = (bearing: PlainBearing): Input => ({
     if (!housing || !journal) return undefined;
     const shells = shellsForHousing(bearing, assembly, housing).map((each) => [each]);
     const nearest = nearestShell(shells, { housing, journal }, requiredClearance(bearing, assembly, journal).band);
-    return nearest && nearest.orElse.length === 0 ? { is: nearest.wall, of: nearest.says } : undefined;
+    return nearest?.orElse.length === 0 ? { is: nearest.wall, of: nearest.says } : undefined;
   },
   needs: [bearing.housing.id, bearing.journal.id],
 });
