@@ -72,7 +72,7 @@ describe('loading files', () => {
     };
     const before = await count();
     const extra = { ...first, id: 'extra-one' };
-    const alone = { ...catalogue, variants: [], swaps: [] };
+    const alone = { ...catalogue, variants: [], swaps: [], schemes: [] };
     for (const [content, said] of [
       [{ ...alone, patterns: [extra, { ...first, id: 'extra-two', family: 'nobody' }] }, /no family “nobody”/],
       [{ ...alone, patterns: [extra, { ...first, id: 'Bad Id' }] }, /patterns\/1\/id/],

@@ -113,10 +113,14 @@ export class FindSets {
         tap((answer) => {
           this.answeredTo.set(draft);
           this.answer.set(answer);
-          // On a narrow screen the answer stands below the demands.
-          afterNextRender(() => this.answers()?.nativeElement.scrollIntoView({ block: 'start' }), {
-            injector: this.injector,
-          });
+          // On a narrow screen the answer stands below the demands; only the page is moved, never the frame round it.
+          afterNextRender(
+            () => {
+              const answers = this.answers()?.nativeElement;
+              answers?.parentElement?.scrollTo({ top: answers.offsetTop });
+            },
+            { injector: this.injector },
+          );
           this.busy.set(answer.sets.length > 0 || !answer.proved ? undefined : 'conflicts');
         }),
         switchMap((answer) =>

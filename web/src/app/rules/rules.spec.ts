@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { OPERATION_IDS, USUAL_SHOP, type StoredShop } from '@which-bore/core';
+import { HOUSE_RULES, OPERATION_IDS, USUAL_SHOP, type StoredShop } from '@which-bore/core';
 import { ShopData } from '../data/shopData';
 import { UndoBar } from '../data/undoBar';
 import { settled } from '../testing/settled';
@@ -33,7 +33,7 @@ const type = async (page: HTMLElement, label: string, value: string) => {
 describe('house rules and instruments', () => {
   it('state every school with its reason, the usual one marked', async () => {
     const { page } = await open();
-    expect(page.querySelectorAll('fieldset').length).toBe(5);
+    expect(page.querySelectorAll('fieldset').length).toBe(Object.keys(HOUSE_RULES).length);
     expect(text(page)).toContain('Trust marks (usual)');
   });
 
