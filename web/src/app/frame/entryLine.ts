@@ -91,7 +91,7 @@ const OFFERED = 6;
           </span>
         }
       </div>
-      @defer (when sought() !== '') {
+      @defer (when sought() !== ''; prefetch on idle) {
         <wb-elsewhere [words]="sought()" (followed)="found()" />
       }
     </div>
