@@ -1,0 +1,190 @@
+import { TestBed } from '@angular/core/testing';
+import { sheetFor, type Specimen, type SpecimenSummary } from '@which-bore/core';
+import specimenFile from '../../../../demo-data/specimens.json';
+import { Specimens } from '../data/specimens';
+import { button, click, setUp, show, text, until } from '../testing/setUp';
+import { settled } from '../testing/settled';
+import { BoresPanel } from './boresPanel';
+import { MeasuringSheet } from './measuringSheet';
+import { SetsPanel } from './setsPanel';
+import { ShellsPanel } from './shellsPanel';
+
+afterAll(() => localStorage.clear());
+
+const SPECIMENS = specimenFile.specimens as unknown as Specimen[];
+const named = (begins: string): Specimen[] => SPECIMENS.filter(({ name }) => name.startsWith(begins));
+const one = (name: string): Specimen => {
+  const [found] = named(name);
+  if (!found) throw new RangeError(`The demo has no ${name}.`);
+  return found;
+};
+const summaries = (parts: readonly Specimen[]): readonly SpecimenSummary[] =>
+  parts.map(({ id, name, kind, readings }) => ({
+    id,
+    name,
+    kind,
+    readings: readings.length,
+    version: 1,
+    updatedAt: '',
+  }));
+/** A size of a part as it was measured, place by place. */
+const size = (
+  parameter: string,
+  values: readonly number[],
+  unit: 'mm' | 'g' = 'mm',
+  instrument: 'boreGauge' | 'scale' | 'sleeve' = 'boreGauge',
+): Specimen['readings'][number] => ({
+  id: crypto.randomUUID(),
+  at: '2026-10-05T09:00:00.000Z',
+  is: {
+    sort: 'size',
+    text: parameter,
+    parameter,
+    values: [...values],
+    ...(values.length > 1 ? { positions: values.map((_, at) => at + 1) } : {}),
+    unit,
+    instrument,
+  },
+});
+
+const sheetOf = async (part: Specimen, sheet: string) => {
+  setUp(part);
+  const shown = await show(MeasuringSheet, { specimenId: part.id, layout: sheetFor(sheet) });
+  await until(() => (shown.fixture.detectChanges(), shown.page.querySelector('input') !== null));
+  const fields = () => [...shown.page.querySelectorAll<HTMLInputElement>('input.figures')];
+  const enter = async (at: number, typed: string) => {
+    const field = fields()[at];
+    if (!field) throw new RangeError(`There is no cell ${at}.`);
+    field.value = typed;
+    field.dispatchEvent(new Event('input'));
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', cancelable: true }));
+    await shown.fixture.whenStable();
+    await settled();
+  };
+  const kept = () => TestBed.inject(Specimens).peek(part.id)?.readings ?? [];
+  return { ...shown, fields, enter, kept };
+};
+
+describe('a measuring sheet on the page', () => {
+  it('has the cylinders of a vee in two rows, and goes along one bank and then the other', async () => {
+    const { page, fields } = await sheetOf(one('Upper orchard block'), 'block.bore');
+    const banks = [...page.querySelectorAll('.bank')].map((bank) =>
+      [...bank.querySelectorAll('.place')].map((place) => place.getAttribute('data-place')),
+    );
+    expect(banks).toEqual([
+      ['1', '3', '5', '7'],
+      ['2', '4', '6', '8'],
+    ]);
+    expect(fields()[6]?.getAttribute('aria-label')).toContain('Bores 3, top');
+  });
+
+  it('takes weights in grams or ounces, and no lengths in their place', async () => {
+    const { page, enter, kept } = await sheetOf(one('Upper orchard rod 1'), 'rod.mass');
+    await enter(0, '59.64 mm');
+    expect(text(page.querySelector('[role=alert]'))).toContain('is no figure');
+    await enter(0, '9');
+    expect(text(page.querySelector('[role=alert]'))).toContain('one between 60 and 6000 g is wanted');
+    await enter(0, '21.6 oz');
+    const [reading] = kept().filter(({ is }) => is.sort === 'size' && is.parameter === 'rod.mass');
+    expect(reading?.is).toEqual(jasmine.objectContaining({ values: [21.6], unit: 'oz', instrument: 'scale' }));
+    expect(page.querySelector('dl')).toBeNull();
+  });
+
+  it('holds what no pattern states by a rule of thumb, and says so', async () => {
+    const { page, enter } = await sheetOf(one('Upper orchard rod 1'), 'rod.twist');
+    await enter(0, '0.15');
+    await until(() => page.querySelector('.says') !== null);
+    expect(text(page.querySelector('.place'))).toContain('A rod may be twisted by a thou to the inch');
+    expect(page.querySelector('.place.bad')).not.toBeNull();
+  });
+});
+
+describe('shells on the page', () => {
+  const terrace = () => [one('Terrace pump crank'), one('Terrace pump case'), ...named('Terrace rod')];
+
+  it('name the maker’s table where it gives them', async () => {
+    const parts = terrace();
+    setUp(...parts);
+    const { fixture, page } = await show(ShellsPanel, { parts: summaries(parts) });
+    await click(fixture, button(page, 'Big ends'));
+    expect([...page.querySelectorAll('tr[data-place] small')].map(text)).toEqual(
+      Array.from({ length: 4 }, () => 'Tarrow table of rod shells'),
+    );
+    expect(text(page)).toContain('Either shell leaves a clearance as is wanted');
+  });
+
+  it('stand beside the crush strip once its thread is named', async () => {
+    const [crank, ...others] = terrace();
+    if (!crank) throw new RangeError('The demo has no crank.');
+    const squeezed = {
+      ...crank,
+      readings: [...crank.readings, size('crank.mainJournal.strip', [2, 1.9, 1.8, 1.9, 1.8], 'mm', 'sleeve')],
+    };
+    setUp(squeezed, ...others);
+    const { fixture, page } = await show(ShellsPanel, { parts: summaries([squeezed, ...others]) });
+    expect(text(page)).not.toContain('By the strip');
+    (fixture.componentInstance as unknown as { strip: { set(to: string): void } }).strip.set('thin');
+    await fixture.whenStable();
+    await settled();
+    await fixture.whenStable();
+    expect(text(page)).toContain('By the strip');
+    expect(page.querySelectorAll('tr[data-place] td:nth-of-type(4) wb-verdict').length).toBe(5);
+  });
+});
+
+describe('cylinders on the page', () => {
+  it('tell which piston goes where once bores and skirts are measured', async () => {
+    const pistons = named('Terrace piston');
+    const block = one('Terrace pump case');
+    const measured = { ...block, readings: [...block.readings, size('block.bore', [78.005, 78.012, 78.008, 77.98])] };
+    setUp(measured, ...pistons);
+    const { page } = await show(BoresPanel, { parts: summaries([measured, ...pistons]) });
+    await until(() => page.querySelector('[data-seat]') !== null);
+    expect(page.querySelectorAll('[data-seat]').length).toBe(4);
+    expect(text(page.querySelector('[data-seat="4"]'))).toMatch(/Terrace piston \d+.*to.*mm/);
+  });
+
+  it('ask for what is not measured yet', async () => {
+    const parts = [one('Terrace pump case'), ...named('Terrace piston')];
+    setUp(...parts);
+    const { page } = await show(BoresPanel, { parts: summaries(parts) });
+    await until(() => text(page).includes('Measure every bore'));
+    expect(page.querySelector('[data-seat]')).toBeNull();
+  });
+});
+
+describe('sets on the page', () => {
+  it('go with rods and pins, and tell the bobweight with the share that is put in', async () => {
+    const weigh = (part: Specimen, kind: Specimen['kind'], sizes: Readonly<Record<string, number>>): Specimen => ({
+      ...part,
+      id: kind === part.kind ? part.id : part.id.replace(/^./, 'a'),
+      kind,
+      readings: Object.entries(sizes).map(([id, value]) => size(id, [value], 'g', 'scale')),
+    });
+    const pistons = named('Terrace piston').slice(0, 4);
+    const rods = named('Terrace rod').map((rod, at) =>
+      weigh(rod, 'rod', { 'rod.mass': 430 + at, 'rod.mass.bigEnd': 300, 'rod.mass.smallEnd': 130 + at }),
+    );
+    const pins = named('Terrace rod').map((rod, at) => weigh(rod, 'pin', { 'pin.mass': 80 + at }));
+    setUp(...pistons, ...rods, ...pins);
+    const { fixture, page } = await show(SetsPanel, { parts: summaries([...pistons, ...rods, ...pins]) });
+    await until(() => page.querySelector('[data-pair]') !== null);
+    expect(page.querySelectorAll('[data-pair]').length).toBe(4);
+    expect(page.querySelectorAll('[data-pair] td').length).toBe(4 * 4);
+    const bobweight = () => Number(/Bobweight: ([\d.]+)/.exec(text(page))?.[1]);
+    const half = bobweight();
+    const share = page.querySelector<HTMLInputElement>('#set-share');
+    if (!share) throw new Error('no field');
+    share.value = '100';
+    share.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    await settled();
+    await fixture.whenStable();
+    // 300 g go round; the other half of what goes up and down is hung on as well.
+    expect(bobweight()).toBeCloseTo(300 + 2 * (half - 300), 0);
+    share.value = '140';
+    share.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    expect(bobweight()).toBeCloseTo(300 + 2 * (half - 300), 0);
+  });
+});
