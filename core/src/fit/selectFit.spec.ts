@@ -1,15 +1,9 @@
 import fc from 'fast-check';
+import { orders, spread } from '../testing/orders';
 import { interval, middle } from '../quantity/interval';
 import { say } from '../quantity/sentence';
 import { selectFit } from './selectFit';
 
-function* orders(count: number): Generator<readonly number[]> {
-  if (count === 0) yield [];
-  else
-    for (const rest of orders(count - 1))
-      for (let at = 0; at <= rest.length; at++) yield [...rest.slice(0, at), count - 1, ...rest.slice(at)];
-}
-const spread = (all: readonly number[]): number => Math.max(...all) - Math.min(...all);
 const exact = (sizes: readonly number[]) => sizes.map((size) => interval(size));
 const WANTED = { low: 0.03, high: 0.05 };
 

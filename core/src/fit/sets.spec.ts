@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { orders, spread } from '../testing/orders';
 import munkres from 'munkres-js';
 import { balancedAssignment, closestSet, nextBestSet, toTakeOff, type Piece } from './sets';
 
@@ -10,14 +11,6 @@ function* taken<T>(list: readonly T[], count: number, from = 0): Generator<reado
       for (const rest of taken(list, count - 1, at + 1)) yield [list[at] as T, ...rest];
 }
 
-function* orders(count: number): Generator<readonly number[]> {
-  if (count === 0) yield [];
-  else
-    for (const rest of orders(count - 1))
-      for (let at = 0; at <= rest.length; at++) yield [...rest.slice(0, at), count - 1, ...rest.slice(at)];
-}
-
-const spread = (all: readonly number[]): number => Math.max(...all) - Math.min(...all);
 const costOf = (set: readonly Piece[], allowed: readonly number[]): number =>
   allowed.reduce((sum, each, at) => sum + spread(set.map(({ figures }) => figures[at] ?? 0)) / each, 0);
 

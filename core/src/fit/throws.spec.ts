@@ -1,13 +1,7 @@
 import fc from 'fast-check';
+import { orders, spread } from '../testing/orders';
 import { alikeThrows } from './throws';
 
-function* orders(count: number): Generator<readonly number[]> {
-  if (count === 0) yield [];
-  else
-    for (const rest of orders(count - 1))
-      for (let at = 0; at <= rest.length; at++) yield [...rest.slice(0, at), count - 1, ...rest.slice(at)];
-}
-const spread = (all: readonly number[]): number => Math.max(...all) - Math.min(...all);
 const weights = (count: number) => fc.array(fc.integer({ min: 0, max: 60 }), { minLength: count, maxLength: count });
 
 describe('throws that weigh alike', () => {

@@ -21,7 +21,7 @@ import { buildLookup } from '../buildLookup.js';
 import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
 import { engineAsked } from './buildAsked.js';
-import { shellsAsked } from './fit.js';
+import { shellsAsked } from './fitShells.js';
 
 type OfJob = Requests['jobStages'];
 

@@ -1,0 +1,189 @@
+import type { Requests } from '../../contract/index.js';
+import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
+import { alikeThrows, closestSet, nextBestSet, toTakeOff, type Piece } from '../../fit/index.js';
+import { DataError } from '../../formats/index.js';
+import { crank } from '../../dictionary/kinds/crank.js';
+import { pin } from '../../dictionary/kinds/pin.js';
+import { piston } from '../../dictionary/kinds/piston.js';
+import { rod } from '../../dictionary/kinds/rod.js';
+import { middle } from '../../quantity/interval.js';
+import { counted } from '../../quantity/phrase.js';
+import type { Specimen } from '../../readings/reading.js';
+import type { Holdings } from '../holdings.js';
+import type { Answering } from './answering.js';
+import { partOf } from './measuredPart.js';
+
+/** What a piece is taken to be; what nobody knows is a type of its own. */
+const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
+
+export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, partners = [], balance }) => {
+  by.forEach(({ of }, at) => parameterAsked(of, `body.by[${at}].of`));
+  partners.forEach(({ by: of }, at) => parameterAsked(of, `body.partners[${at}].by`));
+  const named = new Map(pool.map((each) => [each.id, each]));
+  const figuresOf = (specimen: Specimen, ids: readonly string[]): readonly (number | undefined)[] => {
+    const part = partOf(workshop, specimen);
+    return ids.map((id) => {
+      const value = part.values[id];
+      return value?.source === 'measured' ? middle(value.interval) : undefined;
+    });
+  };
+  const ids = by.map(({ of }) => of);
+  const all = pool.map((specimen) => ({
+    specimen,
+    type: typeOf(workshop, specimen),
+    figures: figuresOf(specimen, ids),
+  }));
+  const unmeasured = all.filter(({ figures }) => figures.some((each) => each === undefined));
+  const types = new Map<string, typeof all>();
+  for (const each of all) if (!unmeasured.includes(each)) types.set(each.type, [...(types.get(each.type) ?? []), each]);
+  const allowed = by.map((each) => each.allowed);
+  const piecesOf = (list: typeof all): readonly Piece[] =>
+    list.map(({ specimen, figures }) => ({ id: specimen.id, figures: figures.map((each) => each ?? 0) }));
+  // One type only goes into one engine: each makes its own best set.
+  const sets = [...types].flatMap(([type, list]) => {
+    const best = closestSet(piecesOf(list), count, allowed);
+    return best ? [{ type, list, best }] : [];
+  });
+  const [found] = sets.sort((a, b) => a.best.cost - b.best.cost);
+  const label = (type: string) => (type === '' ? 'not known' : workshop.catalogue.label(type));
+  const told = [...types].map(([type, list]) => ({ name: label(type), count: list.length }));
+  const left = (chosen: readonly string[], type?: string) =>
+    all.flatMap(({ specimen, type: own, figures }) => {
+      if (chosen.includes(specimen.id)) return [];
+      const lacking = ids.filter((_, at) => figures[at] === undefined).map((id) => parameterOf(id).name.toLowerCase());
+      const why =
+        lacking.length > 0
+          ? `not measured: ${lacking.join(', ')}`
+          : type !== undefined && own !== type
+            ? 'another type'
+            : 'farther from the others';
+      return [{ id: specimen.id, name: specimen.name, why }];
+    });
+  if (!found) {
+    const most = Math.max(0, ...[...types.values()].map((list) => list.length));
+    return {
+      types: told,
+      chosen: [],
+      spreads: [],
+      within: false,
+      left: left([]),
+      throws: [],
+      says: [
+        `There is no set of ${count}: ${most === 0 ? 'none of these is measured' : `the most of one type that are measured are ${most}`}. Measure more, or find more.`,
+      ],
+    };
+  }
+  const { type, list, best } = found;
+  const next = nextBestSet(piecesOf(list), count, allowed, best);
+  const pieces = best.chosen.flatMap((id) => all.find(({ specimen }) => specimen.id === id) ?? []);
+  const isWeight = parameterOf(ids[0] ?? '').quantity === 'mass';
+  const weights = pieces.map(({ figures }) => figures[0] ?? 0);
+  const off = isWeight ? toTakeOff(weights, allowed[0] ?? 0) : weights.map(() => 0);
+  const within = best.spreads.every((spread, at) => spread <= (allowed[at] ?? 0));
+  const ofThrows = throwsOf(workshop, pieces, partners, ids[0] ?? '');
+  const chosen = [...pieces.map(({ specimen }) => specimen), ...partners.flatMap(({ specimens }) => specimens)];
+  const bobweight = balance && bobweightOf(workshop, chosen, balance);
+  return {
+    types: told,
+    chosen: pieces.map(({ specimen, figures }, at) => ({
+      id: specimen.id,
+      name: specimen.name,
+      figures: figures.map((each) => each ?? null),
+      takeOff: off[at] ?? 0,
+    })),
+    spreads: best.spreads,
+    within,
+    ...(next
+      ? {
+          next: {
+            without: best.chosen.filter((id) => !next.chosen.includes(id)).map((id) => named.get(id)?.name ?? id),
+            spreads: next.spreads,
+          },
+        }
+      : {}),
+    left: left(best.chosen, type),
+    ...ofThrows,
+    ...(bobweight ? { bobweight } : {}),
+    says: [
+      `${counted(count, 'piece', 'pieces')} of ${label(type)}, the closest of ${list.length}; no other ${count} lie closer together.`,
+    ],
+  };
+
+  function parameterAsked(id: string, where: string): void {
+    const kind = id.slice(0, id.indexOf('.'));
+    const known =
+      Object.hasOwn(KINDS, kind) && Object.values(KINDS[kind as KindId].parameters).some((each) => each.id === id);
+    if (!known) throw new DataError('There is no such size.', [{ where, what: `the dictionary has no "${id}".` }]);
+  }
+};
+
+type Partners = NonNullable<Requests['fitSets']['partners']>;
+
+/** Weights of pieces as measured; nothing where one was not weighed. */
+function weightsOf(workshop: Holdings, specimens: readonly Specimen[], id: string): readonly number[] | undefined {
+  const weights = specimens.flatMap((specimen) => {
+    const value = partOf(workshop, specimen).values[id];
+    return value?.source === 'measured' ? [middle(value.interval)] : [];
+  });
+  return weights.length === specimens.length && weights.length > 0 ? weights : undefined;
+}
+
+/** Which goes with which, so that their weights together are as alike as can be. */
+function throwsOf(
+  workshop: Holdings,
+  pieces: readonly { readonly specimen: Specimen; readonly figures: readonly (number | undefined)[] }[],
+  partners: Partners,
+  weight: string,
+) {
+  const { quantity } = parameterOf(weight);
+  const weighed = partners.flatMap(({ specimens, by }) => {
+    // Weights go with weights, heights with heights.
+    const weights =
+      specimens.length === pieces.length && parameterOf(by).quantity === quantity
+        ? weightsOf(workshop, specimens, by)
+        : undefined;
+    return weights ? [{ specimens, weights }] : [];
+  });
+  if (weighed.length === 0) return { throws: [] };
+  const lists = [
+    ...weighed,
+    { specimens: pieces.map(({ specimen }) => specimen), weights: pieces.map(({ figures }) => figures[0] ?? 0) },
+  ];
+  const { order, low, high, proved } = alikeThrows(lists.map(({ weights }) => weights));
+  return {
+    throws: pieces.map((_, row) => {
+      const own = lists.map(({ specimens, weights }, list) => {
+        const at = order[list]?.[row] ?? 0;
+        return { name: specimens[at]?.name ?? '', weight: weights[at] ?? 0 };
+      });
+      return {
+        cylinder: row + 1,
+        pieces: own.map(({ name }) => name),
+        sum: own.reduce((sum, each) => sum + each.weight, 0),
+      };
+    }),
+    throwsSpread: high - low,
+    throwsProved: proved,
+  };
+}
+
+/** What is hung on a crankpin to balance the crank, of pistons, pins and rods whose ends were weighed. Grams. */
+function bobweightOf(
+  workshop: Holdings,
+  specimens: readonly Specimen[],
+  { factor, rods }: NonNullable<Requests['fitSets']['balance']>,
+) {
+  const mean = (kind: KindId, id: string): number | undefined => {
+    const weights = weightsOf(
+      workshop,
+      specimens.filter((each) => each.kind === kind),
+      id,
+    );
+    return weights && weights.reduce((sum, each) => sum + each, 0) / weights.length;
+  };
+  const [pistons, pins] = [mean('piston', piston.parameters.mass.id), mean('pin', pin.parameters.mass.id)];
+  const [small, big] = [mean('rod', rod.parameters['mass.smallEnd'].id), mean('rod', rod.parameters['mass.bigEnd'].id)];
+  if (pistons === undefined || pins === undefined || small === undefined || big === undefined) return undefined;
+  const reciprocating = pistons + pins + small;
+  return { reciprocating, rotating: big, weight: rods * (big + factor * reciprocating) };
+}
