@@ -2,7 +2,6 @@ import type { Requests } from '../../contract/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
 import { alikeThrows, closestSet, nextBestSet, toTakeOff, type Piece } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
-import { crank } from '../../dictionary/kinds/crank.js';
 import { pin } from '../../dictionary/kinds/pin.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { rod } from '../../dictionary/kinds/rod.js';

@@ -4,7 +4,6 @@ import { engineVariant } from '../../dictionary/index.js';
 import { KINDS } from '../../dictionary/dictionary.js';
 import { banksOf, judgeSheet, placesOf, sheetFor } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
-import { block } from '../../dictionary/kinds/block.js';
 import { width } from '../../quantity/interval.js';
 import { sentence, value as figure, type Sentence } from '../../quantity/sentence.js';
 import { toInside } from '../../quantity/unit.js';
