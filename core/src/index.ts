@@ -19,6 +19,7 @@ export {
   say,
   showInterval,
   shownUnit,
+  systemOf,
   showValue,
   toInside,
   UNITS,

@@ -224,6 +224,13 @@ export const fitSets = question({
     {
       pool: Type.Array(SpecimenSchema, { minItems: 1, maxItems: MOST_IN_POOL }),
       count: Type.Integer({ minimum: 1, maximum: 16 }),
+      engines: Type.Optional(
+        Type.Integer({
+          minimum: 1,
+          maximum: 8,
+          description: 'Engines that each get a set, no piece twice; one where absent',
+        }),
+      ),
       by: Type.Array(
         Type.Object(
           {
@@ -270,13 +277,19 @@ export const fitSets = question({
         count: Type.Integer({ description: 'How many of the pool' }),
       }),
     ),
-    chosen: list(PieceSchema),
-    spreads: list(Type.Number()),
-    within: Type.Boolean({ description: 'Whether all spreads are allowed' }),
+    sets: list(
+      Type.Object({
+        of: Type.String({ description: 'What its pieces are taken to be' }),
+        chosen: list(PieceSchema),
+        spreads: list(Type.Number()),
+        within: Type.Boolean({ description: 'Whether all spreads are allowed' }),
+      }),
+      { description: 'A set for each engine, the closest first; none where there are not enough' },
+    ),
     next: Type.Optional(
       Type.Object(
         { without: list(Type.String()), spreads: list(Type.Number()) },
-        { description: 'The best set but one: what it does without, and how far it spreads' },
+        { description: 'Of one engine, the best set but one: what it does without, and how far it spreads' },
       ),
     ),
     left: list(Type.Object({ id: Type.String(), name: Type.String(), why: Type.String() })),
@@ -286,7 +299,7 @@ export const fitSets = question({
         pieces: list(Type.String(), { description: 'Partners in their order, then the piece of the set' }),
         sum: Type.Number(),
       }),
-      { description: 'Who goes with whom, so that all throws weigh alike' },
+      { description: 'Of one engine, who goes with whom, so that all throws weigh alike' },
     ),
     throwsSpread: Type.Optional(Type.Number()),
     throwsProved: Type.Optional(Type.Boolean({ description: 'Whether nothing closer exists' })),

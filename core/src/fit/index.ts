@@ -6,6 +6,7 @@ export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';
 export { banksOf, cellsInOrder, keyOfCell, type Cell, type SheetLayout } from './layout.js';
 export { alikeThrows } from './throws.js';
 export { closestSet, MOST_IN_POOL, nextBestSet, toTakeOff, type Piece } from './sets.js';
+export { setsOfTypes } from './severalSets.js';
 export { judgeSheet, placesOf } from './sheet.js';
 export { sheetFor, SHEETS } from './sheets.js';
 export { shellsByPlace, type BearingPlace } from './shells.js';

@@ -1,15 +1,8 @@
 import fc from 'fast-check';
 import { orders, spread } from '../testing/orders';
+import { taken } from '../testing/taken';
 import munkres from 'munkres-js';
 import { balancedAssignment, closestSet, nextBestSet, toTakeOff, type Piece } from './sets';
-
-/** All ways to take some of a list. */
-function* taken<T>(list: readonly T[], count: number, from = 0): Generator<readonly T[]> {
-  if (count === 0) yield [];
-  else
-    for (let at = from; at + count <= list.length; at++)
-      for (const rest of taken(list, count - 1, at + 1)) yield [list[at] as T, ...rest];
-}
 
 const costOf = (set: readonly Piece[], allowed: readonly number[]): number =>
   allowed.reduce((sum, each, at) => sum + spread(set.map(({ figures }) => figures[at] ?? 0)) / each, 0);

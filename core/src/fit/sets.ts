@@ -6,7 +6,7 @@ export interface Piece {
 }
 
 /** A set chosen from a pool. */
-interface MatchedSet {
+export interface MatchedSet {
   readonly chosen: readonly string[];
   /** Largest less smallest of each figure. */
   readonly spreads: readonly number[];
@@ -62,7 +62,8 @@ function closestRun(pieces: readonly Piece[], count: number): readonly Piece[] {
   return sorted.slice(at, at + count);
 }
 
-function measured(set: readonly Piece[], allowed: readonly number[]): MatchedSet {
+/** A set with how far its figures spread. */
+export function measured(set: readonly Piece[], allowed: readonly number[]): MatchedSet {
   const spreads = (set[0]?.figures ?? []).map((_, which) => {
     const all = set.map(({ figures }) => figures[which] ?? 0);
     return Math.max(...all) - Math.min(...all);
@@ -70,9 +71,13 @@ function measured(set: readonly Piece[], allowed: readonly number[]): MatchedSet
   return {
     chosen: set.map(({ id }) => id),
     spreads,
-    cost: spreads.slice(0, 2).reduce((sum, spread, which) => sum + share(spread, allowed[which]), 0),
+    cost: costWithin(spreads, allowed),
   };
 }
+
+/** Sum of the spreads of the two figures that count, each in parts of what is allowed. */
+export const costWithin = (spreads: readonly number[], allowed: readonly number[]): number =>
+  spreads.slice(0, 2).reduce((sum, spread, which) => sum + share(spread, allowed[which]), 0);
 
 /** The best set that leaves out at least one piece of another: what it would cost not to have them all. */
 export function nextBestSet(

@@ -6,8 +6,10 @@ function decimals(quantity: QuantityKind, system: UnitSystem): number {
   switch (quantity) {
     case 'length':
       return system === 'inch' ? 4 : 3;
-    case 'volume':
     case 'mass':
+      // A tenth of an ounce is three grams: scales tell less.
+      return system === 'inch' ? 2 : 1;
+    case 'volume':
     case 'angle':
     case 'springRate':
     case 'share':

@@ -293,11 +293,12 @@ describe('sets of the demo', () => {
       partners: [{ specimens: RODS, by: 'rod.mass' }],
     });
     expect(PISTONS.length).toBe(11);
-    expect(set.chosen.length).toBe(4);
-    expect(set.within).toBeTrue();
+    const [own] = set.sets;
+    expect(own?.chosen.length).toBe(4);
+    expect(own?.within).toBeTrue();
     expect(set.left.length).toBe(7);
     expect((set.next?.spreads[0] ?? 0) / 4 + (set.next?.spreads[1] ?? 0) / 0.012).toBeGreaterThanOrEqual(
-      (set.spreads[0] ?? 0) / 4 + (set.spreads[1] ?? 0) / 0.012,
+      (own?.spreads[0] ?? 0) / 4 + (own?.spreads[1] ?? 0) / 0.012,
     );
     const sums = set.throws.map(({ sum }) => sum);
     expect(Math.max(...sums) - Math.min(...sums)).toBeCloseTo(set.throwsSpread ?? Number.NaN, 9);
@@ -338,15 +339,39 @@ describe('sets of the demo', () => {
     });
     expect(set.throws.every(({ pieces }) => pieces.length === 3)).toBeTrue();
     const mean = (all: readonly number[]) => all.reduce((sum, each) => sum + each, 0) / all.length;
-    const pistons = mean(set.chosen.map(({ figures }) => figures[0] ?? 0));
+    const pistons = mean((set.sets[0]?.chosen ?? []).map(({ figures }) => figures[0] ?? 0));
     expect(set.bobweight?.weight).toBeCloseTo(2 * (301.5 + 0.5 * (pistons + 84.5 + 123)), 9);
+  });
+
+  it('are told for two engines of one kind from one shelf, no piece in both', () => {
+    const asked = workshop.ask('fitSets', { pool: PISTONS, count: 4, engines: 2, by });
+    const ids = asked.sets.flatMap(({ chosen }) => chosen.map(({ id }) => id));
+    expect(asked.sets.length).toBe(2);
+    expect(new Set(ids).size).toBe(8);
+    expect(asked.left.length).toBe(PISTONS.length - 8);
+    expect(say(asked.says, 'metric')).toContain('no piece in two of them');
+    const tooMany = workshop.ask('fitSets', { pool: PISTONS, count: 4, engines: 3, by });
+    expect(tooMany.sets).toEqual([]);
+    expect(say(tooMany.says, 'metric')).toContain('There are no 3 sets of 4');
+  });
+
+  // Common practice, no source: each engine has pistons of one type, but two engines need not have the same.
+  it('for two engines may be of a type each', () => {
+    const other = PISTONS.slice(0, 2).map((each, at): Specimen => ({
+      ...each,
+      id: each.id.replace(/..$/, `f${at}`),
+      confirmed: { pattern: 'lumen-piston-78-70', by: 'known', at: '2026-10-05T09:00:00Z' },
+    }));
+    const asked = workshop.ask('fitSets', { pool: [...PISTONS.slice(2, 5), ...other], count: 2, engines: 2, by });
+    expect(asked.sets.length).toBe(2);
+    expect(new Set(asked.sets.map(({ of }) => of)).size).toBe(2);
   });
 
   // Common practice, no source: pistons of one engine are of one type.
   it('are of one type, and say what is missing where there are too few', () => {
     const other = named('Piston, two valve pockets');
     const set = workshop.ask('fitSets', { pool: [...PISTONS.slice(0, 3), other], count: 4, by });
-    expect(set.chosen).toEqual([]);
+    expect(set.sets).toEqual([]);
     expect(say(set.says, 'metric')).toContain('There is no set of 4');
     expect(set.left.find(({ id }) => id === other.id)?.why).toContain('not measured');
     const ask = (of: string) => () => workshop.ask('fitSets', { pool: PISTONS, count: 4, by: [{ of, allowed: 1 }] });

@@ -1,6 +1,6 @@
 import type { Requests } from '../../contract/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
-import { alikeThrows, closestSet, nextBestSet, toTakeOff, type Piece } from '../../fit/index.js';
+import { alikeThrows, nextBestSet, setsOfTypes, toTakeOff, type Piece } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
 import { pin } from '../../dictionary/kinds/pin.js';
 import { piston } from '../../dictionary/kinds/piston.js';
@@ -15,7 +15,7 @@ import { partOf } from './measuredPart.js';
 /** What a piece is taken to be; what nobody knows is a type of its own. */
 const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
 
-export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, partners = [], balance }) => {
+export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, engines = 1, by, partners = [], balance }) => {
   by.forEach(({ of }, at) => parameterAsked(of, `body.by[${at}].of`));
   partners.forEach(({ by: of }, at) => parameterAsked(of, `body.partners[${at}].by`));
   const named = new Map(pool.map((each) => [each.id, each]));
@@ -38,73 +38,100 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, by, partn
   const allowed = by.map((each) => each.allowed);
   const piecesOf = (list: typeof all): readonly Piece[] =>
     list.map(({ specimen, figures }) => ({ id: specimen.id, figures: figures.map((each) => each ?? 0) }));
-  // One type only goes into one engine: each makes its own best set.
-  const sets = [...types].flatMap(([type, list]) => {
-    const best = closestSet(piecesOf(list), count, allowed);
-    return best ? [{ type, list, best }] : [];
-  });
-  const [found] = sets.sort((a, b) => a.best.cost - b.best.cost);
+  const found = setsOfTypes(
+    [...types].map(([type, list]) => ({ type, pieces: piecesOf(list) })),
+    count,
+    engines,
+    allowed,
+  );
   const label = (type: string) => (type === '' ? 'not known' : workshop.catalogue.label(type));
   const told = [...types].map(([type, list]) => ({ name: label(type), count: list.length }));
-  const left = (chosen: readonly string[], type?: string) =>
-    all.flatMap(({ specimen, type: own, figures }) => {
-      if (chosen.includes(specimen.id)) return [];
-      const lacking = ids.filter((_, at) => figures[at] === undefined).map((id) => parameterOf(id).name.toLowerCase());
-      const why =
-        lacking.length > 0
-          ? `not measured: ${lacking.join(', ')}`
-          : type !== undefined && own !== type
-            ? 'another type'
-            : 'farther from the others';
-      return [{ id: specimen.id, name: specimen.name, why }];
-    });
-  if (!found) {
+  const taken = found?.sets.flatMap(({ chosen }) => chosen) ?? [];
+  const left = all.flatMap(({ specimen, type, figures }) => {
+    if (taken.includes(specimen.id)) return [];
+    const lacking = ids.filter((_, at) => figures[at] === undefined).map((id) => parameterOf(id).name.toLowerCase());
+    const why =
+      lacking.length > 0
+        ? `not measured: ${lacking.join(', ')}`
+        : found?.sets.every((set) => set.type !== type)
+          ? 'another type'
+          : 'farther from the others';
+    return [{ id: specimen.id, name: specimen.name, why }];
+  });
+  const [first] = found?.sets ?? [];
+  if (!found || !first) {
     const most = Math.max(0, ...[...types.values()].map((list) => list.length));
+    const none =
+      most === 0
+        ? 'none of these is measured'
+        : engines === 1
+          ? `the most of one type that are measured are ${most}`
+          : `of one type are measured ${told.map(({ count: many }) => many).join(' and ')}`;
     return {
       types: told,
-      chosen: [],
-      spreads: [],
-      within: false,
-      left: left([]),
+      sets: [],
+      left,
       throws: [],
       says: [
-        `There is no set of ${count}: ${most === 0 ? 'none of these is measured' : `the most of one type that are measured are ${most}`}. Measure more, or find more.`,
+        engines === 1
+          ? `There is no set of ${count}: ${none}. Measure more, or find more.`
+          : `There are no ${engines} sets of ${count}: ${none}. Measure more, or find more.`,
       ],
     };
   }
-  const { type, list, best } = found;
-  const next = nextBestSet(piecesOf(list), count, allowed, best);
-  const pieces = best.chosen.flatMap((id) => all.find(({ specimen }) => specimen.id === id) ?? []);
   const isWeight = parameterOf(ids[0] ?? '').quantity === 'mass';
-  const weights = pieces.map(({ figures }) => figures[0] ?? 0);
-  const off = isWeight ? toTakeOff(weights, allowed[0] ?? 0) : weights.map(() => 0);
-  const within = best.spreads.every((spread, at) => spread <= (allowed[at] ?? 0));
+  const sets = found.sets.map(({ type, chosen, spreads }) => {
+    // In the order they were laid down, which is how one looks for them.
+    const pieces = all.filter(({ specimen }) => chosen.includes(specimen.id));
+    const weights = pieces.map(({ figures }) => figures[0] ?? 0);
+    const off = isWeight ? toTakeOff(weights, allowed[0] ?? 0) : weights.map(() => 0);
+    return {
+      of: label(type),
+      chosen: pieces.map(({ specimen, figures }, at) => ({
+        id: specimen.id,
+        name: specimen.name,
+        figures: figures.map((each) => each ?? null),
+        takeOff: off[at] ?? 0,
+      })),
+      spreads,
+      within: spreads.every((spread, at) => spread <= (allowed[at] ?? 0)),
+    };
+  });
+  const poolOfFirst = types.get(first.type) ?? [];
+  if (engines > 1)
+    return {
+      types: told,
+      sets,
+      left,
+      throws: [],
+      says: [
+        `${engines} sets of ${count}, no piece in two of them.`,
+        found.proved
+          ? 'No others spread less in sum.'
+          : 'The search was stopped: there may be some that spread less in sum.',
+      ],
+    };
+  const next = nextBestSet(piecesOf(poolOfFirst), count, allowed, first);
+  const pieces = all.filter(({ specimen }) => first.chosen.includes(specimen.id));
   const ofThrows = throwsOf(workshop, pieces, partners, ids[0] ?? '');
   const chosen = [...pieces.map(({ specimen }) => specimen), ...partners.flatMap(({ specimens }) => specimens)];
   const bobweight = balance && bobweightOf(workshop, chosen, balance);
   return {
     types: told,
-    chosen: pieces.map(({ specimen, figures }, at) => ({
-      id: specimen.id,
-      name: specimen.name,
-      figures: figures.map((each) => each ?? null),
-      takeOff: off[at] ?? 0,
-    })),
-    spreads: best.spreads,
-    within,
+    sets,
     ...(next
       ? {
           next: {
-            without: best.chosen.filter((id) => !next.chosen.includes(id)).map((id) => named.get(id)?.name ?? id),
+            without: first.chosen.filter((id) => !next.chosen.includes(id)).map((id) => named.get(id)?.name ?? id),
             spreads: next.spreads,
           },
         }
       : {}),
-    left: left(best.chosen, type),
+    left,
     ...ofThrows,
     ...(bobweight ? { bobweight } : {}),
     says: [
-      `${counted(count, 'piece', 'pieces')} of ${label(type)}, the closest of ${list.length}; no other ${count} lie closer together.`,
+      `${counted(count, 'piece', 'pieces')} of ${label(first.type)}, the closest of ${poolOfFirst.length}; no other ${count} lie closer together.`,
     ],
   };
 

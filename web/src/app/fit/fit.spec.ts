@@ -32,7 +32,7 @@ const size = (
   parameter: string,
   values: readonly number[],
   unit: 'mm' | 'g' = 'mm',
-  instrument: 'boreGauge' | 'scale' | 'sleeve' = 'boreGauge',
+  instrument: 'boreGauge' | 'depthMicrometer' | 'scale' | 'sleeve' = 'boreGauge',
 ): Specimen['readings'][number] => ({
   id: crypto.randomUUID(),
   at: '2026-10-05T09:00:00.000Z',
@@ -47,9 +47,10 @@ const size = (
   },
 });
 
-const sheetOf = async (part: Specimen, sheet: string) => {
-  setUp(part);
-  const shown = await show(MeasuringSheet, { specimenId: part.id, layout: sheetFor(sheet) });
+const sheetOf = async (part: Specimen | readonly Specimen[], sheet: string) => {
+  const parts = Array.isArray(part) ? (part as readonly Specimen[]) : [part as Specimen];
+  setUp(...parts);
+  const shown = await show(MeasuringSheet, { specimenIds: parts.map(({ id }) => id), layout: sheetFor(sheet) });
   await until(() => (shown.fixture.detectChanges(), shown.page.querySelector('input') !== null));
   const fields = () => [...shown.page.querySelectorAll<HTMLInputElement>('input.figures')];
   const enter = async (at: number, typed: string) => {
@@ -61,7 +62,7 @@ const sheetOf = async (part: Specimen, sheet: string) => {
     await shown.fixture.whenStable();
     await settled();
   };
-  const kept = () => TestBed.inject(Specimens).peek(part.id)?.readings ?? [];
+  const kept = (of = parts[0]?.id ?? '') => TestBed.inject(Specimens).peek(of)?.readings ?? [];
   return { ...shown, fields, enter, kept };
 };
 
@@ -88,6 +89,25 @@ describe('a measuring sheet on the page', () => {
     const [reading] = kept().filter(({ is }) => is.sort === 'size' && is.parameter === 'rod.mass');
     expect(reading?.is).toEqual(jasmine.objectContaining({ values: [21.6], unit: 'oz', instrument: 'scale' }));
     expect(page.querySelector('dl')).toBeNull();
+  });
+
+  it('lies over all rods of an engine, and goes on from one to the next', async () => {
+    const rods = named('Terrace rod');
+    const { page, enter, fields, kept } = await sheetOf(rods, 'rod.mass.bigEnd');
+    expect(fields().length).toBe(rods.length);
+    expect([...page.querySelectorAll('.place')].map((place) => place.getAttribute('data-place'))).toEqual(
+      rods.map(({ name }) => name),
+    );
+    await enter(0, '402.5');
+    expect(document.activeElement).toBe(fields()[1] ?? null);
+    await enter(1, '404.0');
+    const weighed = (id: string | undefined) =>
+      kept(id).flatMap(({ is }) => (is.sort === 'size' && is.parameter === 'rod.mass.bigEnd' ? is.values : []));
+    expect(rods.map(({ id }) => weighed(id))).toEqual([[402.5], [404], ...rods.slice(2).map(() => [])]);
+    await until(() => text(page).includes('Largest less smallest'));
+    // A slipped digit is seen against the rods beside it.
+    await enter(2, '4020');
+    expect(text(page.querySelector('[role=alert]'))).toContain('lies far from the others');
   });
 
   it('holds what no pattern states by a rule of thumb, and says so', async () => {
@@ -186,5 +206,48 @@ describe('sets on the page', () => {
     share.dispatchEvent(new Event('change'));
     await fixture.whenStable();
     expect(bobweight()).toBeCloseTo(300 + 2 * (half - 300), 0);
+  });
+
+  it('serve several engines from one pool, the shelf with it', async () => {
+    const pistons = named('Terrace piston');
+    const [mine, lying] = [pistons.slice(0, 5), pistons.slice(5)];
+    setUp(...pistons);
+    const { fixture, page } = await show(SetsPanel, { parts: summaries(mine), shelf: summaries(lying) });
+    const sets = () => [...page.querySelectorAll('[role=group]')].map((each) => each.getAttribute('aria-label'));
+    await until(() => sets().length === 1);
+    const engines = page.querySelector<HTMLInputElement>('#set-engines');
+    const shelf = page.querySelector<HTMLInputElement>('#set-shelf');
+    if (!engines || !shelf) throw new Error('no field');
+    engines.value = '2';
+    engines.dispatchEvent(new Event('change'));
+    await until(() => (fixture.detectChanges(), text(page.querySelector('[role=status]')).includes('There are no 2')));
+    expect(sets()).toEqual([]);
+    shelf.click();
+    await until(() => (fixture.detectChanges(), sets().length === 2));
+    expect(sets()).toEqual(['Set 1', 'Set 2']);
+    const taken = [...page.querySelectorAll('[data-piece] th')].map(text);
+    expect(new Set(taken).size).toBe(8);
+    engines.value = 'many';
+    engines.dispatchEvent(new Event('change'));
+    expect(engines.value).toBe('2');
+  });
+
+  // Common practice, no source: the long rod takes the low piston, and all crowns come as high.
+  it('bring all pistons as high, by rod and compression height', async () => {
+    const at = (part: Specimen, is: Specimen['readings'][number]): Specimen => ({ ...part, readings: [is] });
+    const pistons = named('Terrace piston')
+      .slice(0, 4)
+      .map((each, which) => at(each, size('piston.compressionHeight', [32 + which / 10], 'mm', 'depthMicrometer')));
+    const rods = named('Terrace rod').map((each, which) =>
+      at(each, size('rod.length', [121.5 + which / 10], 'mm', 'depthMicrometer')),
+    );
+    setUp(...pistons, ...rods);
+    const { fixture, page } = await show(SetsPanel, { parts: summaries([...pistons, ...rods]) });
+    (fixture.componentInstance as unknown as { alike: { set(alike: string): void } }).alike.set('height');
+    fixture.detectChanges();
+    await until(() => (fixture.detectChanges(), page.querySelectorAll('[data-pair]').length === 4));
+    const pairs = [...page.querySelectorAll('[data-pair]')].map((row) => [...row.querySelectorAll('td')].map(text));
+    expect(pairs.map(([rod, piston]) => `${rod?.at(-1)}${piston?.at(-1)}`)).toEqual(['14', '23', '32', '41']);
+    expect(text(page)).toContain('all pistons come as high within 0.000 mm');
   });
 });

@@ -32,7 +32,7 @@ export class FitStation {
   private readonly specimens = inject(Specimens);
   private readonly query = toSignal(inject(ActivatedRoute).queryParamMap, { requireSync: true });
   protected readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
-  private readonly all = toSignal(this.specimens.all$, { initialValue: [] as readonly SpecimenSummary[] });
+  private readonly stored = toSignal(this.specimens.all$, { initialValue: [] as readonly SpecimenSummary[] });
 
   protected readonly views = (Object.keys(VIEWS) as View[]).map((id) => ({ id, name: VIEWS[id] }));
   protected readonly view = computed((): View => {
@@ -41,12 +41,15 @@ export class FitStation {
   });
   protected readonly job = computed(() => this.query().get('job') ?? '');
 
+  /** What has not been sold or scrapped. */
+  private readonly here = computed(() => this.stored().filter(({ shelf }) => shelf?.gone === undefined));
   /** Parts of the job, or those of the shelf that no job has. */
   protected readonly parts = computed(() =>
-    this.all()
+    this.here()
       .filter(({ job }) => (this.job() === '' ? job === undefined : job === this.job()))
       .sort((a, b) => KIND_IDS.indexOf(a.kind) - KIND_IDS.indexOf(b.kind) || BY_NAME.compare(a.name, b.name)),
   );
+  protected readonly shelf = computed(() => this.here().filter(({ job }) => job === undefined));
   /** Parts that have a sheet laid out as the engine is, each with its sheets. */
   protected readonly measured = computed(() =>
     this.parts().flatMap((part) => {
@@ -54,17 +57,32 @@ export class FitStation {
       return sheets.length === 0 ? [] : [{ part, kind: KINDS[part.kind].name, sheets }];
     }),
   );
+  /** Kinds of which several lie here, with the sheets that have one place to a part: all are measured in one go. */
+  protected readonly together = computed(() =>
+    KIND_IDS.flatMap((kind) => {
+      const parts = this.parts().filter((part) => part.kind === kind);
+      const sheets = SHEETS.filter((sheet) => sheet.kind === kind && sheet.parameter.per === 'part');
+      return parts.length > 1 && sheets.length > 0
+        ? [{ kind, name: KINDS[kind].plural.toLowerCase(), parts, sheets }]
+        : [];
+    }),
+  );
+  /** The kind whose parts are measured together. */
+  protected readonly all = computed(() => this.together().find(({ kind }) => kind === this.query().get('all')));
+  protected readonly sheetOf = computed((): readonly string[] => {
+    const part = this.partId();
+    return this.all()?.parts.map(({ id }) => id) ?? (part === undefined ? [] : [part]);
+  });
   protected readonly partId = computed(() => this.query().get('part') ?? this.measured()[0]?.part.id);
   protected readonly sheet = computed(() => {
     const named = sheetFor(this.query().get('sheet') ?? '');
-    const own = this.measured().find(({ part }) => part.id === this.partId());
+    const own = this.all() ?? this.measured().find(({ part }) => part.id === this.partId());
     return named && own?.sheets.includes(named) ? named : own?.sheets[0];
   });
 
   constructor() {
     effect(() => {
-      const id = this.partId();
-      if (id !== undefined) void this.specimens.open(id);
+      for (const id of this.sheetOf()) void this.specimens.open(id);
     });
   }
 

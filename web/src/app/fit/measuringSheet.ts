@@ -17,6 +17,7 @@ import {
   digitsOf,
   INSTRUMENTS,
   keyOfCell,
+  KINDS,
   readCell,
   showInterval,
   shownUnit,
@@ -32,8 +33,9 @@ import {
   type Specimen,
   type UnitId,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { catchError, filter, of, switchMap } from 'rxjs';
+import { catchError, combineLatest, filter, map, of, switchMap, type Observable } from 'rxjs';
 import { Gauge } from '../data/gauge';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
@@ -44,7 +46,17 @@ import { VerdictMark } from '../ui/verdictMark';
 /** Places that are laid out where nobody tells how many there are. */
 const PLACES_UNTOLD = 5;
 
-/** One sheet of one part, laid out as it lies in the engine. Enter takes a figure and goes on to the next cell. */
+/** A cell of one of the parts whose sheet it is. */
+interface PartCell extends Cell {
+  readonly part: string;
+}
+
+const keyOf = (cell: PartCell): string => `${cell.part} ${keyOfCell(cell)}`;
+
+/**
+ * One sheet, laid out as the part lies in the engine; or of several parts alike, such as all rods of an engine, side by
+ * side. Enter takes a figure and goes on to the next cell.
+ */
 @Component({
   selector: 'wb-measuring-sheet',
   imports: [FormsModule, NzSelectModule, Said, VerdictMark],
@@ -59,12 +71,25 @@ export class MeasuringSheet {
   protected readonly preferences = inject(Preferences);
   private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
 
-  readonly specimenId = input.required<string>();
+  /** Parts of one kind. */
+  readonly specimenIds = input.required<readonly string[]>();
   readonly layout = input.required<SheetLayout>();
 
-  protected readonly specimen = toSignal(
-    toObservable(this.specimenId).pipe(switchMap((id) => this.specimens.watch(id))),
+  private readonly ids = computed(() => this.specimenIds(), { equal: dequal });
+  protected readonly parts = toSignal(
+    toObservable(this.ids).pipe(
+      switchMap((ids) => (ids.length === 0 ? of([]) : combineLatest(ids.map((id) => this.specimens.watch(id))))),
+      map((parts) => parts.filter((part) => part !== undefined)),
+    ),
+    { initialValue: [] },
   );
+  /** Whether parts lie side by side, each with a place of its own. */
+  protected readonly several = computed(() => this.ids().length > 1);
+  protected readonly title = computed(() => {
+    const [only, ...others] = this.parts();
+    const { kind, name } = this.layout();
+    return `${others.length === 0 ? (only?.name ?? '') : `${this.ids().length} ${KINDS[kind].plural.toLowerCase()}`}: ${name.toLowerCase()}`;
+  });
   /** What is being typed and was not taken yet, or could not be, by cell. */
   protected readonly typed = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly problem = signal<{ readonly key: string; readonly says: string } | undefined>(undefined);
@@ -81,25 +106,37 @@ export class MeasuringSheet {
   });
   protected readonly tool = computed(() => this.chosenTool() ?? this.layout().parameter.instruments[0]);
 
-  private readonly asked = computed(() => {
-    const specimen = this.specimen();
-    return specimen && { specimen, sheet: this.layout().parameter.id };
-  });
-  protected readonly answer = toSignal(
+  private readonly asked = computed(() => ({ ids: this.ids(), sheet: this.layout().parameter.id }));
+  /** How each part is judged, by its id; a part that is measured is asked about anew, the others are not. */
+  protected readonly answers = toSignal(
     toObservable(this.asked).pipe(
-      filter((asked) => asked !== undefined && asked.specimen.kind === this.layout().kind),
-      switchMap((asked) =>
-        asked
-          ? this.questions.ask('fitSheet', asked).pipe(
-              // Nobody judges it now: it can be measured all the same.
-              catchError(() => of<Answers['fitSheet']>({ places: PLACES_UNTOLD, banks: [], judged: [] })),
-            )
-          : of(undefined),
-      ),
+      switchMap(({ ids, sheet }) => combineLatest(ids.map((id) => this.judged(id, sheet)))),
+      map((all) => new Map(all)),
     ),
   );
+  /** Of the part, or of the first where they are alike. */
+  protected readonly answer = computed(() => {
+    const [first = ''] = this.ids();
+    return this.answers()?.get(first);
+  });
 
-  protected readonly cells = computed(() => cellsOf(this.specimen()?.readings ?? [], this.layout()));
+  private judged(id: string, sheet: string): Observable<readonly [string, Answers['fitSheet']]> {
+    return this.specimens.watch(id).pipe(
+      filter((specimen) => specimen !== undefined),
+      filter(({ kind }) => kind === this.layout().kind),
+      switchMap((specimen) =>
+        this.questions.ask('fitSheet', { specimen, sheet }).pipe(
+          // Nobody judges it now: it can be measured all the same.
+          catchError(() => of<Answers['fitSheet']>({ places: PLACES_UNTOLD, banks: [], judged: [] })),
+        ),
+      ),
+      map((answer) => [id, answer] as const),
+    );
+  }
+
+  private readonly cellsOfParts = computed(
+    () => new Map(this.parts().map(({ id, readings }) => [id, cellsOf(readings, this.layout())])),
+  );
   /** Which places there are, row by row as they lie. */
   private readonly rows = computed((): readonly (readonly (number | undefined)[])[] => {
     if (this.layout().parameter.per === 'part') return [[undefined]];
@@ -107,30 +144,48 @@ export class MeasuringSheet {
     return banks.length > 0 ? banks : [Array.from({ length: places }, (_, at) => at + 1)];
   });
   protected readonly order = computed(() =>
-    cellsInOrder(
-      this.layout(),
-      this.rows()
-        .flat()
-        .flatMap((at) => at ?? []),
+    this.parts().flatMap(({ id }) =>
+      cellsInOrder(
+        this.layout(),
+        this.rows()
+          .flat()
+          .flatMap((at) => at ?? []),
+      ).map((cell): PartCell => ({ ...cell, part: id })),
     ),
   );
   /** Rows of places with their rows of cells, and how each is judged. */
   protected readonly banks = computed(() => {
     const { levels, levelNames, axes } = this.layout();
-    const judged = this.answer()?.judged ?? [];
     return this.rows().map((positions) => ({
       first: positions[0] ?? 1,
-      places: positions.map((position) => ({
-        position,
-        judged: judged.find((each) => each.position === position),
-        rows: levels.map((level, row) => ({
-          name: levelNames[row] ?? level,
-          cells: axes.map((axis): Cell => ({ ...(position === undefined ? {} : { position }), level, axis })),
+      places: this.parts().flatMap(({ id, name }) =>
+        positions.map((position) => ({
+          id: `${id} ${position ?? ''}`,
+          place: this.several() ? name : String(position ?? ''),
+          judged: this.answers()
+            ?.get(id)
+            ?.judged.find((each) => each.position === position),
+          rows: levels.map((level, row) => ({
+            name: levelNames[row] ?? level,
+            cells: axes.map((axis): PartCell => ({
+              part: id,
+              ...(position === undefined ? {} : { position }),
+              level,
+              axis,
+            })),
+          })),
         })),
-      })),
+      ),
     }));
   });
-  protected readonly done = computed(() => this.order().filter((cell) => this.cells().has(keyOfCell(cell))).length);
+  protected readonly done = computed(() => this.order().filter((cell) => this.found(cell)).length);
+  /** Of parts side by side, the largest less the smallest of what was measured. */
+  protected readonly spread = computed(() => {
+    const measured = [...(this.answers()?.values() ?? [])].flatMap(({ judged }) =>
+      judged.map(({ size: { low, high } }) => (low + high) / 2),
+    );
+    return this.several() && measured.length > 1 ? Math.max(...measured) - Math.min(...measured) : undefined;
+  });
 
   constructor() {
     inject(Gauge)
@@ -139,39 +194,46 @@ export class MeasuringSheet {
     // The cursor stands ready for a gauge as soon as the sheet does.
     let before = '';
     afterRenderEffect(() => {
-      const key = `${this.specimenId()} ${this.layout().parameter.id}`;
+      const key = `${this.ids().join(' ')} ${this.layout().parameter.id}`;
       const fields = this.fields();
-      if (fields.length === 0 || key === before || !this.answer()) return;
+      if (fields.length === 0 || key === before || !this.answers()) return;
       before = key;
-      const empty = this.order().findIndex((cell) => !this.cells().has(keyOfCell(cell)));
+      const empty = this.order().findIndex((cell) => !this.found(cell));
       this.to(Math.max(0, empty));
     });
   }
 
-  protected readonly key = keyOfCell;
+  protected readonly key = keyOf;
   protected readonly unitName = computed(() => UNITS[this.unit()].symbol);
 
-  protected indexOf(cell: Cell): number {
-    const key = keyOfCell(cell);
-    return this.order().findIndex((each) => keyOfCell(each) === key);
+  private found(cell: PartCell) {
+    return this.cellsOfParts().get(cell.part)?.get(keyOfCell(cell));
   }
 
-  protected shown(cell: Cell): string {
-    const key = keyOfCell(cell);
-    const typed = this.typed().get(key);
+  protected indexOf(cell: PartCell): number {
+    const key = keyOf(cell);
+    return this.order().findIndex((each) => keyOf(each) === key);
+  }
+
+  protected labelled(cell: PartCell, place: string, row: string, at: number): string {
+    return [`${this.layout().name} ${place}`, row, this.layout().axisNames[at] ?? '', this.unitName()].join(', ');
+  }
+
+  protected shown(cell: PartCell): string {
+    const typed = this.typed().get(keyOf(cell));
     if (typed !== undefined) return typed;
-    const found = this.cells().get(key);
+    const found = this.found(cell);
     if (!found) return '';
     return found.unit === this.unit()
       ? (found.figures ?? String(found.value))
       : digitsOf(toInside(found.value, found.unit), this.quantity(), this.preferences.units());
   }
 
-  protected edit(cell: Cell, text: string): void {
-    this.typed.update((typed) => new Map(typed).set(keyOfCell(cell), text));
+  protected edit(cell: PartCell, text: string): void {
+    this.typed.update((typed) => new Map(typed).set(keyOf(cell), text));
   }
 
-  protected acts(event: KeyboardEvent, cell: Cell): void {
+  protected acts(event: KeyboardEvent, cell: PartCell): void {
     const at = this.indexOf(cell);
     const across = this.layout().axes.length;
     const moves: Readonly<Record<string, number>> = { ArrowUp: -across, ArrowDown: across };
@@ -192,18 +254,19 @@ export class MeasuringSheet {
   }
 
   /** Takes what was typed into a cell. Answers whether it is in, or there was nothing to take. */
-  protected take(cell: Cell): boolean {
-    const key = keyOfCell(cell);
+  protected take(cell: PartCell): boolean {
+    const key = keyOf(cell);
     const text = this.typed().get(key)?.trim();
-    const specimen = this.specimen();
+    const specimen = this.parts().find(({ id }) => id === cell.part);
     if (text === undefined || !specimen) return true;
     if (text === '') {
       this.put(specimen, cell, undefined);
       return true;
     }
-    const neighbours = [...this.cells()].flatMap(([other, { value, unit }]) =>
-      other === key ? [] : [toInside(value, unit)],
-    );
+    const neighbours = this.order().flatMap((other) => {
+      const found = keyOf(other) === key ? undefined : this.found(other);
+      return found ? [toInside(found.value, found.unit)] : [];
+    });
     // What was said to be far from its neighbours, and comes once more, is meant.
     const insists = this.problem()?.key === key && this.problem()?.says === this.sayFar(text);
     const read = readCell(text, this.layout(), this.unit(), insists ? [] : neighbours);
@@ -239,7 +302,7 @@ export class MeasuringSheet {
     return digitsOf((low + high) / 2, this.quantity(), this.preferences.units());
   }
 
-  private put(specimen: Specimen, cell: Cell, entered: Parameters<typeof withCell>[3]): void {
+  private put(specimen: Specimen, cell: PartCell, entered: Parameters<typeof withCell>[3]): void {
     this.specimens.change({
       ...specimen,
       readings: withCell(specimen.readings, this.layout(), cell, entered, {
@@ -250,8 +313,8 @@ export class MeasuringSheet {
     this.forget(cell);
   }
 
-  private forget(cell: Cell): void {
-    const key = keyOfCell(cell);
+  private forget(cell: PartCell): void {
+    const key = keyOf(cell);
     this.typed.update((typed) => {
       const rest = new Map(typed);
       rest.delete(key);

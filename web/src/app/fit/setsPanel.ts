@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import {
   HOUSE_RULES,
+  KIND_IDS,
   KINDS,
   parameterOf,
   shownUnit,
@@ -10,7 +11,6 @@ import {
   toInside,
   UNITS,
   USUAL_SHOP,
-  type Answers,
   type KindId,
   type Shop,
   type SpecimenSummary,
@@ -26,46 +26,41 @@ import { ShopData } from '../data/shopData';
 import { Specimens } from '../data/specimens';
 import { Said } from '../ui/said';
 
-/** Kinds of which several work together, by what they are matched, and how far that may spread where nobody says. */
-const SETS: readonly {
-  readonly kind: KindId;
-  readonly by: readonly { readonly of: string; readonly allowed: number }[];
-}[] = [
-  {
-    kind: 'piston',
-    by: [
-      { of: 'piston.mass', allowed: 4 },
-      { of: 'piston.skirt.diameter', allowed: 0.012 },
-    ],
-  },
-  { kind: 'rod', by: [] },
-  {
-    kind: 'pin',
-    by: [
-      { of: 'pin.mass', allowed: 2 },
-      { of: 'pin.diameter', allowed: 0.005 },
-    ],
-  },
-  {
-    kind: 'valveSpring',
-    by: [
-      { of: 'valveSpring.seatLoad', allowed: 20 },
-      { of: 'valveSpring.freeLength', allowed: 1 },
-    ],
-  },
-  {
-    kind: 'valve',
-    by: [
-      { of: 'valve.mass', allowed: 2 },
-      { of: 'valve.length', allowed: 0.1 },
-    ],
-  },
-];
+/** What a set is matched by, and how far that may spread where nobody says. */
+interface MatchedBy {
+  readonly of: string;
+  readonly allowed: number;
+}
+
+/** Kinds of which several work together, by what they are matched. */
+const SETS: Readonly<Partial<Record<KindId, readonly MatchedBy[]>>> = {
+  piston: [
+    { of: 'piston.mass', allowed: 4 },
+    { of: 'piston.skirt.diameter', allowed: 0.012 },
+  ],
+  rod: [],
+  pin: [
+    { of: 'pin.mass', allowed: 2 },
+    { of: 'pin.diameter', allowed: 0.005 },
+  ],
+  lifter: [
+    { of: 'lifter.body.diameter', allowed: 0.01 },
+    { of: 'lifter.mass', allowed: 4 },
+  ],
+  valveSpring: [
+    { of: 'valveSpring.seatLoad', allowed: 20 },
+    { of: 'valveSpring.freeLength', allowed: 1 },
+  ],
+  valve: [
+    { of: 'valve.mass', allowed: 2 },
+    { of: 'valve.length', allowed: 0.1 },
+  ],
+};
 
 type Weighing = NonNullable<Shop['rules']['rodWeights']>;
 
 /** By what rods are matched, as the house weighs them. */
-const RODS_BY: Readonly<Record<Weighing, (typeof SETS)[number]['by']>> = {
+const RODS_BY: Readonly<Record<Weighing, readonly MatchedBy[]>> = {
   whole: [
     { of: 'rod.mass', allowed: 6 },
     { of: 'rod.length', allowed: 0.05 },
@@ -76,6 +71,15 @@ const RODS_BY: Readonly<Record<Weighing, (typeof SETS)[number]['by']>> = {
   ],
 };
 
+/** What all cylinders are to have alike: how heavy what hangs on the crank is, or how high the pistons come. */
+type Alike = 'weight' | 'height';
+
+/** What stands one on the other between crank and crown. */
+const HEIGHTS: Readonly<Partial<Record<KindId, MatchedBy>>> = {
+  piston: { of: 'piston.compressionHeight', allowed: 0.05 },
+  rod: { of: 'rod.length', allowed: 0.05 },
+};
+
 /** What is weighed of a partner. */
 const PARTNER_BY: Readonly<Partial<Record<KindId, (rods: Weighing) => string>>> = {
   rod: (rods) => (rods === 'whole' ? 'rod.mass' : 'rod.mass.smallEnd'),
@@ -83,10 +87,10 @@ const PARTNER_BY: Readonly<Partial<Record<KindId, (rods: Weighing) => string>>> 
   pin: () => 'pin.mass',
 };
 
-/** What goes with each of a set, so that all throws weigh alike. */
-const WITH: Readonly<Partial<Record<KindId, readonly KindId[]>>> = {
-  piston: ['rod', 'pin'],
-  rod: ['piston', 'pin'],
+/** What goes with each of a set, so that all cylinders have the same. */
+const WITH: Readonly<Record<Alike, Readonly<Partial<Record<KindId, readonly KindId[]>>>>> = {
+  weight: { piston: ['rod', 'pin'], rod: ['piston', 'pin'] },
+  height: { piston: ['rod'], rod: ['piston'] },
 };
 
 /** The best so many of a pool, proved, and who goes with whom. */
@@ -103,39 +107,45 @@ export class SetsPanel {
   private readonly preferences = inject(Preferences);
   private readonly shop = toSignal(inject(ShopData).shop$, { initialValue: USUAL_SHOP });
   readonly parts = input.required<readonly SpecimenSummary[]>();
+  /** Parts of no job, which may be drawn on as well. */
+  readonly shelf = input<readonly SpecimenSummary[]>([]);
 
-  protected readonly kinds = SETS.map(({ kind }) => ({ id: kind, name: KINDS[kind].plural }));
+  protected readonly kinds = KIND_IDS.filter((kind) => SETS[kind]).map((id) => ({ id, name: KINDS[id].plural }));
   protected readonly kind = signal<KindId>('piston');
   protected readonly count = signal(4);
+  protected readonly engines = signal(1);
+  protected readonly alike = signal<Alike>('weight');
+  protected readonly withShelf = signal(false);
   protected readonly without = signal<readonly string[]>([]);
   private readonly weighing = computed((): Weighing => this.shop().rules.rodWeights ?? HOUSE_RULES.rodWeights.usual);
   private readonly allowances = signal<Readonly<Record<string, string>>>({});
 
-  protected readonly pool = computed(() => this.parts().filter(({ kind }) => kind === this.kind()));
+  /** Whether it is one of what stands one on the other. */
+  protected readonly stands = computed(() => HEIGHTS[this.kind()] !== undefined);
+  private readonly drawnOn = computed(() => [...this.parts(), ...(this.withShelf() ? this.shelf() : [])]);
+  protected readonly pool = computed(() => this.drawnOn().filter(({ kind }) => kind === this.kind()));
   protected readonly by = computed(() =>
-    (this.kind() === 'rod' ? RODS_BY[this.weighing()] : (SETS.find(({ kind }) => kind === this.kind())?.by ?? [])).map(
-      ({ of: id, allowed }) => {
-        const parameter = parameterOf(id);
-        const unit = shownUnit(parameter.quantity, this.preferences.units());
-        const text = this.allowances()[id];
-        const typed = Number((text ?? '').replace(',', '.'));
-        const isTyped = text !== undefined && text.trim() !== '' && Number.isFinite(typed) && typed > 0;
-        return {
-          id,
-          name: parameter.name,
-          quantity: parameter.quantity,
-          unit: unit ? UNITS[unit].symbol : '',
-          text: text ?? showValue(allowed, parameter.quantity, this.preferences.units()).replace(/[^\d.].*$/, ''),
-          allowed: isTyped ? (unit ? toInside(typed, unit) : typed) : allowed,
-          wrong: text !== undefined && !isTyped,
-        };
-      },
-    ),
+    this.matchedBy().map(({ of: id, allowed }) => {
+      const parameter = parameterOf(id);
+      const unit = shownUnit(parameter.quantity, this.preferences.units());
+      const text = this.allowances()[id];
+      const typed = Number((text ?? '').replace(',', '.'));
+      const isTyped = text !== undefined && text.trim() !== '' && Number.isFinite(typed) && typed > 0;
+      return {
+        id,
+        name: parameter.name,
+        quantity: parameter.quantity,
+        unit: unit ? UNITS[unit].symbol : '',
+        text: text ?? showValue(allowed, parameter.quantity, this.preferences.units()).replace(/[^\d.].*$/, ''),
+        allowed: isTyped ? (unit ? toInside(typed, unit) : typed) : allowed,
+        wrong: text !== undefined && !isTyped,
+      };
+    }),
   );
   private readonly partners = computed(() =>
-    (WITH[this.kind()] ?? []).flatMap((kind) => {
+    (WITH[this.alike()][this.kind()] ?? []).flatMap((kind) => {
       const parts = this.parts().filter((part) => part.kind === kind);
-      const by = PARTNER_BY[kind]?.(this.weighing());
+      const by = this.alike() === 'height' ? HEIGHTS[kind]?.of : PARTNER_BY[kind]?.(this.weighing());
       return by !== undefined && parts.length === this.count() ? [{ parts, by }] : [];
     }),
   );
@@ -149,13 +159,14 @@ export class SetsPanel {
       partners: this.partners(),
       balance: { factor: this.factor() / 100, rods: this.rodsOnPin() },
       count: this.count(),
+      engines: this.engines(),
       by: this.by().map(({ id, allowed }) => ({ of: id, allowed })),
     }),
     { equal: dequal },
   );
   protected readonly answer = toSignal(
     toObservable(this.asked).pipe(
-      switchMap(({ pool, partners, balance, count, by }) =>
+      switchMap(({ pool, partners, ...how }) =>
         pool.length === 0
           ? of(undefined)
           : this.specimens.opened([...pool, ...partners.flatMap(({ parts }) => parts)]).pipe(
@@ -165,9 +176,7 @@ export class SetsPanel {
                 return {
                   pool: among(pool),
                   partners: partners.map(({ parts, by: id }) => ({ specimens: among(parts), by: id })),
-                  balance,
-                  count,
-                  by,
+                  ...how,
                 };
               }),
               distinctUntilChanged((a, b) => dequal(a, b)),
@@ -181,6 +190,13 @@ export class SetsPanel {
   protected choose(kind: KindId): void {
     this.without.set([]);
     this.kind.set(kind);
+    if (!HEIGHTS[kind]) this.alike.set('weight');
+  }
+
+  private matchedBy(): readonly MatchedBy[] {
+    const height = this.alike() === 'height' ? HEIGHTS[this.kind()] : undefined;
+    const weights = this.kind() === 'rod' ? RODS_BY[this.weighing()] : (SETS[this.kind()] ?? []);
+    return height ? [height] : weights;
   }
 
   protected allow(id: string, text: string): void {
@@ -197,8 +213,9 @@ export class SetsPanel {
     return value === null || !by ? 'not measured' : showValue(value, by.quantity, this.preferences.units());
   }
 
-  protected spread(answer: Answers['fitSets'], at: number): string {
-    return this.figure(answer.spreads[at] ?? null, at);
+  protected fitOut(text: string): void {
+    const engines = Number(text);
+    if (Number.isInteger(engines) && engines >= 1 && engines <= 8) this.engines.set(engines);
   }
 
   protected grams(value: number): string {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Understood } from '@which-bore/core';
 import { shownAs } from './understood';
 
@@ -12,6 +12,9 @@ import { shownAs } from './understood';
     }
     @if (shown().read) {
       <span class="read" [class.figures]="is().sort === 'size' || is().sort === 'mark'">{{ shown().read }}</span>
+    }
+    @if (shown().converted) {
+      <span class="converted figures" [class.always]="bothUnits()">({{ shown().converted }})</span>
     }
     @if (shown().note) {
       <span class="note">{{ shown().note }}</span>
@@ -32,13 +35,24 @@ import { shownAs } from './understood';
     .read {
       overflow-wrap: anywhere;
     }
+    .converted:not(.always) {
+      display: none;
+    }
+    .converted,
     .note {
       color: var(--ink-soft);
       font-size: 13px;
     }
+    @media print {
+      .converted:not(.always) {
+        display: inline;
+      }
+    }
   `,
 })
 export class ReadingWords {
+  /** In both systems of units on the screen too; on paper it is. */
+  readonly bothUnits = input(false, { transform: booleanAttribute });
   readonly is = input.required<Understood>();
   protected readonly shown = computed(() => shownAs(this.is()));
 }

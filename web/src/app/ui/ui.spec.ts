@@ -16,12 +16,22 @@ describe('a reading in words', () => {
     expect(shown('main 2.3482in mic')).toEqual({
       of: 'Main journal',
       read: '2.3482 in',
+      converted: '59.644 mm',
       note: 'micrometer',
       more: '= 59.644 mm',
     });
     expect(shown('pin 52.05').more).toBe(
       '= 2.0492 in; no unit written, read as mm; no instrument named, taken for a micrometer',
     );
+    // NIST SP 811: an ounce is 28.349523125 g.
+    expect(
+      shownAs({ sort: 'size', text: '', parameter: 'rod.mass', values: [600, 610], unit: 'g', instrument: 'scale' })
+        .converted,
+    ).toBe('21.16 / 21.52 oz');
+    expect(
+      shownAs({ sort: 'size', text: '', parameter: 'rod.bend', values: [0.02], unit: 'mm', instrument: 'feeler' })
+        .converted,
+    ).toBe('0.0008 in');
     expect(shown('pin 52.05').note).toBe('micrometer?');
   });
 

@@ -1,14 +1,16 @@
 import {
   CLAIMS,
   cut,
+  digitsOf,
   featureOf,
   interfaceOf,
-  fromInside,
   INSTRUMENTS,
   markPlaceOf,
   parameterOf,
   sayLook,
+  shownUnit,
   showValue,
+  systemOf,
   toInside,
   UNITS,
   type Understood,
@@ -18,6 +20,8 @@ import {
 interface Shown {
   readonly of: string;
   readonly read: string;
+  /** In the other system of units, each figure of it. */
+  readonly converted?: string;
   readonly note?: string;
   /** For the pointer that rests on it: the other unit, the reason, what was assumed. */
   readonly more: string;
@@ -98,11 +102,15 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   const parameter = parameterOf(is.parameter);
   const instrument = INSTRUMENTS[is.instrument].name.toLowerCase();
   const values = is.figures ?? is.values.join(' / ');
-  const mean = is.values.reduce((sum, each) => sum + toInside(each, is.unit), 0) / is.values.length;
-  const other =
-    is.unit === 'mm'
-      ? showValue(mean, parameter.quantity, 'inch')
-      : showValue(fromInside(mean, 'mm'), parameter.quantity, 'metric');
+  const system = systemOf(is.unit) === 'metric' ? 'inch' : 'metric';
+  const inside = is.values.map((each) => toInside(each, is.unit));
+  const mean = inside.reduce((sum, each) => sum + each, 0) / inside.length;
+  const other = showValue(mean, parameter.quantity, system);
+  const unit = shownUnit(parameter.quantity, system);
+  const converted = [
+    inside.map((each) => digitsOf(each, parameter.quantity, system)).join(' / '),
+    unit ? UNITS[unit].symbol : '',
+  ].join(' ');
   const assumed = [
     is.unitAssumed ? `no unit written, read as ${UNITS[is.unit].symbol}` : '',
     is.instrumentAssumed ? `no instrument named, taken for a ${instrument}` : '',
@@ -113,6 +121,8 @@ function shownSize(is: Extract<Understood, { sort: 'size' }>): Shown {
   return {
     of: `${parameter.name}${where}`,
     read: `${values} ${UNITS[is.unit].symbol}`,
+    // What both systems write alike needs no second time.
+    ...(unit === undefined || unit === shownUnit(parameter.quantity, systemOf(is.unit)) ? {} : { converted }),
     note: is.instrumentAssumed ? `${instrument}?` : instrument,
     more: [places.length > 1 ? 'one for each place, from the front' : `= ${other}`, ...assumed].join('; '),
   };
