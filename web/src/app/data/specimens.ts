@@ -79,6 +79,11 @@ export class Specimens extends OfflineDocuments<Specimen> {
     );
   }
 
+  /** Fetches the newest of each, a few at a time. */
+  openEach(ids: readonly string[]): Observable<unknown> {
+    return from(ids).pipe(mergeMap((id) => this.open(id), AT_ONCE));
+  }
+
   /** Those of which it is known what they are, with their readings; anew whenever the list is another. */
   readonly confirmed$: Observable<readonly Specimen[]> = this.all$.pipe(
     map((all) => all.filter(({ confirmed }) => confirmed).slice(0, MOST_CONFIRMED)),

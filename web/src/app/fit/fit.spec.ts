@@ -1,10 +1,12 @@
 import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import { sheetFor, type Specimen, type SpecimenSummary } from '@which-bore/core';
 import specimenFile from '../../../../demo-data/specimens.json';
 import { Specimens } from '../data/specimens';
 import { button, click, setUp, show, text, until } from '../testing/setUp';
 import { settled } from '../testing/settled';
 import { BoresPanel } from './boresPanel';
+import { FitStation } from './fitStation';
 import { MeasuringSheet } from './measuringSheet';
 import { SetsPanel } from './setsPanel';
 import { ShellsPanel } from './shellsPanel';
@@ -116,6 +118,45 @@ describe('a measuring sheet on the page', () => {
     await until(() => page.querySelector('.says') !== null);
     expect(text(page.querySelector('.place'))).toContain('A rod may be twisted by a thou to the inch');
     expect(page.querySelector('.place.bad')).not.toBeNull();
+  });
+});
+
+describe('the station Fit', () => {
+  const at = async (job: string, query: Readonly<Record<string, string>>, ...parts: Specimen[]) => {
+    const specimens = setUp(...parts);
+    await TestBed.inject(Router).navigate(['/fit'], { queryParams: { job, ...query } });
+    const shown = await show(FitStation);
+    const names = () => [...shown.page.querySelectorAll('aside a.part')].map(text);
+    return { ...shown, specimens, names };
+  };
+  const terrace = () => SPECIMENS.filter(({ job }) => job === one('Terrace pump crank').job);
+
+  it('measures all rods in one go, and asks for each of them once', async () => {
+    const parts = terrace();
+    const { fixture, page, specimens, names } = await at(
+      parts[0]?.job ?? '',
+      { all: 'rod', sheet: 'rod.mass.bigEnd' },
+      ...parts,
+    );
+    await until(() => (fixture.detectChanges(), page.querySelectorAll('.place').length === 4));
+    expect(names()).toContain('All 4 rods');
+    expect(names()).toContain('All 11 pistons');
+    expect(page.querySelector('aside [aria-current=page]')?.textContent).toBe('Weight of the big end');
+    // Every part that comes changes the list of parts, which must not ask for them anew.
+    expect([...specimens.asked].sort()).toEqual(
+      named('Terrace rod')
+        .map(({ id }) => id)
+        .sort(),
+    );
+  });
+
+  it('has what was sold no more, nor what is of another job', async () => {
+    const parts = terrace().filter(({ kind }) => kind === 'rod');
+    const sold = parts.map((each, which) =>
+      which === 0 ? { ...each, shelf: { gone: { how: 'sold' as const, on: '2026-11-02' } } } : each,
+    );
+    const { names } = await at(parts[0]?.job ?? '', {}, ...sold, one('Upper orchard rod 1'));
+    expect(names()).toEqual(['All 3 rods', 'Terrace rod 2', 'Terrace rod 3', 'Terrace rod 4']);
   });
 });
 

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { KIND_IDS, KINDS, sheetFor, SHEETS, type SpecimenSummary } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { switchMap } from 'rxjs';
 import { Jobs } from '../data/jobs';
 import { Specimens } from '../data/specimens';
 import { BoresPanel } from './boresPanel';
@@ -69,10 +71,14 @@ export class FitStation {
   );
   /** The kind whose parts are measured together. */
   protected readonly all = computed(() => this.together().find(({ kind }) => kind === this.query().get('all')));
-  protected readonly sheetOf = computed((): readonly string[] => {
-    const part = this.partId();
-    return this.all()?.parts.map(({ id }) => id) ?? (part === undefined ? [] : [part]);
-  });
+  /** Parts whose sheet it is; a list that is begun anew whenever any part changes is still of the same. */
+  protected readonly sheetOf = computed(
+    (): readonly string[] => {
+      const part = this.partId();
+      return this.all()?.parts.map(({ id }) => id) ?? (part === undefined ? [] : [part]);
+    },
+    { equal: dequal },
+  );
   protected readonly partId = computed(() => this.query().get('part') ?? this.measured()[0]?.part.id);
   protected readonly sheet = computed(() => {
     const named = sheetFor(this.query().get('sheet') ?? '');
@@ -81,9 +87,12 @@ export class FitStation {
   });
 
   constructor() {
-    effect(() => {
-      for (const id of this.sheetOf()) void this.specimens.open(id);
-    });
+    toObservable(this.sheetOf)
+      .pipe(
+        switchMap((ids) => this.specimens.openEach(ids)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
   }
 
   protected go(queryParams: Readonly<Record<string, string | null>>): void {

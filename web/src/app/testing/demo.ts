@@ -97,6 +97,19 @@ export class FakeSpecimens {
     return Promise.resolve(this.held.value.has(id) ? 'there' : 'missing');
   }
 
+  /** Those that were asked for, each as often as it was. */
+  readonly asked: string[] = [];
+
+  openEach(ids: readonly string[]): Observable<unknown> {
+    this.asked.push(...ids);
+    // What comes from the server is told to everybody, as a change is.
+    for (const id of ids) {
+      const now = this.held.value.get(id);
+      if (now) this.put({ ...now });
+    }
+    return of(undefined);
+  }
+
   change(next: Specimen): void {
     const now = this.held.value.get(next.id);
     if (now) this.before.push(now);
