@@ -30,10 +30,12 @@ import { questions } from './features/questions.js';
 import { records } from './features/records.js';
 import { simulatedGauge } from './features/simulatedGauge.js';
 import { simulatedSuppliers } from './features/simulatedSuppliers.js';
+import { setSearches } from './features/setSearches.js';
 import { shop } from './features/shop.js';
 import { specimens } from './features/specimens.js';
 import { webApp } from './features/webApp.js';
 import { Live } from './live.js';
+import { Searchers } from './searches/searchers.js';
 import { ReservationStore } from './order/reservationStore.js';
 import { SupplierStore } from './order/supplierStore.js';
 import { buildValidator } from './validators.js';
@@ -77,7 +79,15 @@ export async function buildApp(
     Partial<
       Pick<
         Config,
-        'host' | 'hosts' | 'workshops' | 'uploads' | 'largestUpload' | 'supplierHosts' | 'supplierWithin' | 'simulated'
+        | 'host'
+        | 'hosts'
+        | 'workshops'
+        | 'searchers'
+        | 'uploads'
+        | 'largestUpload'
+        | 'supplierHosts'
+        | 'supplierWithin'
+        | 'simulated'
       >
     >,
 ): Promise<FastifyInstance> {
@@ -110,10 +120,15 @@ export async function buildApp(
     app.log.error({ err: error }, message),
   );
   database.onOpen(() => importStore.pickUp());
+  const searchers = new Searchers(database, config.databaseUrl, live, config.searchers ?? 1, (message, error) =>
+    app.log.error({ err: error }, message),
+  );
+  database.onOpen(async () => void searchers.open());
   // Browsers open connections that they never use; what is under way gets a moment to be finished, and is sent again
   // after that.
   app.addHook('preClose', async () => void setTimeout(() => app.server.closeAllConnections(), CLOSES_AFTER_MS).unref());
   app.addHook('onClose', async () => {
+    await searchers.close();
     await live.close();
     await workshops.close();
     await importStore.close();
@@ -190,6 +205,7 @@ export async function buildApp(
       await api.register(shop, { shop: new ShopStore(database) });
       await api.register(photographs, { photographs: new PhotographStore(database) });
       await api.register(practice, { database });
+      await api.register(setSearches, { searches: searchers.store, workshops, live });
       await api.register(events, { live });
       await api.register(specimens, { specimens: specimenStore });
     },

@@ -14,6 +14,8 @@ export interface Config {
   readonly logLevel: string;
   /** Threads that answer questions, each with the catalogue in its memory. */
   readonly workshops: number;
+  /** Searches for sets that are done at one time, each in a thread with the catalogue in its memory. */
+  readonly searchers: number;
   /** Folder in which uploaded files wait until they are imported or cleared away. */
   readonly uploads: string;
   /** Largest file taken, bytes. */
@@ -44,6 +46,9 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const count = Number(env.WORKSHOPS ?? 2);
   if (!Number.isInteger(count) || count < 1 || count > 64)
     throw new Error(`WORKSHOPS is "${env.WORKSHOPS ?? ''}": it must be a number of threads from 1 to 64.`);
+  const searchers = Number(env.SEARCHERS ?? 1);
+  if (!Number.isInteger(searchers) || searchers < 0 || searchers > 64)
+    throw new Error(`SEARCHERS is "${env.SEARCHERS ?? ''}": it must be a number of threads from 0 to 64.`);
   return {
     databaseUrl,
     host: env.HOST ?? '127.0.0.1',
@@ -52,6 +57,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: env.WEB_ROOT ?? fileURLToPath(new URL('../../web/dist/browser', import.meta.url)),
     logLevel: env.LOG_LEVEL ?? 'info',
     workshops: count,
+    searchers,
     uploads: env.UPLOADS ?? USUAL_UPLOADS,
     largestUpload: LARGEST_UPLOAD,
     supplierHosts: (env.SUPPLIER_HOSTS ?? '').split(/[\s,]+/).filter(Boolean),

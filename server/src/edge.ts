@@ -25,7 +25,7 @@ const ForeignOriginError = createError(
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 const LOOPBACK = ['localhost', '127.0.0.1', '::1'];
 const LONGEST_NAME = 80;
-const NOBODY = 'somebody at the bench';
+export const NOBODY = 'somebody at the bench';
 
 /** Name of a host as a header has it, without port and brackets, in small letters. */
 const nameOf = (host: string): string =>

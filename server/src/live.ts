@@ -2,8 +2,9 @@ import { EventEmitter } from 'node:events';
 import pg from 'pg';
 import { CONNECT_WITHIN_MS } from './database/client.js';
 
-/** The channel on which the database says what has another state. */
+/** The channels on which the database says what has another state: what everybody follows, and searches for sets. */
 const CHANNEL = 'which_bore';
+const SEARCHES = 'which_bore_set_search';
 const TRY_AGAIN_MS = 1000;
 
 /**
@@ -27,13 +28,15 @@ export class Live {
       connectionTimeoutMillis: CONNECT_WITHIN_MS,
       keepAlive: true,
     });
-    client.on('notification', ({ payload = '' }) => this.emitter.emit('event', payload));
+    client.on('notification', ({ channel, payload = '' }) =>
+      this.emitter.emit(channel === SEARCHES ? 'search' : 'event', payload),
+    );
     client.on('error', (error) => this.lost(client, error));
     client.on('end', () => this.lost(client, undefined));
     this.client = client;
     try {
       await client.connect();
-      await client.query(`LISTEN ${CHANNEL}`);
+      await client.query(`LISTEN ${CHANNEL}; LISTEN ${SEARCHES}`);
       this.emitter.emit('again');
     } catch (error) {
       this.lost(client, error);
@@ -49,6 +52,17 @@ export class Live {
   follow(event: (json: string) => void, again: () => void): () => void {
     this.emitter.on('event', event).on('again', again);
     return () => this.emitter.off('event', event).off('again', again);
+  }
+
+  /**
+   * Follows the searches for sets.
+   * @param search takes the id of one that has another state
+   * @param again is called where something may have been missed
+   * @returns a way to stop
+   */
+  followSearches(search: (id: string) => void, again: () => void): () => void {
+    this.emitter.on('search', search).on('again', again);
+    return () => this.emitter.off('search', search).off('again', again);
   }
 
   async close(): Promise<void> {

@@ -16,7 +16,7 @@ import {
 import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
 import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
-import { planConflicts, planSets } from './plan.js';
+import { planChoices, planConflicts, planSets } from './plan.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
@@ -28,7 +28,9 @@ export { CatalogueChangesSchema, RecordTypeSchema } from './catalogue.js';
 export type { CatalogueChanges, ChoiceTold, Excerpt } from './catalogue.js';
 export type { CurveTold, FigureFoundTold, FigureTold, PlacedTold } from './builds.js';
 export * from './documents.js';
-export type { SetTold } from './plan.js';
+export { PlanProgressSchema, SetsAskedSchema } from './plan.js';
+export * from './setSearch.js';
+export type { PlanProgress, SetTold } from './plan.js';
 export type { MeasuredHereTold } from './learning.js';
 export type { RoundEndAnswer, SheetLineTold } from './practice.js';
 export type { AdviceTold, CandidateTold, CheckTold, LineUpTold, PartInEngineTold } from './identify.js';
@@ -73,6 +75,7 @@ export const QUESTIONS = {
   buildSweep,
   buildTolerance,
   buildBegin,
+  planChoices,
   planSets,
   planConflicts,
   fitSheet,

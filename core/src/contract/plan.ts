@@ -10,7 +10,8 @@ import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, 
 
 const Quantity = Type.Unsafe<QuantityKind>({ type: 'string', description: 'Lengths are millimetres' });
 
-const REQUEST = Type.Object(
+/** What sets are looked for by. */
+export const SetsAskedSchema = Type.Object(
   {
     build: BuildSchema,
     demands: DemandsSchema,
@@ -92,6 +93,16 @@ const SetSchema = Type.Object({
 });
 export type SetTold = Static<typeof SetSchema>;
 
+/** How far a search for sets has come. */
+export const PlanProgressSchema = Type.Object({
+  combinations: Type.Number({ description: 'Choices there are, all told' }),
+  nodes: Type.Integer(),
+  looked: Type.Integer({ description: 'Whole sets that were looked at' }),
+  bound: Type.Optional(Type.Number({ description: 'No set that was not looked at yet scores less' })),
+  sets: list(SetSchema, { description: 'The best so far' }),
+});
+export type PlanProgress = Static<typeof PlanProgressSchema>;
+
 const EXAMPLE = {
   build: {
     id: '00000000-0000-4000-8000-000000000000',
@@ -111,13 +122,26 @@ const EXAMPLE = {
   units: 'metric',
 };
 
+/** How much there is to look through, before it is begun. */
+export const planChoices = question({
+  ...ROUTES.planChoices,
+  summary: 'How many choices demands leave, place by place; refuses demands that make no sense',
+  subject: 'builds',
+  request: SetsAskedSchema,
+  answer: Type.Object({
+    combinations: Type.Number({ description: 'Choices there are, all told' }),
+    options: list(Type.Object({ slot: Type.String(), name: Type.String(), count: Type.Integer() })),
+  }),
+  example: EXAMPLE,
+});
+
 /** Which sets work. */
 export const planSets = question({
   ...ROUTES.planSets,
   summary: 'The best sets of parts that meet demands, proved to be the best, or with how far it came',
   subject: 'builds',
   long: true,
-  request: REQUEST,
+  request: SetsAskedSchema,
   answer: Type.Object({
     sets: list(SetSchema, { description: 'The best first; each differs from the others in a part or its size' }),
     proved: Type.Boolean({ description: 'No better set exists' }),
@@ -144,7 +168,7 @@ export const planConflicts = question({
   summary: 'The smallest sets of demands that cannot hold together, and what the best set is when some are let go',
   subject: 'builds',
   long: true,
-  request: REQUEST,
+  request: SetsAskedSchema,
   answer: Type.Object({
     conflicts: list(
       Type.Object({

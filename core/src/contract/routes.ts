@@ -31,6 +31,7 @@ export const ROUTES = {
   buildSweep: { path: '/builds/sweep' },
   buildTolerance: { path: '/builds/tolerance' },
   buildBegin: { path: '/builds/begin' },
+  planChoices: { path: '/plan/choices', says: true },
   planSets: { path: '/plan/sets', says: true },
   planConflicts: { path: '/plan/conflicts', says: true },
   fitSheet: { path: '/fit/sheet', says: true },

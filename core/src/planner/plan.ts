@@ -14,6 +14,7 @@ import {
   type SearchLimits,
   type SearchProblem,
   type SearchResult,
+  type SearchTold,
 } from './search.js';
 import { structureOf } from './structure.js';
 import { Weigher } from './weigher.js';
@@ -78,7 +79,11 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
 }
 
 /** The best sets there are, proved or with how far it came. */
-export function planFor(problem: PlanProblem, limits: Partial<SearchLimits> = {}): SearchResult<SetFound> {
+export function planFor(
+  problem: PlanProblem,
+  limits: Partial<SearchLimits> = {},
+  told?: SearchTold<SetFound>,
+): SearchResult<SetFound> {
   const { answers = USUAL_ANSWERS, effort = USUAL_EFFORT } = problem.demands;
-  return searchFor(searchProblemOf(problem), { answers, effort, ...limits });
+  return searchFor(searchProblemOf(problem), { answers, effort, ...limits }, told);
 }

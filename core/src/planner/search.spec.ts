@@ -115,6 +115,47 @@ function madeUp({ sizes, arcs, tight, budget, mostOpen, keys, ties, seed }: Draw
 }
 
 describe('branch and bound', () => {
+  it('tells as it goes what it has and what it must still beat, and both only ever come nearer', () => {
+    fc.assert(
+      fc.property(SMALL, fc.integer({ min: 1, max: 3 }), (drawnOne, answers) => {
+        const problem = madeUp(drawnOne);
+        const told: { readonly bound: number; readonly worst: number; readonly least: number }[] = [];
+        const result = searchFor(problem, { answers, effort: Infinity }, (progress) => {
+          const { best, bound } = progress();
+          const scores = best.map(({ leaf }) => leaf.score);
+          told.push({
+            bound,
+            least: scores[0] ?? Infinity,
+            worst: scores.length < answers ? Infinity : (scores.at(-1) ?? Infinity),
+          });
+        });
+        const final = result.best.map(({ leaf }) => leaf.score);
+        return told.every(
+          ({ bound, least, worst }, at) =>
+            // Whatever is still to come scores no less than the bound said, unless it was there already.
+            final.every((score) => score >= Math.min(bound, least) - 1e-9) &&
+            bound <= worst &&
+            least <= (told[at - 1]?.least ?? Infinity) &&
+            worst <= (told[at - 1]?.worst ?? Infinity),
+        );
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('has told of its answers by the time it ends', () => {
+    fc.assert(
+      fc.property(SMALL, (drawnOne) => {
+        let last: readonly Chosen<Leaf>[] = [];
+        const result = searchFor(madeUp(drawnOne), { answers: 2, effort: Infinity }, (progress) => {
+          last = progress().best;
+        });
+        return JSON.stringify(last) === JSON.stringify(result.best);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
   it('agrees with plain enumeration in the best, in the best few, and in their order', () => {
     fc.assert(
       fc.property(SMALL, fc.integer({ min: 1, max: 6 }), (drawnOne, answers) => {

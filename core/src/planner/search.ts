@@ -64,6 +64,19 @@ export interface SearchLimits {
   readonly isStopped?: () => boolean;
 }
 
+/** How far a search has come. */
+export interface SearchProgress<L extends Leaf> {
+  /** The best so far, the best first. */
+  readonly best: readonly Chosen<L>[];
+  /** No choice that was not looked at yet scores less. */
+  readonly bound: number;
+  readonly nodes: number;
+  readonly leaves: number;
+}
+
+/** Told now and then while a search goes on, and whenever it has found something better. */
+export type SearchTold<L extends Leaf> = (progress: () => SearchProgress<L>) => void;
+
 /** A leaf, and what was chosen for it. */
 export interface Chosen<L extends Leaf> {
   readonly selection: readonly number[];
@@ -193,6 +206,14 @@ class Arc {
   }
 }
 
+/** A branching on the way down, with which of its options is gone into now. */
+interface Branching {
+  readonly node: Node;
+  readonly at: number;
+  readonly options: readonly number[];
+  tried: number;
+}
+
 /** One search. */
 class Search<L extends Leaf> {
   private readonly best: Best<L>;
@@ -208,10 +229,13 @@ class Search<L extends Leaf> {
     return this.stopped;
   }
   private bound = Infinity;
+  /** From the root to where it is now. */
+  private readonly way: Branching[] = [];
 
   constructor(
     private readonly problem: SearchProblem<L>,
     private readonly limits: SearchLimits,
+    private readonly told?: SearchTold<L>,
   ) {
     const { costs, constraints, budgets } = problem;
     this.best = new Best(limits.answers);
@@ -323,31 +347,62 @@ class Search<L extends Leaf> {
     })?.name;
   }
 
+  /**
+   * How far it has come. What is not looked at yet lies beside the way down from what is gone into now.
+   *
+   * @param here the node that is just being opened, if any
+   */
+  private progress(here?: Node): SearchProgress<L> {
+    return {
+      best: this.best.all,
+      bound: Math.min(
+        this.best.threshold,
+        here ? this.boundOf(here) : Infinity,
+        ...this.way.map(({ node, at, options, tried }) => this.boundFrom(node, at, options[tried + 1])),
+      ),
+      nodes: this.nodes,
+      leaves: this.leaves,
+    };
+  }
+
+  /** The least that any leaf under a node can score once a variable has an option; options stand by cost. */
+  private boundFrom(node: Node, at: number, option: number | undefined): number {
+    if (option === undefined) return Infinity;
+    const chosen = [...node.chosen];
+    chosen[at] = option;
+    return this.boundOf({ ...node, chosen });
+  }
+
   private down(node: Node): void {
     this.nodes++;
-    if (this.nodes >= this.limits.effort || (this.nodes % BETWEEN_LOOKS === 1 && this.limits.isStopped?.() === true))
-      this.stopped = true;
+    const isLook = this.nodes % BETWEEN_LOOKS === 1;
+    if (this.nodes >= this.limits.effort || (isLook && this.limits.isStopped?.() === true)) this.stopped = true;
     if (this.stopped) {
       this.bound = Math.min(this.bound, this.boundOf(node));
       return;
     }
+    if (isLook) this.told?.(() => this.progress(node));
     const at = this.tightest(node);
     if (at === undefined) return this.look(node.chosen);
     const live = node.live[at];
     if (!live) return;
-    for (const option of optionsOf(live)) {
+    const branching: Branching = { node, at, options: [...optionsOf(live)], tried: 0 };
+    this.way.push(branching);
+    for (const option of branching.options) {
       const mine = [...node.live];
       mine[at] = only(this.problem.costs[at]?.length ?? 0, option);
       const chosen = [...node.chosen];
       chosen[at] = option;
       if (this.isOver) {
-        // Options stand by cost: what was not tried costs no less than the first of it.
-        this.bound = Math.min(this.bound, this.boundOf({ ...node, live: mine, chosen }));
-        return;
+        // What was not tried costs no less than the first of it.
+        this.bound = Math.min(this.bound, this.boundFrom(node, at, option));
+        break;
       }
       const next = this.assign({ ...node, live: mine, chosen }, at);
       if (next && this.boundOf(next) <= this.best.threshold + SAME) this.down(next);
+      branching.tried++;
     }
+    this.way.pop();
   }
 
   /** The variable with the fewest options left; of equal ones the one that most is about. */
@@ -424,11 +479,16 @@ class Search<L extends Leaf> {
       this.refuse(leaf.refused);
       return;
     }
+    const before = this.best.all;
     this.best.offer({ selection, leaf });
+    if (this.best.all !== before) this.told?.(() => this.progress());
     if (this.limits.first) this.stopped = true;
   }
 }
 
 /** Searches for the best choices there are. */
-export const searchFor = <L extends Leaf>(problem: SearchProblem<L>, limits: SearchLimits): SearchResult<L> =>
-  new Search(problem, limits).run();
+export const searchFor = <L extends Leaf>(
+  problem: SearchProblem<L>,
+  limits: SearchLimits,
+  told?: SearchTold<L>,
+): SearchResult<L> => new Search(problem, limits, told).run();

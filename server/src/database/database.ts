@@ -14,6 +14,7 @@ import { CompleteWith1700000000008 } from './migrations/1700000000008-complete-w
 import { Faces1700000000009 } from './migrations/1700000000009-faces.js';
 import { Builds1700000000011 } from './migrations/1700000000011-builds.js';
 import { Orders1700000000012 } from './migrations/1700000000012-orders.js';
+import { SetSearches1700000000013 } from './migrations/1700000000013-set-searches.js';
 import { Confirmed1700000000010 } from './migrations/1700000000010-confirmed.js';
 
 const RETRY_AFTER_MS = 1000;
@@ -49,6 +50,7 @@ export class Database {
         Confirmed1700000000010,
         Builds1700000000011,
         Orders1700000000012,
+        SetSearches1700000000013,
       ],
       migrationsTransactionMode: 'each',
       synchronize: false,

@@ -1,39 +1,17 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
 import { mkdtemp, rm } from 'node:fs/promises';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { ServerProcess } from '../testing/serverProcess.js';
 import { Halt, MANY_PINS, manyPins, testDatabaseUrl, withDemo, type ImportShown } from './testing.js';
 
 describe('a server killed in the middle of an import', () => {
-  let server: ChildProcess | undefined;
+  let server: ServerProcess | undefined;
   let uploads: string;
   let url: string;
 
   const start = async () => {
-    const probe = createServer().listen(0, '127.0.0.1');
-    await once(probe, 'listening');
-    const { port } = probe.address() as AddressInfo;
-    probe.close();
-    url = `http://127.0.0.1:${port}`;
-    server = spawn(process.execPath, [fileURLToPath(new URL('../main.js', import.meta.url))], {
-      env: {
-        ...process.env,
-        DATABASE_URL: testDatabaseUrl(),
-        PORT: String(port),
-        LOG_LEVEL: 'error',
-        UPLOADS: uploads,
-      },
-      stdio: 'inherit',
-    });
-    // However long a busy machine takes: the time of the spec ends it, or the end of the process.
-    while (server.exitCode === null && server.signalCode === null) {
-      if ((await fetch(`${url}/api/health`).catch(() => undefined))?.ok) return;
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
-    throw new Error('The server ended as it came up.');
+    server = await ServerProcess.start(testDatabaseUrl(), uploads);
+    url = server.url;
   };
   const state = async (id: string) => (await (await fetch(`${url}/api/imports/${id}`)).json()) as ImportShown;
   const until = async (id: string, is: (now: ImportShown) => boolean): Promise<ImportShown> => {
@@ -57,7 +35,7 @@ describe('a server killed in the middle of an import', () => {
     await start();
   });
   afterEach(async () => {
-    server?.kill('SIGKILL');
+    await server?.kill();
     await rm(uploads, { recursive: true, force: true });
   });
 
@@ -70,9 +48,7 @@ describe('a server killed in the middle of an import', () => {
     const halt = await Halt.inTheMiddle();
     await post(`${id}/apply`);
     await halt.isReached();
-    const killed = server;
-    killed?.kill('SIGKILL');
-    if (killed) await once(killed, 'exit');
+    await server?.kill();
     await halt.letGo();
     await start();
     expect(await text('catalogue.json')).toBe(before);

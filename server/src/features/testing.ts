@@ -30,7 +30,7 @@ export async function withDemo(): Promise<void> {
   const database = new Database(testDatabaseUrl(), () => undefined);
   await database.open();
   await database.connection.query(
-    'TRUNCATE price_line, supplier, reservation, document_change, practice, shop, photograph, reading_change, build, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
+    'TRUNCATE set_search, price_line, supplier, reservation, document_change, practice, shop, photograph, reading_change, build, job, import, import_row, import_reference, reading, specimen, change, fitment, companion, part_number, swap, scheme, variant, pattern, family, maker',
   );
   await new CatalogueStore(database).load(await demoCatalogue(), 'demo');
   await database.close();

@@ -263,6 +263,7 @@ const FILLING: {
     request.specimens || request.jobId === undefined
       ? request
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
+  planChoices: withTakeable,
   planSets: withTakeable,
   planConflicts: withTakeable,
   orderList: withShelf,

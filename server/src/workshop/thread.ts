@@ -3,15 +3,17 @@
  * database record by record, and answers questions whole, as the bytes that are sent. The server's own loop does no
  * more than pass a question in and bytes out.
  */
-import { workerData } from 'node:worker_threads';
+import { workerData, type MessagePort } from 'node:worker_threads';
 import {
   drawerOf,
   EMPTY_CATALOGUE,
   LIST_OF,
   openedGrid,
+  PlanProgressSchema,
   RECORD_TYPES,
   refusalOf,
   rowAt,
+  shaped,
   USUAL_SHOP,
   VERDICT_WORDS,
   verdictOf,
@@ -41,6 +43,8 @@ export type Task =
       readonly request: unknown;
       readonly wording: Wording;
       readonly stop: Int32Array;
+      /** Hears, as JSON, how far a search for sets has come. */
+      readonly progress?: MessagePort;
     }
   | {
       readonly does: 'gridFile';
@@ -173,9 +177,27 @@ async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }
       if (task.name === 'grid') for await (const _line of gridLines(on, request as GridRequest, task.stop));
       if (isStopped(task.stop)) return { nothing: true };
       on.isStopped = () => isStopped(task.stop);
+      on.searchTold = tellingOf(task);
       return new TextEncoder().encode(JSON.stringify(on.ask(task.name, request, task.wording)));
     }
   }
+}
+
+/** How often somebody is told how far a search has come, ms. */
+const TOLD_EVERY_MS = 250;
+
+/** Tells at once of the first sets there are, and then now and then. */
+function tellingOf({ progress, wording }: Extract<Task, { does: 'answer' }>): Workshop['searchTold'] {
+  if (!progress) return undefined;
+  let [last, hadSets] = [0, false];
+  return (now) => {
+    const isTime = performance.now() - last >= TOLD_EVERY_MS;
+    if (!isTime && hadSets) return;
+    const told = now();
+    if (!isTime && told.sets.length === 0) return;
+    [last, hadSets] = [performance.now(), told.sets.length > 0];
+    progress.postMessage(JSON.stringify(shaped(PlanProgressSchema, told, wording)));
+  };
 }
 
 export default async function thread(task: Task): Promise<Said | ReturnType<typeof move>> {

@@ -1,4 +1,5 @@
 import { once } from 'node:events';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import createError from '@fastify/error';
 import { DataError, isRefusal, QUESTIONS, type GridRequest, type QuestionName, type Wording } from '@which-bore/core';
 import { Piscina } from 'piscina';
@@ -54,6 +55,32 @@ export class Workshops {
     return this.run(QUESTIONS[name].long ?? false, (stop) => ({ does: 'answer', name, request, wording, stop }), gone);
   }
 
+  /**
+   * The answer to a search for sets.
+   *
+   * @param told hears now and then, as JSON, how far it has come
+   */
+  async search(
+    name: 'planSets' | 'planConflicts',
+    request: unknown,
+    wording: Wording,
+    stop: AbortSignal,
+    told: (progress: string) => void,
+  ): Promise<Uint8Array> {
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', told);
+    try {
+      return await this.run(
+        true,
+        (flag) => ({ does: 'answer', name, request, wording, stop: flag, progress: port2 }),
+        stop,
+        [port2],
+      );
+    } finally {
+      port1.close();
+    }
+  }
+
   /** A grid as a file. */
   gridFile(ending: 'csv' | 'xlsx', request: GridRequest, gone?: AbortSignal): Promise<Uint8Array> {
     return this.run(true, (stop) => ({ does: 'gridFile', ending, request, stop }), gone);
@@ -75,6 +102,7 @@ export class Workshops {
     long: boolean,
     task: (stop: Int32Array) => Task,
     gone: AbortSignal | undefined,
+    handedOver: readonly MessagePort[] = [],
   ): Promise<Uint8Array> {
     const [first] = this.benches;
     const bench =
@@ -84,13 +112,14 @@ export class Workshops {
     const stopped = () => Atomics.store(stop, 0, 1);
     gone?.addEventListener('abort', stopped, { once: true });
     try {
-      return bytesOf(await this.on(bench, task(stop)));
+      if (gone?.aborted) stopped();
+      return bytesOf(await this.on(bench, task(stop), handedOver));
     } finally {
       gone?.removeEventListener('abort', stopped);
     }
   }
 
-  private async on(bench: Bench, task: Task): Promise<Said> {
+  private async on(bench: Bench, task: Task, handedOver: readonly MessagePort[] = []): Promise<Said> {
     bench.waiting++;
     try {
       await (bench.begun ??= begin(bench.pool).catch((error: unknown) => {
@@ -98,7 +127,7 @@ export class Workshops {
         delete bench.begun;
         throw error;
       }));
-      return await bench.pool.run(task);
+      return await bench.pool.run(task, { transferList: [...handedOver] });
     } catch (error) {
       throw this.stopping ? new StoppingError() : error;
     } finally {

@@ -129,19 +129,47 @@ function worthOf(sets: readonly SetTold[]): Answers['planSets']['worth'] {
   return [...found.values()].sort((a, b) => b.sets - a.sets);
 }
 
+const combinationsOf = ({ choices }: PlanProblem): number =>
+  choices.reduce((so, { options }) => so * options.length, 1);
+
+const optionsTold = ({ choices }: PlanProblem): Answers['planChoices']['options'] =>
+  choices.map(({ slot, name, options }) => ({ slot, name, count: options.length }));
+
+export const planChoices: Answering<'planChoices'> = (workshop, { units: _units, ...rest }) => {
+  const problem = problemOf(rest.build, rest.demands, asked(workshop, rest));
+  return { combinations: combinationsOf(problem), options: optionsTold(problem) };
+};
+
 export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...rest }) => {
   const ground = asked(workshop, rest);
   const problem = problemOf(rest.build, rest.demands, ground);
-  const { best, proved, bound, nodes, leaves, refusals } = planFor(problem, { isStopped: workshop.isStopped });
-  const sets = best.map(({ leaf }) => setTold(workshop, problem, leaf, best[0]?.leaf));
+  const combinations = combinationsOf(problem);
+  const toldAll = (found: readonly { readonly leaf: SetFound }[]) =>
+    found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf));
+  const { best, proved, bound, nodes, leaves, refusals } = planFor(
+    problem,
+    { isStopped: workshop.isStopped },
+    (progress) =>
+      workshop.searchTold?.(() => {
+        const now = progress();
+        return {
+          combinations,
+          nodes: now.nodes,
+          looked: now.leaves,
+          ...(Number.isFinite(now.bound) ? { bound: rounded(now.bound) } : {}),
+          sets: toldAll(now.best),
+        };
+      }),
+  );
+  const sets = toldAll(best);
   return {
     sets,
     proved,
     ...(Number.isFinite(bound) ? { bound: rounded(bound) } : {}),
-    combinations: problem.choices.reduce((so, { options }) => so * options.length, 1),
+    combinations,
     nodes,
     looked: leaves,
-    options: problem.choices.map(({ slot, name, options }) => ({ slot, name, count: options.length })),
+    options: optionsTold(problem),
     refused: [...refusals]
       .sort((a, b) => b[1] - a[1])
       .slice(0, REFUSALS_TOLD)

@@ -6,6 +6,7 @@ import {
   type Build,
   type Change,
   type RoundRecord,
+  type SetSearch,
   type ErrorBody,
   type GridRequest,
   type Import,
@@ -80,6 +81,15 @@ export class Api {
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
     const { path, says }: QuestionRoute = ROUTES[name];
     return this.asked(this.http.post<Answers[N]>(`/api${path}`, { ...request, ...(says ? { units: 'pieces' } : {}) }));
+  }
+
+  /** Begins a search for sets, which the server does in its own time. */
+  beginSearch(request: Requests['planSets']): Observable<SetSearch> {
+    return this.asked(this.http.post<SetSearch>('/api/plan/searches', { ...request, units: 'pieces' }, this.signed()));
+  }
+
+  stopSearch(id: string): Observable<SetSearch> {
+    return this.asked(this.http.delete<SetSearch>(`/api/plan/searches/${id}`, this.signed()));
   }
 
   specimens(): Observable<readonly SpecimenSummary[]> {

@@ -1,11 +1,12 @@
 import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap, Router } from '@angular/router';
 import { BehaviorSubject, delay, NEVER, of, throwError, type Observable } from 'rxjs';
-import { Workshop, type Answers, type Build, type Requests } from '@which-bore/core';
+import { Workshop, type Answers, type Build, type Requests, type SetSearch } from '@which-bore/core';
 import buildFile from '../../../../demo-data/builds.json';
-import { Api, ApiError } from '../data/api';
+import { ApiError } from '../data/api';
 import { BrowserStorage } from '../data/browserStorage';
 import { Builds } from '../data/builds';
+import { SetSearches } from '../data/setSearches';
 import { CATALOGUE } from '../testing/demo';
 import { button, click, setUp, show, text } from '../testing/setUp';
 import { settled } from '../testing/settled';
@@ -29,14 +30,27 @@ const IMPOSSIBLE: DemandDraft = {
 
 let altered: Build;
 let began: Omit<Build, 'id'> | undefined;
-let asked: { readonly name: string; readonly request: Requests['planSets'] }[];
+let asked: Requests['planSets'][];
+let stopped: string[];
+
+/** A search as it stands. */
+const standing = (more: Partial<SetSearch>): SetSearch => ({
+  id: '5f1d00c1-0000-4000-8000-00000000005e',
+  state: 'done',
+  askedAt: '2026-10-05T09:00:00.000Z',
+  takenUp: 1,
+  ...more,
+});
+const whole = (request: Requests['planSets']): Observable<SetSearch> =>
+  of(standing({ sets: WORKSHOP.ask('planSets', request) }));
 
 /** The page over one build, with these demands kept from before. */
-async function open(draft: DemandDraft, answer?: (name: string) => Observable<unknown>) {
+async function open(draft: DemandDraft, search = whole, begun?: string) {
   setUp();
   altered = BUILD;
   began = undefined;
   asked = [];
+  stopped = [];
   const held = new BehaviorSubject(BUILD);
   TestBed.overrideProvider(Builds, {
     useValue: {
@@ -50,16 +64,25 @@ async function open(draft: DemandDraft, answer?: (name: string) => Observable<un
       },
     },
   });
-  TestBed.overrideProvider(ActivatedRoute, { useValue: { paramMap: of(convertToParamMap({ id: BUILD.id })) } });
+  TestBed.overrideProvider(ActivatedRoute, {
+    useValue: {
+      paramMap: of(convertToParamMap({ id: BUILD.id })),
+      snapshot: { queryParamMap: convertToParamMap(begun === undefined ? {} : { search: begun }) },
+    },
+  });
+  TestBed.overrideProvider(SetSearches, {
+    useValue: {
+      begin: (request: Requests['planSets']) => {
+        asked.push(request);
+        return search(request);
+      },
+      follow: (id: string) =>
+        search({ build: { ...BUILD, id }, demands: { places: [{ slot: 'piston', from: 'any' }] } }),
+      stop: (id: string) => of(stopped.push(id)),
+    },
+  });
   TestBed.inject(BrowserStorage).write(`demands.${BUILD.id}`, draft);
   spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
-  spyOn(TestBed.inject(Api), 'ask').and.callFake(((
-    name: 'planSets' | 'planConflicts',
-    request: Requests['planSets'],
-  ) => {
-    asked.push({ name, request });
-    return answer ? answer(name) : of(WORKSHOP.ask(name, request));
-  }) as unknown as Api['ask']);
   return show(FindSets);
 }
 const find = (shown: Awaited<ReturnType<typeof open>>) => click(shown.fixture, button(shown.page, 'Find sets'));
@@ -68,8 +91,8 @@ describe('finding a set', () => {
   it('shows the best first with what each takes, and puts one into the build', async () => {
     const shown = await open(PISTON);
     await find(shown);
-    expect(asked.map(({ name }) => name)).toEqual(['planSets']);
-    expect(asked[0]?.request.demands.places).toEqual([{ slot: 'piston', from: 'any' }]);
+    expect(asked.length).toBe(1);
+    expect(asked[0]?.demands.places).toEqual([{ slot: 'piston', from: 'any' }]);
     const { page, fixture } = shown;
     expect(text(page.querySelector('.says'))).toContain('Proved: no better one exists');
     const prices = [...page.querySelectorAll('.list tbody tr')].map((row) =>
@@ -80,7 +103,7 @@ describe('finding a set', () => {
     await click(fixture, page.querySelectorAll('button.row')[1]);
     expect(text(page.querySelector('wb-set-detail h2'))).toBe('Set 2');
     await click(fixture, button(page, 'Put it into the build'));
-    const told = WORKSHOP.ask('planSets', asked[0]?.request as Requests['planSets']).sets[1];
+    const told = WORKSHOP.ask('planSets', asked[0] as Requests['planSets']).sets[1];
     expect(altered.places).toEqual(told?.places ?? []);
     await click(fixture, button(page, 'As a build of its own'));
     expect(began?.name).toContain('a set found');
@@ -132,10 +155,13 @@ describe('finding a set', () => {
       refused: [{ by: 'Displacement', times: 3 }],
       worth: [],
     };
-    const shown = await open(IMPOSSIBLE, (name) => of(name === 'planSets' ? none : way));
+    const search = new BehaviorSubject(standing({ state: 'searching', part: 'conflicts', sets: none }));
+    const shown = await open(IMPOSSIBLE, () => search);
     await find(shown);
-    expect(asked.map(({ name }) => name)).toEqual(['planSets', 'planConflicts']);
     const { page, fixture } = shown;
+    expect(text(page.querySelector('[role=status]'))).toContain('Looking for what stands in the way');
+    search.next(standing({ sets: none, conflicts: way }));
+    await fixture.whenStable();
     expect(text(page.querySelector('.says'))).toContain('What ruled most out: displacement');
     expect(text(page.querySelector('.conflict'))).toContain('Without any one of these the others can be met');
     await click(fixture, button(page, 'Take it that way'));
@@ -143,12 +169,51 @@ describe('finding a set', () => {
   });
 
   it('stopped before it was proved, says so, and asks no further', async () => {
-    const shown = await open(PISTON, () =>
-      of({ sets: [], proved: false, combinations: 9, nodes: 5, looked: 1, options: [], refused: [], worth: [] }),
-    );
+    const sets = { sets: [], proved: false, combinations: 9, nodes: 5, looked: 1, options: [], refused: [], worth: [] };
+    const shown = await open(PISTON, () => of(standing({ state: 'stopped', sets })));
     await find(shown);
     expect(text(shown.page)).toContain('before it was stopped');
     expect(asked.length).toBe(1);
+  });
+
+  it('shows what it has so far while it goes on, what is still to beat, and stops at once', async () => {
+    const going = (more: Partial<SetSearch>) => standing({ state: 'searching', part: 'sets', ...more });
+    const { sets } = WORKSHOP.ask('planSets', { build: BUILD, demands: { places: [{ slot: 'piston', from: 'any' }] } });
+    const search = new BehaviorSubject(going({ state: 'waiting', ahead: 3 }));
+    const shown = await open(PISTON, () => search);
+    await find(shown);
+    const { page, fixture } = shown;
+    const status = () => text(page.querySelector('[role=status]'));
+    expect(status()).toBe('Waiting for its turn: 3 ahead of it…');
+    const [first, ...others] = sets;
+    if (!first) throw new Error('The demo has no set.');
+    const progress = { combinations: 928883592, nodes: 40, looked: 17, sets: [first] };
+    search.next(going({ progress: { ...progress, sets: [] } }));
+    await fixture.whenStable();
+    expect(status()).toContain('Looking through 928,883,592 choices: 17 looked at whole');
+    expect(page.querySelector('wb-sets-found')).toBeNull();
+    search.next(going({ progress: { ...progress, bound: first.score * 0.75 } }));
+    await fixture.whenStable();
+    expect(status()).toContain('25 % below it');
+    expect(text(page.querySelector('wb-sets-found .says'))).toBe('One set so far of 928,883,592 choices.');
+    search.next(going({ takenUp: 2, progress: { ...progress, sets: [first, ...others] } }));
+    await fixture.whenStable();
+    expect(page.querySelectorAll('.list tbody tr').length).toBe(1 + others.length);
+    expect(status()).toContain('another has taken it over');
+    await click(fixture, button(page, 'Stop'));
+    expect(stopped).toEqual([standing({}).id]);
+    search.next(going({ state: 'stopping', progress: { ...progress, sets: [first] } }));
+    await fixture.whenStable();
+    expect(status()).toBe('Stopping…');
+  });
+
+  it('goes on from its address, in whichever browser', async () => {
+    const shown = await open(PISTON, whole, standing({}).id);
+    await settled();
+    await shown.fixture.whenStable();
+    expect(asked).toEqual([]);
+    expect(text(shown.page.querySelector('.says'))).toContain('Proved');
+    expect(shown.page.querySelector('.stale')).toBeNull();
   });
 
   it('is stopped by hand, and by a server that refuses, with what was demanded still there', async () => {
@@ -165,18 +230,8 @@ describe('finding a set', () => {
     expect(refused.page.querySelector<HTMLSelectElement>('#from-piston')?.value).toBe('any');
   });
 
-  it('is worked out here where the server is away', async () => {
-    const shown = await open(PISTON, () => throwError(() => new ApiError('away', 'The server cannot be reached.')));
-    await find(shown);
-    expect(text(shown.page.querySelector('.says'))).toContain('Proved');
-  });
-
   it('says that an answer is of before once the demands are others, and keeps them', async () => {
-    const shown = await open(PISTON, () =>
-      of(WORKSHOP.ask('planSets', { build: BUILD, demands: { places: [{ slot: 'piston', from: 'any' }] } })).pipe(
-        delay(0),
-      ),
-    );
+    const shown = await open(PISTON, (request) => whole(request).pipe(delay(0)));
     await find(shown);
     await settled();
     const { page, fixture } = shown;

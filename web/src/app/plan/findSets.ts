@@ -3,6 +3,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   ElementRef,
   inject,
@@ -12,21 +13,24 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import type { Answers, Requests, SetTold } from '@which-bore/core';
-import { catchError, map, of, switchMap, tap, throwError, type Observable, type Subscription } from 'rxjs';
-import { Api, ApiError } from '../data/api';
+import { isOver, type Answers, type SetSearch, type SetTold } from '@which-bore/core';
+import { map, type Observable, type Subscription } from 'rxjs';
 import { BrowserStorage } from '../data/browserStorage';
 import { Builds } from '../data/builds';
 import { Preferences } from '../data/preferences';
-import { Questions } from '../data/questions';
+import { SetSearches } from '../data/setSearches';
 import { demandsOf, keptDraft, type DemandDraft, type FieldProblem } from './demandDraft';
 import { DemandsForm } from './demandsForm';
 import { NoSet, type WayOut } from './noSet';
 import { PlanState } from './planState';
+import { sayProgress } from './sayProgress';
 import { SetsFound } from './setsFound';
 
 /** Where the demands of a build are kept in this browser. */
 const keptAs = (build: string): string => `demands.${build}`;
+
+/** Asked for, and the server has not answered yet. */
+const ASKED: SetSearch = { id: '', state: 'searching', askedAt: '', takenUp: 0 };
 
 /** Which set works: what is demanded on the left, and on the right the sets that meet it, or why none does. */
 @Component({
@@ -39,8 +43,7 @@ const keptAs = (build: string): string => `demands.${build}`;
 })
 export class FindSets {
   protected readonly state = inject(PlanState);
-  private readonly api = inject(Api);
-  private readonly questions = inject(Questions);
+  private readonly searches = inject(SetSearches);
   private readonly builds = inject(Builds);
   private readonly storage = inject(BrowserStorage);
   private readonly preferences = inject(Preferences);
@@ -50,12 +53,27 @@ export class FindSets {
   protected readonly draft = signal<DemandDraft>(keptDraft(undefined));
   protected readonly problems = signal<readonly FieldProblem[]>([]);
   protected readonly refused = signal<string | undefined>(undefined);
-  protected readonly busy = signal<'sets' | 'conflicts' | undefined>(undefined);
-  protected readonly answer = signal<Answers['planSets'] | undefined>(undefined);
-  protected readonly conflicts = signal<Answers['planConflicts'] | undefined>(undefined);
+  /** The search that goes on, or that has ended. */
+  protected readonly search = signal<SetSearch | undefined>(undefined);
+  protected readonly busy = computed((): 'waiting' | 'sets' | 'conflicts' | undefined => {
+    const search = this.search();
+    if (!search || isOver(search)) return undefined;
+    return search.state === 'waiting' ? 'waiting' : (search.part ?? 'sets');
+  });
+  /** What came of it; while it goes on what it has so far. */
+  protected readonly answer = computed((): Answers['planSets'] | undefined => {
+    const { sets, progress } = this.search() ?? {};
+    if (sets) return sets;
+    if (!progress || progress.sets.length === 0) return undefined;
+    return { ...progress, proved: false, options: [], refused: [], worth: [] };
+  });
+  protected readonly conflicts = computed(() => this.search()?.conflicts);
+  protected readonly says = computed(() => sayProgress(this.search(), this.busy()));
   /** What was asked when the answer came: the fields may say something else by now. */
   private readonly answeredTo = signal<DemandDraft | undefined>(undefined);
-  protected readonly isStale = computed(() => this.answer() !== undefined && this.answeredTo() !== this.draft());
+  protected readonly isStale = computed(
+    () => this.answer() !== undefined && !this.busy() && this.answeredTo() !== this.draft(),
+  );
   protected readonly parts = computed(() => this.state.sheet()?.parts ?? []);
   protected readonly figures = computed(() => this.state.sheet()?.figures ?? []);
   private run: Subscription | undefined;
@@ -63,7 +81,8 @@ export class FindSets {
   private readonly answers = viewChild<ElementRef<HTMLElement>>('answers');
 
   constructor() {
-    const id = toSignal(inject(ActivatedRoute).paramMap.pipe(map((params) => params.get('id') ?? undefined)));
+    const { paramMap, snapshot } = inject(ActivatedRoute);
+    const id = toSignal(paramMap.pipe(map((params) => params.get('id') ?? undefined)));
     effect(() => {
       const wanted = id();
       this.state.id.set(wanted);
@@ -71,25 +90,18 @@ export class FindSets {
       this.draft.set(keptDraft(this.storage.read(keptAs(wanted))));
       void this.builds.open(wanted).then((found) => this.missing.set(found !== 'there'));
     });
+    // A search that was begun goes on, whoever looks at it: its address opens it anywhere.
+    const begun = snapshot.queryParamMap.get('search');
+    if (begun !== null) {
+      afterNextRender(() => this.follow(this.searches.follow(begun), this.draft()));
+    }
+    inject(DestroyRef).onDestroy(() => this.run?.unsubscribe());
   }
 
   protected changed(draft: DemandDraft): void {
     this.draft.set(draft);
     const id = this.state.id();
     if (id !== undefined) this.storage.write(keptAs(id), draft);
-  }
-
-  private ask<N extends 'planSets' | 'planConflicts'>(name: N, request: Requests[N]): Observable<Answers[N]> {
-    // It is much work: the server has threads for it. Where that is away, this browser does it without the shelf.
-    return this.api
-      .ask(name, request)
-      .pipe(
-        catchError((error: unknown) =>
-          error instanceof ApiError && error.kind === 'away'
-            ? this.questions.askOnce(name, request)
-            : throwError(() => error),
-        ),
-      );
   }
 
   protected find(): void {
@@ -103,44 +115,60 @@ export class FindSets {
     this.problems.set('problems' in read ? read.problems : []);
     if ('problems' in read || !asked) return;
     this.stop();
-    this.refused.set(undefined);
-    this.answer.set(undefined);
-    this.conflicts.set(undefined);
-    this.busy.set('sets');
-    const request = { ...asked, demands: read.demands };
-    this.run = this.ask('planSets', request)
-      .pipe(
-        tap((answer) => {
-          this.answeredTo.set(draft);
-          this.answer.set(answer);
-          // On a narrow screen the answer stands below the demands; only the page is moved, never the frame round it.
-          afterNextRender(
-            () => {
-              const answers = this.answers()?.nativeElement;
-              answers?.parentElement?.scrollTo({ top: answers.offsetTop });
-            },
-            { injector: this.injector },
-          );
-          this.busy.set(answer.sets.length > 0 || !answer.proved ? undefined : 'conflicts');
-        }),
-        switchMap((answer) =>
-          answer.sets.length > 0 || !answer.proved ? of(undefined) : this.ask('planConflicts', request),
-        ),
-      )
-      .subscribe({
-        next: (conflicts) => this.conflicts.set(conflicts),
-        error: (error: unknown) => {
-          this.busy.set(undefined);
-          this.refused.set(error instanceof Error ? error.message : 'It could not be worked out. Try again.');
-        },
-        complete: () => this.busy.set(undefined),
-      });
+    this.follow(this.searches.begin({ ...asked, demands: read.demands }), draft);
   }
 
-  protected stop(): void {
+  private follow(search$: Observable<SetSearch>, draft: DemandDraft): void {
     this.run?.unsubscribe();
-    this.run = undefined;
-    this.busy.set(undefined);
+    this.refused.set(undefined);
+    this.search.set(ASKED);
+    let shown = false;
+    this.run = search$.subscribe({
+      next: (search) => {
+        const isNew = this.search()?.id !== search.id;
+        this.answeredTo.set(draft);
+        this.search.set(search);
+        if (isNew && search.id !== '') this.address(search.id);
+        if (!shown && this.answer()) {
+          shown = true;
+          this.comeIntoView();
+        }
+        if (search.problem !== undefined) this.refused.set(search.problem);
+      },
+      error: (error: unknown) => {
+        this.search.set(undefined);
+        this.refused.set(error instanceof Error ? error.message : 'It could not be worked out. Try again.');
+      },
+    });
+  }
+
+  /** On a narrow screen the answer stands below the demands; only the page is moved, never the frame round it. */
+  private comeIntoView(): void {
+    afterNextRender(
+      () => {
+        const answers = this.answers()?.nativeElement;
+        answers?.parentElement?.scrollTo({ top: answers.offsetTop });
+      },
+      { injector: this.injector },
+    );
+  }
+
+  private address(search: string): void {
+    void this.router.navigate([], {
+      queryParams: { search },
+      queryParamsHandling: 'merge',
+      replaceUrl: true,
+    });
+  }
+
+  /** Stops what goes on; what it has found is shown as soon as it has stopped. */
+  protected stop(): void {
+    const search = this.search();
+    if (!search || isOver(search)) return;
+    if (search.id === '') {
+      this.run?.unsubscribe();
+      this.search.set(undefined);
+    } else this.searches.stop(search.id).subscribe({ error: () => undefined });
   }
 
   /** Puts a set into the places of the build. */

@@ -35,6 +35,8 @@ interface Measure {
 export class SetsFound {
   private readonly preferences = inject(Preferences);
   readonly found = input.required<Answers['planSets']>();
+  /** It is still looked for better ones. */
+  readonly going = input(false);
   readonly taken = output<SetTold>();
   readonly begun = output<SetTold>();
 
@@ -47,6 +49,7 @@ export class SetsFound {
     const { sets, combinations, proved, looked, bound } = this.found();
     const count = combinations.toLocaleString('en-GB');
     const many = sets.length === 1 ? 'One set' : `The best ${sets.length} sets`;
+    if (this.going()) return `${many} so far of ${count} choices.`;
     return proved
       ? `${many} of ${count} choices. Proved: no better one exists; ${looked} were looked at whole.`
       : `${many} so far of ${count} choices. Stopped before all was looked at${bound === undefined ? '' : `: none left counts less than ${bound}`}.`;

@@ -1,0 +1,40 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { oneOf } from '../quantity/oneOf.js';
+import { planConflicts, PlanProgressSchema, planSets } from './plan.js';
+
+/** How a search for sets stands. */
+export const SEARCH_STATES = {
+  waiting: 'waiting for its turn',
+  searching: 'at work',
+  stopping: 'told to stop',
+  done: 'through',
+  stopped: 'stopped, with what it had',
+  failed: 'could not be done',
+} as const;
+export type SearchState = keyof typeof SEARCH_STATES;
+
+/** Searches that somebody may have waiting or at work at one time. */
+export const MOST_SEARCHES = 20;
+
+/** A search for sets that a server does, this one or another, whoever still looks at it. */
+export const SetSearchSchema = Type.Object({
+  id: Type.String({ format: 'uuid' }),
+  state: oneOf<SearchState>(Object.keys(SEARCH_STATES) as SearchState[], 'How it stands'),
+  askedAt: Type.String({ format: 'date-time' }),
+  endedAt: Type.Optional(Type.String({ format: 'date-time' })),
+  ahead: Type.Optional(Type.Integer({ minimum: 0, description: 'While it waits, how many are taken before it' })),
+  takenUp: Type.Integer({
+    minimum: 0,
+    description: 'How often it was begun: more than once where a server went down in the middle of it',
+  }),
+  part: Type.Optional(oneOf(['sets', 'conflicts'] as const, 'What it looks for now: sets, or why there is none')),
+  progress: Type.Optional(PlanProgressSchema),
+  sets: Type.Optional(planSets.answer),
+  conflicts: Type.Optional(planConflicts.answer),
+  problem: Type.Optional(Type.String({ description: 'Why it could not be done' })),
+});
+export type SetSearch = Static<typeof SetSearchSchema>;
+
+/** Whether nothing more comes of it. */
+export const isOver = ({ state }: Pick<SetSearch, 'state'>): boolean =>
+  state === 'done' || state === 'stopped' || state === 'failed';
