@@ -53,9 +53,10 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
     constraints: [
       ...checks
         .filter(({ vars }) => vars.length > 0)
-        .map(({ name, vars, verdict, leastLabour }): Constraint => ({
+        .map(({ name, vars, classes, verdict, leastLabour }): Constraint => ({
           name,
           vars,
+          classes,
           judge: (options) => SAID[verdict(options) ?? 'fits'],
           floor: (options) => problem.weights.price * leastLabour(options),
         })),

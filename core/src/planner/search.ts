@@ -15,6 +15,8 @@ export interface Constraint {
   readonly vars: readonly number[];
   /** The options of these variables, in their order. What it refuses, no leaf takes. */
   readonly judge: (options: readonly number[]) => Says;
+  /** For each of the variables the class of each option: those of one class are judged alike. */
+  readonly classes?: readonly Int32Array[];
   /** Dear to judge: asked only of options that are still possible once all others of it are chosen. */
   readonly dear?: true;
   /** The least that `atACost` adds to the score. Of several such a leaf costs no less than the dearest. */
@@ -184,7 +186,11 @@ interface Node {
 
 /** A pair of variables that something is about, with what goes with each option of the one, a bit each. */
 class Arc {
+  /** By the class of the option where there are classes, else by the option. */
   private readonly rows: (Live | undefined)[] = [];
+  /** What of the other variable is possible at all. Nothing is judged with what is ruled out from the start. */
+  among: Live | undefined;
+  private groups: readonly { readonly one: number; readonly all: Live }[] | undefined;
 
   constructor(
     readonly constraint: Constraint,
@@ -194,15 +200,31 @@ class Arc {
   ) {}
 
   row(option: number): Live {
-    const known = this.rows[option];
+    const isFirst = this.constraint.vars[0] === this.from;
+    const key = this.constraint.classes?.[isFirst ? 0 : 1]?.[option] ?? option;
+    const known = this.rows[key];
     if (known) return known;
     const row = new Uint32Array((this.size + 31) >>> 5);
-    const isFirst = this.constraint.vars[0] === this.from;
-    for (let other = 0; other < this.size; other++)
-      if (this.constraint.judge(isFirst ? [option, other] : [other, option]) !== SAYS.refuses)
-        row[other >>> 5] = (row[other >>> 5] ?? 0) | (1 << (other & 31));
-    this.rows[option] = row;
+    for (const { one, all } of this.alike(isFirst ? 1 : 0)) {
+      if (this.constraint.judge(isFirst ? [option, one] : [one, option]) === SAYS.refuses) continue;
+      for (let word = 0; word < row.length; word++) row[word] = (row[word] ?? 0) | (all[word] ?? 0);
+    }
+    this.rows[key] = row;
     return row;
+  }
+
+  /** The options of the other variable that are judged alike, with one that speaks for them. */
+  private alike(place: 0 | 1): NonNullable<typeof this.groups> {
+    if (this.groups) return this.groups;
+    const classes = this.constraint.classes?.[place];
+    const byClass = new Map<number, { readonly one: number; readonly all: Live }>();
+    for (const other of optionsOf(this.among ?? allOf(this.size))) {
+      const key = classes?.[other] ?? other;
+      const group = byClass.get(key) ?? { one: other, all: new Uint32Array((this.size + 31) >>> 5) };
+      group.all[other >>> 5] = (group.all[other >>> 5] ?? 0) | (1 << (other & 31));
+      byClass.set(key, group);
+    }
+    return (this.groups = [...byClass.values()]);
   }
 }
 
@@ -288,6 +310,7 @@ class Search<L extends Leaf> {
         return undefined;
       }
     }
+    for (const arc of this.arcs.flat()) arc.among = live[arc.to]?.slice();
     return this.arcConsistent(live, this.arcs.flat())
       ? { live, chosen: costs.map(() => -1), open: 0, floor: 0 }
       : undefined;

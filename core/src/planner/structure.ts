@@ -42,6 +42,8 @@ export interface PlannedCheck {
    * matter does not come up with them.
    */
   readonly verdict: (options: readonly number[]) => Verdict | undefined;
+  /** For each of these choices the class of each option: those of one class are judged alike. */
+  readonly classes: readonly Int32Array[];
   /** The least labour, in money, that can mend it on these options: its own, or other work on what it goes by. */
   readonly leastLabour: (options: readonly number[]) => number;
 }
@@ -127,6 +129,7 @@ export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Si
         meeting,
         vars,
         verdict: (options) => judged.at(options).verdict,
+        classes: judged.classes,
         leastLabour: (options) => (yields ? 0 : Math.min(elsewhere(), judged.labour(options))),
       };
     });
@@ -171,7 +174,7 @@ interface Judged {
 
 /** Options of some choices judged once for all that agree in what is gone by. */
 class JudgedOnce {
-  private readonly classes: readonly Int32Array[];
+  readonly classes: readonly Int32Array[];
   private readonly speaking: readonly (readonly Part[])[];
   private readonly known = new Map<number, Judged>();
   private readonly labours = new Map<Judged, number>();
