@@ -16,7 +16,7 @@ import {
 import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
 import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
-import { planChoices, planConflicts, planSets } from './plan.js';
+import { planChoices, planConflicts, planSets, planWorth } from './plan.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
 import { calculation, engine, identify, kindsMeant, read } from './identify.js';
@@ -77,6 +77,7 @@ export const QUESTIONS = {
   buildBegin,
   planChoices,
   planSets,
+  planWorth,
   planConflicts,
   fitSheet,
   fitShells,

@@ -103,6 +103,8 @@ export const PlanProgressSchema = Type.Object({
 });
 export type PlanProgress = Static<typeof PlanProgressSchema>;
 
+const DemandSchema = Type.Object({ id: Type.String(), says: SentenceSchema });
+
 const EXAMPLE = {
   build: {
     id: '00000000-0000-4000-8000-000000000000',
@@ -160,7 +162,35 @@ export const planSets = question({
   example: EXAMPLE,
 });
 
-const DemandSchema = Type.Object({ id: Type.String(), says: SentenceSchema });
+/** What each demand costs. */
+export const planWorth = question({
+  ...ROUTES.planWorth,
+  summary: 'What each demand costs by itself: the best set there would be without it',
+  subject: 'builds',
+  long: true,
+  request: Type.Object(
+    {
+      ...SetsAskedSchema.properties,
+      best: Type.Optional(
+        Type.Number({ description: 'Score of the best set, where that is known; else it is looked for first' }),
+      ),
+    },
+    { additionalProperties: false },
+  ),
+  answer: Type.Object({
+    worth: list(
+      Type.Object({
+        demand: DemandSchema,
+        saves: Type.Number({ description: 'How much less the best set counts without it' }),
+        set: SetSchema,
+        proved: Type.Boolean({ description: 'Nothing better exists without it' }),
+      }),
+      { description: 'The dearest first' },
+    ),
+    proved: Type.Boolean({ description: 'All were looked at: demands that are not named cost nothing' }),
+  }),
+  example: EXAMPLE,
+});
 
 /** Why none does. */
 export const planConflicts = question({

@@ -33,6 +33,7 @@ export const ROUTES = {
   buildBegin: { path: '/builds/begin' },
   planChoices: { path: '/plan/choices', says: true },
   planSets: { path: '/plan/sets', says: true },
+  planWorth: { path: '/plan/worth', says: true },
   planConflicts: { path: '/plan/conflicts', says: true },
   fitSheet: { path: '/fit/sheet', says: true },
   fitShells: { path: '/fit/shells', says: true },

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { oneOf } from '../quantity/oneOf.js';
-import { planConflicts, PlanProgressSchema, planSets } from './plan.js';
+import { planConflicts, PlanProgressSchema, planSets, planWorth } from './plan.js';
 
 /** How a search for sets stands. */
 export const SEARCH_STATES = {
@@ -27,10 +27,16 @@ export const SetSearchSchema = Type.Object({
     minimum: 0,
     description: 'How often it was begun: more than once where a server went down in the middle of it',
   }),
-  part: Type.Optional(oneOf(['sets', 'conflicts'] as const, 'What it looks for now: sets, or why there is none')),
+  part: Type.Optional(
+    oneOf(
+      ['sets', 'conflicts', 'worth'] as const,
+      'What it looks for now: sets, why there is none, or what demands cost',
+    ),
+  ),
   progress: Type.Optional(PlanProgressSchema),
   sets: Type.Optional(planSets.answer),
   conflicts: Type.Optional(planConflicts.answer),
+  worth: Type.Optional(planWorth.answer),
   problem: Type.Optional(Type.String({ description: 'Why it could not be done' })),
 });
 export type SetSearch = Static<typeof SetSearchSchema>;

@@ -3,6 +3,7 @@ import { build, GROUND } from '../testing/plans';
 import { jointsOf, engineOf } from '../build/index';
 import { readEntry } from '../readings/entryLine';
 import type { Specimen } from '../readings/reading';
+import type { HouseRules } from '../shop/houseRules';
 import type { Demands } from './demands';
 import { setOf, weighPlainly, type SetFound } from './evaluate';
 import { FigureTeller } from './figureTeller';
@@ -294,5 +295,44 @@ describe('what an option is', () => {
       problemOf(build('sluice-336'), { places: [{ slot: 'piston', from: 'shelf' }] }, GROUND).choices[0]?.options ?? [];
     // A set wants eight of one pattern.
     for (const { places } of v8) expect(places.length).toBe(8);
+  });
+});
+
+describe('what the house calls the better set', () => {
+  const within = (sets: NonNullable<HouseRules['sets']>) => {
+    const ground = { ...GROUND, context: { ...GROUND.context, rules: { sets } } };
+    const problem = problemOf(
+      build('sluice-336'),
+      {
+        places: [
+          { slot: 'crank', from: 'any', mayStay: true },
+          { slot: 'piston', from: 'any', mayStay: true },
+        ],
+        answers: 1,
+        targets: [{ figure: 'displacement', low: 5700, high: 5950 }],
+        limits: { open: 30 },
+      },
+      ground,
+    );
+    return { problem, best: planFor(problem).best[0]?.leaf };
+  };
+
+  it('is what its sets are ranked by, and what a demand says of itself counts before that', () => {
+    expect(within('price').problem.weights.open).toBeLessThan(within('sure').problem.weights.open);
+    expect(within('hand').problem.weights.buys).toBeGreaterThan(within('price').problem.weights.buys);
+    expect(within('hours').problem.weights.hours).toBeGreaterThan(0);
+    const own = problemOf(
+      build('sluice-336'),
+      { places: [{ slot: 'piston', from: 'any' }], weights: { open: 7 } },
+      { ...GROUND, context: { ...GROUND.context, rules: { sets: 'sure' as const } } },
+    );
+    expect([own.weights.open, own.weights.irreversible]).toEqual([7, 100]);
+  });
+
+  it('never makes it dearer to go by price, nor leaves more open to go by what is sure', () => {
+    const [cheap, sure] = [within('price').best, within('sure').best];
+    if (!cheap || !sure) throw new Error('The demo has no such set.');
+    expect(cheap.price).toBeLessThanOrEqual(sure.price + 20 * sure.open + 10 * sure.irreversible + 5 * sure.buys);
+    expect(sure.open).toBeLessThanOrEqual(cheap.open);
   });
 });

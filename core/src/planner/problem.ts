@@ -17,7 +17,7 @@ import { OPERATIONS, type Assembly, type OperationId, type PlacedPart, type Work
 import type { Specimen } from '../readings/reading.js';
 import { interval } from '../quantity/interval.js';
 import type { Demands, PlaceDemand, Target } from './demands.js';
-import { USUAL_OPEN, USUAL_WEIGHTS, type PlanWeights } from './usual.js';
+import { USUAL_OPEN, usualWeights, type PlanWeights } from './usual.js';
 import { inOrder, mayBeCut, optionsOf, type Choice, type Option, type Pricing, type Source } from './options.js';
 
 const SKIRT = piston.parameters['skirt.diameter'].id;
@@ -70,7 +70,7 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
   };
   const engine = engineOf(build, ground);
   const { variant } = build;
-  const weights = { ...USUAL_WEIGHTS, ...demands.weights };
+  const weights = { ...usualWeights(engine.rules), ...demands.weights };
   const forbidden = new Set(demands.forbid);
   const may = (operation: OperationId): boolean =>
     !forbidden.has(operation) && !(demands.reversible === true && !OPERATIONS[operation].canUndo);

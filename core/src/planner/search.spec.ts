@@ -143,6 +143,18 @@ describe('branch and bound', () => {
     );
   });
 
+  it('leaves out what scores as much as it was told to beat, and proves no less', () => {
+    fc.assert(
+      fc.property(SMALL, fc.double({ min: 0, max: 60, noNaN: true }), (drawnOne, below) => {
+        const problem = madeUp(drawnOne);
+        const { best, proved } = searchFor(problem, { answers: 2, effort: Infinity, below });
+        const plain = enumerated(problem, 2).filter(({ leaf }) => leaf.score < below);
+        return proved && JSON.stringify(best) === JSON.stringify(plain);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
   it('has told of its answers by the time it ends', () => {
     fc.assert(
       fc.property(SMALL, (drawnOne) => {

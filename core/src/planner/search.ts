@@ -60,6 +60,8 @@ export interface SearchLimits {
   readonly answers: number;
   /** After so many nodes it stops, with what it has. */
   readonly effort: number;
+  /** Only what scores less is wanted. */
+  readonly below?: number;
   /** It is enough to know that there is one. */
   readonly first?: boolean;
   /** Asked now and then; it stops where this says so. */
@@ -119,7 +121,11 @@ export class Best<L extends Leaf> {
   private readonly byKey = new Map<string, Chosen<L>>();
   private list: readonly Chosen<L>[] = [];
 
-  constructor(private readonly most: number) {}
+  /** @param below what scores as much is not wanted */
+  constructor(
+    private readonly most: number,
+    private readonly below = Infinity,
+  ) {}
 
   get all(): readonly Chosen<L>[] {
     return this.list;
@@ -127,10 +133,11 @@ export class Best<L extends Leaf> {
 
   /** What scores more than this is not wanted any more. */
   get threshold(): number {
-    return this.list.length < this.most ? Infinity : (this.list.at(-1)?.leaf.score ?? Infinity);
+    return this.list.length < this.most ? this.below : (this.list.at(-1)?.leaf.score ?? this.below);
   }
 
   offer(chosen: Chosen<L>): void {
+    if (chosen.leaf.score >= this.below) return;
     const before = this.byKey.get(chosen.leaf.key);
     if (before && betterFirst(before, chosen) <= 0) return;
     this.byKey.set(chosen.leaf.key, chosen);
@@ -260,7 +267,7 @@ class Search<L extends Leaf> {
     private readonly told?: SearchTold<L>,
   ) {
     const { costs, constraints, budgets } = problem;
-    this.best = new Best(limits.answers);
+    this.best = new Best(limits.answers, limits.below);
     this.about = costs.map((_, at) => constraints.filter(({ vars }) => vars.includes(at)));
     const arcs = costs.map((): Arc[] => []);
     for (const constraint of constraints) {

@@ -1,3 +1,5 @@
+import { HOUSE_RULES, type HouseRules } from '../shop/houseRules.js';
+
 /** From where the part of a place may be taken. */
 export const TAKEN_FROM = {
   any: 'Anything on record, or on the shelf',
@@ -20,14 +22,19 @@ export interface PlanWeights {
   readonly open: number;
 }
 
-/** What each thing counts where nobody says: money as it is, and some for what is not sure or not to be taken back. */
-export const USUAL_WEIGHTS: PlanWeights = {
-  price: 1,
-  hours: 0,
-  buys: 5,
-  irreversible: 10,
-  open: 20,
+/** Money as it is, and some for what is not sure or not to be taken back. */
+const BY_PRICE: PlanWeights = { price: 1, hours: 0, buys: 5, irreversible: 10, open: 20 };
+
+/** What each thing counts where nobody says, by what the house calls the better set. */
+const WEIGHTS: Readonly<Record<NonNullable<HouseRules['sets']>, PlanWeights>> = {
+  price: BY_PRICE,
+  sure: { ...BY_PRICE, irreversible: 100, open: 150 },
+  hand: { ...BY_PRICE, buys: 100 },
+  hours: { ...BY_PRICE, hours: 60 },
 };
+
+/** What each thing counts in this house, in money. */
+export const usualWeights = (rules: HouseRules): PlanWeights => WEIGHTS[rules.sets ?? HOUSE_RULES.sets.usual];
 
 /** Checks that may be open where nobody says how many confirmations are bearable. */
 export const USUAL_OPEN = 4;

@@ -126,6 +126,33 @@ export const HOUSE_RULES = {
       },
     ],
   },
+  sets: {
+    name: 'The better set',
+    question: 'When parts are looked for that go together, what makes one set better than another?',
+    usual: 'price',
+    choices: [
+      {
+        id: 'price',
+        name: 'Its price',
+        says: 'Parts and work together; what is open or cannot be taken back counts a little beside it.',
+      },
+      {
+        id: 'sure',
+        name: 'What is sure of it',
+        says: 'A check that is still open costs another afternoon, and metal that is off stays off: both weigh heavily.',
+      },
+      {
+        id: 'hand',
+        name: 'What is at hand',
+        says: 'Every part that has to come from elsewhere holds the job up, whatever it costs.',
+      },
+      {
+        id: 'hours',
+        name: 'The hours it takes',
+        says: 'The bench is full: an hour counts twice, in its price and once more in what else could be done.',
+      },
+    ],
+  },
 } as const satisfies Record<string, HouseRule>;
 
 export type HouseRuleId = keyof typeof HOUSE_RULES;
@@ -166,6 +193,7 @@ export const HouseRulesSchema = Type.Object(
     rodWeights: chosen('rodWeights'),
     clearance: chosen('clearance'),
     cylinders: chosen('cylinders'),
+    sets: chosen('sets'),
     figures: Type.Optional(
       Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,40}[.][a-zA-Z]{1,40}$' }), OwnFigureSchema, {
         additionalProperties: false,

@@ -58,7 +58,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
         asked('buildTolerance', { build, figure: 'squish', engines: 50, seed: 1 }),
       ];
     }),
-    ...(['planChoices', 'planSets', 'planConflicts'] as const).map((name) =>
+    ...(['planChoices', 'planSets', 'planWorth', 'planConflicts'] as const).map((name) =>
       asked(name, {
         build: { id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', name: '48', variant: 'pip-48', places: [], sizes: [] },
         demands: {

@@ -51,10 +51,13 @@ describe('a search for sets', () => {
 
     it('ends with the answer that the question itself has', async () => {
       const { id } = await begun(QUICK);
-      const { state, sets, takenUp } = await until(id, isOver);
+      const { state, sets, worth, takenUp } = await until(id, isOver);
       expect([state, takenUp]).toEqual(['done', 1]);
       const asked = await app.inject({ method: 'POST', url: '/api/plan/sets', payload: QUICK });
       expect(sets).toEqual(asked.json<Answers['planSets']>());
+      // And with what each demand costs, which is asked once the best is known.
+      const costs = await app.inject({ method: 'POST', url: '/api/plan/worth', payload: QUICK });
+      expect(worth).toEqual(costs.json<Answers['planWorth']>());
     });
 
     it('goes on to look why where there is no set', async () => {

@@ -8,7 +8,7 @@ import type { Database } from '../database/database.js';
 import type { Live } from '../live.js';
 import { StoppingError, Workshops } from '../workshop/workshops.js';
 import { ServerLock } from './serverLock.js';
-import { SetSearchStore, type TakenOn } from './setSearchStore.js';
+import { SetSearchStore, type Outcome, type TakenOn } from './setSearchStore.js';
 
 const QUEUE = 'set-search';
 /** A search that is at work looks this often whether it was stopped or taken over, should it not have been told, ms. */
@@ -18,7 +18,8 @@ const LOOKS_ROUND_EVERY_MS = 1000;
 /** Whoever is called and does not come for so long has gone. */
 const CALLED_FOR_HOURS = 12;
 
-type Outcome = Parameters<SetSearchStore['end']>[2];
+/** What a search looks for, question by question. */
+const PARTS = { planSets: 'sets', planConflicts: 'conflicts', planWorth: 'worth' } as const;
 
 /**
  * Does the searches for sets that wait in the database, beside other servers that do the same. pg-boss calls one of
@@ -173,18 +174,18 @@ export class Searchers {
   }
 
   private async search(bench: Workshops, taken: TakenOn, stop: AbortController): Promise<Outcome> {
-    const part = async (name: 'planSets' | 'planConflicts'): Promise<string | undefined> => {
-      const is = name === 'planSets' ? 'sets' : 'conflicts';
-      await this.store.note(taken, is);
+    const part = async (name: keyof typeof PARTS, more: object = {}, sets?: string): Promise<string | undefined> => {
+      await this.store.note(taken, PARTS[name], sets === undefined ? {} : { sets });
       const noted = (progress: string): void =>
-        void this.store.note(taken, is, progress).then(
+        void this.store.note(taken, PARTS[name], { progress }).then(
           (goesOn) => {
             if (!goesOn) stop.abort();
           },
           () => undefined,
         );
       try {
-        return Buffer.from(await bench.search(name, taken.asked, taken.wording, stop.signal, noted)).toString();
+        const asked = { ...taken.asked, ...more };
+        return Buffer.from(await bench.search(name, asked, taken.wording, stop.signal, noted)).toString();
       } catch (error) {
         // It was stopped before it had begun.
         if (stop.signal.aborted && !(error instanceof StoppingError)) return undefined;
@@ -194,9 +195,14 @@ export class Searchers {
     const sets = await part('planSets');
     if (sets === undefined) return {};
     const { sets: found, proved } = JSON.parse(sets) as Answers['planSets'];
-    if (found.length > 0 || !proved || stop.signal.aborted) return { sets };
-    const conflicts = await part('planConflicts');
-    return { sets, ...(conflicts === undefined ? {} : { conflicts }) };
+    if (!proved || stop.signal.aborted) return { sets };
+    const [best] = found;
+    if (!best) {
+      const conflicts = await part('planConflicts', {}, sets);
+      return { sets, ...(conflicts === undefined ? {} : { conflicts }) };
+    }
+    const worth = await part('planWorth', { best: best.score }, sets);
+    return { sets, ...(worth === undefined ? {} : { worth }) };
   }
 
   /** Gives back what is at work, so that another server does it. */

@@ -32,6 +32,16 @@ export interface TakenOn {
   readonly wording: Wording;
 }
 
+type Part = NonNullable<SetSearch['part']>;
+
+/** What came of a search so far, as JSON. */
+export interface Outcome {
+  readonly sets?: string;
+  readonly conflicts?: string;
+  readonly worth?: string;
+  readonly problem?: string;
+}
+
 interface SetSearchRow {
   readonly id: string;
   readonly state: SearchState;
@@ -39,10 +49,11 @@ interface SetSearchRow {
   readonly ended_at: Date | null;
   readonly taken_up: number;
   readonly ahead: string | null;
-  readonly part: 'sets' | 'conflicts' | null;
+  readonly part: Part | null;
   readonly progress: PlanProgress | null;
   readonly sets: Answers['planSets'] | null;
   readonly conflicts: Answers['planConflicts'] | null;
+  readonly worth: Answers['planWorth'] | null;
   readonly problem: string | null;
 }
 
@@ -57,6 +68,7 @@ const told = (row: SetSearchRow): SetSearch => ({
   ...(row.progress && !row.ended_at ? { progress: row.progress } : {}),
   ...(row.sets ? { sets: row.sets } : {}),
   ...(row.conflicts ? { conflicts: row.conflicts } : {}),
+  ...(row.worth ? { worth: row.worth } : {}),
   ...(row.problem === null ? {} : { problem: row.problem }),
 });
 
@@ -141,7 +153,7 @@ export class SetSearchStore {
       if (!next) return undefined;
       await manager.query(
         `UPDATE set_search SET state = 'searching', turn = $2, server = $3, begun_at = clock_timestamp(),
-           taken_up = taken_up + 1, progress = NULL, part = 'sets'
+           taken_up = taken_up + 1, progress = NULL, sets = NULL, part = 'sets'
          WHERE id = $1`,
         [next.id, turn, server],
       );
@@ -154,7 +166,11 @@ export class SetSearchStore {
    *
    * @returns whether it is to go on: nobody has stopped it, nor taken it over
    */
-  async note({ id, turn }: TakenOn, part?: 'sets' | 'conflicts', progress?: string): Promise<boolean> {
+  async note(
+    { id, turn }: TakenOn,
+    part?: Part,
+    { progress, sets }: { readonly progress?: string; readonly sets?: string } = {},
+  ): Promise<boolean> {
     const { connection } = this.database;
     if (part === undefined) {
       const [row] = await connection.query<{ state: SearchState }[]>(
@@ -164,9 +180,9 @@ export class SetSearchStore {
       return row?.state === 'searching';
     }
     const [rows] = await connection.query<[{ state: SearchState }[], number]>(
-      `UPDATE set_search SET part = $3, progress = coalesce($4::jsonb, progress) WHERE id = $1 AND turn = $2
-       RETURNING state`,
-      [id, turn, part, progress ?? null],
+      `UPDATE set_search SET part = $3, progress = coalesce($4::jsonb, progress), sets = coalesce($5::jsonb, sets)
+       WHERE id = $1 AND turn = $2 RETURNING state`,
+      [id, turn, part, progress ?? null, sets ?? null],
     );
     return rows[0]?.state === 'searching';
   }
@@ -175,13 +191,13 @@ export class SetSearchStore {
   async end(
     { id, turn }: TakenOn,
     state: 'done' | 'stopped' | 'failed',
-    { sets, conflicts, problem }: { readonly sets?: string; readonly conflicts?: string; readonly problem?: string },
+    { sets, conflicts, worth, problem }: Outcome,
   ): Promise<void> {
     await this.database.connection.query(
       `UPDATE set_search SET state = $3, turn = NULL, ended_at = clock_timestamp(),
-         sets = $4::jsonb, conflicts = $5::jsonb, problem = $6
+         sets = $4::jsonb, conflicts = $5::jsonb, worth = $6::jsonb, problem = $7
        WHERE id = $1 AND turn = $2`,
-      [id, turn, state, sets ?? null, conflicts ?? null, problem ?? null],
+      [id, turn, state, sets ?? null, conflicts ?? null, worth ?? null, problem ?? null],
     );
   }
 

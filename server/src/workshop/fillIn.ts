@@ -265,6 +265,7 @@ const FILLING: {
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
   planChoices: withTakeable,
   planSets: withTakeable,
+  planWorth: withTakeable,
   planConflicts: withTakeable,
   orderList: withShelf,
   shopSheet: withOrder,

@@ -61,7 +61,7 @@ export class Workshops {
    * @param told hears now and then, as JSON, how far it has come
    */
   async search(
-    name: 'planSets' | 'planConflicts',
+    name: 'planSets' | 'planConflicts' | 'planWorth',
     request: unknown,
     wording: Wording,
     stop: AbortSignal,

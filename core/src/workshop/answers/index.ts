@@ -8,7 +8,7 @@ import { fitBores } from './fitBores.js';
 import { fitSets } from './fitSets.js';
 import { fitSheet } from './fitSheet.js';
 import { fitShells } from './fitShells.js';
-import { planChoices, planConflicts, planSets } from './plan.js';
+import { planChoices, planConflicts, planSets, planWorth } from './plan.js';
 import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
 import { calibration } from './learning.js';
 import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
@@ -40,6 +40,7 @@ export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
   buildBegin,
   planChoices,
   planSets,
+  planWorth,
   planConflicts,
   fitSheet,
   fitShells,

@@ -6,6 +6,7 @@ import {
   nonsenseOf,
   planFor,
   problemOf,
+  worthOf,
   type AimFound,
   type Demand,
   type Option,
@@ -116,7 +117,7 @@ const isSaid = ({ pattern, specimen, work = [], size }: Option['places'][number]
   pattern !== undefined || specimen !== undefined || size !== undefined || work.length > 0;
 
 /** What would have to be measured, by how many of the sets are open for want of it. */
-function worthOf(sets: readonly SetTold[]): Answers['planSets']['worth'] {
+function toMeasure(sets: readonly SetTold[]): Answers['planSets']['worth'] {
   const found = new Map<string, { readonly id: string; readonly name: string; sets: number }>();
   for (const { open, figures } of sets) {
     const wanted = new Map([...open, ...figures].flatMap(({ needs }) => needs.map((each) => [each.id, each] as const)));
@@ -174,11 +175,30 @@ export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...re
       .sort((a, b) => b[1] - a[1])
       .slice(0, REFUSALS_TOLD)
       .map(([by, times]) => ({ by, times })),
-    worth: worthOf(sets),
+    worth: toMeasure(sets),
   };
 };
 
 const demandTold = ({ id, says }: Demand) => ({ id, says });
+
+export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, best, ...rest }) => {
+  const ground = asked(workshop, rest);
+  const { build, demands } = rest;
+  const { isStopped } = workshop;
+  const score = best ?? planFor(problemOf(build, demands, ground), { answers: 1, isStopped }).best[0]?.leaf.score;
+  // Where there is no set what stands in the way is asked, and not what it costs.
+  if (score === undefined) return { worth: [], proved: !isStopped() };
+  const found = worthOf({ build, demands }, ground, score, isStopped);
+  return {
+    worth: found.worth.map(({ demand, setting, best: better, saves, proved }) => ({
+      demand: demandTold(demand),
+      saves: rounded(saves),
+      set: setTold(workshop, problemOf(setting.build, setting.demands, ground), better.leaf, undefined),
+      proved,
+    })),
+    proved: found.proved,
+  };
+};
 
 export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _units, ...rest }) => {
   const ground = asked(workshop, rest);

@@ -19,10 +19,11 @@ export class SetSearches1700000000013 implements MigrationInterface {
         turn uuid,
         server uuid,
         taken_up integer NOT NULL DEFAULT 0,
-        part text CHECK (part IN ('sets', 'conflicts')),
+        part text CHECK (part IN ('sets', 'conflicts', 'worth')),
         progress jsonb,
         sets jsonb,
         conflicts jsonb,
+        worth jsonb,
         problem text,
         CHECK ((state IN ('searching', 'stopping')) = (turn IS NOT NULL)),
         CHECK ((state IN ('done', 'stopped', 'failed')) = (ended_at IS NOT NULL))

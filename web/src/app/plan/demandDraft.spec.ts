@@ -86,7 +86,7 @@ describe('demands from what stands in the fields', () => {
         target('ratio', 'much', ''),
       ],
       limits: { price: '-5', hours: 'a few', buys: '1.5', open: '4' },
-      weights: { hours: 'x', buys: '', irreversible: '', open: '' },
+      weights: { price: '', hours: 'x', buys: '', irreversible: '', open: '' },
     };
     const found = problems(wrong);
     for (const [field, words] of [

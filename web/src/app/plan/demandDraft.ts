@@ -44,7 +44,7 @@ export interface DemandDraft {
   readonly reversible: boolean;
   readonly forbid: readonly OperationId[];
   readonly shape: Readonly<Partial<Record<PlannedId, string>>>;
-  readonly weights: Readonly<Record<'hours' | 'buys' | 'irreversible' | 'open', string>>;
+  readonly weights: Readonly<Record<'price' | 'hours' | 'buys' | 'irreversible' | 'open', string>>;
   readonly answers: number;
 }
 
@@ -55,7 +55,7 @@ const EMPTY_DRAFT: DemandDraft = {
   reversible: false,
   forbid: [],
   shape: {},
-  weights: { hours: '', buys: '', irreversible: '', open: '' },
+  weights: { price: '', hours: '', buys: '', irreversible: '', open: '' },
   answers: 6,
 };
 

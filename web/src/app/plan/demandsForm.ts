@@ -8,7 +8,8 @@ import {
   shownUnit,
   TAKEN_FROM,
   UNITS,
-  USUAL_WEIGHTS,
+  USUAL_SHOP,
+  usualWeights,
   type FigureTold,
   type PlacedTold,
   type PlannedId,
@@ -20,6 +21,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Preferences } from '../data/preferences';
 import { Records } from '../data/records';
+import { ShopData } from '../data/shopData';
 import { Specimens } from '../data/specimens';
 import { PartPicker } from '../ui/partPicker';
 import {
@@ -35,6 +37,15 @@ import {
 const MAIN = new Set(['block', 'crank', 'rod', 'pin', 'piston', 'liner', 'headGasket', 'head', 'cam', 'flywheel']);
 
 const STAYS: PlaceDraft = { from: 'stays', parts: [], mayStay: true };
+
+/** What a set is ranked by, as money. */
+const WEIGHED = [
+  { id: 'price', name: 'A unit of money' },
+  { id: 'hours', name: 'An hour of work, besides its price' },
+  { id: 'buys', name: 'A part that is not at hand' },
+  { id: 'irreversible', name: 'Work that cannot be taken back' },
+  { id: 'open', name: 'A check that cannot be told' },
+] as const;
 
 /** What a set is to be: which places are free, what figures are to be reached, what it may take. */
 @Component({
@@ -67,12 +78,11 @@ export class DemandsForm {
     { id: 'buys', name: 'Parts to buy' },
     { id: 'open', name: 'Checks left open' },
   ] as const;
-  protected readonly weights = [
-    { id: 'hours', name: 'An hour of work, besides its price', usual: USUAL_WEIGHTS.hours },
-    { id: 'buys', name: 'A part that is not at hand', usual: USUAL_WEIGHTS.buys },
-    { id: 'irreversible', name: 'Work that cannot be taken back', usual: USUAL_WEIGHTS.irreversible },
-    { id: 'open', name: 'A check that cannot be told', usual: USUAL_WEIGHTS.open },
-  ] as const;
+  private readonly shop = toSignal(inject(ShopData).shop$, { initialValue: USUAL_SHOP });
+  protected readonly weights = computed(() => {
+    const usual = usualWeights(this.shop().rules);
+    return WEIGHED.map(({ id, name }) => ({ id, name, usual: String(usual[id]) }));
+  });
   protected readonly shapes = (Object.keys(SHAPED) as PlannedId[]).map((id) => ({ id, name: SHAPED[id] ?? id }));
   protected readonly operations = OPERATION_IDS.map((id) => ({ id, name: OPERATIONS[id].name }));
   protected readonly length = computed(() => UNITS[shownUnit('length', this.preferences.units()) ?? 'mm'].symbol);

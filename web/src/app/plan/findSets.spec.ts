@@ -1,11 +1,12 @@
 import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap, Router } from '@angular/router';
 import { BehaviorSubject, delay, NEVER, of, throwError, type Observable } from 'rxjs';
-import { Workshop, type Answers, type Build, type Requests, type SetSearch } from '@which-bore/core';
+import { Workshop, type Answers, type Build, type Job, type Requests, type SetSearch } from '@which-bore/core';
 import buildFile from '../../../../demo-data/builds.json';
 import { ApiError } from '../data/api';
 import { BrowserStorage } from '../data/browserStorage';
 import { Builds } from '../data/builds';
+import { Jobs } from '../data/jobs';
 import { SetSearches } from '../data/setSearches';
 import { CATALOGUE } from '../testing/demo';
 import { button, click, setUp, show, text } from '../testing/setUp';
@@ -32,6 +33,7 @@ let altered: Build;
 let began: Omit<Build, 'id'> | undefined;
 let asked: Requests['planSets'][];
 let stopped: string[];
+let jobs: Map<string, Partial<Job>>;
 
 /** A search as it stands. */
 const standing = (more: Partial<SetSearch>): SetSearch => ({
@@ -51,6 +53,17 @@ async function open(draft: DemandDraft, search = whole, begun?: string) {
   began = undefined;
   asked = [];
   stopped = [];
+  jobs = new Map();
+  TestBed.overrideProvider(Jobs, {
+    useValue: {
+      begin: (name: string) => {
+        const id = crypto.randomUUID();
+        jobs.set(id, { id, name });
+        return id;
+      },
+      alter: (id: string, change: (job: Job) => Job) => jobs.set(id, change((jobs.get(id) ?? { id }) as Job)),
+    },
+  });
   const held = new BehaviorSubject(BUILD);
   TestBed.overrideProvider(Builds, {
     useValue: {
@@ -107,6 +120,13 @@ describe('finding a set', () => {
     expect(altered.places).toEqual(told?.places ?? []);
     await click(fixture, button(page, 'As a build of its own'));
     expect(began?.name).toContain('a set found');
+    expect(began?.job).toBe(BUILD.job);
+    await click(fixture, button(page, 'As a job'));
+    // A job of its own, which holds the build: there is what is to be bought for it.
+    const job = BUILD.job ?? [...jobs.keys()][0] ?? '';
+    expect(began?.job).toBe(job);
+    expect(jobs.get(job)?.build).toBe(BUILD.id);
+    expect(TestBed.inject(Router).navigate).toHaveBeenCalledWith(['/order'], { queryParams: { job } });
   });
 
   it('steps through the sets by the arrow keys, no further than there are', async () => {
@@ -205,6 +225,30 @@ describe('finding a set', () => {
     search.next(going({ state: 'stopping', progress: { ...progress, sets: [first] } }));
     await fixture.whenStable();
     expect(status()).toBe('Stopping…');
+  });
+
+  it('tells what each demand costs, and lets one go in one press', async () => {
+    const sets = WORKSHOP.ask('planSets', { build: BUILD, demands: { places: [{ slot: 'piston', from: 'any' }] } });
+    const [first, second] = sets.sets;
+    if (!first || !second) throw new Error('The demo has no two sets.');
+    const search = new BehaviorSubject(standing({ state: 'searching', part: 'worth', sets }));
+    const shown = await open(PISTON, () => search);
+    await find(shown);
+    const { page, fixture } = shown;
+    expect(text(page.querySelector('[role=status]'))).toContain('Looking what each demand costs');
+    expect(text(page.querySelector('wb-sets-found .says'))).toContain('Proved');
+    const demand = { id: 'place crank', says: ['Crank: as the engine has it'] };
+    const worth = { worth: [{ demand, saves: 214, set: second, proved: true }], proved: false };
+    search.next(standing({ sets, worth }));
+    await fixture.whenStable();
+    const [row] = page.querySelectorAll('.costs tbody tr');
+    expect([...(row?.children ?? [])].slice(0, 2).map(text)).toEqual(['Crank: as the engine has it', '214']);
+    expect(text(page)).toContain('Not all of them were looked at to the end');
+    await click(fixture, button(page, 'Take it that way'));
+    expect(altered.places).toEqual(second.places);
+    search.next(standing({ sets, worth: { worth: [], proved: true } }));
+    await fixture.whenStable();
+    expect(text(page)).toContain('without any one of them the best would be the same');
   });
 
   it('goes on from its address, in whichever browser', async () => {

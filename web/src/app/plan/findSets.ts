@@ -13,10 +13,11 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { isOver, type Answers, type SetSearch, type SetTold } from '@which-bore/core';
+import { isOver, type Answers, type Build, type SetSearch, type SetTold } from '@which-bore/core';
 import { map, type Observable, type Subscription } from 'rxjs';
 import { BrowserStorage } from '../data/browserStorage';
 import { Builds } from '../data/builds';
+import { Jobs } from '../data/jobs';
 import { Preferences } from '../data/preferences';
 import { SetSearches } from '../data/setSearches';
 import { demandsOf, keptDraft, type DemandDraft, type FieldProblem } from './demandDraft';
@@ -45,6 +46,7 @@ export class FindSets {
   protected readonly state = inject(PlanState);
   private readonly searches = inject(SetSearches);
   private readonly builds = inject(Builds);
+  private readonly jobs = inject(Jobs);
   private readonly storage = inject(BrowserStorage);
   private readonly preferences = inject(Preferences);
   private readonly router = inject(Router);
@@ -55,7 +57,7 @@ export class FindSets {
   protected readonly refused = signal<string | undefined>(undefined);
   /** The search that goes on, or that has ended. */
   protected readonly search = signal<SetSearch | undefined>(undefined);
-  protected readonly busy = computed((): 'waiting' | 'sets' | 'conflicts' | undefined => {
+  protected readonly busy = computed((): 'waiting' | SetSearch['part'] => {
     const search = this.search();
     if (!search || isOver(search)) return undefined;
     return search.state === 'waiting' ? 'waiting' : (search.part ?? 'sets');
@@ -68,6 +70,7 @@ export class FindSets {
     return { ...progress, proved: false, options: [], refused: [], worth: [] };
   });
   protected readonly conflicts = computed(() => this.search()?.conflicts);
+  protected readonly worth = computed(() => this.search()?.worth);
   protected readonly says = computed(() => sayProgress(this.search(), this.busy()));
   /** What was asked when the answer came: the fields may say something else by now. */
   private readonly answeredTo = signal<DemandDraft | undefined>(undefined);
@@ -179,12 +182,24 @@ export class FindSets {
   }
 
   /** A build of its own beside this one. */
-  protected begin({ places }: SetTold): void {
+  protected begin(set: SetTold): void {
     const build = this.state.build();
     if (!build) return;
-    const { id: _id, ...rest } = build;
-    const id = this.builds.begin({ ...rest, places: [...places], name: `${build.name}, a set found`.slice(0, 120) });
-    void this.router.navigate(['/plan', id], { queryParams: { show: 'joints' } });
+    void this.router.navigate(['/plan', this.copyWith(set, build)], { queryParams: { show: 'joints' } });
+  }
+
+  /** In the job of the build, or in one that is begun for it: there is what is to be bought, machined and put together. */
+  protected order(set: SetTold): void {
+    const build = this.state.build();
+    if (!build) return;
+    const job = build.job ?? this.jobs.begin(`${build.name}, a set found`.slice(0, 120));
+    const id = this.copyWith(set, { ...build, job });
+    this.jobs.alter(job, (before) => ({ ...before, build: id }));
+    void this.router.navigate(['/order'], { queryParams: { job } });
+  }
+
+  private copyWith({ places }: SetTold, { id: _id, ...build }: Build): string {
+    return this.builds.begin({ ...build, places: [...places], name: `${build.name}, a set found`.slice(0, 120) });
   }
 
   protected takeOut({ set }: WayOut): void {

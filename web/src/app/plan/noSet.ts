@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { say, showValue, type Answers } from '@which-bore/core';
+import { say, type Answers } from '@which-bore/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Preferences } from '../data/preferences';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
+import { comesTo } from './comesTo';
 import { SetDetail } from './setDetail';
 
 /** Demands that are let go, and what is then to be had. */
@@ -46,14 +47,7 @@ export class NoSet {
     return demands.map(({ says }) => say(says, this.preferences.units())).join('; ');
   }
 
-  /** What changes and what the figures then come to, in few words. */
   protected comesTo({ set }: WayOut): string {
-    const parts = set.parts.filter(({ from }) => from !== 'there').map(({ name }) => name.toLowerCase());
-    const figures = set.figures.flatMap(({ name, reaches, quantity }) =>
-      reaches ? [`${name.toLowerCase()} ${showValue(reaches.low, quantity, this.preferences.units())}`] : [],
-    );
-    return [parts.length > 0 ? `other ${[...new Set(parts)].join(', ')}` : '', ...new Set(figures)]
-      .filter((each) => each !== '')
-      .join('; ');
+    return comesTo(set, this.preferences.units());
   }
 }

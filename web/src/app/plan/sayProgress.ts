@@ -3,7 +3,7 @@ import type { SetSearch } from '@which-bore/core';
 const count = (value: number): string => value.toLocaleString('en-GB');
 
 /** How far a search for sets has come, in a sentence. */
-export function sayProgress(search: SetSearch | undefined, busy: 'waiting' | 'sets' | 'conflicts' | undefined): string {
+export function sayProgress(search: SetSearch | undefined, busy: 'waiting' | SetSearch['part']): string {
   if (!search || !busy) return '';
   const again = search.takenUp > 1 ? ' The server that had begun it went down; another has taken it over.' : '';
   if (search.state === 'stopping') return 'Stopping…';
@@ -12,6 +12,7 @@ export function sayProgress(search: SetSearch | undefined, busy: 'waiting' | 'se
     return ahead === 0 ? 'Its turn is next…' : `Waiting for its turn: ${count(ahead)} ahead of it…`;
   }
   if (busy === 'conflicts') return `No set meets all of it. Looking for what stands in the way…${again}`;
+  if (busy === 'worth') return `Nothing better exists. Looking what each demand costs…${again}`;
   const { progress } = search;
   if (!progress) return `Looking through the sets…${again}`;
   const { combinations, looked, bound, sets } = progress;

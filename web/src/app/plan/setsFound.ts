@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { FormsModule } from '@angular/forms';
 import {
   fromInside,
+  say,
   showInterval,
   showValue,
   shownUnit,
@@ -14,6 +15,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Preferences } from '../data/preferences';
 import { VerdictMark } from '../ui/verdictMark';
+import { comesTo } from './comesTo';
 import { LineChart, type ChartLine } from './lineChart';
 import { SetDetail } from './setDetail';
 
@@ -37,8 +39,12 @@ export class SetsFound {
   readonly found = input.required<Answers['planSets']>();
   /** It is still looked for better ones. */
   readonly going = input(false);
+  /** What each demand costs, once that is known. */
+  readonly worth = input<Answers['planWorth']>();
   readonly taken = output<SetTold>();
   readonly begun = output<SetTold>();
+  /** It is to be a build in a job, with all that is to be bought and done. */
+  readonly ordered = output<SetTold>();
 
   private readonly chosen = signal(0);
   protected readonly at = computed(() => Math.min(this.chosen(), this.found().sets.length - 1));
@@ -88,6 +94,14 @@ export class SetsFound {
       .sets.map((set, at): ChartLine => ({ name: `${at + 1}`, colour: set === chosen ? 1 : 0, points: point(set) }))
       .filter(({ points }) => points.length > 0);
   });
+
+  protected letGo({ demand }: Answers['planWorth']['worth'][number]): string {
+    return say(demand.says, this.preferences.units());
+  }
+
+  protected comesTo({ set }: Answers['planWorth']['worth'][number]): string {
+    return comesTo(set, this.preferences.units());
+  }
 
   protected step(event: KeyboardEvent): void {
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;

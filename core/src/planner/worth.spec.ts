@@ -1,0 +1,52 @@
+import { build, GROUND } from '../testing/plans';
+import { demandsOf, type Setting } from './conflicts';
+import { planFor } from './plan';
+import { problemOf } from './problem';
+import { worthOf } from './worth';
+
+const bestOf = ({ build: of, demands }: Setting): number =>
+  planFor(problemOf(of, demands, GROUND), { answers: 1 }).best[0]?.leaf.score ?? Infinity;
+
+describe('what demands cost', () => {
+  const setting: Setting = {
+    build: build('minnow-48'),
+    demands: { places: [{ slot: 'piston', from: 'any' }], limits: { open: 12 } },
+  };
+
+  it('is what the best set counts less without them, each found by a search from the beginning', () => {
+    const score = bestOf(setting);
+    const { worth, proved } = worthOf(setting, GROUND, score);
+    expect(proved).toBeTrue();
+    const plain = demandsOf(setting, GROUND)
+      .map((demand) => ({ id: demand.id, saves: score - bestOf(demand.without(setting)) }))
+      .filter(({ saves }) => saves > 1)
+      .sort((a, b) => b.saves - a.saves);
+    expect(worth.map(({ demand, saves }) => [demand.id, saves.toFixed(6)])).toEqual(
+      plain.map(({ id, saves }) => [id, saves.toFixed(6)]),
+    );
+  });
+
+  it('is nothing where nothing better is to be had, and says so only when all was looked at', () => {
+    const { worth, proved } = worthOf(setting, GROUND, 0);
+    expect([worth.length, proved]).toEqual([0, true]);
+    let looks = 0;
+    const stopped = worthOf(setting, GROUND, bestOf(setting), () => ++looks > 1);
+    expect(stopped.proved).toBeFalse();
+  });
+
+  // Common practice, no source: a part that one insists on is mostly what makes a job dear.
+  it('names the part that is held on to, where another would come cheaper', () => {
+    const dear: Setting = {
+      build: build('minnow-48'),
+      demands: { places: [{ slot: 'piston', from: 'these', patterns: ['minnow-piston-66'] }], limits: { open: 100 } },
+    };
+    const score = bestOf(dear);
+    const free = bestOf({
+      ...dear,
+      demands: { ...dear.demands, places: [{ slot: 'piston', from: 'any', mayStay: true }] },
+    });
+    const { worth } = worthOf(dear, GROUND, score);
+    if (Number.isFinite(score) && score - free > 1) expect(worth[0]?.demand.id).toBe('place piston');
+    expect(worth.every(({ saves }) => saves > 1)).toBeTrue();
+  });
+});

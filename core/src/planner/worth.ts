@@ -1,0 +1,62 @@
+import { demandsOf, type Demand, type Setting } from './conflicts.js';
+import type { SetFound } from './evaluate.js';
+import { planFor } from './plan.js';
+import { problemOf, type PlanGround } from './problem.js';
+import type { Chosen } from './search.js';
+
+/** What a demand costs: the best set there is without it. */
+interface Worth {
+  readonly demand: Demand;
+  readonly setting: Setting;
+  readonly best: Chosen<SetFound>;
+  /** How much less it counts than the best with the demand. */
+  readonly saves: number;
+  readonly proved: boolean;
+}
+
+/** What all demands cost, the dearest first. */
+interface Worths {
+  readonly worth: readonly Worth[];
+  /** Whether all were looked at to the end: of those that are not named none costs anything. */
+  readonly proved: boolean;
+}
+
+/** Nodes of the search without one demand, and of all of them together. */
+const EFFORT = { nodes: 1500, altogether: 8000 };
+/** What saves less is not worth a word. */
+const LEAST = 1;
+
+/**
+ * What each demand costs by itself: which part that is not looked for, which limit, which end of which target would
+ * make the best set better if it were let go. Each is a search of its own, which needs to look only at what beats the
+ * best there is.
+ *
+ * @param score of the best set that meets all demands
+ * @param isStopped asked now and then; where it says so, what was found so far is told
+ */
+export function worthOf(
+  setting: Setting,
+  ground: PlanGround,
+  score: number,
+  isStopped: () => boolean = () => false,
+): Worths {
+  let [proved, left] = [true, EFFORT.altogether];
+  const worth = demandsOf(setting, ground).flatMap((demand): readonly Worth[] => {
+    if (isStopped() || left <= 0) {
+      proved = false;
+      return [];
+    }
+    const without = demand.without(setting);
+    const result = planFor(problemOf(without.build, without.demands, ground), {
+      answers: 1,
+      effort: Math.min(EFFORT.nodes, left),
+      below: score - LEAST,
+      isStopped,
+    });
+    left -= result.nodes;
+    if (!result.proved) proved = false;
+    const [best] = result.best;
+    return best ? [{ demand, setting: without, best, saves: score - best.leaf.score, proved: result.proved }] : [];
+  });
+  return { worth: worth.sort((a, b) => b.saves - a.saves), proved };
+}
