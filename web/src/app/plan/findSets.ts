@@ -188,7 +188,7 @@ export class FindSets {
     void this.router.navigate(['/plan', this.copyWith(set, build)], { queryParams: { show: 'joints' } });
   }
 
-  /** In the job of the build, or in one that is begun for it: there is what is to be bought, machined and put together. */
+  /** In the job of the build, or in one that is begun for it: there is what is to be bought and machined. */
   protected order(set: SetTold): void {
     const build = this.state.build();
     if (!build) return;
