@@ -422,7 +422,16 @@ export type {
 } from './build/index.js';
 
 /* The planner: which set of parts works, and if none, why not. */
-export { conflictsOf, planFor, problemOf, setOf, TAKEN_FROM, USUAL_OPEN, usualWeights } from './planner/index.js';
+export {
+  conflictsOf,
+  MOST_ENGINES,
+  planFor,
+  problemOf,
+  setOf,
+  TAKEN_FROM,
+  USUAL_OPEN,
+  usualWeights,
+} from './planner/index.js';
 export type { Demands, TakenFrom } from './planner/index.js';
 
 /* Fit: measuring sheets, shells place by place, sets from a pool. */

@@ -145,7 +145,11 @@ export const planSets = question({
   long: true,
   request: SetsAskedSchema,
   answer: Type.Object({
-    sets: list(SetSchema, { description: 'The best first; each differs from the others in a part or its size' }),
+    sets: list(SetSchema, {
+      description:
+        'The best first; each differs from the others in a part or its size. For several engines a set for each, as many as there is enough for',
+    }),
+    engines: Type.Optional(Type.Integer({ description: 'Engines that were asked for, where that are several' })),
     proved: Type.Boolean({ description: 'No better set exists' }),
     bound: Type.Optional(Type.Number({ description: 'No set that was not looked at scores less' })),
     combinations: Type.Number({ description: 'Choices there were, all told' }),

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { PLANNED_IDS, type PlannedId } from '../build/index.js';
 import { OPERATION_IDS, type OperationId } from '../joints/index.js';
 import { oneOf } from '../quantity/oneOf.js';
-import { MOST_ANSWERS, TAKEN_FROM, type TakenFrom } from './usual.js';
+import { MOST_ANSWERS, MOST_ENGINES, TAKEN_FROM, type TakenFrom } from './usual.js';
 
 /** Places and targets more than this are no plan. */
 const MOST_PLACES = 28;
@@ -98,6 +98,14 @@ export const DemandsSchema = Type.Object(
       ),
     ),
     weights: Type.Optional(WeightsSchema),
+    engines: Type.Optional(
+      Type.Integer({
+        minimum: 1,
+        maximum: MOST_ENGINES,
+        description:
+          'Engines that each get a set of their own, no part of the shelf in two of them; limits are those of one engine',
+      }),
+    ),
     answers: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_ANSWERS })),
     effort: Type.Optional(
       Type.Integer({ minimum: 1, maximum: MOST_EFFORT, description: 'It stops after so many nodes of its search' }),

@@ -39,6 +39,8 @@ export interface Option {
   readonly size?: number;
   /** The same for options that differ only in how much is taken off. */
   readonly key: string;
+  /** Parts of the shelf that it takes, where those are more than its places name. */
+  readonly lying?: readonly string[];
   /** What it adds to the score. */
   readonly cost: number;
 }
@@ -58,6 +60,8 @@ export interface Source {
   readonly part: Part;
   readonly from: Option['from'];
   readonly places: readonly Place[];
+  /** Parts of the shelf that it takes, where those are more than its places name. */
+  readonly lying?: readonly string[];
   /** The service size it lies there in already. */
   readonly asIs?: true;
 }
@@ -110,7 +114,7 @@ const ON: Partial<Record<PlannedId, KindId>> = { deck: 'block', millHead: 'head'
 const worksOn = (operation: PlannedId, kind: KindId | undefined): boolean => ON[operation] === kind;
 
 function stateOf(
-  { part: before, from, places }: Source,
+  { part: before, from, places, lying }: Source,
   work: readonly PlannedWork[],
   slot: string,
   step: number,
@@ -144,6 +148,7 @@ function stateOf(
     work,
     irreversible,
     ...(goods.unpriced ? { unpriced: true } : {}),
+    ...(lying ? { lying } : {}),
     ...(step === 0 ? {} : { size: step }),
     key: `${places.map(({ pattern, specimen }) => pattern ?? specimen ?? 'there').join('+')} ${step}`,
     cost:
@@ -170,12 +175,18 @@ const cheapestFirst = (a: Option, b: Option): number =>
 
 const sumOf = ({ work }: Option): number => work.reduce((sum, { by }) => sum + by.value, 0);
 
-/** Options of a place in order, of those that no check and no price can tell apart the first only. */
-export function inOrder(options: readonly Option[]): readonly Option[] {
+/**
+ * Options of a place in order, of those that no check and no price can tell apart the first only; where several engines
+ * are built each part that lies there is one of its own.
+ */
+export function inOrder(options: readonly Option[], engines = 1): readonly Option[] {
   const seen = new Set<string>();
-  return [...options].sort(cheapestFirst).filter(({ part, cost, work, places }) => {
+  return [...options].sort(cheapestFirst).filter(({ part, cost, work, places, from, key }) => {
     const { values, looks, interfaces, pattern } = part;
-    const text = JSON.stringify([pattern, values, looks, interfaces, cost, work, places.length]);
+    const text = JSON.stringify([
+      ...[pattern, values, looks, interfaces, cost, work, places.length],
+      ...(engines > 1 && from === 'shelf' ? [key] : []),
+    ]);
     if (seen.has(text)) return false;
     seen.add(text);
     return true;

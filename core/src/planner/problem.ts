@@ -95,8 +95,11 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
   for (const { id: slot, kind, name } of SLOTS) {
     const demand = demanded.get(slot);
     if (demand) {
-      const sources = sourcesOf(demand, kind, engine, ground);
-      const options = inOrder(sources.flatMap((source) => optionsOf(source, slot, pricing)));
+      const sources = sourcesOf(demand, kind, engine, ground, demands.engines ?? 1);
+      const options = inOrder(
+        sources.flatMap((source) => optionsOf(source, slot, pricing)),
+        demands.engines,
+      );
       choices.push({ slot, name, kind, options, free: true });
       continue;
     }
@@ -153,6 +156,7 @@ function sourcesOf(
   kind: KindId,
   engine: BuildEngine,
   ground: PlanGround,
+  engines: number,
 ): readonly Source[] {
   const wanted = patterns && new Set(patterns);
   const bought =
@@ -180,7 +184,7 @@ function sourcesOf(
     ...bought.flatMap((part): readonly Source[] =>
       part.pattern === undefined ? [] : [{ part, from: 'bought', places: [{ slot, pattern: part.pattern }] }],
     ),
-    ...fromShelf(slot, lying, engine, ground),
+    ...fromShelf(slot, lying, engine, ground, engines),
   ];
 }
 
@@ -193,6 +197,7 @@ function fromShelf(
   lying: readonly Specimen[],
   engine: BuildEngine,
   ground: PlanGround,
+  engines: number,
 ): readonly Source[] {
   const parts = lying.map((specimen) => ({
     specimen,
@@ -209,12 +214,18 @@ function fromShelf(
     set.push(each);
     sets.set(each.part.pattern, set);
   }
-  return [...sets.values()].flatMap((set): readonly Source[] => {
-    const [first] = set;
-    if (!first || set.length < pieces) return [];
-    const chosen = set.slice(0, pieces);
+  const enough = [...sets.values()].flatMap((set) =>
+    // Of a pile that is enough for several engines each takes its own.
+    Array.from({ length: Math.min(engines, Math.floor(set.length / pieces)) }, (_, at) =>
+      set.slice(at * pieces, (at + 1) * pieces),
+    ),
+  );
+  return enough.flatMap((chosen): readonly Source[] => {
+    const [first] = chosen;
+    if (!first) return [];
     return [
       {
+        lying: chosen.map(({ specimen }) => specimen.id),
         part: spanning(
           first.part,
           chosen.map(({ part }) => part),

@@ -8,6 +8,8 @@ export const TAKEN_FROM = {
 } as const;
 export type TakenFrom = keyof typeof TAKEN_FROM;
 
+/** Engines that sets are looked for at once. */
+export const MOST_ENGINES = 6;
 /** How many of the best may be asked for. */
 export const MOST_ANSWERS = 12;
 /** Nodes of a search after which it is stopped, where nobody says. */

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { setInterval } from 'node:timers/promises';
-import type { Answers } from '@which-bore/core';
+import type { Answers, Requests } from '@which-bore/core';
 import PgBoss from 'pg-boss';
 import type { EntityManager } from 'typeorm';
 import { isAway } from '../database/away.js';
@@ -201,6 +201,9 @@ export class Searchers {
       const conflicts = await part('planConflicts', {}, sets);
       return { sets, ...(conflicts === undefined ? {} : { conflicts }) };
     }
+    // What a demand costs is told of one engine.
+    const { engines = 1 } = (taken.asked as Requests['planSets']).demands;
+    if (engines > 1) return { sets };
     const worth = await part('planWorth', { best: best.score }, sets);
     return { sets, ...(worth === undefined ? {} : { worth }) };
   }

@@ -6,12 +6,14 @@ import {
   nonsenseOf,
   planFor,
   problemOf,
+  setsForEngines,
   worthOf,
   type AimFound,
   type Demand,
   type Option,
   type PlanGround,
   type PlanProblem,
+  type SearchProgress,
   type SetFound,
 } from '../../planner/index.js';
 import { UNITS } from '../../quantity/unit.js';
@@ -147,24 +149,26 @@ export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...re
   const combinations = combinationsOf(problem);
   const toldAll = (found: readonly { readonly leaf: SetFound }[]) =>
     found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf));
-  const { best, proved, bound, nodes, leaves, refusals } = planFor(
-    problem,
-    { isStopped: workshop.isStopped },
-    (progress) =>
-      workshop.searchTold?.(() => {
-        const now = progress();
-        return {
-          combinations,
-          nodes: now.nodes,
-          looked: now.leaves,
-          ...(Number.isFinite(now.bound) ? { bound: rounded(now.bound) } : {}),
-          sets: toldAll(now.best),
-        };
-      }),
-  );
+  const { engines = 1 } = rest.demands;
+  const limits = { isStopped: workshop.isStopped };
+  const told = (progress: () => SearchProgress<SetFound>): void =>
+    workshop.searchTold?.(() => {
+      const now = progress();
+      return {
+        combinations,
+        nodes: now.nodes,
+        looked: now.leaves,
+        ...(Number.isFinite(now.bound) ? { bound: rounded(now.bound) } : {}),
+        // The best for one engine are not yet what each of several gets.
+        sets: engines === 1 ? toldAll(now.best) : [],
+      };
+    });
+  const { best, proved, bound, nodes, leaves, refusals } =
+    engines === 1 ? planFor(problem, limits, told) : setsForEngines(problem, engines, limits, told);
   const sets = toldAll(best);
   return {
     sets,
+    ...(engines === 1 ? {} : { engines }),
     proved,
     ...(Number.isFinite(bound) ? { bound: rounded(bound) } : {}),
     combinations,

@@ -110,4 +110,18 @@ describe('demands from what stands in the fields', () => {
     for (const kept of [undefined, null, 7, 'x', [], {}, { places: 1, targets: [] }, { places: {}, targets: 'x' }])
       expect(keptDraft(kept)).toEqual(EMPTY);
   });
+
+  it('are for one engine where nobody says how many, and for no more than are built at once', () => {
+    const asked = (engines: string) => {
+      const read = demandsOf({ ...FREE, engines }, 'metric', () => 'ratio');
+      return 'problems' in read ? read.problems.map(({ field }) => field) : read.demands.engines;
+    };
+    expect([asked(''), asked('1'), asked(' 3 ')]).toEqual([undefined, undefined, 3]);
+    expect(asked('0')).toEqual(['engines']);
+    expect(asked('2.5')).toEqual(['engines']);
+    expect(asked('99')).toEqual(['engines']);
+    // A draft that was kept before there were several engines is for one.
+    const { engines: _none, ...before } = FREE;
+    expect(keptDraft(before).engines).toBe('');
+  });
 });

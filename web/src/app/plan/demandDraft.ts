@@ -2,6 +2,7 @@ import {
   readAddress,
   shownUnit,
   toInside,
+  MOST_ENGINES,
   USUAL_OPEN,
   type Demands,
   type OperationId,
@@ -45,6 +46,8 @@ export interface DemandDraft {
   readonly forbid: readonly OperationId[];
   readonly shape: Readonly<Partial<Record<PlannedId, string>>>;
   readonly weights: Readonly<Record<'price' | 'hours' | 'buys' | 'irreversible' | 'open', string>>;
+  /** Engines to build at once. */
+  readonly engines: string;
   readonly answers: number;
 }
 
@@ -56,6 +59,7 @@ const EMPTY_DRAFT: DemandDraft = {
   forbid: [],
   shape: {},
   weights: { price: '', hours: '', buys: '', irreversible: '', open: '' },
+  engines: '',
   answers: 6,
 };
 
@@ -172,6 +176,12 @@ export function demandsOf(
     const value = read(`weight ${name}`, text, 0);
     if (value !== undefined) weights[name] = value;
   }
+  const engines = read('engines', draft.engines, 1);
+  if (engines !== undefined && (!Number.isInteger(engines) || engines > MOST_ENGINES))
+    problems.push({
+      field: 'engines',
+      what: `“${draft.engines.trim()}” is not how many engines are built at once: a whole number up to ${MOST_ENGINES} is.`,
+    });
   if (problems.length > 0) return { problems };
   return {
     demands: {
@@ -182,6 +192,7 @@ export function demandsOf(
       ...(draft.forbid.length > 0 ? { forbid: [...draft.forbid] } : {}),
       ...(shape.length > 0 ? { shape } : {}),
       ...(Object.keys(weights).length > 0 ? { weights } : {}),
+      ...(engines !== undefined && engines > 1 ? { engines } : {}),
       answers: draft.answers,
     },
   };

@@ -252,6 +252,20 @@ describe('finding a set', () => {
     expect(text(page)).toContain('without any one of them the best would be the same');
   });
 
+  it('shows a set for each of several engines, and says where there is not enough', async () => {
+    const one = WORKSHOP.ask('planSets', { build: BUILD, demands: { places: [{ slot: 'piston', from: 'any' }] } });
+    const sets = { ...one, sets: one.sets.slice(0, 2), engines: 3 };
+    const shown = await open({ ...PISTON, engines: '3' }, () => of(standing({ sets })));
+    await find(shown);
+    const { page } = shown;
+    expect(asked[0]?.demands.engines).toBe(3);
+    const sum = sets.sets.reduce((so, { price }) => so + price, 0);
+    expect(text(page.querySelector('.says'))).toBe(
+      `There is enough for 2 of 3 engines: ${sum} in all. Proved: none come cheaper in sum.`,
+    );
+    expect(text(page.querySelector('wb-set-detail h2'))).toBe('Engine 1');
+  });
+
   it('goes on from its address, in whichever browser', async () => {
     const shown = await open(PISTON, whole, standing({}).id);
     await settled();

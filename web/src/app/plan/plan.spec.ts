@@ -74,6 +74,8 @@ const figuresOf = (of: Build): readonly FigureTold[] => {
 
 describe('the sheet of a build', () => {
   const show = async (of: Build) => {
+    // Whoever was here before may have gone by inches.
+    localStorage.clear();
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
     const fixture = TestBed.createComponent(FigureSheet);
     fixture.componentRef.setInput('figures', figuresOf(of));

@@ -26,6 +26,19 @@ interface Measure {
   readonly of: (set: SetTold) => number | undefined;
 }
 
+/** What was found for several engines at once. */
+function sayEngines({ sets, proved }: Answers['planSets'], engines: number): string {
+  const price = sets.reduce((so, each) => so + each.price, 0);
+  const enough =
+    sets.length < engines
+      ? `There is enough for ${sets.length === 1 ? 'one' : sets.length} of ${engines} engines`
+      : `A set for each of ${engines} engines, no part of the shelf in two of them`;
+  const sure = proved
+    ? 'Proved: none come cheaper in sum'
+    : 'Stopped before all was looked at: there may be better ones';
+  return `${enough}: ${Math.round(100 * price) / 100} in all. ${sure}.`;
+}
+
 /** The sets that were found, side by side, stepped through with the arrow keys; with the trade-off between them. */
 @Component({
   selector: 'wb-sets-found',
@@ -51,8 +64,11 @@ export class SetsFound {
   protected readonly set = computed(() => this.found().sets[this.at()]);
   protected readonly figures = computed(() => this.found().sets[0]?.figures ?? []);
 
+  /** Several engines get a set each. */
+  protected readonly called = computed(() => (this.found().engines === undefined ? 'Set' : 'Engine'));
   protected readonly says = computed(() => {
-    const { sets, combinations, proved, looked, bound } = this.found();
+    const { sets, combinations, proved, looked, bound, engines } = this.found();
+    if (engines !== undefined) return sayEngines(this.found(), engines);
     const count = combinations.toLocaleString('en-GB');
     const many = sets.length === 1 ? 'One set' : `The best ${sets.length} sets`;
     if (this.going()) return `${many} so far of ${count} choices.`;
