@@ -1,20 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { oneOf } from '../quantity/oneOf.js';
+import { SEARCH_STATES, type SearchState } from './searchState.js';
 import { planConflicts, PlanProgressSchema, planSets, planWorth } from './plan.js';
-
-/** How a search for sets stands. */
-export const SEARCH_STATES = {
-  waiting: 'waiting for its turn',
-  searching: 'at work',
-  stopping: 'told to stop',
-  done: 'through',
-  stopped: 'stopped, with what it had',
-  failed: 'could not be done',
-} as const;
-export type SearchState = keyof typeof SEARCH_STATES;
-
-/** Searches that somebody may have waiting or at work at one time. */
-export const MOST_SEARCHES = 20;
 
 /** A search for sets that a server does, this one or another, whoever still looks at it. */
 export const SetSearchSchema = Type.Object({
@@ -40,7 +27,3 @@ export const SetSearchSchema = Type.Object({
   problem: Type.Optional(Type.String({ description: 'Why it could not be done' })),
 });
 export type SetSearch = Static<typeof SetSearchSchema>;
-
-/** Whether nothing more comes of it. */
-export const isOver = ({ state }: Pick<SetSearch, 'state'>): boolean =>
-  state === 'done' || state === 'stopped' || state === 'failed';
