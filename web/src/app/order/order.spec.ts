@@ -14,6 +14,7 @@ import { settled } from '../testing/settled';
 import { button, click, setUp, show, text } from '../testing/setUp';
 import { AssemblyPanel } from './assemblyPanel';
 import { BuyPanel } from './buyPanel';
+import { ReportPanel } from './reportPanel';
 import { SuppliersPanel } from './suppliersPanel';
 import { WorkPanel } from './workPanel';
 
@@ -252,6 +253,83 @@ describe('assembly', () => {
     await click(fixture, button(page, 'Sign Main shells and crank'));
     expect(orders.puts[0]?.item).toEqual(jasmine.objectContaining({ step: 'mains', who: 'Reinhild' }) as never);
     TestBed.inject(Preferences).name.set('');
+  });
+});
+
+describe('the report', () => {
+  const reported = async (of_: WholeJob = PUMP) => {
+    prepare();
+    const shown = await show(ReportPanel, { whole: of_ });
+    const rows = (caption: string) =>
+      [...shown.page.querySelectorAll(`[aria-label="${caption}"] tbody tr`)].map((row) => [...row.children].map(text));
+    return { ...shown, rows };
+  };
+
+  // A customer may read either: every figure stands there in both (NIST SP 811: 25.4 mm, 28.349523 g, 16.387064 cc).
+  it('has what was found in both systems of units, part after part as they lie in the engine', async () => {
+    const { rows } = await reported();
+    const found = rows('What was found');
+    const names = found.map(([name]) => name ?? '');
+    const rod = found.find(([name]) => name?.startsWith('Terrace rod 1'))?.[1] ?? '';
+    expect(rod).toContain('431.5 g(15.22 oz)');
+    expect(rod).toContain('121.46 mm(4.7819 in)');
+    const at = (begins: string) => names.findIndex((name) => name.startsWith(begins));
+    expect(at('Terrace pump case')).toBeLessThan(at('Terrace pump crank'));
+    expect(at('Terrace rod 2')).toBeLessThan(at('Terrace piston 1'));
+    expect(at('Terrace piston 2')).toBeLessThan(at('Terrace piston 10'));
+  });
+
+  it('sets the figures as it was built beside those as it is now', async () => {
+    const { rows } = await reported();
+    const figures = new Map(
+      rows('Figures before and after').map(([name = '', before, after]) => [name, [before, after]]),
+    );
+    const [before = '', after = ''] = figures.get('Displacement') ?? [];
+    const litres = (of_: string) => Number(/([\d.]+) cc/.exec(of_)?.[1]);
+    // Bored half a millimetre over: by the square of 78.5 over 78.0.
+    expect(litres(after) / litres(before)).toBeCloseTo((78.5 / 78) ** 2, 3);
+    expect(after).toMatch(/cc \([\d.]+ cu in\)/);
+  });
+
+  it('says what was decided and by whom, what was bought, the hours, and what no figure promises', async () => {
+    const { page } = await reported();
+    for (const { what, why } of PUMP.job.decisions ?? []) {
+      expect(text(page)).toContain(what);
+      expect(text(page)).toContain(why);
+    }
+    const hours = (PUMP.job.hours ?? []).reduce((so, each) => so + each.hours, 0);
+    expect(text(page)).toContain(`${hours.toFixed(1)} hours in all`);
+    expect(text(page.querySelector('.caution'))).toContain('ask your local authority and a licensed inspector');
+  });
+
+  it('takes hours that are hours, under a name, and no others', async () => {
+    const { fixture, page } = await reported();
+    TestBed.inject(Preferences).name.set('Reinhild');
+    const form = page.querySelector('form');
+    const [hours, on] = [...(form?.querySelectorAll('input') ?? [])];
+    if (!form || !hours || !on) throw new Error('no form');
+    const spend = async (so: string, what: string) => {
+      [hours.value, on.value] = [so, what];
+      form.dispatchEvent(new Event('submit', { cancelable: true }));
+      await fixture.whenStable();
+    };
+    await spend('a while', 'Boring');
+    await spend('-2', 'Boring');
+    await spend('2', '');
+    expect(orders.puts).toEqual([]);
+    await spend('1,5', 'Boring');
+    expect(orders.puts.map(({ list, item }) => [list, item])).toEqual([
+      ['hours', jasmine.objectContaining({ hours: 1.5, on: 'Boring', who: 'Reinhild' }) as never],
+    ]);
+    TestBed.inject(Preferences).name.set('');
+  });
+
+  it('of a job in which nothing was done says so, and prints all the same', async () => {
+    const { id, name } = PUMP.job;
+    const { page } = await reported({ job: { id, name, readings: [] }, specimens: [] });
+    expect(text(page)).toContain('No part was read.');
+    expect(text(page)).toContain('0.0 hours in all');
+    expect(button(page, 'Print')).toBeDefined();
   });
 });
 

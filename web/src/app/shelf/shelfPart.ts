@@ -14,6 +14,9 @@ import { UndoBar } from '../data/undoBar';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
 
+/** How much may stand in each field. */
+const LONGEST = { place: 80, condition: 400, includes: 200 } as const;
+
 /** One part of the shelf: where it lies, what is asked for it, who wants it, and what became of it. */
 @Component({
   selector: 'wb-shelf-part',
@@ -65,10 +68,10 @@ export class ShelfPart {
     return this.jobs().find(({ id }) => id === job)?.name ?? 'a job that was deleted';
   }
 
-  protected write(field: 'place' | 'condition' | 'includes', text: string): void {
+  protected write(field: keyof typeof LONGEST, text: string): void {
     this.alter(({ [field]: _before, ...rest }) => ({
       ...rest,
-      ...(text.trim() === '' ? {} : { [field]: text.trim().slice(0, field === 'place' ? 80 : 200) }),
+      ...(text.trim() === '' ? {} : { [field]: text.trim().slice(0, LONGEST[field]) }),
     }));
   }
 
