@@ -31,20 +31,20 @@ export function leastTogether(
   count: number,
   below = Infinity,
 ): { readonly taken?: readonly number[]; readonly sum: number; readonly whole: boolean } {
-  let [best, sum]: [readonly number[] | undefined, number] = [undefined, below];
+  const best: { taken?: readonly number[]; sum: number } = { sum: below };
   let tried = 0;
   const used = new Set<string>();
   const taken: number[] = [];
   const take = (from: number, so: number): void => {
     const left = count - taken.length;
     if (left === 0) {
-      [best, sum] = [[...taken], so];
+      [best.taken, best.sum] = [[...taken], so];
       return;
     }
     for (let at = from; at < all.length; at++) {
       const each = all[at];
       // All that follow score as much.
-      if (!each || so + left * each.score >= sum - SAME || ++tried > MOST_TRIED) return;
+      if (!each || so + left * each.score >= best.sum - SAME || ++tried > MOST_TRIED) return;
       if (each.uses.some((one) => used.has(one))) continue;
       for (const one of each.uses) used.add(one);
       taken.push(at);
@@ -54,7 +54,7 @@ export function leastTogether(
     }
   };
   take(0, 0);
-  return { ...(best ? { taken: best } : {}), sum, whole: tried <= MOST_TRIED };
+  return { ...best, whole: tried <= MOST_TRIED };
 }
 
 /**
