@@ -161,6 +161,35 @@ test('demands that make no sense are refused where they stand, and nothing typed
   await expect(page.getByLabel('Figure 1, at most')).toHaveValue('9');
 });
 
+test('a search is opened by its address anywhere, tells what a demand costs, and serves two engines', async ({
+  page,
+  browser,
+}) => {
+  await page.goto(`/plan/${await copyOf(page, LONG_CRANK)}/find`);
+  await from(page, 'piston').selectOption('any');
+  await page.getByLabel('Money, parts and work').fill('900');
+  await find(page);
+  await expect(page.getByText('Proved: no better one exists')).toBeVisible();
+  // The crank that was decided on is what makes it dear.
+  await expect(page.locator('.costs tbody tr').first()).toContainText('Crank');
+  await expect(page.locator('.costs').getByRole('button', { name: 'Take it that way' }).first()).toBeVisible();
+  await expect(page).toHaveURL(/search=/);
+  const colleague = await (await browser.newContext()).newPage();
+  await colleague.goto(page.url());
+  await expect(colleague.getByText('Proved: no better one exists')).toBeVisible();
+  expect(await price(colleague, 0)).toBe(await price(page, 0));
+  await colleague.close();
+
+  await page.getByLabel('Engines to build at once').fill('2');
+  await find(page);
+  await expect(page.getByText(/A set for each of 2 engines, no part of the shelf in two of them/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Engine 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'As a job' }).click();
+  await expect(page).toHaveURL(/\/order\?job=/);
+  await expect(page.getByText('a set found').first()).toBeVisible();
+  await saved(page);
+});
+
 test('finding sets has no fault that axe can find, with answers and without', async ({ page }) => {
   await page.goto(`/plan/${await copyOf(page, PUMP_COPY)}/find`);
   await from(page, 'piston').selectOption('any');

@@ -56,7 +56,8 @@ export class Searchers {
       retryLimit: 0,
     });
     this.boss.on('error', (error: unknown) => {
-      if (!this.closing) report('The queue of searches has a problem.', error);
+      // That the database is away is said elsewhere, once.
+      if (!this.closing && !isAway(error)) report('The queue of searches has a problem.', error);
     });
     this.store = new SetSearchStore(database, (manager) => this.call(manager));
     this.lock = new ServerLock(databaseUrl, randomUUID(), report);
