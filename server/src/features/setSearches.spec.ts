@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { isOver, MOST_SEARCHES, type Answers, type ErrorBody, type SetSearch } from '@which-bore/core';
 import type { FastifyInstance } from 'fastify';
 import { Database } from '../database/database.js';
+import { ServerLock } from '../searches/serverLock.js';
 import { SetSearchStore } from '../searches/setSearchStore.js';
 import { ServerProcess } from '../testing/serverProcess.js';
 import { appOver, appWithDemo, testDatabaseUrl, withDemo } from './testing.js';
@@ -128,9 +129,12 @@ describe('a search for sets', () => {
       const database = new Database(testDatabaseUrl(), () => undefined);
       await database.open();
       const store = new SetSearchStore(database, () => Promise.resolve());
+      // A server that says it is there: what it has taken on is not given to others.
+      const lock = new ServerLock(testDatabaseUrl(), randomUUID(), () => undefined);
+      await lock.open();
       const names: (string | undefined)[] = [];
       for (let each = 0; each < times; each++) {
-        const taken = await store.takeOn(randomUUID());
+        const taken = await store.takeOn(lock.server);
         const [row] = await database.connection.query<{ person: string }[]>(
           'SELECT person FROM set_search WHERE id = $1',
           [taken?.id],
@@ -138,6 +142,7 @@ describe('a search for sets', () => {
         names.push(row?.person);
         if (taken && isThrough(each)) await store.end(taken, 'done', {});
       }
+      await lock.close();
       await database.close();
       return names;
     };
@@ -163,6 +168,30 @@ describe('a search for sets', () => {
       // The first stays at work: all of the other come before the second of the same.
       const served = await inTurn(6, (which) => which > 0);
       expect(served).toEqual(['A', 'B', 'B', 'B', 'A', 'A']);
+    });
+
+    it('taken on by a server that is gone waits again, and one that was told to stop is at its end', async () => {
+      const ids: string[] = [];
+      for (let each = 0; each < 2; each++) ids.push((await begun(QUICK)).id);
+      const database = new Database(testDatabaseUrl(), () => undefined);
+      await database.open();
+      const store = new SetSearchStore(database, () => Promise.resolve());
+      const lock = new ServerLock(testDatabaseUrl(), randomUUID(), () => undefined);
+      await lock.open();
+      const taken = [await store.takeOn(lock.server), await store.takeOn(lock.server)];
+      const [first = '', second = ''] = taken.map((each) => each?.id);
+      expect([first, second].sort()).toEqual([...ids].sort());
+      await app.inject({ method: 'DELETE', url: `/api/plan/searches/${second}` });
+      expect((await get(second)).state).toBe('stopping');
+      // With its connection the server is gone, however it went; the other sees it at its next look.
+      await lock.close();
+      expect((await until(first, ({ state }) => state === 'waiting')).takenUp).toBe(1);
+      expect((await until(second, isOver)).state).toBe('stopped');
+      // Who was taken for dead and is not writes no more.
+      const [late] = taken;
+      if (late) await store.end(late, 'done', {});
+      expect((await get(first)).state).toBe('waiting');
+      await database.close();
     });
 
     it('is one of so many of one person, and the next is refused while the others may go on', async () => {
