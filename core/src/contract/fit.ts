@@ -179,7 +179,7 @@ export const fitBores = question({
     ),
     ways: list(
       Type.Object({
-        id: oneOf(['asItIs', 'bore', 'sleeve', 'liners'] as const),
+        id: oneOf(['asItIs', 'bore', 'sleeveSome', 'sleeve', 'liners'] as const),
         name: Type.String(),
         step: Type.Optional(Type.Number({ description: 'Over standard, millimetres' })),
         size: Type.Optional(BandSchema),

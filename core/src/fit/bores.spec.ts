@@ -75,6 +75,31 @@ describe('worn cylinders', () => {
     expect(ways.some(({ id }) => id === 'sleeve')).toBeFalse();
   });
 
+  // Common practice, no source: one scored cylinder is sleeved, and the engine keeps its size.
+  it('of which one is worse than the others may have that one sleeved, at the price of one', () => {
+    const worn = (each: readonly (number | undefined)[], cleansUpAt: number | undefined) =>
+      boreWays(CASE, ground({ each, cleansUpAt })).filter(({ id }) => id === 'sleeveSome');
+    const [one, ...more] = worn([0, 0, 2, 0], 2);
+    expect(one?.name).toBe('Sleeve cylinder 3, the others stay');
+    expect(one?.step).toBeUndefined();
+    // With a size between: at the first all but one clean up as well.
+    expect(more.map(({ name, step }) => [name, step])).toEqual([
+      ['Sleeve cylinder 3, the others bored', CASE.service['block.bore']?.[0]],
+    ]);
+    const all = boreWays(CASE, ground()).find(({ id }) => id === 'sleeve');
+    expect(one?.labour).toBeLessThan((all?.labour ?? 0) / 2);
+    expect(one?.bought.some(({ what }) => what.includes('8.8:1'))).toBeFalse();
+    expect(one?.total).toBeCloseTo(
+      (one?.labour ?? 0) + (one?.bought ?? []).reduce((so, { price = 0 }) => so + price, 0),
+      9,
+    );
+    // One that no size cleans up is no reason to give up the others.
+    expect(worn([0, undefined, 0, 0], undefined)[0]?.name).toBe('Sleeve cylinder 2, the others stay');
+    // Where most of them are worn there are no few to sleeve.
+    expect(worn([1, 1, 1, 0], 1)).toEqual([]);
+    expect(worn([2, 2, 1, 1], 2).map(({ name }) => name)).toEqual(['Sleeve cylinders 1 and 2, the others bored']);
+  });
+
   it('say so where no piston is on record in that size', () => {
     const bare = { ...demoPart('lumen-piston-78-77-88'), service: {} };
     const [bored] = boreWays(CASE, ground({ piston: bare }));

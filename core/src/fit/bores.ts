@@ -6,6 +6,7 @@ import { priceFor, takes } from '../joints/index.js';
 import { block } from '../dictionary/kinds/block.js';
 import { liner } from '../dictionary/kinds/liner.js';
 import { around, middle, type Interval } from '../quantity/interval.js';
+import { listed } from '../quantity/phrase.js';
 import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { cylinders, limitOf } from '../thumb/index.js';
@@ -20,7 +21,7 @@ interface Bought {
 
 /** One way to have round cylinders again, with its whole bill. */
 interface BoreWay {
-  readonly id: 'asItIs' | 'bore' | 'sleeve' | 'liners';
+  readonly id: 'asItIs' | 'bore' | 'sleeveSome' | 'sleeve' | 'liners';
   readonly name: string;
   /** Over standard, millimetres; of boring. */
   readonly step?: number;
@@ -46,6 +47,8 @@ export interface CylinderGround {
   readonly rules: HouseRules;
   /** The first service size, from 1, at which every cylinder cleans up; 0 where all are within what was made. */
   readonly cleansUpAt: number | undefined;
+  /** The same of each cylinder by itself, from the front; absent where not all of them were measured. */
+  readonly each?: readonly (number | undefined)[];
   readonly counts: Parameters<typeof priceFor>[1];
   readonly piston?: Part;
   readonly rings?: Part;
@@ -55,8 +58,9 @@ export interface CylinderGround {
 
 /**
  * What is done to worn cylinders, side by side: bored to each service size that cleans all of them up, sleeved back to
- * standard, or with new liners. All cylinders get one size: an engine whose cylinders differ shakes, and no maker sells
- * a set for it. *Common practice, no source.*
+ * standard, or with new liners. Where a few are worse than the others, those may be sleeved, and the others stay or are
+ * bored less. All cylinders get one size: an engine whose cylinders differ shakes, and no maker sells a set for it.
+ * *Common practice, no source.*
  */
 export function boreWays(part: Part, ground: CylinderGround): readonly BoreWay[] {
   const { rules, cleansUpAt, counts, piston, rings, gasket } = ground;
@@ -153,6 +157,41 @@ export function boreWays(part: Part, ground: CylinderGround): readonly BoreWay[]
           ),
         ]
       : [];
+  const some =
+    part.kind === 'block' && ground.each && cleansUpAt !== 0
+      ? worstSleeved(ground.each, service, cleansUpAt).map(({ worst, at }): BoreWay => {
+          const others = (ground.each ?? []).length - worst.length;
+          const step = at === 0 ? undefined : service[at - 1];
+          const [few, rest] = [
+            { ...counts, cylinder: worst.length },
+            { ...counts, cylinder: others },
+          ];
+          const whole = way(
+            'sleeveSome',
+            `Sleeve ${worst.length === 1 ? 'cylinder' : 'cylinders'} ${listed(worst.map(String))}, ${step === undefined ? 'the others stay' : 'the others bored'}`,
+            step === undefined ? ['sleeve'] : ['sleeve', 'bore', 'hone'],
+            [
+              { what: 'sleeves', price: sleevesFor(rules, few) },
+              ...(step === undefined ? [] : priced(piston, 'pistons', step)),
+              ...priced(rings, 'rings', step),
+            ],
+            {
+              ...(step === undefined || !made
+                ? {}
+                : { step, size: around(middle(made) + step, limitOf(cylinders.finishedWithin, rules)) }),
+              caution: OPERATIONS.sleeve.caution,
+              says: [['The sleeve is finished to the size of the others.']],
+            },
+          );
+          const work = [
+            takes({ steps: ['sleeve'], comesAlong: true }, rules, few),
+            ...(step === undefined ? [] : [takes({ steps: ['bore', 'hone'], comesAlong: true }, rules, rest)]),
+          ];
+          const sum = (of: 'hours' | 'price'): number => work.reduce((so, each) => so + each[of], 0);
+          const labour = sum('price');
+          return { ...whole, hours: sum('hours'), labour, total: whole.total - whole.labour + labour };
+        })
+      : [];
   const lined =
     ground.liner || part.kind === 'liner'
       ? [
@@ -161,7 +200,23 @@ export function boreWays(part: Part, ground: CylinderGround): readonly BoreWay[]
           }),
         ]
       : [];
-  return [...asItIs, ...bored, ...sleeved, ...lined];
+  return [...asItIs, ...bored, ...some, ...sleeved, ...lined];
+}
+
+/**
+ * The cylinders that are worse than the others, and the service size that does for those: for every size below that
+ * which all need, where no more than half would have to be sleeved.
+ */
+function worstSleeved(
+  each: readonly (number | undefined)[],
+  service: readonly number[],
+  cleansUpAt: number | undefined,
+): readonly { readonly worst: readonly number[]; readonly at: number }[] {
+  const sizes = Array.from({ length: Math.min(cleansUpAt ?? Infinity, service.length + 1) }, (_, at) => at);
+  return sizes.flatMap((at) => {
+    const worst = each.flatMap((own, index) => (own === undefined || own > at ? [index + 1] : []));
+    return worst.length > 0 && worst.length * 2 <= each.length ? [{ worst, at }] : [];
+  });
 }
 
 /** Two service sizes that differ by less are the same. Millimetres. */

@@ -22,6 +22,8 @@ interface PlaceJudged {
   /** Worst of size, roundness and parallelism. */
   readonly verdict: Verdict;
   readonly says: readonly Sentence[];
+  /** The first service size at which it cleans up by itself; 0 where it needs none. */
+  readonly cleansUpAt?: number;
   /** At which service size it stands; 0 as made. Absent where at none, or where nobody knows what it was made to. */
   readonly step?: number;
 }
@@ -88,7 +90,7 @@ export function judgeSheet(
   const fresh = made && common !== undefined ? shifted(made.limits, steps[common] ?? 0) : made?.limits;
   const wearLimit =
     made?.wearLimit === undefined || common === undefined ? made?.wearLimit : made.wearLimit + (steps[common] ?? 0);
-  const places = at.map((each, index): PlaceJudged => {
+  const judged = at.map((each, index): PlaceJudged => {
     const says: Sentence[] = [];
     const verdicts: Verdict[] = [];
     if (fresh) {
@@ -131,6 +133,14 @@ export function judgeSheet(
       says,
       ...(step === undefined ? {} : { step }),
     };
+  });
+  const places = judged.map((place): PlaceJudged => {
+    const { wear } = parameter;
+    const own =
+      place.verdict !== 'doesNotFit'
+        ? 0
+        : made && most && firstStep(wear, made.limits, made.service, [place], least)?.step;
+    return own === undefined ? place : { ...place, cleansUpAt: own };
   });
   const cleansUp =
     made && most && places.length > 0 ? firstStep(parameter.wear, made.limits, made.service, places, least) : undefined;

@@ -66,6 +66,7 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant, p
   const sound = measured && sheet?.places.every(({ verdict }) => verdict !== 'doesNotFit');
   // Of what was not measured every size is reckoned out.
   const cleansUpAt = !measured ? 1 : sound ? 0 : sheet?.cleansUp?.step;
+  const bored = (sheet?.places ?? []).map(({ cleansUpAt: own }) => own);
   const [first] = pattern ? workshop.catalogue.fittedIn(pattern.id) : [];
   const id = variant ?? first?.variant.id;
   const placed = id === undefined ? [] : workshop.partsOfVariant(id);
@@ -87,6 +88,7 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant, p
       rules,
       cleansUpAt,
       counts,
+      ...(bored.length === counts.cylinder ? { each: bored } : {}),
       ...(own ? { piston: own } : {}),
       ...(rings ? { rings } : {}),
       ...(sleeve ? { liner: sleeve } : {}),
