@@ -209,6 +209,19 @@ describe('a search for sets', () => {
     });
   });
 
+  it('is called for again where the call was lost', async () => {
+    app = await appWithDemo(1, { searchers: 0 });
+    const { id } = await begun(QUICK);
+    const database = new Database(testDatabaseUrl(), () => undefined);
+    await database.open();
+    await database.connection.query('DELETE FROM queue.job');
+    await database.close();
+    const other = await appOver(1);
+    expect((await until(id, isOver)).state).toBe('done');
+    await other.close();
+    await app.close();
+  });
+
   describe('on two servers', () => {
     it('is done by the other when one is stopped in the middle of it', async () => {
       const one = await appWithDemo(1);

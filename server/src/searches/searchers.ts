@@ -117,11 +117,14 @@ export class Searchers {
     if (state === 'stopping') stop.abort();
   }
 
-  /** Takes over what servers had taken on that are there no more. */
+  /** Takes over what servers had taken on that are there no more, and calls again where a call was not heard. */
   private async lookRound(): Promise<void> {
     try {
       for (const server of await this.store.serversAtWork())
         if (await this.lock.isGone(server)) await this.store.giveBackOf(server);
+      // Whoever was called went down before he had taken one on, or could not say that he is there.
+      if ((await this.boss.getQueueSize(QUEUE)) === 0 && (await this.store.isAnyWaiting()))
+        await this.boss.send(QUEUE, {});
     } catch (error) {
       if (!this.closing && !isAway(error)) this.report('It could not be seen which servers are there.', error);
     }

@@ -206,6 +206,13 @@ export class SetSearchStore {
     await this.waitAgain('id = $1 AND turn = $2', [id, turn]);
   }
 
+  async isAnyWaiting(): Promise<boolean> {
+    const rows = await this.database.connection.query<unknown[]>(
+      "SELECT FROM set_search WHERE state = 'waiting' LIMIT 1",
+    );
+    return rows.length > 0;
+  }
+
   /** Servers that have taken searches on. */
   async serversAtWork(): Promise<readonly string[]> {
     const rows = await this.database.connection.query<{ server: string }[]>(
