@@ -6,7 +6,7 @@ import { pin } from '../../dictionary/kinds/pin.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { rod } from '../../dictionary/kinds/rod.js';
 import { middle } from '../../quantity/interval.js';
-import { counted } from '../../quantity/phrase.js';
+import { counted, listed } from '../../quantity/phrase.js';
 import type { Specimen } from '../../readings/reading.js';
 import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
@@ -14,6 +14,18 @@ import { partOf } from './measuredPart.js';
 
 /** What a piece is taken to be; what nobody knows is a type of its own. */
 const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
+
+/** Why there are no such sets, by how many were measured of each type. */
+function sayNone(count: number, engines: number, measured: readonly number[]): string {
+  const none = engines === 1 ? `There is no set of ${count}` : `There are no ${engines} sets of ${count}`;
+  const why =
+    measured.length === 0
+      ? 'none of these is measured'
+      : engines === 1
+        ? `the most of one type that are measured are ${Math.max(...measured)}`
+        : `of one type are measured ${listed(measured.map(String))}`;
+  return `${none}: ${why}. Measure more, or find more.`;
+}
 
 export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, engines = 1, by, partners = [], balance }) => {
   by.forEach(({ of }, at) => parameterAsked(of, `body.by[${at}].of`));
@@ -59,26 +71,20 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, engines =
     return [{ id: specimen.id, name: specimen.name, why }];
   });
   const [first] = found?.sets ?? [];
-  if (!found || !first) {
-    const most = Math.max(0, ...[...types.values()].map((list) => list.length));
-    const none =
-      most === 0
-        ? 'none of these is measured'
-        : engines === 1
-          ? `the most of one type that are measured are ${most}`
-          : `of one type are measured ${told.map(({ count: many }) => many).join(' and ')}`;
+  if (!found || !first)
     return {
       types: told,
       sets: [],
       left,
       throws: [],
       says: [
-        engines === 1
-          ? `There is no set of ${count}: ${none}. Measure more, or find more.`
-          : `There are no ${engines} sets of ${count}: ${none}. Measure more, or find more.`,
+        sayNone(
+          count,
+          engines,
+          told.map(({ count: many }) => many),
+        ),
       ],
     };
-  }
   const isWeight = parameterOf(ids[0] ?? '').quantity === 'mass';
   const sets = found.sets.map(({ type, chosen, spreads }) => {
     // In the order they were laid down, which is how one looks for them.
