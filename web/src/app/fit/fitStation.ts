@@ -86,6 +86,26 @@ export class FitStation {
     return named && own?.sheets.includes(named) ? named : own?.sheets[0];
   });
 
+  /** Several parts that are measured in one go, then each by itself; that which is open has its sheets. */
+  protected readonly listed = computed(() => [
+    ...this.together().map(({ kind, name, parts, sheets }) => ({
+      key: kind as string,
+      name: `All ${parts.length} ${name}`,
+      part: null,
+      all: kind,
+      sheets,
+      isOpen: this.all()?.kind === kind,
+    })),
+    ...this.measured().map(({ part, sheets }) => ({
+      key: part.id,
+      name: part.name,
+      part: part.id,
+      all: null,
+      sheets,
+      isOpen: !this.all() && this.partId() === part.id,
+    })),
+  ]);
+
   constructor() {
     toObservable(this.sheetOf)
       .pipe(
