@@ -2,7 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { MOST_IN_POOL, SHEETS, STRIPS, type StripId } from '../fit/index.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
-import { MOST_TOGETHER } from './limits.js';
+import { MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
 import { question } from './question.js';
 import { ROUTES } from './routes.js';
 import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
@@ -97,6 +97,12 @@ export const fitShells = question({
           'Sort of crush strip whose widths were measured on the journals; nothing to leave them out',
         ),
       ),
+      shelf: Type.Optional(
+        Type.Array(SpecimenSchema, {
+          maxItems: MOST_OF_SHELF,
+          description: 'Shells that may be taken; by themselves those on the shelf that are put aside for no other job',
+        }),
+      ),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
@@ -116,6 +122,18 @@ export const fitShells = question({
             verdict: VerdictSchema,
             says: Type.Optional(SentenceSchema),
           }),
+        ),
+        onShelf: Type.Optional(
+          Type.Object(
+            {
+              specimen: Type.String({ format: 'uuid' }),
+              name: Type.String(),
+              wall: BandSchema,
+              clearance: BandSchema,
+              verdict: VerdictSchema,
+            },
+            { description: 'A pair from the shelf that does there; each pair stands in one place' },
+          ),
         ),
         says: list(SentenceSchema),
         regrind: Type.Optional(Type.Object({ step: Type.Integer(), journal: BandSchema, shell: Type.String() })),
@@ -212,7 +230,16 @@ const PieceSchema = Type.Object({
   id: Type.String({ format: 'uuid' }),
   name: Type.String(),
   figures: list(Type.Union([Type.Number(), Type.Null()])),
-  takeOff: Type.Number({ description: 'Grams to come off, where it is a weight' }),
+  comesOff: list(
+    Type.Object({
+      of: Type.String({ description: 'Id of the weight that is too much' }),
+      grams: Type.Number(),
+      from: Type.Optional(
+        Type.String({ description: 'Pad, boss or cap; absent where such a part is not lightened: choose another' }),
+      ),
+    }),
+    { description: 'What has to come off before the set is within what is allowed' },
+  ),
 });
 
 /** Sets from a pool. */

@@ -1,12 +1,13 @@
-export { STRIPS, type StripId } from './crushStrip.js';
 export { boreWays } from './bores.js';
-export { selectFit } from './selectFit.js';
-export { shellsFound, type ShellFound } from './found.js';
 export { cellsOf, readCell, withCell, type CellProblem } from './cells.js';
+export { STRIPS, type StripId } from './crushStrip.js';
+export { shellsFound, type ShellFound } from './found.js';
 export { banksOf, cellsInOrder, keyOfCell, type Cell, type SheetLayout } from './layout.js';
-export { alikeThrows } from './throws.js';
-export { closestSet, MOST_IN_POOL, nextBestSet, toTakeOff, type Piece } from './sets.js';
+export { toComeOff } from './lighten.js';
+export { selectFit } from './selectFit.js';
+export { closestSet, MOST_IN_POOL, nextBestSet, type Piece } from './sets.js';
 export { setsOfTypes } from './severalSets.js';
 export { judgeSheet, placesOf } from './sheet.js';
 export { sheetFor, SHEETS } from './sheets.js';
 export { shellsByPlace, type BearingPlace } from './shells.js';
+export { alikeThrows } from './throws.js';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { orders, spread } from '../testing/orders';
 import { taken } from '../testing/taken';
 import munkres from 'munkres-js';
-import { balancedAssignment, closestSet, nextBestSet, toTakeOff, type Piece } from './sets';
+import { balancedAssignment, closestSet, nextBestSet, type Piece } from './sets';
 
 const costOf = (set: readonly Piece[], allowed: readonly number[]): number =>
   allowed.reduce((sum, each, at) => sum + spread(set.map(({ figures }) => figures[at] ?? 0)) / each, 0);
@@ -105,12 +105,5 @@ describe('who goes where', () => {
     ).toEqual({ columns: [0, 2], low: 4, high: 5 });
     expect(() => balancedAssignment([[1], [2]])).toThrowError(RangeError);
     expect(balancedAssignment([])).toEqual({ columns: [], low: 0, high: 0 });
-  });
-});
-
-describe('what comes off', () => {
-  // Common practice, no source: a set is brought down to its lightest, never up.
-  it('brings the heavy ones down to what is allowed over the lightest', () => {
-    expect(toTakeOff([600, 606, 603], 2)).toEqual([0, 4, 1]);
   });
 });

@@ -152,9 +152,3 @@ function perfectMatching(
   if (!values.every((_, row) => seat(row, new Set()))) return undefined;
   return values.map((_, row) => rowOf.indexOf(row));
 }
-
-/** What must come off each piece so that all weigh as the lightest, within what is allowed. */
-export const toTakeOff = (weights: readonly number[], allowed: number): readonly number[] => {
-  const lightest = Math.min(...weights);
-  return weights.map((weight) => Math.max(0, weight - lightest - allowed));
-};

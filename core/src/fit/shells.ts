@@ -14,6 +14,7 @@ import { band, sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { bearings, limitOf } from '../thumb/index.js';
 import { readStrip, type Strip, type StripFound } from './crushStrip.js';
+import { shelfShells, type ShelfShellAt, type ShellOnShelf } from './shelfShells.js';
 
 /** A housing or a journal at one place: as it was measured, as its class mark has it, or as it was made. */
 export interface SizeAt {
@@ -58,6 +59,8 @@ interface PlaceChosen {
   /** By mark one, and by measure another: nobody may fit either before that is cleared up. */
   readonly disagree?: true;
   readonly byStrip?: StripFound;
+  /** The pair from the shelf that does there, each pair in one place. */
+  readonly onShelf?: ShelfShellAt;
   readonly says: readonly Sentence[];
   /** The first undersize of the journal for which there is a shell that gives the clearance. */
   readonly regrind?: { readonly step: number; readonly journal: Interval; readonly shell: string };
@@ -74,6 +77,8 @@ interface ShellsAsked {
   readonly mixed?: boolean;
   /** Of which sort the strips were. */
   readonly strip?: Strip;
+  /** What lies on the shelf and may be taken. */
+  readonly shelf?: readonly ShellOnShelf[];
 }
 
 /**
@@ -88,6 +93,7 @@ export function shellsByPlace({
   places,
   mixed = false,
   strip,
+  shelf = [],
 }: ShellsAsked): readonly PlaceChosen[] {
   const assembly: Assembly = { parts, replaced: {}, stock, rules };
   const crank = parts.crank;
@@ -102,7 +108,7 @@ export function shellsByPlace({
     high: Math.max(...housings.map(({ high }) => high)),
   });
   const candidates = mixed ? [...all.map((each) => [each]), ...pairsOf(all)] : all.map((each) => [each]);
-  return places.map((place): PlaceChosen => {
+  const chosen = places.map((place): PlaceChosen & { readonly round?: SizesRound } => {
     const { position, housing, journal } = place;
     const marked = bothBy(housing.marked ?? housing.made, journal.marked ?? journal.made);
     const measured = bothBy(housing.measured, journal.measured);
@@ -158,9 +164,11 @@ export function shellsByPlace({
         sentence`No shell gives ${band(wanted)} there; the nearest leaves ${band(byMeasure.clearance)}.`,
         ...(regrind ? [sentence`Ground to ${value(middle(regrind.journal))} it takes ${regrind.shell}.`] : []),
       );
+    const round = disagree ? undefined : (measured ?? marked);
     return {
       position,
       required: wanted,
+      ...(round ? { round } : {}),
       ...(byMark ? { byMark } : {}),
       ...(byMeasure ? { byMeasure } : {}),
       ...(disagree ? { disagree: true as const } : {}),
@@ -168,6 +176,16 @@ export function shellsByPlace({
       says,
       ...(regrind ? { regrind } : {}),
     };
+  });
+  const taken = shelfShells(
+    bearing,
+    assembly,
+    chosen.map(({ required, ...place }) => ({ ...place, wanted: required })),
+    shelf,
+  );
+  return chosen.map(({ round: _round, ...place }) => {
+    const onShelf = taken.get(place.position);
+    return onShelf ? { ...place, onShelf } : place;
   });
 }
 

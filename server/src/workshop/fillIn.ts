@@ -54,6 +54,10 @@ async function specimens(
 /** What was sold or scrapped is on no shelf. */
 const NOT_GONE = `(shelf IS NULL OR NOT shelf ? 'gone')`;
 
+/** What was put aside for another job than the first value names is for nobody else. */
+const FREE = `${NOT_GONE} AND NOT EXISTS
+  (SELECT 1 FROM reservation WHERE specimen_id = specimen.id AND released_at IS NULL AND job_id IS DISTINCT FROM $1)`;
+
 type ById = ReadonlyMap<string, Specimen>;
 
 async function byId(client: pg.ClientBase, ids: readonly (string | undefined)[]): Promise<ById> {
@@ -177,22 +181,23 @@ async function withShelf(client: pg.ClientBase, request: Requests['orderList']):
   const filled = await withOrder(client, request);
   if (filled.shelf) return filled;
   const job = filled.job?.id ?? null;
-  const free = `job_id IS NULL AND ${NOT_GONE} AND NOT EXISTS
-    (SELECT 1 FROM reservation WHERE specimen_id = specimen.id AND released_at IS NULL AND job_id IS DISTINCT FROM $1)`;
   const { rows } = await client.query<{ readonly id: string }>(
     'SELECT specimen_id AS id FROM reservation WHERE released_at IS NULL AND job_id = $1',
     [job],
   );
-  return { ...filled, shelf: await specimens(client, free, [job]), reserved: rows.map(({ id }) => id) };
+  return {
+    ...filled,
+    shelf: await specimens(client, `job_id IS NULL AND ${FREE}`, [job]),
+    reserved: rows.map(({ id }) => id),
+  };
 }
 
 /** The parts that a plan may take: of no job, or of that of its build; none that is put aside for another. */
 async function withTakeable(client: pg.ClientBase, request: Requests['planSets']): Promise<Requests['planSets']> {
   const filled = await withSpecimens(client, request);
   if (filled.shelf) return filled;
-  const free = `(job_id IS NULL OR job_id = $1) AND ${NOT_GONE} AND NOT EXISTS
-    (SELECT 1 FROM reservation WHERE specimen_id = specimen.id AND released_at IS NULL AND job_id IS DISTINCT FROM $1)`;
-  return { ...filled, shelf: await specimens(client, free, [filled.build.job ?? null]) };
+  const own = `(job_id IS NULL OR job_id = $1) AND ${FREE}`;
+  return { ...filled, shelf: await specimens(client, own, [filled.build.job ?? null]) };
 }
 
 /** Open jobs that are looked at when it is asked who wants a part, last changed first. */
@@ -259,10 +264,18 @@ const FILLING: {
       : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
   fitSheet: withSpecimen,
   fitBores: withSpecimen,
-  fitShells: async (client, request) =>
-    request.specimens || request.jobId === undefined
-      ? request
-      : { ...request, specimens: await specimens(client, 'job_id = $1', [request.jobId]) },
+  fitShells: async (client, request) => {
+    const { jobId } = request;
+    const parts =
+      request.specimens ?? (jobId === undefined ? undefined : await specimens(client, 'job_id = $1', [jobId]));
+    const shelf =
+      request.shelf ??
+      (await specimens(client, `kind = $2 AND job_id IS NULL AND ${FREE}`, [
+        jobId ?? null,
+        request.bearing === 'mains' ? 'mainShell' : 'rodShell',
+      ]));
+    return { ...request, ...(parts ? { specimens: parts } : {}), shelf };
+  },
   planChoices: withTakeable,
   planSets: withTakeable,
   planWorth: withTakeable,

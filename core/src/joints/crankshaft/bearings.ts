@@ -77,21 +77,23 @@ const housingOf = ({ housing }: ShellSize): number => middle(housing);
 
 const filledBy = ({ housing, wall }: ShellSize): number => middle(housing) - 2 * middle(wall);
 
+/** A shell in the size it is in, and by how much more its maker has it; undefined where wall or housing are unknown. */
+export function shellAsItIs(shell: Part): (ShellSize & { readonly steps: readonly number[] }) | undefined {
+  if (isSpacer(shell) || (shell.kind !== 'mainShell' && shell.kind !== 'rodShell')) return undefined;
+  const at = SHELL_SIZES[shell.kind];
+  const [wall, housing] = [shell.values[at.wall.id]?.interval, shell.values[at.housing.id]?.interval];
+  return wall && housing && { shell, step: 0, wall, housing, steps: shell.service[at.wall.id] ?? [] };
+}
+
 /** The list made of shells, once for each list of parts. */
 function listOf(shells: readonly Part[]): ShellList {
   const known = lists.get(shells);
   if (known) return known;
   const all = shells.flatMap((shell): readonly ShellSize[] => {
-    if (isSpacer(shell) || (shell.kind !== 'mainShell' && shell.kind !== 'rodShell')) return [];
-    const at = SHELL_SIZES[shell.kind];
-    const [wall, housing] = [shell.values[at.wall.id]?.interval, shell.values[at.housing.id]?.interval];
-    if (!wall || !housing) return [];
-    return [0, ...(shell.service[at.wall.id] ?? [])].map((shift, step) => ({
-      shell,
-      step,
-      wall: shifted(wall, shift),
-      housing,
-    }));
+    const asItIs = shellAsItIs(shell);
+    return asItIs
+      ? [0, ...asItIs.steps].map((shift, step) => ({ ...asItIs, step, wall: shifted(asItIs.wall, shift) }))
+      : [];
   });
   const by = (key: (size: ShellSize) => number) => [...all].sort((a, b) => key(a) - key(b));
   const list = {

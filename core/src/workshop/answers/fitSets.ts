@@ -1,6 +1,6 @@
 import type { Requests } from '../../contract/index.js';
 import { KINDS, parameterOf, type KindId } from '../../dictionary/dictionary.js';
-import { alikeThrows, nextBestSet, setsOfTypes, toTakeOff, type Piece } from '../../fit/index.js';
+import { alikeThrows, nextBestSet, setsOfTypes, toComeOff, type Piece } from '../../fit/index.js';
 import { DataError } from '../../formats/index.js';
 import { pin } from '../../dictionary/kinds/pin.js';
 import { piston } from '../../dictionary/kinds/piston.js';
@@ -85,19 +85,25 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, engines =
         ),
       ],
     };
-  const isWeight = parameterOf(ids[0] ?? '').quantity === 'mass';
   const sets = found.sets.map(({ type, chosen, spreads }) => {
     // In the order they were laid down, which is how one looks for them.
     const pieces = all.filter(({ specimen }) => chosen.includes(specimen.id));
-    const weights = pieces.map(({ figures }) => figures[0] ?? 0);
-    const off = isWeight ? toTakeOff(weights, allowed[0] ?? 0) : weights.map(() => 0);
+    const off = by.map(({ of, allowed: most }, index) =>
+      parameterOf(of).quantity === 'mass'
+        ? toComeOff(
+            of,
+            pieces.map(({ figures }) => figures[index] ?? 0),
+            most,
+          )
+        : [],
+    );
     return {
       of: label(type),
       chosen: pieces.map(({ specimen, figures }, at) => ({
         id: specimen.id,
         name: specimen.name,
         figures: figures.map((each) => each ?? null),
-        takeOff: off[at] ?? 0,
+        comesOff: off.flatMap((each) => each[at] ?? []),
       })),
       spreads,
       within: spreads.every((spread, at) => spread <= (allowed[at] ?? 0)),

@@ -9,7 +9,7 @@ import type { Interval } from '../../quantity/interval.js';
 import type { Specimen } from '../../readings/reading.js';
 import type { Holdings } from '../holdings.js';
 import type { Answering } from './answering.js';
-import { bothWays } from './measuredPart.js';
+import { bothWays, partOf } from './measuredPart.js';
 
 const sizeAt = (parts: readonly { readonly measured: Part; readonly marked: Part }[], id: string, at: number) => {
   const of = (part: Part): Interval | undefined => {
@@ -44,7 +44,7 @@ export const fitShells: Answering<'fitShells'> = (workshop, request) => shellsAs
 /** Shells place by place, as the core has them, and the kinds of part without which nothing can be told. */
 export function shellsAsked(
   workshop: Holdings,
-  { bearing, specimens = [], variant, mixed, strip }: Omit<Requests['fitShells'], 'jobId' | 'units'>,
+  { bearing, specimens = [], variant, mixed, strip, shelf = [] }: Omit<Requests['fitShells'], 'jobId' | 'units'>,
 ): { readonly missing: readonly KindId[]; readonly places: ReturnType<typeof shellsByPlace> } {
   const of = (kind: KindId) => specimens.filter((each) => each.kind === kind).map((each) => bothWays(workshop, each));
   const from = (kind: KindId) => {
@@ -127,6 +127,9 @@ export function shellsAsked(
       places: rows,
       ...(mixed === undefined ? {} : { mixed }),
       ...(sleeve ? { strip: sleeve } : {}),
+      shelf: shelf
+        .filter(({ kind }) => kind === plain.shell)
+        .map((specimen) => ({ specimen: specimen.id, name: specimen.name, part: partOf(workshop, specimen) })),
     }),
   };
 }

@@ -1,7 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { sheetFor, type Specimen, type SpecimenSummary } from '@which-bore/core';
+import { sheetFor, type Reservation, type Specimen, type SpecimenSummary } from '@which-bore/core';
+import { BehaviorSubject } from 'rxjs';
 import specimenFile from '../../../../demo-data/specimens.json';
+import { Orders } from '../data/orders';
 import { Specimens } from '../data/specimens';
 import { button, click, setUp, show, text, until } from '../testing/setUp';
 import { settled } from '../testing/settled';
@@ -172,6 +174,28 @@ describe('shells on the page', () => {
       Array.from({ length: 4 }, () => 'Tarrow table of rod shells'),
     );
     expect(text(page)).toContain('Either shell leaves a clearance as is wanted');
+  });
+
+  it('are named from the shelf where they do, but for those that are put aside for another job', async () => {
+    const parts = terrace();
+    const shells = one('Green shells');
+    setUp(...parts, shells);
+    const reservations$ = new BehaviorSubject<readonly Reservation[]>([]);
+    const hold = jasmine.createSpy('hold').and.resolveTo();
+    TestBed.overrideProvider(Orders, { useValue: { reservations$, hold } });
+    const asked = { parts: summaries(parts), shelf: summaries([shells]), job: parts[0]?.job ?? '' };
+    const { fixture, page } = await show(ShellsPanel, asked);
+    expect(page.querySelector('tr[data-shelf]')).toBeNull();
+    await click(fixture, button(page, 'Big ends'));
+    const row = page.querySelector<HTMLElement>('tr[data-shelf]');
+    expect(text(row as HTMLElement)).toContain('On the shelf: Green shells');
+    await click(fixture, button(row as HTMLElement, 'Put aside'));
+    expect(hold).toHaveBeenCalledOnceWith(shells.id, asked.job);
+    reservations$.next([{ specimen: shells.id, job: 'another', who: 'Anna', at: '2026-11-02T08:00:00Z' }]);
+    await fixture.whenStable();
+    await settled();
+    await fixture.whenStable();
+    expect(page.querySelector('tr[data-shelf]')).toBeNull();
   });
 
   it('stand beside the crush strip once its thread is named', async () => {

@@ -218,6 +218,10 @@ export class SetsPanel {
     if (Number.isInteger(engines) && engines >= 1 && engines <= 8) this.engines.set(engines);
   }
 
+  protected readonly anyComesOff = computed(
+    () => this.answer()?.sets.some(({ chosen }) => chosen.some(({ comesOff }) => comesOff.length > 0)) ?? false,
+  );
+
   protected grams(value: number): string {
     return showValue(value, 'mass', this.preferences.units());
   }

@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { KINDS, showInterval, STRIPS, type SpecimenSummary, type StripId } from '@which-bore/core';
+import { RouterLink } from '@angular/router';
+import { KINDS, showInterval, STRIPS, type Specimen, type SpecimenSummary, type StripId } from '@which-bore/core';
 import { dequal } from 'dequal';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { catchError, distinctUntilChanged, of, switchMap } from 'rxjs';
+import { catchError, distinctUntilChanged, of, startWith, switchMap, type Observable } from 'rxjs';
+import { Orders } from '../data/orders';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
@@ -12,14 +15,14 @@ import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
 
 const ROWS = [
-  { id: 'mains', name: 'Mains', kinds: ['crank', 'block'] },
-  { id: 'bigEnds', name: 'Big ends', kinds: ['crank', 'rod'] },
+  { id: 'mains', name: 'Mains', kinds: ['crank', 'block'], shell: 'mainShell' },
+  { id: 'bigEnds', name: 'Big ends', kinds: ['crank', 'rod'], shell: 'rodShell' },
 ] as const;
 
 /** Shells place by place: by the marks, and by measure, side by side. */
 @Component({
   selector: 'wb-shells-panel',
-  imports: [FormsModule, NzSelectModule, Said, VerdictMark],
+  imports: [FormsModule, NzButtonModule, NzSelectModule, RouterLink, Said, VerdictMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shellsPanel.html',
   styleUrl: './panels.less',
@@ -27,9 +30,15 @@ const ROWS = [
 export class ShellsPanel {
   private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
+  private readonly orders = inject(Orders);
   private readonly preferences = inject(Preferences);
+  private readonly reservations = toSignal(this.orders.reservations$.pipe(startWith([])), { requireSync: true });
   /** Parts that may be meant. */
   readonly parts = input.required<readonly SpecimenSummary[]>();
+  /** Parts of no job, of which shells may be taken. */
+  readonly shelf = input<readonly SpecimenSummary[]>([]);
+  /** For which job; empty where it is for none. */
+  readonly job = input('');
 
   protected readonly rows = ROWS;
   protected readonly row = signal<'mains' | 'bigEnds'>('mains');
@@ -53,13 +62,21 @@ export class ShellsPanel {
       ),
     { equal: dequal },
   );
-  private readonly specimensMeant = toSignal(
-    toObservable(this.meant).pipe(
-      switchMap((parts) => this.specimens.opened(parts)),
-      distinctUntilChanged((a, b) => dequal(a, b)),
-    ),
-    { initialValue: [] },
+  /** Shells of the shelf, but for those that are put aside for another job. */
+  private readonly mayBeTaken = computed(
+    () => {
+      const shell = ROWS.find(({ id }) => id === this.row())?.shell;
+      const others = new Set(
+        this.reservations()
+          .filter(({ job }) => job !== this.job())
+          .map(({ specimen }) => specimen),
+      );
+      return this.shelf().filter(({ id, kind }) => kind === shell && !others.has(id));
+    },
+    { equal: dequal },
   );
+  private readonly specimensMeant = toSignal(this.opened(this.meant), { initialValue: [] });
+  private readonly onShelf = toSignal(this.opened(this.mayBeTaken), { initialValue: [] });
   protected readonly answer = toSignal(
     toObservable(
       computed(() => {
@@ -68,6 +85,7 @@ export class ShellsPanel {
           bearing: this.row(),
           specimens: [...this.specimensMeant()],
           mixed: this.mixed(),
+          shelf: [...this.onShelf()],
           ...(strip === '' ? {} : { strip }),
         };
       }),
@@ -76,6 +94,28 @@ export class ShellsPanel {
   protected readonly missing = computed(() =>
     (this.answer()?.missing ?? []).map((kind) => KINDS[kind].name.toLowerCase()).join(' and '),
   );
+
+  private opened(parts: Signal<readonly SpecimenSummary[]>): Observable<readonly Specimen[]> {
+    return toObservable(parts).pipe(
+      switchMap((each) => this.specimens.opened(each)),
+      distinctUntilChanged((a, b) => dequal(a, b)),
+    );
+  }
+
+  /** Why a pair could not be put aside. */
+  protected readonly problem = signal('');
+  protected readonly anyOnShelf = computed(() => this.answer()?.places.some(({ onShelf }) => onShelf) ?? false);
+
+  protected isPutAside(specimen: string): boolean {
+    return this.reservations().some((each) => each.specimen === specimen && each.job === this.job());
+  }
+
+  protected async putAside(specimen: string): Promise<void> {
+    this.problem.set('');
+    await this.orders
+      .hold(specimen, this.job())
+      .catch((error: unknown) => this.problem.set(error instanceof Error ? error.message : String(error)));
+  }
 
   protected name(kind: string, id: string): void {
     this.named.update((named) => ({ ...named, [kind]: id }));

@@ -1,0 +1,34 @@
+import type { Reading, Specimen } from '../readings/reading';
+
+/** A part as if some of its readings had not been taken. */
+export const without = (specimen: Specimen, drops: (is: Reading['is']) => boolean): Specimen => ({
+  ...specimen,
+  readings: specimen.readings.filter(({ is }) => !drops(is)),
+});
+
+/** A part of no job on which some sizes were measured, in millimetres or grams, and nothing else is known. */
+export const measuredOnly = (
+  name: string,
+  kind: Specimen['kind'],
+  sizes: Readonly<Record<string, number>>,
+  unit: 'mm' | 'g' = 'mm',
+): Specimen => ({
+  id: `00000000-0000-4000-8000-${[...name]
+    .reduce((so, each) => (so * 31 + each.charCodeAt(0)) % 1e12, 7)
+    .toString()
+    .padStart(12, '0')}`,
+  name,
+  kind,
+  readings: Object.entries(sizes).map(([size, value], at) => ({
+    id: `00000000-0000-4000-9000-00000000000${at}`,
+    at: '2026-10-05T09:00:00Z',
+    is: {
+      sort: 'size',
+      text: size,
+      parameter: `${kind}.${size}`,
+      values: [value],
+      unit,
+      instrument: unit === 'g' ? 'scale' : 'micrometer',
+    },
+  })),
+});
