@@ -6,6 +6,9 @@ export const without = (specimen: Specimen, drops: (is: Reading['is']) => boolea
   readings: specimen.readings.filter(({ is }) => !drops(is)),
 });
 
+let made = 0;
+const nextId = (): string => `00000000-0000-4000-8000-${String((made += 1)).padStart(12, '0')}`;
+
 /** A part of no job on which some sizes were measured, in millimetres or grams, and nothing else is known. */
 export const measuredOnly = (
   name: string,
@@ -13,10 +16,7 @@ export const measuredOnly = (
   sizes: Readonly<Record<string, number>>,
   unit: 'mm' | 'g' = 'mm',
 ): Specimen => ({
-  id: `00000000-0000-4000-8000-${[...name]
-    .reduce((so, each) => (so * 31 + each.charCodeAt(0)) % 1e12, 7)
-    .toString()
-    .padStart(12, '0')}`,
+  id: nextId(),
   name,
   kind,
   readings: Object.entries(sizes).map(([size, value], at) => ({
