@@ -161,6 +161,9 @@ export const fitBores = question({
           description: 'Measured pistons to be seated in the bores of a block',
         }),
       ),
+      eachItsOwn: Type.Optional(
+        Type.Boolean({ description: 'Whether the maker allows cylinders of different sizes in one engine' }),
+      ),
       units: Type.Optional(WordingSchema),
     },
     { additionalProperties: false },
@@ -197,7 +200,7 @@ export const fitBores = question({
     ),
     ways: list(
       Type.Object({
-        id: oneOf(['asItIs', 'bore', 'sleeveSome', 'sleeve', 'liners'] as const),
+        id: oneOf(['asItIs', 'bore', 'boreEach', 'sleeveSome', 'sleeve', 'liners'] as const),
         name: Type.String(),
         step: Type.Optional(Type.Number({ description: 'Over standard, millimetres' })),
         size: Type.Optional(BandSchema),

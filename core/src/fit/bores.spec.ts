@@ -1,7 +1,9 @@
 import { cylinders, limitOf } from '../thumb/index';
 import { OPERATIONS } from '../joints/operations/operations';
+import { say } from '../quantity/sentence';
 import { demoPart } from '../testing/demo';
-import { boreWays, type CylinderGround } from './bores';
+import type { CylinderGround } from './boreBill';
+import { boreWays } from './bores';
 
 const CASE = demoPart('lumen-block-4b');
 const ground = (more: Partial<CylinderGround> = {}): CylinderGround => ({
@@ -98,6 +100,34 @@ describe('worn cylinders', () => {
     // Where most of them are worn there are no few to sleeve.
     expect(worn([1, 1, 1, 0], 1)).toEqual([]);
     expect(worn([2, 2, 1, 1], 2).map(({ name }) => name)).toEqual(['Sleeve cylinders 1 and 2, the others bored']);
+  });
+
+  // Common practice, no source: barrels that stand by themselves are bored by themselves, where the maker allows it.
+  it('get a size each where the maker allows it, each cylinder paid for once', () => {
+    const worn = (each: readonly (number | undefined)[], more: Partial<CylinderGround> = {}) =>
+      boreWays(CASE, ground({ each, cleansUpAt: 2, eachItsOwn: true, ...more })).find(({ id }) => id === 'boreEach');
+    const own = worn([0, 1, 2, 1]);
+    const [first, second] = CASE.service['block.bore'] ?? [];
+    expect(own?.bought.flatMap(({ step }) => step ?? [])).toEqual([first, first, second, second] as number[]);
+    // A quarter of the boring of four is not paid: the first is honed only.
+    const labour = (3 / 4) * OPERATIONS.bore.price + OPERATIONS.hone.price;
+    // Each size is a bill of its own, in whole money.
+    expect(Math.abs((own?.labour ?? 0) - labour)).toBeLessThan(2);
+    const pistons = (own?.bought ?? []).filter(({ pattern }) => pattern === 'lumen-piston-78-77-88');
+    expect(pistons.map(({ price }) => price)).toEqual([80, 40]);
+    expect((own?.says ?? []).map((each) => say(each, 'metric'))).toEqual([
+      'Cylinder 1: honed only.',
+      `Cylinders 2 and 4: ${first?.toFixed(3)} mm over.`,
+      `Cylinder 3: ${second?.toFixed(3)} mm over.`,
+      'Pistons of different sizes weigh differently: bring the heavier ones down to the lightest.',
+    ]);
+    // The wall is that of the largest.
+    const all = boreWays(CASE, ground({ cleansUpAt: 2 })).find(({ step }) => step === second);
+    expect(own?.wallLeft).toEqual(all?.wallLeft);
+    expect(worn([0, 1, 2, 1], { eachItsOwn: false })).toBeUndefined();
+    // All alike is one size, and one that no size cleans up cannot be bored.
+    expect(worn([2, 2, 2, 2])).toBeUndefined();
+    expect(worn([0, undefined, 2, 1])).toBeUndefined();
   });
 
   it('say so where no piston is on record in that size', () => {

@@ -52,7 +52,7 @@ function seating(workshop: Holdings, holes: Part, pistons: readonly Specimen[]) 
   };
 }
 
-export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant, pistons = [] }) => {
+export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant, pistons = [], eachItsOwn }) => {
   if (!specimen || (specimen.kind !== 'block' && specimen.kind !== 'liner'))
     throw new DataError('There are no cylinders to look at.', [
       { where: 'body.specimen', what: 'send along a block or a liner, or name one that is stored.' },
@@ -89,6 +89,7 @@ export const fitBores: Answering<'fitBores'> = (workshop, { specimen, variant, p
       cleansUpAt,
       counts,
       ...(bored.length === counts.cylinder ? { each: bored } : {}),
+      ...(eachItsOwn === undefined ? {} : { eachItsOwn }),
       ...(own ? { piston: own } : {}),
       ...(rings ? { rings } : {}),
       ...(sleeve ? { liner: sleeve } : {}),

@@ -85,22 +85,15 @@ export class Orders {
       switchMap(({ job, build, parts }) =>
         job === undefined
           ? of(undefined)
-          : this.watched(parts).pipe(
-              map((specimens): WholeJob => {
+          : this.specimens.watchEach(parts).pipe(
+              map((opened): WholeJob => {
+                const specimens = [...opened];
                 if (!build) return { job, specimens };
                 const { version: _version, updatedAt: _at, ...own } = build;
                 return { job, build: own, specimens };
               }),
             ),
       ),
-    );
-  }
-
-  private watched(ids: readonly string[]): Observable<Specimen[]> {
-    if (ids.length === 0) return of([]);
-    return this.specimens.opened(ids.map((id) => ({ id }))).pipe(
-      switchMap(() => combineLatest(ids.map((id) => this.specimens.watch(id)))),
-      map((all) => all.filter((each) => each !== undefined)),
     );
   }
 

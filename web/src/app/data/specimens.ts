@@ -4,10 +4,12 @@ import { dequal } from 'dequal';
 import {
   BehaviorSubject,
   combineLatest,
+  defer,
   distinctUntilChanged,
   from,
   map,
   mergeMap,
+  of,
   switchMap,
   toArray,
   type Observable,
@@ -72,11 +74,27 @@ export class Specimens extends OfflineDocuments<Specimen> {
 
   /** Specimens with their readings, as they stand here. A few at a time: forty at once would be taken in in one go. */
   opened(summaries: readonly { readonly id: string }[]): Observable<readonly Specimen[]> {
-    return from(summaries.filter(({ id }) => !this.peek(id))).pipe(
+    return defer(() => from(summaries.filter(({ id }) => this.isBehind(id)))).pipe(
       mergeMap(({ id }) => this.open(id), AT_ONCE),
       toArray(),
       map(() => summaries.flatMap(({ id }) => this.peek(id) ?? [])),
     );
+  }
+
+  /** The same once all of them are here, and again whenever one is changed. */
+  watchEach(ids: readonly string[]): Observable<readonly Specimen[]> {
+    if (ids.length === 0) return of([]);
+    return this.opened(ids.map((id) => ({ id }))).pipe(
+      switchMap(() => combineLatest(ids.map((id) => this.watch(id)))),
+      map((all) => all.filter((each) => each !== undefined)),
+    );
+  }
+
+  /** Whether the list has one of which nothing, or only an older state, is here. */
+  private isBehind(id: string): boolean {
+    const mine = this.outbox.peek<Specimen>('specimen', id);
+    const listed = this.listed.value.find((each) => each.id === id);
+    return !this.peek(id) || (listed !== undefined && (mine?.version ?? 0) < listed.version);
   }
 
   /** Fetches the newest of each, a few at a time. */

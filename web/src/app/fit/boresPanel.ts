@@ -30,6 +30,10 @@ import { VerdictMark } from '../ui/verdictMark';
             }
           </nz-select>
         </div>
+        <p class="tick">
+          <input #own id="bores-own" type="checkbox" [checked]="eachItsOwn()" (change)="eachItsOwn.set(own.checked)" />
+          <label for="bores-own">the maker allows a size to each cylinder</label>
+        </p>
       </div>
       @if (answer(); as all) {
         <p class="quiet">
@@ -162,6 +166,7 @@ export class BoresPanel {
   /** Parts that may be meant. */
   readonly parts = input.required<readonly SpecimenSummary[]>();
 
+  protected readonly eachItsOwn = signal(false);
   protected readonly named = signal<string | undefined>(undefined);
   protected readonly mayBe = computed(() => this.parts().filter(({ kind }) => kind === 'block' || kind === 'liner'));
   protected readonly meant = computed(() => this.named() ?? this.mayBe()[0]?.id);
@@ -187,7 +192,7 @@ export class BoresPanel {
     toObservable(
       computed(() => {
         const specimen = this.specimen();
-        return specimen && { specimen, pistons: [...this.pistons()] };
+        return specimen && { specimen, pistons: [...this.pistons()], eachItsOwn: this.eachItsOwn() };
       }),
     ).pipe(
       switchMap((asked) =>

@@ -14,11 +14,12 @@ import {
   type Reading,
   type Specimen,
 } from '@which-bore/core';
+import { dequal } from 'dequal';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
+import { of, switchMap } from 'rxjs';
 import { Bench } from '../data/bench';
 import { Jobs } from '../data/jobs';
 import { BrowserStorage } from '../data/browserStorage';
@@ -90,16 +91,9 @@ export class JobStation {
 
   /** The parts of the engine, whole, as they are known here. */
   private readonly parts = toSignal(
-    toObservable(computed(() => this.mine().map((each) => each.id))).pipe(
-      switchMap((ids): Observable<Specimen[]> =>
-        ids.length === 0
-          ? of([])
-          : combineLatest(ids.map((id) => this.specimens.watch(id))).pipe(
-              map((parts) => parts.filter((part) => part !== undefined)),
-            ),
-      ),
+    toObservable(computed(() => this.mine().map((each) => each.id), { equal: dequal })).pipe(
+      switchMap((ids) => this.specimens.watchEach(ids)),
     ),
-    { initialValue: [] },
   );
 
   /** What stands in the line and is not entered yet. It outlives a reload. */
@@ -114,7 +108,12 @@ export class JobStation {
         readings: [...(this.job()?.readings ?? []).map(({ is }) => is), ...this.draftWords()],
         parts: this.parts(),
       })),
-    ).pipe(switchMap(({ readings, parts }) => this.questions.ask('engine', { readings, specimens: parts }))),
+    ).pipe(
+      // The whole engine is looked at once its parts are here, and not with each that comes.
+      switchMap(({ readings, parts }) =>
+        parts ? this.questions.ask('engine', { readings, specimens: [...parts] }) : of(undefined),
+      ),
+    ),
   );
   protected readonly drawnParts = growing(
     computed(() => this.found()?.parts ?? []),
@@ -137,10 +136,6 @@ export class JobStation {
     effect(() => {
       const kept = this.kept.read(`job-draft.${this.id()}`);
       this.draft.set(typeof kept === 'string' ? kept : '');
-    });
-    // Fetches the parts that are only known by name.
-    effect(() => {
-      for (const { id } of this.mine()) if (this.specimens.peek(id) === undefined) void this.specimens.open(id);
     });
   }
 

@@ -1,8 +1,8 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Answers, Build, Requests, Specimen, TypedSize } from '@which-bore/core';
+import type { Answers, Build, Requests, TypedSize } from '@which-bore/core';
 import { dequal } from 'dequal';
-import { catchError, combineLatest, filter, map, of, switchMap, type Observable } from 'rxjs';
+import { catchError, filter, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { Builds } from '../data/builds';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
@@ -34,23 +34,15 @@ export class PlanState {
     { equal: dequal },
   );
   private readonly opened = toSignal(
-    toObservable(this.named).pipe(
-      switchMap((ids) =>
-        ids.length === 0
-          ? of<readonly Specimen[]>([])
-          : combineLatest(ids.map((id) => this.specimens.watch(id))).pipe(
-              map((all) => all.filter((each): each is Specimen => each !== undefined)),
-            ),
-      ),
-    ),
-    { initialValue: [] as readonly Specimen[] },
+    toObservable(this.named).pipe(switchMap((ids) => this.specimens.watchEach(ids).pipe(startWith(undefined)))),
   );
 
   /** What every question about the build begins with. */
   readonly asked = computed(
     (): Pick<Requests['buildSheet'], 'build' | 'specimens'> | undefined => {
-      const build = this.build();
-      return build && { build, specimens: [...this.opened()] };
+      const [build, opened] = [this.build(), this.opened()];
+      // A sheet without the parts that are on their way would say the contrary of what it says a moment later.
+      return build && opened && { build, specimens: [...opened] };
     },
     { equal: dequal },
   );
@@ -66,12 +58,6 @@ export class PlanState {
       switchMap((asked) => this.answered('buildSheet', asked)),
     ),
   );
-
-  constructor() {
-    effect(() => {
-      for (const id of this.named()) void this.specimens.open(id);
-    });
-  }
 
   /** The answer to a question about the build; nothing where it is refused, and why is said. */
   answered<N extends 'buildSheet' | 'buildJoints' | 'buildCurves' | 'buildSweep'>(

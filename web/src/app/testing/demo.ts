@@ -83,6 +83,10 @@ export class FakeSpecimens {
     return of(summaries.flatMap(({ id }) => this.held.value.get(id) ?? []));
   }
 
+  watchEach(ids: readonly string[]): Observable<readonly Specimen[]> {
+    return this.held.pipe(map((held) => ids.flatMap((id) => held.get(id) ?? [])));
+  }
+
   watch(id: string): Observable<Specimen | undefined> {
     const watched = new BehaviorSubject(this.held.value.get(id));
     this.held.subscribe((held) => watched.next(held.get(id)));

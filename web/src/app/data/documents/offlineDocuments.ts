@@ -14,6 +14,8 @@ const HISTORY = 100;
  */
 export abstract class OfflineDocuments<T extends Doc> {
   protected readonly outbox = inject(Outbox);
+  /** What is on its way, so that nobody asks for it a second time. */
+  private readonly opening = new Map<string, Promise<'there' | 'missing' | 'away'>>();
   private readonly undoStacks = new Map<string, T[]>();
   private readonly sort: DocumentSort;
 
@@ -42,7 +44,15 @@ export abstract class OfflineDocuments<T extends Doc> {
   }
 
   /** Fetches a document, unless changes of it wait here. Answers whether there is one to show. */
-  async open(id: string): Promise<'there' | 'missing' | 'away'> {
+  open(id: string): Promise<'there' | 'missing' | 'away'> {
+    const known = this.opening.get(id);
+    if (known) return known;
+    const opening = this.fetched(id).finally(() => this.opening.delete(id));
+    this.opening.set(id, opening);
+    return opening;
+  }
+
+  private async fetched(id: string): Promise<'there' | 'missing' | 'away'> {
     await this.outbox.ready;
     const mine = this.outbox.peek<T>(this.sort, id);
     if (mine && mine.pending !== 'nothing') return mine.pending === 'remove' ? 'missing' : 'there';
