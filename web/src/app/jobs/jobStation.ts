@@ -12,7 +12,6 @@ import {
   type KindId,
   type PartInEngineTold,
   type Reading,
-  type Specimen,
 } from '@which-bore/core';
 import { dequal } from 'dequal';
 import { NzButtonModule } from 'ng-zorro-antd/button';
