@@ -8,7 +8,8 @@ import { width } from '../quantity/interval';
 import { engineOf } from './ground';
 import { FIGURES, figureOf, type Figure } from './figures/index';
 import { BuildModel, intervalOf } from './model';
-import { buildSheetOf, type FigureFound } from './sheet';
+import { figureIn, valueIn } from '../testing/figures';
+import { buildSheetOf } from './sheet';
 
 const math = create(all as FactoryFunctionMap);
 const DEG = Math.PI / 180;
@@ -113,14 +114,6 @@ const ENGINES = [
     }),
   ),
 ];
-
-const foundIn = (engine: (typeof ENGINES)[number], id: string, at = 1): FigureFound | undefined =>
-  buildSheetOf(
-    engine,
-    FIGURES.filter((each) => each.id === id),
-  ).figures.find(({ spot }) => (spot?.at ?? 1) === at);
-const valueIn = (engine: (typeof ENGINES)[number], id: string, at = 1): number =>
-  foundIn(engine, id, at)?.value ?? Number.NaN;
 
 describe('figures of a build', () => {
   for (const figure of FIGURES)
@@ -326,7 +319,7 @@ describe('what the trade knows of builds', () => {
     const stroke = valueIn(as, 'swept') / valueIn(longer, 'swept');
     expect(valueIn(as, 'rodsUnderCam') - valueIn(longer, 'rodsUnderCam')).toBeCloseTo((101.6 - 101.6 * stroke) / 2, 6);
     const lighter = demoEngine('sluice-357', { 'piston.mass': 500 });
-    const taken = foundIn(as, 'reciprocating')?.arguments.find(({ name }) => name === 'piston')?.value ?? 0;
+    const taken = figureIn(as, 'reciprocating')?.arguments.find(({ name }) => name === 'piston')?.value ?? 0;
     expect(valueIn(as, 'bobweight') - valueIn(lighter, 'bobweight')).toBeCloseTo(taken - 500, 6);
   });
 
@@ -360,11 +353,11 @@ describe('what the trade knows of builds', () => {
   // chosen before journal and housing are measured.
   it('takes the shell that is chosen by housing and journal, where a maker has several', () => {
     const clearance = (journal: number) =>
-      foundIn(
+      figureIn(
         demoEngine('lumen-4-77', { 'block.mainHousing.diameter': 56.01, 'crank.mainJournal.diameter': journal }),
         'mainClearance',
       );
-    expect(foundIn(demoEngine('lumen-4-77'), 'mainClearance')?.needs).toEqual([
+    expect(figureIn(demoEngine('lumen-4-77'), 'mainClearance')?.needs).toEqual([
       'block.mainHousing.diameter',
       'crank.mainJournal.diameter',
     ]);
@@ -409,7 +402,7 @@ describe('what the trade knows of builds', () => {
     expect(open).toBeLessThan(165);
     expect(valueIn(engine, 'blowdown')).toBeGreaterThan(0);
     // A second way: how many of many crank angles have the crown below the edge.
-    const taken = foundIn(engine, 'port.exhaust')?.arguments ?? [];
+    const taken = figureIn(engine, 'port.exhaust')?.arguments ?? [];
     const of = (name: string) => taken.find((each) => each.name === name)?.value ?? 0;
     const uncovered = Array.from({ length: 36_000 }, (_, at) => at / 100).filter(
       (angle) => fallOf(of('stroke'), of('rod'), of('offset'), angle) > exhaust - below,

@@ -56,11 +56,12 @@ export const KNOWING_LOOKUP: BuildLookup = {
   takenFor: (specimen) => takenFor(indexCatalogue(specimen.kind, CATALOGUE), specimen, {}),
 };
 
-/** The demo's engine of a variant, with some sizes typed in inside units, and parts in their places. */
+/** The demo's engine of a variant, with some sizes typed in inside units, parts in their places, and what was seen. */
 export const demoEngine = (
   variant: string,
   sizes: Readonly<Record<string, number>> = {},
   places: Build['places'] = [],
+  looks: Readonly<Record<string, string>> = {},
 ): BuildEngine =>
   engineOf(
     {
@@ -69,6 +70,7 @@ export const demoEngine = (
       variant,
       places,
       sizes: Object.entries(sizes).map(([of, inside]) => typed(of, inside)),
+      looks: Object.entries(looks).map(([of, option]) => ({ of, option })),
     },
     BUILD_LOOKUP,
   );
