@@ -1,3 +1,4 @@
+import { say } from '../quantity/sentence';
 import { demoEngine } from '../testing/demo';
 import { piecesFor } from './pieces';
 
@@ -41,6 +42,6 @@ describe('how many an engine takes', () => {
     const bolt = engine.part('rodBolt')?.part;
     const found = bolt && piecesFor(engine, 'panBolt', bolt);
     expect(found?.quantity).toBe(1);
-    expect(found?.open?.join(' ')).toContain('count the holes');
+    expect(found?.open && say(found.open, 'metric')).toContain('count the holes');
   });
 });

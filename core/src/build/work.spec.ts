@@ -61,7 +61,7 @@ describe('planned work', () => {
     expect(refusal(BLOCK, 'hone', 2)).toBeDefined();
   });
 
-  // Geometry: a face of one bore loses its area times what is milled; chambers are about as wide as the bore at the face.
+  // Geometry: a chamber as wide as the bore at the face loses that disc, and most are somewhat narrower.
   it('takes from a chamber about as much as the face of a bore holds', () => {
     const lost = size(HEAD, 'head.chamber.volume') - size(after(HEAD, 'millHead', 0.5), 'head.chamber.volume');
     const disc = ((Math.PI / 4) * 101 * 101 * 0.5) / 1000;

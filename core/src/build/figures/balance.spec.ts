@@ -28,7 +28,7 @@ describe('the balance of an engine', () => {
     expect(valueIn(engine({ 'running.balanced': 0.52 }), 'bobweight')).toBeCloseTo(2 * (475 + 0.52 * 880), 6);
   });
 
-  // Common practice, no source: a four in line balances itself and is given no bobweight; a single wants a factor named.
+  // Common practice, no source: a four in line balances itself and is given no bobweight; a single wants a factor.
   it('asks for the factor where the layout does not tell it', () => {
     expect(figureIn(engine({}, 'ambit-1360'), 'bobweight')?.needs).toContain('running.balanced');
     expect(valueIn(engine({ 'running.balanced': 0.6 }, 'ambit-1360'), 'bobweight')).toBeCloseTo(475 + 0.6 * 880, 6);

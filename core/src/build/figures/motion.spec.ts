@@ -33,8 +33,8 @@ describe('the motion of a piston', () => {
     expect(of('greatestSpeed')).toBeCloseTo(16 * share(best), 3);
   });
 
-  // Common practice, no source: with usual rods the piston is fastest in the seventies, where rod and crank make about a
-  // right angle.
+  // Common practice, no source: with usual rods the piston is fastest in the seventies, where rod and crank make
+  // about a right angle.
   it('is fastest about where rod and throw stand at a right angle', () => {
     const right = (Math.atan(140 / 40) * 180) / Math.PI;
     expect(Math.abs(of('fastestAt') - right)).toBeLessThan(1.5);
@@ -44,8 +44,8 @@ describe('the motion of a piston', () => {
     }
   });
 
-  // Taylor, The Internal-Combustion Engine in Theory and Practice: r w^2 (1 + r / l) at the top and r w^2 (1 - r / l) at
-  // the bottom. By hand: 0.04 m, 628.32 a second, 40 / 140: 20,303 and 11,280 m/s^2.
+  // Taylor, The Internal-Combustion Engine in Theory and Practice: r w^2 (1 + r / l) at the top and r w^2 (1 - r / l)
+  // at the bottom. By hand: 0.04 m, 628.32 a second, 40 / 140: 20,303 and 11,280 m/s^2.
   it('is pulled round as Taylor has it', () => {
     expect(of('accelerationTop')).toBeCloseTo(20_303.3, 0);
     expect(of('accelerationBottom')).toBeCloseTo(11_279.6, 0);
@@ -62,7 +62,7 @@ describe('the motion of a piston', () => {
     );
   });
 
-  // Common practice, no source: a longer rod swings less, dwells longer at the top and is pulled round more gently there.
+  // Common practice, no source: a longer rod swings less, dwells longer at the top and is gentler there.
   it('with a longer rod is gentler at the top', () => {
     const longer = { 'rod.length': 160 };
     expect(of('rodRatio', longer)).toBeCloseTo(2, 9);

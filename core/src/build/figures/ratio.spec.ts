@@ -121,7 +121,7 @@ describe('the compression ratio', () => {
         .toBeGreaterThan(here);
   });
 
-  // Trade rule, common practice, no source: a cc of chamber less is worth about as much as it is of the clearance volume.
+  // Common practice, no source: a cc of chamber is worth what it is of the clearance volume.
   it('changes by its own share of what a cubic centimetre is of the clearance volume', () => {
     const [here, less] = [valueIn(worked(), 'ratio'), valueIn(worked({ 'head.chamber.volume': 49 }), 'ratio')];
     const clearance = valueIn(worked(), 'clearance');
@@ -138,7 +138,7 @@ describe('the compression ratio', () => {
     expect(valueIn(demoEngine('lumen-2-77', WORKED), 'ratioSpread')).toBeCloseTo(0, 9);
   });
 
-  // Common practice, no source: what knocks on ordinary petrol runs on alcohol, and a diesel needs far more than either.
+  // Common practice, no source: what knocks on ordinary petrol runs on alcohol; a diesel needs far more.
   it('is held against the fuel that is named, and against the rating where none is', () => {
     const on = (fuel: string, chamber = 50) =>
       figureIn(worked({ 'head.chamber.volume': chamber }, { 'running.fuel': fuel }), 'ratio')?.verdict;
