@@ -276,6 +276,7 @@ export {
   MOST_A_SIDE,
   MOST_CONFIRMED,
   MOST_OF_SHELF,
+  MOST_OFFERS,
   MOST_SEARCHES,
   MOST_TOGETHER,
   PhotographSchema,
@@ -367,7 +368,7 @@ export type {
   StoredSpecimen,
   Wording,
 } from './contract/index.js';
-export { isRefusal, openedGrid, refusalOf, rowAt, Workshop } from './workshop/index.js';
+export { isRefusal, numbersToBuy, openedGrid, refusalOf, rowAt, Workshop } from './workshop/index.js';
 export type { Refusal } from './workshop/index.js';
 
 /* Builds: parts put together into one engine, and what follows from it. */

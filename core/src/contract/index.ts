@@ -48,7 +48,15 @@ export type {
   OptionTold,
   TakingTold,
 } from './interchange.js';
-export { MOST_A_SIDE, MOST_CONFIRMED, MOST_LISTED, MOST_OF_JOB, MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
+export {
+  MOST_A_SIDE,
+  MOST_CONFIRMED,
+  MOST_LISTED,
+  MOST_OF_JOB,
+  MOST_OF_SHELF,
+  MOST_OFFERS,
+  MOST_TOGETHER,
+} from './limits.js';
 export { type PartRef } from './parts.js';
 export type { Question } from './question.js';
 export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';

@@ -10,3 +10,5 @@ export const MOST_TOGETHER = 60;
 export const MOST_CONFIRMED = 2000;
 /** Parts of one job: an engine of five hundred parts, and some. */
 export const MOST_OF_JOB = 600;
+/** Lines of price lists that a plan may buy from. */
+export const MOST_OFFERS = 20_000;

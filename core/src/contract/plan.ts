@@ -3,7 +3,9 @@ import { BuildSchema } from '../build/index.js';
 import { DemandsSchema } from '../planner/index.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import { SpecimenSchema } from '../readings/reading.js';
-import { MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
+import { CURRENCY } from '../job/job.js';
+import { OfferSchema } from './documents.js';
+import { MOST_OF_SHELF, MOST_OFFERS, MOST_TOGETHER } from './limits.js';
 import { question } from './question.js';
 import { ROUTES } from './routes.js';
 import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
@@ -24,6 +26,25 @@ export const SetsAskedSchema = Type.Object(
         description: 'Parts that may be taken; those of the shelf and of the build’s job where nothing is said',
       }),
     ),
+    sellers: Type.Optional(
+      Type.Array(
+        Type.Object(
+          { id: Type.String({ maxLength: 80 }), name: Type.String({ maxLength: 120 }), currency: CURRENCY },
+          { additionalProperties: false },
+        ),
+        {
+          maxItems: 1000,
+          description:
+            'Those it may be bought from; all suppliers where nothing is said. The shop’s money is that of most of them',
+        },
+      ),
+    ),
+    offers: Type.Optional(
+      Type.Array(OfferSchema, {
+        maxItems: MOST_OFFERS,
+        description: 'What they sell; by itself what their lists have',
+      }),
+    ),
     units: Type.Optional(WordingSchema),
   },
   { additionalProperties: false },
@@ -42,6 +63,8 @@ const PartSchema = Type.Object({
   unpriced: Type.Optional(
     Type.Boolean({ description: 'Nobody put its price down: it is reckoned as the dearest of its kind' }),
   ),
+  supplier: Type.Optional(Type.String({ description: 'Who sells it, where a list has it' })),
+  days: Type.Optional(Type.Integer({ description: 'Until it can be had; absent where nobody says' })),
   work: list(Type.String(), { description: 'What is done to it to bring figures where they are wanted' }),
 });
 
@@ -73,6 +96,8 @@ const SetSchema = Type.Object({
   price: Type.Number({ description: 'Parts and work together, in the shop’s money' }),
   hours: Type.Number(),
   buys: Type.Integer(),
+  days: Type.Integer({ description: 'Until all that is bought can be had, as far as anybody says' }),
+  unpromised: Type.Boolean({ description: 'Of some of what is bought nobody says when it can be had' }),
   irreversible: Type.Integer({ description: 'Pieces of work that cannot be taken back' }),
   checks: Type.Integer(),
   parts: list(PartSchema),

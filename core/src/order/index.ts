@@ -1,5 +1,6 @@
 export type { Need, OnShelf } from './need.js';
 export { BY_HAND, orderListOf } from './orderList.js';
+export { numbersToOrder } from './numbers.js';
 export { offersFor, soughtNumbers, type Offer, type Offered } from './offers.js';
 export {
   PRICE_LIST_FORMAT,

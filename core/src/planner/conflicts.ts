@@ -1,6 +1,7 @@
 import { figureOf, type Build } from '../build/index.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { OPERATIONS } from '../joints/index.js';
+import { counted } from '../quantity/phrase.js';
 import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { Demands, Target } from './demands.js';
 import { USUAL_OPEN } from './usual.js';
@@ -121,8 +122,8 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
           wished: (setting) => withEnd(setting, figure, end, WISHED),
         });
   });
-  const { price, hours, buys, open = USUAL_OPEN } = demands.limits ?? {};
-  const limit = (name: 'price' | 'hours' | 'buys' | 'open', says: Sentence): void => {
+  const { price, hours, days, buys, open = USUAL_OPEN } = demands.limits ?? {};
+  const limit = (name: 'price' | 'hours' | 'days' | 'buys' | 'open', says: Sentence): void => {
     found.push({
       id: name,
       says,
@@ -137,8 +138,15 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
   };
   if (price !== undefined) limit('price', [`No more than ${price} for parts and work`]);
   if (hours !== undefined) limit('hours', [`No more than ${hours} hours of work`]);
+  if (days !== undefined) limit('days', [`No more than ${counted(days, 'day', 'days')} until it can be had`]);
   if (buys !== undefined) limit('buys', [`No more than ${buys} parts to buy`]);
   limit('open', [open === 0 ? 'Nothing left open' : `No more than ${open} checks left open`]);
+  if (demands.suppliers)
+    found.push({
+      id: 'suppliers',
+      says: ['Bought from those suppliers only'],
+      without: ({ build: same, demands: { suppliers: _let, ...rest } }) => ({ build: same, demands: rest }),
+    });
   for (const operation of demands.forbid ?? [])
     found.push({
       id: `forbid ${operation}`,

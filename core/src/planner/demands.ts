@@ -52,6 +52,7 @@ const WeightsSchema = Type.Partial(
     buys: Type.Number({ minimum: 0, maximum: 1e5, description: 'What each part counts that is not at hand' }),
     irreversible: Type.Number({ minimum: 0, maximum: 1e5, description: 'What work counts that cannot be undone' }),
     open: Type.Number({ minimum: 0, maximum: 1e5, description: 'What each check counts that cannot be told yet' }),
+    days: Type.Number({ minimum: 0, maximum: 1e5, description: 'What each day counts until all of it can be had' }),
   }),
   { additionalProperties: false },
 );
@@ -70,6 +71,11 @@ export const DemandsSchema = Type.Object(
         Type.Object({
           price: Type.Number({ ...Money, description: 'Parts and work together, in the shop’s money' }),
           hours: Type.Number({ minimum: 0, maximum: 1e5 }),
+          days: Type.Integer({
+            minimum: 0,
+            maximum: 1000,
+            description: 'Until all that is bought can be had; what nobody promises does not meet it',
+          }),
           buys: Type.Integer({ minimum: 0, maximum: 100, description: 'Parts that are not at hand' }),
           open: Type.Integer({
             minimum: 0,
@@ -79,6 +85,13 @@ export const DemandsSchema = Type.Object(
         }),
         { additionalProperties: false },
       ),
+    ),
+    suppliers: Type.Optional(
+      Type.Array(Type.String({ maxLength: 80 }), {
+        maxItems: 100,
+        description:
+          'What is bought comes from these; where absent from anybody, at the price of the record where no list has it',
+      }),
     ),
     forbid: Type.Optional(
       Type.Array(oneOf<OperationId>(OPERATION_IDS), { maxItems: 100, description: 'Work that is not done' }),

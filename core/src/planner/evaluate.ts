@@ -23,6 +23,10 @@ export interface SetFound extends Leaf {
   readonly buys: number;
   readonly irreversible: number;
   readonly open: number;
+  /** Until all that is bought can be had, as far as anybody says. */
+  readonly days: number;
+  /** Of some of what is bought nobody says when it can be had. */
+  readonly unpromised: boolean;
 }
 
 /** Figures that differ by less are the same. */
@@ -75,13 +79,15 @@ export function setOf(
   if (limits.price !== undefined && price > limits.price + SAME) return { refused: 'price' };
   if (limits.hours !== undefined && hours > limits.hours + SAME) return { refused: 'hours' };
   if (limits.buys !== undefined && buys > limits.buys) return { refused: 'parts to buy' };
+  const days = Math.max(0, ...options.map((each) => each.days ?? 0));
   const done = weighed.work.filter(({ steps }) => steps.some((each) => !OPERATIONS[each].canUndo)).length;
   const least =
     sum(({ cost }) => cost) +
     weights.price * weighed.price +
     weights.hours * weighed.hours +
     weights.irreversible * done +
-    weights.open * weighed.open.length;
+    weights.open * weighed.open.length +
+    weights.days * Math.max(0, ...options.map((each) => each.days ?? problem.longest));
   if (least > dearest + SAME) return { refused: 'dearer than those that are known' };
   const aims = problem.aims.map((aim): AimFound => {
     const found = figures.told(aim.of, weighed.parts);
@@ -102,6 +108,8 @@ export function setOf(
     price,
     hours,
     buys,
+    days,
+    unpromised: options.some((each) => each.days === undefined),
     irreversible: sum((each) => each.irreversible) + done,
     open,
   };

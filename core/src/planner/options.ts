@@ -18,6 +18,16 @@ import { isDone } from '../joints/operations/operation.js';
 import { middle } from '../quantity/interval.js';
 import type { PlanWeights } from './usual.js';
 
+/** One who sells as many of a part as an engine takes. */
+export interface OnSale {
+  /** Id of the supplier. */
+  readonly supplier: string;
+  /** Of all of them, packs whole, in the shop's money. */
+  readonly price: number;
+  /** Until it can be had; absent where he does not say. */
+  readonly days?: number;
+}
+
 /** A part that may go into a place: as it is, in a service size, or after some work. */
 export interface Option {
   readonly part: Part;
@@ -35,6 +45,10 @@ export interface Option {
   readonly irreversible: number;
   /** Nobody put its price down: it is reckoned with the dearest of its kind. */
   readonly unpriced?: true;
+  /** From whom it is bought, where a list has it. */
+  readonly supplier?: string;
+  /** Until it can be had; nought where it is at hand, absent where nobody says. */
+  readonly days?: number;
   /** Service size it is bought in, from standard, millimetres. */
   readonly size?: number;
   /** The same for options that differ only in how much is taken off. */
@@ -72,6 +86,10 @@ export interface Pricing {
   readonly weights: PlanWeights;
   /** The dearest that is known of a kind; nothing where no price is. */
   readonly dearest: (kind: KindId) => number | undefined;
+  /** Who sells a pattern, of those it may be bought from. */
+  readonly onSale: (pattern: string, quantity: number) => readonly OnSale[];
+  /** What no list has is not bought, whatever price is on record. */
+  readonly onlyFromLists: boolean;
   readonly may: (operation: OperationId) => boolean;
   readonly shape: readonly { readonly operation: PlannedId; readonly most: number; readonly step: number }[];
 }
@@ -87,10 +105,10 @@ export function optionsOf(source: Source, slot: string, pricing: Pricing): reado
     const sized = source.places.map((place): Place =>
       step === 0 ? place : { ...place, size: { value: Number(step.toFixed(6)), unit: 'mm' } },
     );
-    return [[], ...amountsOf(slot, pricing)].flatMap((work) => {
-      const option = stateOf({ ...source, part, places: sized }, work, slot, step, pricing);
-      return option ? [option] : [];
-    });
+    const goods = goodsOf({ ...source, part }, slot, pricing);
+    return [[], ...amountsOf(slot, pricing)].flatMap((work) =>
+      goods.flatMap((had) => stateOf({ ...source, part, places: sized }, had, work, slot, step, pricing) ?? []),
+    );
   });
 }
 
@@ -115,6 +133,7 @@ const worksOn = (operation: PlannedId, kind: KindId | undefined): boolean => ON[
 
 function stateOf(
   { part: before, from, places, lying }: Source,
+  goods: Goods,
   work: readonly PlannedWork[],
   slot: string,
   step: number,
@@ -133,7 +152,6 @@ function stateOf(
   }
   const steps = work.map(({ operation }) => operationOf(operation));
   const labour = steps.length === 0 ? NOTHING : takes({ steps }, engine.rules, countsIn(engine.assembly()));
-  const goods = from === 'bought' ? priceOf(part, slot, pricing) : { price: 0 };
   const irreversible = steps.filter((each) => !OPERATIONS[each].canUndo).length;
   const price = goods.price + labour.price;
   const buys = from === 'bought';
@@ -148,6 +166,8 @@ function stateOf(
     work,
     irreversible,
     ...(goods.unpriced ? { unpriced: true } : {}),
+    ...(goods.supplier === undefined ? {} : { supplier: goods.supplier }),
+    ...(goods.days === undefined ? {} : { days: goods.days }),
     ...(lying ? { lying } : {}),
     ...(step === 0 ? {} : { size: step }),
     key: `${places.map(({ pattern, specimen }) => pattern ?? specimen ?? 'there').join('+')} ${step}`,
@@ -161,17 +181,50 @@ function stateOf(
 
 const NOTHING = { price: 0, hours: 0 };
 
-/** What enough of a part for one engine costs. */
-function priceOf(part: Part, slot: string, { engine, dearest }: Pricing) {
-  const { quantity } = piecesFor(engine, slot, part);
-  const packs = Math.ceil(quantity / (part.pieces ?? 1));
-  if (part.price !== undefined) return { price: part.price * packs };
-  return { price: (dearest(part.kind) ?? 0) * packs, unpriced: true as const };
+/** What enough of a part for one engine costs, and when it can be had. */
+interface Goods extends Partial<OnSale> {
+  readonly price: number;
+  readonly unpriced?: true;
 }
+
+/**
+ * Every way to have enough of a part for one engine that is not both dearer and later than another. What no list has is
+ * bought at the price on record, if that may be.
+ */
+function goodsOf({ part, from }: Source, slot: string, { engine, dearest, onSale, onlyFromLists }: Pricing) {
+  if (from !== 'bought') return [{ price: 0, days: 0 }];
+  const { quantity } = piecesFor(engine, slot, part);
+  const offered = part.pattern === undefined ? [] : onSale(part.pattern, quantity);
+  if (offered.length > 0) return soonOrCheap(offered);
+  if (onlyFromLists) return [];
+  const packs = Math.ceil(quantity / (part.pieces ?? 1));
+  const goods: Goods =
+    part.price === undefined
+      ? { price: (dearest(part.kind) ?? 0) * packs, unpriced: true }
+      : { price: part.price * packs };
+  return [goods];
+}
+
+/** Offers, the cheapest first, of which each comes sooner than those before it. */
+function soonOrCheap(offers: readonly OnSale[]): readonly OnSale[] {
+  const sorted = [...offers].sort((a, b) => a.price - b.price || laterThan(a, b) || (a.supplier < b.supplier ? -1 : 1));
+  let soonest = Infinity;
+  return sorted.filter((offer, at) => {
+    if (at > 0 && daysOf(offer) >= soonest) return false;
+    soonest = daysOf(offer);
+    return true;
+  });
+}
+
+const laterThan = (a: Pick<Option, 'days'>, b: Pick<Option, 'days'>): number =>
+  daysOf(a) === daysOf(b) ? 0 : daysOf(a) - daysOf(b);
+
+/** What nobody promises comes last. */
+const daysOf = ({ days }: Pick<Option, 'days'>): number => days ?? Infinity;
 
 /** The cheapest first; equal ones in the order of their keys, so that the order never hangs on where they came from. */
 const cheapestFirst = (a: Option, b: Option): number =>
-  a.cost - b.cost || (a.key < b.key ? -1 : a.key > b.key ? 1 : sumOf(a) - sumOf(b));
+  a.cost - b.cost || laterThan(a, b) || (a.key < b.key ? -1 : a.key > b.key ? 1 : sumOf(a) - sumOf(b));
 
 const sumOf = ({ work }: Option): number => work.reduce((sum, { by }) => sum + by.value, 0);
 
@@ -181,10 +234,10 @@ const sumOf = ({ work }: Option): number => work.reduce((sum, { by }) => sum + b
  */
 export function inOrder(options: readonly Option[], engines = 1): readonly Option[] {
   const seen = new Set<string>();
-  return [...options].sort(cheapestFirst).filter(({ part, cost, work, places, from, key }) => {
+  return [...options].sort(cheapestFirst).filter(({ part, cost, days, work, places, from, key }) => {
     const { values, looks, interfaces, pattern } = part;
     const text = JSON.stringify([
-      ...[pattern, values, looks, interfaces, cost, work, places.length],
+      ...[pattern, values, looks, interfaces, cost, days, work, places.length],
       ...(engines > 1 && from === 'shelf' ? [key] : []),
     ]);
     if (seen.has(text)) return false;

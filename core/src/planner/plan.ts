@@ -29,6 +29,23 @@ const SAID: Readonly<Record<Verdict, Says>> = {
   doesNotFit: SAYS.refuses,
 };
 
+/** What comes too late is not chosen, and days count by the last of all that is waited for. */
+function daysConstraintsOf({ choices, demands, weights, longest }: PlanProblem): readonly Constraint[] {
+  const most = demands.limits?.days;
+  if (most === undefined && weights.days === 0) return [];
+  return choices.map(({ options }, at): Constraint => {
+    const days = ([option = 0]: readonly number[]): number =>
+      options[option]?.days ?? (most === undefined ? longest : Infinity);
+    return {
+      name: 'days',
+      vars: [at],
+      judge: (option) =>
+        days(option) > (most ?? Infinity) ? SAYS.refuses : days(option) > 0 ? SAYS.atACost : SAYS.agrees,
+      floor: (option) => weights.days * days(option),
+    };
+  });
+}
+
 /** What is looked for, as the search has it. */
 export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
   const { choices, fixed, demands, mostOpen } = problem;
@@ -61,6 +78,7 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
           floor: (options) => problem.weights.price * leastLabour(options),
         })),
       ...figureConstraintsOf(problem, figures),
+      ...daysConstraintsOf(problem),
     ],
     budgets: [
       ...budget('price', limits.price, 'price'),

@@ -18,7 +18,16 @@ import type { Specimen } from '../readings/reading.js';
 import { interval } from '../quantity/interval.js';
 import type { Demands, PlaceDemand, Target } from './demands.js';
 import { USUAL_OPEN, usualWeights, type PlanWeights } from './usual.js';
-import { inOrder, mayBeCut, optionsOf, type Choice, type Option, type Pricing, type Source } from './options.js';
+import {
+  inOrder,
+  mayBeCut,
+  optionsOf,
+  type Choice,
+  type OnSale,
+  type Option,
+  type Pricing,
+  type Source,
+} from './options.js';
 
 const SKIRT = piston.parameters['skirt.diameter'].id;
 
@@ -28,6 +37,8 @@ export interface PlanGround extends BuildLookup {
   readonly ofKind: (kind: KindId) => readonly Part[];
   /** Parts that lie on the shelf and may be taken. */
   readonly shelf: readonly Specimen[];
+  /** Who sells so many of a pattern; absent where no lists are at hand. */
+  readonly onSale?: (pattern: string, quantity: number) => readonly OnSale[];
 }
 
 /** A target with its figure looked up. */
@@ -52,6 +63,8 @@ export interface PlanProblem {
   readonly aims: readonly Aim[];
   readonly weights: PlanWeights;
   readonly mostOpen: number;
+  /** Days that are reckoned for what nobody promises: as the longest that anybody does. */
+  readonly longest: number;
   readonly may: (operation: OperationId) => boolean;
   readonly mayDo: (option: WorkOption, assembly: Assembly) => boolean;
   /** Build without what was put in for places that are chosen anew. */
@@ -80,6 +93,11 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
     weights,
     may,
     shape: demands.shape ?? [],
+    onSale: (pattern, quantity) => {
+      const all = ground.onSale?.(pattern, quantity) ?? [];
+      return demands.suppliers ? all.filter(({ supplier }) => demands.suppliers?.includes(supplier)) : all;
+    },
+    onlyFromLists: demands.suppliers !== undefined,
     dearest: (kind) => {
       if (!dearest.has(kind)) {
         const prices = ground.ofKind(kind).flatMap(({ price }) => price ?? []);
@@ -133,6 +151,7 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
     }),
     weights,
     mostOpen: demands.limits?.open ?? USUAL_OPEN,
+    longest: Math.max(0, ...choices.flatMap(({ options }) => options.map(({ days = 0 }) => days))),
     may,
     // A part in another size is another choice, with its own price: none becomes one by the way.
     mayDo: (option, assembly) => option.steps.every(may) && !changedBy(option, assembly).has(SKIRT),

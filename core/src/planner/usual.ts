@@ -22,10 +22,12 @@ export interface PlanWeights {
   readonly buys: number;
   readonly irreversible: number;
   readonly open: number;
+  /** A day until all of it can be had. */
+  readonly days: number;
 }
 
 /** Money as it is, and some for what is not sure or not to be taken back. */
-const BY_PRICE: PlanWeights = { price: 1, hours: 0, buys: 5, irreversible: 10, open: 20 };
+const BY_PRICE: PlanWeights = { price: 1, hours: 0, buys: 5, irreversible: 10, open: 20, days: 0 };
 
 /** What each thing counts where nobody says, by what the house calls the better set. */
 const WEIGHTS: Readonly<Record<NonNullable<HouseRules['sets']>, PlanWeights>> = {

@@ -118,6 +118,50 @@ describe('the planner', () => {
     expect(unknown.statusCode).toBe(400);
   });
 
+  it('buys where it is cheapest of those it may buy from, and says from whom and when', async () => {
+    const call = (method: 'PUT' | 'DELETE', url: string, payload?: object | string, type = 'application/json') =>
+      app.inject({
+        method,
+        url: `/api${url}`,
+        ...(payload === undefined ? {} : { payload, headers: { 'content-type': type } }),
+      });
+    const lists = [
+      ['stand-a', 'EUR', 'number,price,stock,days\nTW 7202,41,9,7\n'],
+      ['stand-b', 'EUR', 'number,price,stock,days\ntw-7202,55,9,1\nTW-7203,10,2,1\n'],
+      ['stand-c', 'CHF', 'number,price,stock,days\nTW-7202,1,9,1\n'],
+    ] as const;
+    for (const [id, currency, list] of lists) {
+      expect((await call('PUT', `/suppliers/${id}`, { name: id, currency })).statusCode).toBe(200);
+      expect((await call('PUT', `/suppliers/${id}/list`, list, 'text/csv')).statusCode).toBe(200);
+    }
+    const pistons = async (patterns: readonly string[], more: object = {}) => {
+      const answer = await ask('sets', {
+        build: build('lumen-4-77'),
+        demands: { places: [{ slot: 'piston', from: 'these', patterns }], answers: 1, ...more },
+      });
+      expect(answer.statusCode).withContext(answer.body).toBe(200);
+      const [set] = answer.json<Answers['planSets']>().sets;
+      return set?.parts.find(({ slot }) => slot === 'piston');
+    };
+    const piston = 'lumen-piston-78-77-88';
+    const told = async (...asked: Parameters<typeof pistons>) => {
+      const { supplier, price, days } = (await pistons(...asked)) ?? {};
+      return [supplier, price, days];
+    };
+    // Four of them; money of another sort is not compared.
+    expect(await told([piston])).toEqual(['stand-a', 164, 7]);
+    expect(await told([piston], { limits: { days: 2 } })).toEqual(['stand-b', 220, 1]);
+    expect(await told([piston], { suppliers: ['stand-b'] })).toEqual(['stand-b', 220, 1]);
+    // Two are not enough for four cylinders: nobody sells it, and the record has a price.
+    expect(await told(['lumen-piston-78-77-95'])).toEqual([undefined, 168, undefined]);
+    const unknown = await ask('sets', {
+      build: build('lumen-4-77'),
+      demands: { places: [{ slot: 'piston', from: 'any' }], suppliers: ['nobody'] },
+    });
+    expect(unknown.json<Refusal>().problems[0]?.what).toContain('no supplier "nobody"');
+    for (const [id] of lists) await call('DELETE', `/suppliers/${id}`);
+  });
+
   it('stops where it is told to, with no answer called proved, and answers the same again', async () => {
     const demands = { places: ['crank', 'rod', 'piston'].map((slot) => ({ slot, from: 'any' })), answers: 3 };
     const stopped = (await ask('sets', { build: build('lumen-4-77'), demands: { ...demands, effort: 3 } })).json<

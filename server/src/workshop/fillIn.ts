@@ -2,13 +2,17 @@ import {
   MOST_CONFIRMED,
   MOST_OF_JOB,
   MOST_OF_SHELF,
+  MOST_OFFERS,
+  numbersToBuy,
   type Build,
   type Job,
   type KindId,
+  type Offer,
   type PartRef,
   type QuestionName,
   type Requests,
   type Specimen,
+  type Workshop,
 } from '@which-bore/core';
 import type pg from 'pg';
 
@@ -192,9 +196,32 @@ async function withShelf(client: pg.ClientBase, request: Requests['orderList']):
   };
 }
 
+/** Who sells what a plan could buy, and what their lists have of it. */
+async function withSellers(
+  client: pg.ClientBase,
+  request: Requests['planSets'],
+  on: Workshop,
+): Promise<Requests['planSets']> {
+  if (request.sellers) return request;
+  const { rows: sellers } = await client.query<NonNullable<Requests['planSets']['sellers']>[number]>(
+    'SELECT id, name, currency FROM supplier ORDER BY id',
+  );
+  if (sellers.length === 0 || request.offers) return { ...request, sellers };
+  const { rows } = await client.query<{ readonly supplier: string; readonly content: Omit<Offer, 'supplier'> }>(
+    `SELECT supplier_id AS supplier, content FROM price_line WHERE sought = ANY ($1)
+     ORDER BY supplier_id, position LIMIT ${MOST_OFFERS}`,
+    [numbersToBuy(on, request)],
+  );
+  return { ...request, sellers, offers: rows.map(({ supplier, content }) => ({ ...content, supplier })) };
+}
+
 /** The parts that a plan may take: of no job, or of that of its build; none that is put aside for another. */
-async function withTakeable(client: pg.ClientBase, request: Requests['planSets']): Promise<Requests['planSets']> {
-  const filled = await withSpecimens(client, request);
+async function withTakeable(
+  client: pg.ClientBase,
+  request: Requests['planSets'],
+  on: Workshop,
+): Promise<Requests['planSets']> {
+  const filled = await withSellers(client, await withSpecimens(client, request), on);
   if (filled.shelf) return filled;
   const own = `(job_id IS NULL OR job_id = $1) AND ${FREE}`;
   return { ...filled, shelf: await specimens(client, own, [filled.build.job ?? null]) };
@@ -231,7 +258,7 @@ async function withSpecimen<R extends { readonly specimen?: Specimen; readonly s
 
 /** Questions that may name what only the database has. */
 const FILLING: {
-  readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N]) => Promise<Requests[N]>;
+  readonly [N in QuestionName]?: (client: pg.ClientBase, request: Requests[N], on: Workshop) => Promise<Requests[N]>;
 } = {
   interchange: async (client, request) => {
     const [donors, recipients] = [
@@ -302,12 +329,13 @@ const FILLING: {
   },
 };
 
-/** A question with the stored specimens it names put in their places. */
+/** A question with what it names of the database put in its place: specimens, jobs, price lists. */
 export async function filledIn<N extends QuestionName>(
   client: pg.ClientBase,
   name: N,
   request: Requests[N],
+  on: Workshop,
 ): Promise<Requests[N]> {
   const filling = FILLING[name];
-  return filling ? filling(client, request) : request;
+  return filling ? filling(client, request, on) : request;
 }

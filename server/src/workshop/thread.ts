@@ -172,7 +172,7 @@ async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }
     case 'gridFile':
       return gridFile(on, task);
     case 'answer': {
-      const request = await filledIn(client, task.name, task.request as Requests[typeof task.name]);
+      const request = await filledIn(client, task.name, task.request as Requests[typeof task.name], on);
       // A whole grid is worked out line by line first, so that it can be stopped.
       if (task.name === 'grid') for await (const _line of gridLines(on, request as GridRequest, task.stop));
       if (isStopped(task.stop)) return { nothing: true };

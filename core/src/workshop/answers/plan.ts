@@ -1,5 +1,7 @@
+import { group, rollup } from 'd3-array';
 import { asksOf, nameOfWork } from '../../build/index.js';
 import type { Answers, Requests, SetTold } from '../../contract/index.js';
+import { slotOf } from '../../dictionary/slots.js';
 import { DataError } from '../../formats/index.js';
 import {
   conflictsOf,
@@ -16,6 +18,8 @@ import {
   type SearchProgress,
   type SetFound,
 } from '../../planner/index.js';
+import { normaliseMark } from '../../marks/markText.js';
+import { numbersToOrder, offersFor, soughtNumbers } from '../../order/index.js';
 import { UNITS } from '../../quantity/unit.js';
 import { buildLookup } from '../buildLookup.js';
 import type { Holdings } from '../holdings.js';
@@ -27,16 +31,66 @@ type Asked = Requests['planSets'];
 /** What rules most out is told up to here. */
 const REFUSALS_TOLD = 5;
 
-function asked(workshop: Holdings, { build, demands, specimens = [], shelf = [] }: Asked) {
+/** Numbers by which lists may have what a plan could buy, as they are compared. */
+export function numbersToBuy({ catalogue }: Holdings, { build, demands }: Pick<Asked, 'build' | 'demands'>) {
+  const kinds = demands.places.flatMap(({ slot }) => slotOf(slot)?.kind ?? []);
+  const patterns = new Set([
+    ...kinds.flatMap((kind) => catalogue.ofKind(kind).map(({ id }) => id)),
+    ...build.places.flatMap(({ pattern }) => pattern ?? []),
+  ]);
+  return [
+    ...new Set([...patterns].flatMap((pattern) => soughtNumbers({ numbers: numbersToOrder(catalogue, pattern) }))),
+  ];
+}
+
+/** Money in which most of them sell: what the shop reckons in. Offers in other money are not compared. */
+function moneyOf(sellers: NonNullable<Asked['sellers']>): string | undefined {
+  const counts = rollup(
+    sellers,
+    (all) => all.length,
+    ({ currency }) => currency,
+  );
+  return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0];
+}
+
+/** Who sells so many of a pattern, of those that have enough or do not say. */
+function onSaleIn({ catalogue }: Holdings, { sellers = [], offers = [] }: Asked): NonNullable<PlanGround['onSale']> {
+  const money = moneyOf(sellers);
+  const byNumber = group(
+    offers.filter(({ currency }) => currency === money),
+    ({ number }) => normaliseMark(number),
+  );
+  return (pattern, left) => {
+    const numbers = numbersToOrder(catalogue, pattern);
+    const own = soughtNumbers({ numbers }).flatMap((each) => byNumber.get(each) ?? []);
+    return offersFor({ left, numbers }, own)
+      .filter(({ enough }) => enough !== false)
+      .map(({ offer, total }) => ({
+        supplier: offer.supplier,
+        price: total,
+        ...(offer.days === undefined ? {} : { days: offer.days }),
+      }));
+  };
+}
+
+function asked(workshop: Holdings, request: Asked) {
+  const { build, demands, specimens = [], shelf = [], sellers } = request;
+
   const ground: PlanGround = {
     ...buildLookup(workshop, [...specimens, ...shelf]),
     ofKind: (kind) => workshop.partsOf(kind),
     shelf: shelf.filter(({ id }) => !build.places.some((place) => place.specimen === id)),
+    ...(sellers ? { onSale: onSaleIn(workshop, request) } : {}),
   };
   const engine = engineAsked(workshop, build, [...specimens, ...shelf]);
   const problems = [
     ...nonsenseOf(build, demands, ground, engine),
     ...engine.problems.map(({ where, what }) => ({ where: `build.${where}`, what })),
+    ...(demands.suppliers ?? []).flatMap((id, at) =>
+      sellers && !sellers.some((each) => each.id === id)
+        ? [{ where: `demands.suppliers[${at}]`, what: `there is no supplier "${id}"; put him on record first.` }]
+        : [],
+    ),
   ];
   if (problems.length > 0)
     throw new DataError(
@@ -46,7 +100,12 @@ function asked(workshop: Holdings, { build, demands, specimens = [], shelf = [] 
   return ground;
 }
 
-const partTold = (option: Option, at: number, { choices }: PlanProblem): SetTold['parts'][number] => {
+const partTold = (
+  option: Option,
+  at: number,
+  { choices }: PlanProblem,
+  sellers: Asked['sellers'] = [],
+): SetTold['parts'][number] => {
   const { slot = '', name = '', kind = option.part.kind, free = false } = choices[at] ?? {};
   return {
     slot,
@@ -59,6 +118,10 @@ const partTold = (option: Option, at: number, { choices }: PlanProblem): SetTold
     asked: free,
     price: option.price,
     ...(option.unpriced ? { unpriced: true } : {}),
+    ...(option.supplier === undefined
+      ? {}
+      : { supplier: sellers.find(({ id }) => id === option.supplier)?.name ?? option.supplier }),
+    ...(option.from === 'bought' && option.days !== undefined ? { days: option.days } : {}),
     work: option.work.map(
       ({ operation, by }) => `${nameOfWork(operation)}: ${by.value} ${UNITS[by.unit].symbol} ${asksOf(operation)}`,
     ),
@@ -80,7 +143,13 @@ const figureTold = ({ aim, reaches, outside, needs }: AimFound): SetTold['figure
 /** Cents and tenths of hours: sums of prices carry the dust of their fractions. */
 const rounded = (value: number): number => Math.round(value * 100) / 100;
 
-function setTold(workshop: Holdings, problem: PlanProblem, found: SetFound, first: SetFound | undefined): SetTold {
+function setTold(
+  workshop: Holdings,
+  problem: PlanProblem,
+  found: SetFound,
+  first?: SetFound,
+  sellers?: Asked['sellers'],
+): SetTold {
   const { weighed, options } = found;
   const fixed = problem.bare.places.filter(({ slot }) => !problem.choices.some((choice) => choice.slot === slot));
   return {
@@ -89,9 +158,11 @@ function setTold(workshop: Holdings, problem: PlanProblem, found: SetFound, firs
     price: rounded(found.price),
     hours: rounded(found.hours),
     buys: found.buys,
+    days: found.days,
+    unpromised: found.unpromised,
     irreversible: found.irreversible,
     checks: weighed.checks,
-    parts: options.map((option, at) => partTold(option, at, problem)),
+    parts: options.map((option, at) => partTold(option, at, problem, sellers)),
     work: weighed.work.map(({ name, says, hours, price, canUndo, buy, caution }) => ({
       name,
       says,
@@ -148,7 +219,7 @@ export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...re
   const problem = problemOf(rest.build, rest.demands, ground);
   const combinations = combinationsOf(problem);
   const toldAll = (found: readonly { readonly leaf: SetFound }[]) =>
-    found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf));
+    found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf, rest.sellers));
   const { engines = 1 } = rest.demands;
   const limits = { isStopped: workshop.isStopped };
   const told = (progress: () => SearchProgress<SetFound>): void =>
@@ -197,7 +268,7 @@ export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, bes
     worth: found.worth.map(({ demand, setting, best: better, saves, proved }) => ({
       demand: demandTold(demand),
       saves: rounded(saves),
-      set: setTold(workshop, problemOf(setting.build, setting.demands, ground), better.leaf, undefined),
+      set: setTold(workshop, problemOf(setting.build, setting.demands, ground), better.leaf, undefined, rest.sellers),
       proved,
     })),
     proved: found.proved,
@@ -212,7 +283,7 @@ export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _un
     conflicts: found.conflicts.map(({ demands: held, because }) => ({ demands: held.map(demandTold), because })),
     relaxations: found.relaxations.map(({ demands: let_, setting, best, proved }) => ({
       demands: let_.map(demandTold),
-      set: setTold(workshop, problemOf(setting.build, setting.demands, ground), best.leaf, undefined),
+      set: setTold(workshop, problemOf(setting.build, setting.demands, ground), best.leaf, undefined, rest.sellers),
       proved,
     })),
     proved: found.proved,

@@ -1,5 +1,12 @@
 import { showValue, type SetTold, type UnitSystem } from '@which-bore/core';
 
+/** When all of a set can be had, in few words. */
+export const sayDays = ({ days, unpromised, buys }: SetTold): string => {
+  if (buys === 0) return '—';
+  if (!unpromised) return String(days);
+  return days > 0 ? `${days} or more` : 'not said';
+};
+
 /** What a set changes and what the figures then come to, in few words. */
 export function comesTo({ parts: all, figures: reached }: SetTold, units: UnitSystem): string {
   const parts = all.filter(({ from }) => from !== 'there').map(({ name }) => name.toLowerCase());

@@ -60,7 +60,7 @@ describe('demands from what stands in the fields', () => {
   });
 
   it('limits only where something stands, and the checks that may be open as they stand there', () => {
-    expect(demands({ ...FREE, limits: { price: '900', hours: '', buys: '3', open: '0' } }).limits).toEqual({
+    expect(demands({ ...FREE, limits: { price: '900', hours: '', days: '', buys: '3', open: '0' } }).limits).toEqual({
       price: 900,
       buys: 3,
       open: 0,
@@ -85,8 +85,8 @@ describe('demands from what stands in the fields', () => {
         target('', '9', ''),
         target('ratio', 'much', ''),
       ],
-      limits: { price: '-5', hours: 'a few', buys: '1.5', open: '4' },
-      weights: { price: '', hours: 'x', buys: '', irreversible: '', open: '' },
+      limits: { price: '-5', hours: 'a few', days: '2.5', buys: '1.5', open: '4' },
+      weights: { price: '', hours: 'x', days: '', buys: '', irreversible: '', open: '' },
     };
     const found = problems(wrong);
     for (const [field, words] of [

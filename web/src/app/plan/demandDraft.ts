@@ -41,11 +41,13 @@ export const SHAPED: Readonly<Partial<Record<PlannedId, string>>> = {
 export interface DemandDraft {
   readonly places: Readonly<Record<string, PlaceDraft>>;
   readonly targets: readonly TargetDraft[];
-  readonly limits: Readonly<Record<'price' | 'hours' | 'buys' | 'open', string>>;
+  readonly limits: Readonly<Record<'price' | 'hours' | 'days' | 'buys' | 'open', string>>;
   readonly reversible: boolean;
   readonly forbid: readonly OperationId[];
+  /** Ids of those it may be bought from; empty for anybody. */
+  readonly suppliers: readonly string[];
   readonly shape: Readonly<Partial<Record<PlannedId, string>>>;
-  readonly weights: Readonly<Record<'price' | 'hours' | 'buys' | 'irreversible' | 'open', string>>;
+  readonly weights: Readonly<Record<'price' | 'hours' | 'days' | 'buys' | 'irreversible' | 'open', string>>;
   /** Engines to build at once. */
   readonly engines: string;
   readonly answers: number;
@@ -54,11 +56,12 @@ export interface DemandDraft {
 const EMPTY_DRAFT: DemandDraft = {
   places: {},
   targets: [],
-  limits: { price: '', hours: '', buys: '', open: String(USUAL_OPEN) },
+  limits: { price: '', hours: '', days: '', buys: '', open: String(USUAL_OPEN) },
   reversible: false,
   forbid: [],
+  suppliers: [],
   shape: {},
-  weights: { price: '', hours: '', buys: '', irreversible: '', open: '' },
+  weights: { price: '', hours: '', days: '', buys: '', irreversible: '', open: '' },
   engines: '',
   answers: 6,
 };
@@ -69,6 +72,8 @@ export interface FieldProblem {
   readonly what: string;
 }
 
+/** Limits that are counted. */
+const WHOLE: ReadonlySet<string> = new Set(['days', 'buys', 'open']);
 /** Wished figures count so much money for each width of their band. */
 const WISHED = 100;
 /** What is cut is cut in steps of so much, millimetres. */
@@ -158,7 +163,7 @@ export function demandsOf(
   for (const [name, text] of Object.entries(draft.limits)) {
     const value = read(name, text, 0);
     if (value === undefined) continue;
-    if ((name === 'buys' || name === 'open') && !Number.isInteger(value))
+    if (WHOLE.has(name) && !Number.isInteger(value))
       problems.push({ field: name, what: `“${text.trim()}” is no whole number.` });
     else limits[name] = value;
   }
@@ -189,6 +194,7 @@ export function demandsOf(
       ...(targets.length > 0 ? { targets } : {}),
       ...(Object.keys(limits).length > 0 ? { limits } : {}),
       ...(draft.reversible ? { reversible: true } : {}),
+      ...(draft.suppliers.length > 0 ? { suppliers: [...draft.suppliers] } : {}),
       ...(draft.forbid.length > 0 ? { forbid: [...draft.forbid] } : {}),
       ...(shape.length > 0 ? { shape } : {}),
       ...(Object.keys(weights).length > 0 ? { weights } : {}),

@@ -19,6 +19,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Orders } from '../data/orders';
 import { Preferences } from '../data/preferences';
 import { Records } from '../data/records';
 import { ShopData } from '../data/shopData';
@@ -42,6 +43,7 @@ const STAYS: PlaceDraft = { from: 'stays', parts: [], mayStay: true };
 const WEIGHED = [
   { id: 'price', name: 'A unit of money' },
   { id: 'hours', name: 'An hour of work, besides its price' },
+  { id: 'days', name: 'A day until all can be had' },
   { id: 'buys', name: 'A part that is not at hand' },
   { id: 'irreversible', name: 'Work that cannot be taken back' },
   { id: 'open', name: 'A check that cannot be told' },
@@ -58,6 +60,7 @@ const WEIGHED = [
 export class DemandsForm {
   private readonly preferences = inject(Preferences);
   private readonly records = inject(Records);
+  protected readonly suppliers = toSignal(inject(Orders).suppliers$, { initialValue: [] });
   private readonly shelf = toSignal(inject(Specimens).all$, { initialValue: [] });
   readonly draft = model.required<DemandDraft>();
   /** What is in each place now. */
@@ -75,6 +78,7 @@ export class DemandsForm {
   protected readonly limits = [
     { id: 'price', name: 'Money, parts and work' },
     { id: 'hours', name: 'Hours of work' },
+    { id: 'days', name: 'Days until all can be had' },
     { id: 'buys', name: 'Parts to buy' },
     { id: 'open', name: 'Checks left open' },
   ] as const;

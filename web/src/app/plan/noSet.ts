@@ -4,7 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Preferences } from '../data/preferences';
 import { Said } from '../ui/said';
 import { VerdictMark } from '../ui/verdictMark';
-import { comesTo } from './comesTo';
+import { comesTo, sayDays } from './comesTo';
 import { SetDetail } from './setDetail';
 
 /** Demands that are let go, and what is then to be had. */
@@ -26,6 +26,7 @@ export class NoSet {
   readonly taken = output<WayOut>();
 
   private readonly chosen = signal(0);
+  protected readonly days = sayDays;
   protected readonly ways = computed(() => this.conflicts()?.relaxations ?? []);
   protected readonly at = computed(() => Math.min(this.chosen(), this.ways().length - 1));
   protected readonly way = computed(() => this.ways()[this.at()]);

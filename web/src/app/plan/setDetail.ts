@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { showValue, type SetTold } from '@which-bore/core';
+import { counted, showValue, type SetTold } from '@which-bore/core';
 import { Preferences } from '../data/preferences';
 import { Said } from '../ui/said';
 
@@ -42,7 +42,12 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
                     <small class="work">{{ work }}</small>
                   }
                 </td>
-                <td class="quiet">{{ from[part.from] }}</td>
+                <td class="quiet">
+                  {{ part.supplier ?? from[part.from] }}
+                  @if (part.from === 'bought') {
+                    <small class="work">{{ inDays(part.days) }}</small>
+                  }
+                </td>
                 <td class="number figures">
                   {{ part.price }}
                   @if (part.unpriced) {
@@ -165,6 +170,11 @@ export class SetDetail {
   readonly set = input.required<SetTold>();
   readonly name = input.required<string>();
   protected readonly from = FROM;
+
+  protected inDays(days: number | undefined): string {
+    if (days === undefined) return 'nobody says when';
+    return days === 0 ? 'at once' : counted(days, 'day');
+  }
 
   protected sized(step: number): string {
     return `${showValue(Math.abs(step), 'length', this.preferences.units())} ${step > 0 ? 'over' : 'under'} standard`;

@@ -15,7 +15,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Preferences } from '../data/preferences';
 import { VerdictMark } from '../ui/verdictMark';
-import { comesTo } from './comesTo';
+import { comesTo, sayDays } from './comesTo';
 import { LineChart, type ChartLine } from './lineChart';
 import { SetDetail } from './setDetail';
 
@@ -79,6 +79,7 @@ export class SetsFound {
 
   protected readonly measures = computed((): readonly Measure[] => [
     { id: 'hours', name: 'hours of work', of: ({ hours }) => hours },
+    { id: 'days', name: 'days until all can be had', of: ({ days, unpromised }) => (unpromised ? undefined : days) },
     { id: 'buys', name: 'parts to buy', of: ({ buys }) => buys },
     { id: 'open', name: 'checks left open', of: ({ open }) => open.length },
     ...this.figures().map(({ figure, name, quantity }): Measure => ({
@@ -110,6 +111,8 @@ export class SetsFound {
       .sets.map((set, at): ChartLine => ({ name: `${at + 1}`, colour: set === chosen ? 1 : 0, points: point(set) }))
       .filter(({ points }) => points.length > 0);
   });
+
+  protected readonly days = sayDays;
 
   protected letGo({ demand }: Answers['planWorth']['worth'][number]): string {
     return say(demand.says, this.preferences.units());
