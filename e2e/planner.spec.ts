@@ -121,7 +121,8 @@ test('an oversize piston saves a liner; the copy with the other taper changes do
   await expect(page.locator('wb-set-detail')).toContainText('Bore');
   const bored = await price(page, 0);
   await page.locator('li[data-slot=liner]').getByLabel('this one may stay').uncheck();
-  await expect(page.getByText('The demands were changed since')).toBeVisible();
+  // What is small is worked out as one types.
+  await expect(page.getByText('Worked out as you type')).toBeVisible();
   await find(page);
   await expect(place(page, 'liner')).toContainText('to buy');
   expect(await price(page, 0)).toBeGreaterThan(bored);

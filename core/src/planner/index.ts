@@ -2,7 +2,7 @@ export { conflictsOf, type Demand } from './conflicts.js';
 export { DemandsSchema, type Demands } from './demands.js';
 export { MOST_ENGINES, TAKEN_FROM, USUAL_OPEN, usualWeights, type TakenFrom } from './usual.js';
 export { setOf, type AimFound, type SetFound } from './evaluate.js';
-export type { OnSale, Option } from './options.js';
+export type { Option } from './options.js';
 export { planFor } from './plan.js';
 export { setsForEngines } from './several.js';
 export { problemOf, type PlanGround, type PlanProblem } from './problem.js';

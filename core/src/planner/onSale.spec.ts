@@ -151,7 +151,7 @@ describe('days until a set can be had', () => {
             here,
             options.flatMap((each) => each ?? []),
           );
-          const late = asked.limits && 'days' in asked.limits && (option.days ?? Infinity) > asked.limits.days;
+          const late = 'days' in asked.limits && (option.days ?? Infinity) > asked.limits.days;
           return 'refused' in set || late ? [] : [set.score];
         });
         expect(proved).toBeTrue();

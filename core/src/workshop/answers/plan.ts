@@ -211,7 +211,11 @@ const optionsTold = ({ choices }: PlanProblem): Answers['planChoices']['options'
 
 export const planChoices: Answering<'planChoices'> = (workshop, { units: _units, ...rest }) => {
   const problem = problemOf(rest.build, rest.demands, asked(workshop, rest));
-  return { combinations: combinationsOf(problem), options: optionsTold(problem) };
+  return {
+    combinations: combinationsOf(problem),
+    options: optionsTold(problem),
+    numbers: numbersToBuy(workshop, rest),
+  };
 };
 
 export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...rest }) => {

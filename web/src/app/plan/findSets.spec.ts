@@ -8,8 +8,9 @@ import { BrowserStorage } from '../data/browserStorage';
 import { Builds } from '../data/builds';
 import { Jobs } from '../data/jobs';
 import { SetSearches } from '../data/setSearches';
+import { SmallSearches } from '../data/smallSearches';
 import { CATALOGUE } from '../testing/demo';
-import { button, click, setUp, show, text } from '../testing/setUp';
+import { button, click, setUp, show, text, until } from '../testing/setUp';
 import { settled } from '../testing/settled';
 import { keptDraft, type DemandDraft } from './demandDraft';
 import { FindSets } from './findSets';
@@ -35,6 +36,9 @@ let asked: Requests['planSets'][];
 let stopped: string[];
 let went: jasmine.Spy;
 let jobs: Map<string, Partial<Job>>;
+/** What this browser finds while one types. */
+let small: (request: Requests['planSets']) => Observable<Answers['planSets'] | undefined>;
+beforeEach(() => (small = () => of(undefined)));
 
 /** A search as it stands. */
 const standing = (more: Partial<SetSearch>): SetSearch => ({
@@ -95,6 +99,7 @@ async function open(draft: DemandDraft, search = whole, begun?: string) {
       stop: (id: string) => of(stopped.push(id)),
     },
   });
+  TestBed.overrideProvider(SmallSearches, { useValue: { asTyped: small } });
   TestBed.inject(BrowserStorage).write(`demands.${BUILD.id}`, draft);
   went = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
   return show(FindSets);
@@ -308,5 +313,35 @@ describe('finding a set', () => {
     await find(shown);
     expect(asked).toEqual([]);
     expect(text(shown.page.querySelector('li:has(#limit-price) [role=alert]'))).toContain('less than 0');
+  });
+
+  it('shows the best as one types, until it is asked for, and again when the demands are changed', async () => {
+    const typed: Requests['planSets'][] = [];
+    small = (request) => {
+      typed.push(request);
+      return of(WORKSHOP.ask('planSets', request));
+    };
+    const shown = await open(PISTON);
+    const { page, fixture } = shown;
+    await until(() => (fixture.detectChanges(), page.querySelector('.list tbody tr') !== null));
+    expect(text(page)).toContain('Worked out as you type');
+    expect(asked.length).toBe(0);
+    expect(typed.at(-1)?.demands.places).toEqual([{ slot: 'piston', from: 'any' }]);
+    await find(shown);
+    expect(text(page)).not.toContain('Worked out as you type');
+    const price = page.querySelector<HTMLInputElement>('#limit-price');
+    if (!price) throw new RangeError('There is no field for the price.');
+    price.value = '1';
+    price.dispatchEvent(new Event('input', { bubbles: true }));
+    await until(() => (fixture.detectChanges(), text(page).includes('Worked out as you type')));
+    expect(typed.at(-1)?.demands.limits?.price).toBe(1);
+    expect(page.querySelector('.list')).toBeNull();
+    expect(text(page)).not.toContain('The demands were changed since');
+    // What is no figure yet is not asked.
+    const times = typed.length;
+    price.value = 'one';
+    price.dispatchEvent(new Event('input', { bubbles: true }));
+    await until(() => (fixture.detectChanges(), !text(page).includes('Worked out as you type')));
+    expect(typed.length).toBe(times);
   });
 });

@@ -11,24 +11,29 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { isOver, type Answers, type Build, type SetSearch, type SetTold } from '@which-bore/core';
-import { map, type Observable, type Subscription } from 'rxjs';
+import { debounceTime, map, of, switchMap, type Observable, type Subscription } from 'rxjs';
+import { dequal } from 'dequal';
 import { BrowserStorage } from '../data/browserStorage';
 import { Builds } from '../data/builds';
 import { Jobs } from '../data/jobs';
 import { Preferences } from '../data/preferences';
 import { SetSearches } from '../data/setSearches';
+import { SmallSearches } from '../data/smallSearches';
 import { demandsOf, keptDraft, type DemandDraft, type FieldProblem } from './demandDraft';
 import { DemandsForm } from './demandsForm';
 import { NoSet, type WayOut } from './noSet';
 import { PlanState } from './planState';
-import { sayProgress } from './sayProgress';
+import { sayProgress, sayTyped } from './sayProgress';
 import { SetsFound } from './setsFound';
 
 /** Where the demands of a build are kept in this browser. */
 const keptAs = (build: string): string => `demands.${build}`;
+
+/** So long one has stopped typing before anything is worked out. */
+const TYPED_MS = 300;
 
 /** Asked for, and the server has not answered yet. */
 const ASKED: SetSearch = { id: '', state: 'searching', askedAt: '', takenUp: 0 };
@@ -45,6 +50,7 @@ const ASKED: SetSearch = { id: '', state: 'searching', askedAt: '', takenUp: 0 }
 export class FindSets {
   protected readonly state = inject(PlanState);
   private readonly searches = inject(SetSearches);
+  private readonly smallSearches = inject(SmallSearches);
   private readonly builds = inject(Builds);
   private readonly jobs = inject(Jobs);
   private readonly storage = inject(BrowserStorage);
@@ -62,20 +68,52 @@ export class FindSets {
     if (!search || isOver(search)) return undefined;
     return search.state === 'waiting' ? 'waiting' : (search.part ?? 'sets');
   });
+  /** What stands in the fields as a question; nothing while something is wrong there. */
+  private readonly typed = computed(
+    () => {
+      const asked = this.state.asked();
+      const read = this.read(this.draft());
+      return asked && 'demands' in read ? { ...asked, demands: read.demands } : undefined;
+    },
+    { equal: dequal },
+  );
+  /** The answer to that, where it is small enough to be worked out while one types. */
+  private readonly small = toSignal(
+    toObservable(this.typed).pipe(
+      debounceTime(TYPED_MS),
+      switchMap((asked) =>
+        asked
+          ? this.smallSearches.asTyped(asked).pipe(map((sets) => ({ asked, sets })))
+          : of({ asked, sets: undefined }),
+      ),
+    ),
+  );
+  /** It is shown while nothing that was asked for answers to the same. */
+  protected readonly asTyped = computed(() => {
+    const small = this.small();
+    return this.busy() === undefined && (this.isStale() || !this.found()) && small?.asked === this.typed()
+      ? small?.sets
+      : undefined;
+  });
+  protected readonly answer = computed(() => this.asTyped() ?? this.found());
+
   /** What came of it; while it goes on what it has so far. */
-  protected readonly answer = computed((): Answers['planSets'] | undefined => {
+  private readonly found = computed((): Answers['planSets'] | undefined => {
     const { sets, progress } = this.search() ?? {};
     if (sets) return sets;
     if (!progress || progress.sets.length === 0) return undefined;
     return { ...progress, proved: false, options: [], refused: [], worth: [] };
   });
-  protected readonly conflicts = computed(() => this.search()?.conflicts);
-  protected readonly worth = computed(() => this.search()?.worth);
-  protected readonly says = computed(() => sayProgress(this.search(), this.busy()));
+  protected readonly conflicts = computed(() => (this.asTyped() ? undefined : this.search()?.conflicts));
+  protected readonly worth = computed(() => (this.asTyped() ? undefined : this.search()?.worth));
+  protected readonly says = computed(() => {
+    const typed = this.asTyped();
+    return typed ? sayTyped(typed.sets.length > 0) : sayProgress(this.search(), this.busy());
+  });
   /** What was asked when the answer came: the fields may say something else by now. */
   private readonly answeredTo = signal<DemandDraft | undefined>(undefined);
   protected readonly isStale = computed(
-    () => this.answer() !== undefined && !this.busy() && this.answeredTo() !== this.draft(),
+    () => this.found() !== undefined && !this.busy() && this.answeredTo() !== this.draft(),
   );
   protected readonly parts = computed(() => this.state.sheet()?.parts ?? []);
   protected readonly figures = computed(() => this.state.sheet()?.figures ?? []);
@@ -107,14 +145,15 @@ export class FindSets {
     if (id !== undefined) this.storage.write(keptAs(id), draft);
   }
 
+  private read(draft: DemandDraft) {
+    const quantityOf = (figure: string) => this.figures().find(({ id }) => id === figure)?.quantity;
+    return demandsOf(draft, this.preferences.units(), quantityOf);
+  }
+
   protected find(): void {
     const asked = this.state.asked();
     const draft = this.draft();
-    const read = demandsOf(
-      draft,
-      this.preferences.units(),
-      (figure) => this.figures().find(({ id }) => id === figure)?.quantity,
-    );
+    const read = this.read(draft);
     this.problems.set('problems' in read ? read.problems : []);
     if ('problems' in read || !asked) return;
     this.stop();
@@ -132,7 +171,7 @@ export class FindSets {
         this.answeredTo.set(draft);
         this.search.set(search);
         if (isNew && search.id !== '') this.address(search.id);
-        if (!shown && this.answer()) {
+        if (!shown && this.found()) {
           shown = true;
           this.comeIntoView();
         }

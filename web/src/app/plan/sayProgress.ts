@@ -23,3 +23,7 @@ export function sayProgress(search: SetSearch | undefined, busy: 'waiting' | Set
       : '';
   return `Looking through ${count(combinations)} choices: ${count(looked)} looked at whole, the others ruled out or still to come.${gap}${again}`;
 }
+
+/** What stands over an answer that nobody has asked for yet. */
+export const sayTyped = (found: boolean): string =>
+  `Worked out as you type. Press Find sets for ${found ? 'what each demand costs' : 'what stands in the way and what would do'}, and for an address that others can open.`;
