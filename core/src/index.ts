@@ -426,9 +426,12 @@ export type {
 export {
   conflictsOf,
   MOST_ENGINES,
+  linearProgramOf,
+  miniZincOf,
   planFor,
   problemOf,
   setOf,
+  tableModelOf,
   TAKEN_FROM,
   USUAL_OPEN,
   usualWeights,

@@ -7,5 +7,8 @@ export { planFor } from './plan.js';
 export { setsForEngines } from './several.js';
 export { problemOf, type PlanGround, type PlanProblem } from './problem.js';
 export type { SearchProgress } from './search.js';
+export { linearProgramOf } from './linearProgram.js';
+export { miniZincOf } from './miniZinc.js';
+export { tableModelOf } from './tableModel.js';
 export { worthOf } from './worth.js';
 export { nonsenseOf } from './nonsense.js';

@@ -79,7 +79,9 @@ describe('small searches', () => {
   });
 
   it('are not begun where there is much to look through, or several engines are wanted', async () => {
-    expect(await search({ build: BUILD, demands: demands('crank', 'rod', 'pin', 'piston', 'head', 'headGasket') })).toBeUndefined();
+    expect(
+      await search({ build: BUILD, demands: demands('crank', 'rod', 'pin', 'piston', 'head', 'headGasket') }),
+    ).toBeUndefined();
     expect(asked.map(({ name }) => name)).toEqual(['planChoices']);
     expect(await search({ build: BUILD, demands: { ...demands('piston'), engines: 2 } })).toBeUndefined();
     expect(asked.length).toBe(1);
