@@ -431,6 +431,7 @@ export {
   planFor,
   problemOf,
   setOf,
+  solveTables,
   tableModelOf,
   TAKEN_FROM,
   USUAL_OPEN,

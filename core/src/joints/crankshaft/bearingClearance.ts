@@ -50,10 +50,12 @@ export const centred = (found: Interval, required: Interval): boolean =>
 export function bearingClearance(spec: BearingCheckSpec): JointCheck {
   const { bearing } = spec;
   const chooses = chosenShells(bearing);
+  const size = SHELL_SIZES[bearing.shell];
   return {
     id: spec.id,
     name: spec.name,
-    reads: [bearing.housing.id, bearing.journal.id, bearing.clearance.id, ...spec.also],
+    // Where a shell comes along it is that which goes in, and none is chosen.
+    reads: [bearing.housing.id, bearing.journal.id, bearing.clearance.id, size.wall.id, size.housing.id, ...spec.also],
     verdicts: MENDED,
     chooses,
     judge: (assembly) => {

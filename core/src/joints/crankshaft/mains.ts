@@ -22,6 +22,7 @@ import {
   requiredClearance,
   sayShell,
   sayShells,
+  SHELL_SIZES,
   shellChoices,
   shellsForJournal,
   oilClearance,
@@ -103,7 +104,15 @@ const thrust = crank.parameters['thrustJournal.width'];
 
 const journalWidth = crank.parameters['mainJournal.width'];
 
-const BEARING_READS = [MAIN_BEARING.housing.id, MAIN_BEARING.journal.id, MAIN_BEARING.clearance.id, RUN];
+/** What shells are chosen by; where some come along, their sizes as well. */
+const BEARING_READS = [
+  MAIN_BEARING.housing.id,
+  MAIN_BEARING.journal.id,
+  MAIN_BEARING.clearance.id,
+  SHELL_SIZES.mainShell.wall.id,
+  SHELL_SIZES.mainShell.housing.id,
+  RUN,
+];
 
 /**
  * The shells that the main bearings of this assembly would be given: the right ones, or all that are made for the
@@ -131,7 +140,7 @@ function sizeOfShells(shells: readonly Part[], parameter: Parameter): Interval |
 const endFloat: JointCheck = {
   id: 'endFloat',
   name: 'Thrust and end float',
-  reads: [thrust.id, block.parameters['crank.endFloat'].id, ...BEARING_READS],
+  reads: [thrust.id, block.parameters['crank.endFloat'].id, mainShell.parameters.flangeWidth.id, ...BEARING_READS],
   verdicts: MENDED,
   judge: (assembly) => {
     const rolling = inRollingBearings(assembly);
@@ -188,7 +197,7 @@ const endFloat: JointCheck = {
 const shellWidth: JointCheck = {
   id: 'shellWidth',
   name: 'Main widths',
-  reads: [journalWidth.id, ...BEARING_READS],
+  reads: [journalWidth.id, mainShell.parameters.width.id, ...BEARING_READS],
   verdicts: TOLD,
   judge: (assembly) => {
     const rolling = inRollingBearings(assembly);

@@ -68,7 +68,7 @@ const clearance = bearingClearance({
   housingWork,
   // Asked for one that has a cap only.
   isPlain: () => true,
-  also: [rod.features.capSplit.id],
+  also: [rod.features.capSplit.id, rodShell.features.forCap.id],
 });
 
 const bigEndBearing: JointCheck = {

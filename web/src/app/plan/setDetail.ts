@@ -43,9 +43,9 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
                   }
                 </td>
                 <td class="quiet">
-                  {{ part.supplier ?? from[part.from] }}
+                  {{ from[part.from] }}
                   @if (part.from === 'bought') {
-                    <small class="work">{{ inDays(part.days) }}</small>
+                    <small class="work">{{ part.supplier ? part.supplier + ', ' : '' }}{{ inDays(part.days) }}</small>
                   }
                 </td>
                 <td class="number figures">
