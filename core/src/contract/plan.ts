@@ -158,7 +158,9 @@ export const planChoices = question({
   answer: Type.Object({
     combinations: Type.Number({ description: 'Choices there are, all told' }),
     options: list(Type.Object({ slot: Type.String(), name: Type.String(), count: Type.Integer() })),
-    numbers: list(Type.String(), { description: 'Numbers by which price lists may have what could be bought' }),
+    numbers: list(Type.String(), {
+      description: 'Numbers by which price lists may have what could be bought; the first 2,001 of them',
+    }),
   }),
   example: EXAMPLE,
 });

@@ -28,6 +28,8 @@ import { engineAsked, needed } from './buildAsked.js';
 
 type Asked = Requests['planSets'];
 
+/** More numbers than this nobody looks for at once. */
+const NUMBERS_TOLD = 2001;
 /** What rules most out is told up to here. */
 const REFUSALS_TOLD = 5;
 
@@ -214,7 +216,7 @@ export const planChoices: Answering<'planChoices'> = (workshop, { units: _units,
   return {
     combinations: combinationsOf(problem),
     options: optionsTold(problem),
-    numbers: numbersToBuy(workshop, rest),
+    numbers: numbersToBuy(workshop, rest).slice(0, NUMBERS_TOLD),
   };
 };
 

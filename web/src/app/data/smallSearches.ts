@@ -14,6 +14,9 @@ const MOST_NUMBERS = 2000;
 /** A search that one does not wait for is stopped after so many nodes. */
 const EFFORT = 1500;
 
+/** An answer that takes longer comes too late for the one who types. */
+const LATE_MS = 1500;
+
 /** Searches for sets that are small enough to be done in this browser while one types. */
 @Injectable({ providedIn: 'root' })
 export class SmallSearches {
@@ -21,28 +24,35 @@ export class SmallSearches {
   private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
 
+  /** It took too long once: with so large a catalogue it is left to whoever asks for it. */
+  private isLate = false;
+
   /** The best sets; nothing where there is too much to look through, or the demands make no sense yet. */
   asTyped(request: Asked): Observable<Answers['planSets'] | undefined> {
     const { demands } = request;
-    if (demands.engines !== undefined && demands.engines > 1) return of(undefined);
+    if (this.isLate || (demands.engines !== undefined && demands.engines > 1)) return of(undefined);
     return this.withShelf(request).pipe(
-      switchMap((whole) =>
-        this.questions
-          .askOnce('planChoices', whole)
-          .pipe(
-            switchMap(({ combinations, numbers }) =>
-              combinations > MOST_CHOICES || numbers.length > MOST_NUMBERS
-                ? of(undefined)
-                : this.withLists(whole, numbers).pipe(
-                    switchMap((asked) =>
-                      this.questions.askOnce('planSets', { ...asked, demands: { ...demands, effort: EFFORT } }),
-                    ),
-                  ),
-            ),
-          ),
+      switchMap((whole) => this.counted(whole)),
+      switchMap((counted) => (counted ? this.withLists(counted.whole, counted.numbers) : of(undefined))),
+      switchMap((asked) =>
+        asked
+          ? this.questions.askOnce('planSets', { ...asked, demands: { ...demands, effort: EFFORT } })
+          : of(undefined),
       ),
       // What makes no sense is said when somebody asks for it: it may make sense with the next letter.
       catchError(() => of(undefined)),
+    );
+  }
+
+  /** The numbers that lists may have it by; nothing where it is too much to be looked through while one types. */
+  private counted(whole: Asked) {
+    const begun = performance.now();
+    return this.questions.askOnce('planChoices', whole).pipe(
+      map(({ combinations, numbers }) => {
+        this.isLate ||= performance.now() - begun > LATE_MS;
+        const isSmall = combinations <= MOST_CHOICES && numbers.length <= MOST_NUMBERS;
+        return isSmall && !this.isLate ? { whole, numbers } : undefined;
+      }),
     );
   }
 
