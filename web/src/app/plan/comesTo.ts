@@ -1,10 +1,10 @@
 import { showValue, type SetTold, type UnitSystem } from '@which-bore/core';
 
-/** When all of a set can be had, in few words. */
+/** Days until all of a set can be had: `6+` where nobody says it of everything, `?` where nobody says it at all. */
 export const sayDays = ({ days, unpromised, buys }: SetTold): string => {
   if (buys === 0) return '—';
   if (!unpromised) return String(days);
-  return days > 0 ? `${days} or more` : 'not said';
+  return days > 0 ? `${days}+` : '?';
 };
 
 /** What a set changes and what the figures then come to, in few words. */
