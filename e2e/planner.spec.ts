@@ -121,7 +121,6 @@ test('an oversize piston saves a liner; the copy with the other taper changes do
   await expect(page.locator('wb-set-detail')).toContainText('Bore');
   const bored = await price(page, 0);
   await page.locator('li[data-slot=liner]').getByLabel('this one may stay').uncheck();
-  // What is small is worked out as one types.
   await expect(page.getByText('Worked out as you type')).toBeVisible();
   await find(page);
   await expect(place(page, 'liner')).toContainText('to buy');

@@ -29,12 +29,14 @@ describe('small searches', () => {
   let reservations: readonly Reservation[];
   let offers: readonly Offer[];
   let isAway: boolean;
+  /** How many options a large catalogue would have. */
+  let options: number | undefined;
   const away = () => throwError(() => new ApiError('away', 'The server is away.'));
   const search = (request: Requests['planSets']) => firstValueFrom(TestBed.inject(SmallSearches).asTyped(request));
   const lastAsked = () => asked.at(-1)?.request;
 
   beforeEach(() => {
-    [asked, shelf, reservations, offers, isAway] = [[], [], [], [], false];
+    [asked, shelf, reservations, offers, isAway, options] = [[], [], [], [], false, undefined];
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
@@ -43,7 +45,9 @@ describe('small searches', () => {
           useValue: {
             askOnce: (name: QuestionName, request: Requests['planSets']) => {
               asked.push({ name, request });
-              return of(WORKSHOP.ask(name, request));
+              const answer = WORKSHOP.ask(name, request);
+              if (options === undefined || !('numbers' in answer)) return of(answer);
+              return of({ ...answer, options: [{ slot: 'piston', name: 'Pistons', count: options }] });
             },
           },
         },
@@ -85,6 +89,15 @@ describe('small searches', () => {
     expect(asked.map(({ name }) => name)).toEqual(['planChoices']);
     expect(await search({ build: BUILD, demands: { ...demands('piston'), engines: 2 } })).toBeUndefined();
     expect(asked.length).toBe(1);
+  });
+
+  it('are not laid out again where a place has had too many options', async () => {
+    options = 30_000;
+    expect(await search({ build: BUILD, demands: demands('piston') })).toBeUndefined();
+    expect(await search({ build: BUILD, demands: { ...demands('piston'), limits: { price: 900 } } })).toBeUndefined();
+    expect(asked.map(({ name }) => name)).toEqual(['planChoices']);
+    options = undefined;
+    expect(await search({ build: BUILD, demands: demands('rod') })).toBeDefined();
   });
 
   it('take from the shelf what is of no job or of this one, and not what is sold or put aside for another', async () => {

@@ -14,8 +14,11 @@ const MOST_NUMBERS = 2000;
 /** A search that one does not wait for is stopped after so many nodes. */
 const EFFORT = 1500;
 
-/** An answer that takes longer comes too late for the one who types. */
-const LATE_MS = 1500;
+/** Laying out more options than this takes longer than one waits while typing. */
+const MOST_OPTIONS = 20_000;
+
+/** Which places are looked for, and where. */
+const placesOf = ({ demands }: Asked): string => demands.places.map(({ slot, from }) => `${slot} ${from}`).join();
 
 /** Searches for sets that are small enough to be done in this browser while one types. */
 @Injectable({ providedIn: 'root' })
@@ -24,13 +27,14 @@ export class SmallSearches {
   private readonly questions = inject(Questions);
   private readonly specimens = inject(Specimens);
 
-  /** It took too long once: with so large a catalogue it is left to whoever asks for it. */
-  private isLate = false;
+  /** Places that have too many options, where they were looked at once: with a large catalogue. */
+  private readonly large = new Set<string>();
 
   /** The best sets; nothing where there is too much to look through, or the demands make no sense yet. */
   asTyped(request: Asked): Observable<Answers['planSets'] | undefined> {
     const { demands } = request;
-    if (this.isLate || (demands.engines !== undefined && demands.engines > 1)) return of(undefined);
+    if (this.large.has(placesOf(request)) || (demands.engines !== undefined && demands.engines > 1))
+      return of(undefined);
     return this.withShelf(request).pipe(
       switchMap((whole) => this.counted(whole)),
       switchMap((counted) => (counted ? this.withLists(counted.whole, counted.numbers) : of(undefined))),
@@ -46,12 +50,12 @@ export class SmallSearches {
 
   /** The numbers that lists may have it by; nothing where it is too much to be looked through while one types. */
   private counted(whole: Asked) {
-    const begun = performance.now();
     return this.questions.askOnce('planChoices', whole).pipe(
-      map(({ combinations, numbers }) => {
-        this.isLate ||= performance.now() - begun > LATE_MS;
+      map(({ combinations, options, numbers }) => {
+        const isLarge = options.reduce((so, { count }) => so + count, 0) > MOST_OPTIONS;
+        if (isLarge) this.large.add(placesOf(whole));
         const isSmall = combinations <= MOST_CHOICES && numbers.length <= MOST_NUMBERS;
-        return isSmall && !this.isLate ? { whole, numbers } : undefined;
+        return isSmall && !isLarge ? { whole, numbers } : undefined;
       }),
     );
   }
