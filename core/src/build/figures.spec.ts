@@ -333,22 +333,6 @@ describe('what the trade knows of builds', () => {
     }
   });
 
-  // Geometry of a piston at both ends of its way, worked by hand: 225 over the main axis, a rod of 145, half of 80.
-  it('keeps the rings in the cylinder at both ends', () => {
-    const sizes = {
-      'block.deckHeight': 225,
-      'block.cylinderLength': 140,
-      'crank.stroke': 80,
-      'rod.length': 145,
-      'piston.compressionHeight': 39.5,
-      'piston.topLand': 7,
-      'piston.oilGroove': 18,
-    };
-    const engine = demoEngine('sluice-357', sizes);
-    expect(valueIn(engine, 'topRingUnderDeck')).toBeCloseTo(7.5, 9);
-    expect(valueIn(engine, 'oilRingInBore')).toBeCloseTo(105 + 18 - 85, 9);
-  });
-
   // Common practice, no source: of shells of several walls the thicker goes round the smaller journal, and none is
   // chosen before journal and housing are measured.
   it('takes the shell that is chosen by housing and journal, where a maker has several', () => {
