@@ -12,6 +12,9 @@ test('a gauge that types its figures fills a sheet, wherever the focus is, and n
   const cell = (place: number, height: string, way: string) =>
     page.getByRole('textbox', { name: `Bores ${place}, ${height}, ${way}, mm` });
   await expect(cell(1, 'top', 'along')).toBeFocused();
+  // Pressing the sheet that is open leaves the cursor in it.
+  await page.getByRole('link', { name: 'Bores', exact: true }).click();
+  await expect(cell(1, 'top', 'along')).toBeFocused();
   // Twenty milliseconds a character, and Enter, as a keyboard wedge does.
   for (const figure of ['78.021', '78.018', '78.020', '78.016', '78.012', '78.011'])
     await page.keyboard.type(`${figure}\n`, { delay: 20 });

@@ -152,6 +152,18 @@ describe('the station Fit', () => {
     );
   });
 
+  it('puts the cursor back into the sheet when that which is open is pressed', async () => {
+    const parts = terrace();
+    const { fixture, page } = await at(parts[0]?.job ?? '', {}, ...parts);
+    await until(() => (fixture.detectChanges(), document.activeElement?.matches('input.figures') === true));
+    const cell = document.activeElement;
+    const open = page.querySelector<HTMLElement>('aside [aria-current=page]');
+    open?.focus();
+    expect(document.activeElement).toBe(open);
+    open?.click();
+    expect(document.activeElement).toBe(cell);
+  });
+
   it('has what was sold no more, nor what is of another job', async () => {
     const parts = terrace().filter(({ kind }) => kind === 'rod');
     const sold = parts.map((each, which) =>

@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { KIND_IDS, KINDS, sheetFor, SHEETS, type SpecimenSummary } from '@which-bore/core';
+import { KIND_IDS, KINDS, sheetFor, SHEETS, type SheetLayout, type SpecimenSummary } from '@which-bore/core';
 import { dequal } from 'dequal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap } from 'rxjs';
@@ -32,6 +32,7 @@ const BY_NAME = new Intl.Collator('en', { numeric: true });
 export class FitStation {
   private readonly router = inject(Router);
   private readonly specimens = inject(Specimens);
+  private readonly open = viewChild(MeasuringSheet);
   private readonly query = toSignal(inject(ActivatedRoute).queryParamMap, { requireSync: true });
   protected readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
   private readonly stored = toSignal(this.specimens.all$, { initialValue: [] as readonly SpecimenSummary[] });
@@ -113,6 +114,11 @@ export class FitStation {
         takeUntilDestroyed(),
       )
       .subscribe();
+  }
+
+  /** The sheet that is pressed may be the one that is open: no other comes, and the cursor goes back to it. */
+  protected pressed(sheet: SheetLayout): void {
+    if (sheet === this.sheet()) this.open()?.standReady();
   }
 
   protected go(queryParams: Readonly<Record<string, string | null>>): void {

@@ -198,9 +198,14 @@ export class MeasuringSheet {
       const fields = this.fields();
       if (fields.length === 0 || key === before || !this.answers()) return;
       before = key;
-      const empty = this.order().findIndex((cell) => !this.found(cell));
-      this.to(Math.max(0, empty));
+      this.standReady();
     });
+  }
+
+  /** Puts the cursor where the next figure goes: into the first cell that is empty. */
+  standReady(): void {
+    const empty = this.order().findIndex((cell) => !this.found(cell));
+    this.to(Math.max(0, empty));
   }
 
   protected readonly key = keyOf;
