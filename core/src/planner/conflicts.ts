@@ -8,7 +8,7 @@ import { USUAL_OPEN } from './usual.js';
 import type { SetFound } from './evaluate.js';
 import { planFor } from './plan.js';
 import { problemOf, type PlanGround } from './problem.js';
-import type { Chosen } from './search.js';
+import type { Chosen } from './best.js';
 
 /** A build with what is demanded of it. */
 export interface Setting {

@@ -4,7 +4,8 @@ import type { Interval } from '../quantity/interval.js';
 import { FigureTeller, type Reached } from './figureTeller.js';
 import type { Option } from './options.js';
 import type { Aim, PlanProblem } from './problem.js';
-import type { Leaf, Refused } from './search.js';
+import type { Leaf } from './best.js';
+import type { Refused } from './search.js';
 
 /** What a figure that is aimed at comes to. */
 export interface AimFound extends Reached {

@@ -10,7 +10,7 @@ import { outsideOf } from './evaluate.js';
 import { declaredReads, type FigureTeller } from './figureTeller.js';
 import { goesByPiston, isBounded, widened, type MovesAround } from './moves.js';
 import type { PlanProblem } from './problem.js';
-import { SAYS, type Constraint } from './search.js';
+import { SAYS, type Constraint } from './constraint.js';
 
 /**
  * Targets that must be reached, as constraints on what a figure goes by: refused is what misses even with all the work
@@ -27,15 +27,21 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
     const vars = choices.flatMap(({ kind }, at) => (kinds.has(kind) || (byPiston && kind === 'piston') ? [at] : []));
     if (vars.length === 0) return [];
     const classes = vars.map((at) => classesOf(choices[at]?.options.map(({ part }) => part) ?? [], ids));
-    const known = new Map<string, boolean>();
-    const misses = (options: readonly number[]): boolean => {
+    const wholeOf = (options: readonly number[]): readonly PlacedPart[] => {
       const chosen = new Map(vars.map((at, place) => [at, options[place] ?? 0]));
       const parts = choices.flatMap(({ slot, options: all }, at): readonly PlacedPart[] => {
         const option = all[chosen.get(at) ?? 0];
         return option ? [{ slot, part: option.part }] : [];
       });
       const taken = new Set(parts.map(({ slot }) => slot));
-      const whole = [...parts, ...fixed, ...recipients.filter(({ slot }) => !taken.has(slot))];
+      return [...parts, ...fixed, ...recipients.filter(({ slot }) => !taken.has(slot))];
+    };
+    const hits = (options: readonly number[]): boolean => {
+      const { reaches } = figures.told(aim.of, wholeOf(options));
+      return reaches !== undefined && outsideOf(aim, reaches) === 0;
+    };
+    const misses = (options: readonly number[]): boolean => {
+      const whole = wholeOf(options);
       const { reaches } = figures.told(aim.of, whole);
       if (!reaches || outsideOf(aim, reaches) === 0) return false;
       const goes = whole.find(({ part }) => part.kind === 'piston')?.part;
@@ -49,17 +55,23 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
         lies !== undefined && (lies.high < (aim.low ?? -Infinity) - SAME || lies.low > (aim.high ?? Infinity) + SAME)
       );
     };
+    const once = (told: (options: readonly number[]) => boolean): typeof told => {
+      const known = new Map<string, boolean>();
+      return (options) => {
+        const key = options.map((option, place) => classes[place]?.[option]).join();
+        let says = known.get(key);
+        if (says === undefined) known.set(key, (says = told(options)));
+        return says;
+      };
+    };
+    const [missed, hit] = [once(misses), once(hits)];
     return [
       {
         name: aim.of.name,
         vars,
         dear: true,
-        judge: (options) => {
-          const key = options.map((option, place) => classes[place]?.[option]).join();
-          let missed = known.get(key);
-          if (missed === undefined) known.set(key, (missed = misses(options)));
-          return missed ? SAYS.refuses : SAYS.agrees;
-        },
+        judge: (options) => (missed(options) ? SAYS.refuses : SAYS.agrees),
+        plain: (options) => (hit(options) ? SAYS.agrees : SAYS.refuses),
       },
     ];
   });

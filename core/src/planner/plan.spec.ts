@@ -10,7 +10,8 @@ import { FigureTeller } from './figureTeller';
 import type { Option } from './options';
 import { planFor, searchProblemOf } from './plan';
 import { problemOf, type PlanProblem } from './problem';
-import { Best, isLeaf } from './search';
+import { Best } from './best';
+import { isLeaf } from './search';
 import { Weigher } from './weigher';
 
 const free = (...slots: readonly string[]) => slots.map((slot) => ({ slot, from: 'any' as const }));

@@ -1,16 +1,14 @@
 import { givingWay } from '../interchange/index.js';
 import type { Verdict } from '../joints/index.js';
+import { SAYS, type Constraint, type Says } from './constraint.js';
 import { USUAL_EFFORT } from './usual.js';
 import { setOf, type SetFound } from './evaluate.js';
 import { FigureTeller } from './figureTeller.js';
 import { figureConstraintsOf } from './figureConstraints.js';
 import type { PlanProblem } from './problem.js';
 import {
-  SAYS,
   searchFor,
   type Budget,
-  type Constraint,
-  type Says,
   type SearchLimits,
   type SearchProblem,
   type SearchResult,
@@ -28,6 +26,9 @@ const SAID: Readonly<Record<Verdict, Says>> = {
   cannotTell: SAYS.open,
   doesNotFit: SAYS.refuses,
 };
+
+/** Where nothing is to be done to any part. */
+const SAID_PLAINLY: typeof SAID = { ...SAID, fitsWithWork: SAYS.refuses };
 
 /** What comes too late is not chosen, and days count by the last of all that is waited for. */
 function daysConstraintsOf({ choices, demands, weights, longest }: PlanProblem): readonly Constraint[] {
@@ -75,6 +76,7 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
           vars,
           classes,
           judge: (options) => SAID[verdict(options) ?? 'fits'],
+          plain: (options) => SAID_PLAINLY[verdict(options) ?? 'fits'],
           floor: (options) => problem.weights.price * leastLabour(options),
         })),
       ...figureConstraintsOf(problem, figures),

@@ -1,15 +1,7 @@
 import * as fc from 'fast-check';
-import {
-  betterFirst,
-  isLeaf,
-  SAYS,
-  searchFor,
-  type Chosen,
-  type Constraint,
-  type Leaf,
-  type SearchProblem,
-  type Says,
-} from './search';
+import { betterFirst, type Chosen, type Leaf } from './best';
+import { SAYS, type Constraint, type Says } from './constraint';
+import { isLeaf, searchFor, type SearchProblem } from './search';
 
 /** Plain enumeration: every choice there is, one after another. */
 function enumerated<L extends Leaf>(problem: SearchProblem<L>, answers: number): readonly Chosen<L>[] {
@@ -66,6 +58,9 @@ const SMALL = fc.record({
 
 type DrawnOne = typeof SMALL extends fc.Arbitrary<infer T> ? T : never;
 
+/** Where nothing may be done. */
+const withoutWork = (says: Says): Says => (says === SAYS.atACost ? SAYS.refuses : says);
+
 /** A problem made up: costs, things that go together or not, some at a cost, some open; leaves that refuse. */
 function madeUp({ sizes, arcs, tight, budget, mostOpen, keys, ties, seed }: DrawnOne): SearchProblem<Leaf> {
   const costs = sizes.map((size, at) =>
@@ -91,6 +86,7 @@ function madeUp({ sizes, arcs, tight, budget, mostOpen, keys, ties, seed }: Draw
       vars,
       judge,
       ...(dear ? { dear } : {}),
+      ...(drawn(seed, which, 2) < 0.5 ? { plain: (options) => withoutWork(judge(options)) } : {}),
       floor: (options) => 10 * drawn(seed, which, 3, ...options),
     };
   });
@@ -242,6 +238,33 @@ describe('branch and bound', () => {
     expect(best[0]?.selection).toEqual([0, 1, 2, 3, 4, 5]);
     expect(proved).toBeTrue();
     expect(leaves).toBe(1);
+  });
+
+  it('begins with what holds as it is, however much cheaper what wants work may look', () => {
+    const costs = Array.from({ length: 3 }, () => Float64Array.from({ length: 20 }, (_, at) => at));
+    const looked: string[] = [];
+    const problem: SearchProblem<Leaf> = {
+      costs,
+      // Of two only the dearest go together as they are; all others would have to be worked on.
+      constraints: [0, 1].map((at): Constraint => {
+        const judge = ([a = 0, b = 0]: readonly number[]) => (a === 19 && b === 19 ? SAYS.agrees : SAYS.atACost);
+        return { name: `${at}`, vars: [at, at + 1], judge, plain: (options) => withoutWork(judge(options)) };
+      }),
+      budgets: [],
+      mostOpen: 0,
+      leaf: (selection) => {
+        looked.push(selection.join());
+        const score = selection.reduce((a, b) => a + b, 0);
+        return score > 50 ? { score, key: selection.join() } : { refused: 'the work does not come together' };
+      },
+    };
+    const first = searchFor(problem, { answers: 1, effort: 1e6, first: true });
+    expect(first.best[0]?.selection).toEqual([19, 19, 19]);
+    expect(looked).toEqual(['19,19,19']);
+    // And goes on to the best, which looks at none of them twice.
+    looked.length = 0;
+    expect(searchFor(problem, { answers: 1, effort: 1e6 }).best[0]?.leaf.score).toBe(51);
+    expect(new Set(looked).size).toBe(looked.length);
   });
 
   it('says what refused where nothing holds', () => {

@@ -2,26 +2,10 @@
  * Branch and bound over choices, exact: it proves that nothing better exists, or says how far it came. It knows nothing
  * of engines: what may go together is told by constraints, what a whole choice is worth by its leaf.
  */
-
-/** What a constraint says of some options together. */
-export const SAYS = { agrees: 0, atACost: 1, open: 2, refuses: 3 } as const;
-export type Says = (typeof SAYS)[keyof typeof SAYS];
-
-/** What some of the choices must agree in. */
-export interface Constraint {
-  /** What it is called where it refuses. */
-  readonly name: string;
-  /** The variables it is about, ascending, each once. */
-  readonly vars: readonly number[];
-  /** The options of these variables, in their order. What it refuses, no leaf takes. */
-  readonly judge: (options: readonly number[]) => Says;
-  /** For each of the variables the class of each option: those of one class are judged alike. */
-  readonly classes?: readonly Int32Array[];
-  /** Dear to judge: asked only of options that are still possible once all others of it are chosen. */
-  readonly dear?: true;
-  /** The least that `atACost` adds to the score. Of several such a leaf costs no less than the dearest. */
-  readonly floor?: (options: readonly number[]) => number;
-}
+import { Arc } from './arc.js';
+import { Best, SAME, type Chosen, type Leaf } from './best.js';
+import { SAYS, type Constraint } from './constraint.js';
+import { allOf, countOf, drop, firstOf, only, optionsOf, type Live } from './live.js';
 
 /** Something of which there is no more than so much: money, hours. */
 export interface Budget {
@@ -29,14 +13,6 @@ export interface Budget {
   readonly most: number;
   /** What each option of each variable takes of it; never less than nothing. */
   readonly takes: readonly Float64Array[];
-}
-
-/** A whole choice that holds. */
-export interface Leaf {
-  /** The less the better; no less than what its options cost. */
-  readonly score: number;
-  /** Choices of one key are alike in what matters: of them the best is told. */
-  readonly key: string;
 }
 
 /** Why a whole choice does not hold. */
@@ -81,12 +57,6 @@ export interface SearchProgress<L extends Leaf> {
 /** Told now and then while a search goes on, and whenever it has found something better. */
 export type SearchTold<L extends Leaf> = (progress: () => SearchProgress<L>) => void;
 
-/** A leaf, and what was chosen for it. */
-export interface Chosen<L extends Leaf> {
-  readonly selection: readonly number[];
-  readonly leaf: L;
-}
-
 export interface SearchResult<L extends Leaf> {
   /** The best first; equal ones in the order of their options. */
   readonly best: readonly Chosen<L>[];
@@ -102,85 +72,10 @@ export interface SearchResult<L extends Leaf> {
 
 export const isLeaf = <L extends Leaf>(found: L | Refused): found is L => !('refused' in found);
 
-/** Scores that differ by less are the same. */
-const SAME = 1e-9;
 /** Nodes between one look at whether it is to stop and the next. */
 const BETWEEN_LOOKS = 16;
-
-const inOrder = (a: readonly number[], b: readonly number[]): number => {
-  const at = a.findIndex((each, index) => each !== b[index]);
-  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
-};
-
-/** The better of two: by score, equal ones by the order of their options. */
-export const betterFirst = <L extends Leaf>(a: Chosen<L>, b: Chosen<L>): number =>
-  Math.abs(a.leaf.score - b.leaf.score) > SAME ? a.leaf.score - b.leaf.score : inOrder(a.selection, b.selection);
-
-/** The best of each key, and of these no more than wanted. */
-export class Best<L extends Leaf> {
-  private readonly byKey = new Map<string, Chosen<L>>();
-  private list: readonly Chosen<L>[] = [];
-
-  /** @param below what scores as much is not wanted */
-  constructor(
-    private readonly most: number,
-    private readonly below = Infinity,
-  ) {}
-
-  get all(): readonly Chosen<L>[] {
-    return this.list;
-  }
-
-  /** What scores more than this is not wanted any more. */
-  get threshold(): number {
-    return this.list.length < this.most ? this.below : (this.list.at(-1)?.leaf.score ?? this.below);
-  }
-
-  offer(chosen: Chosen<L>): void {
-    if (chosen.leaf.score >= this.below) return;
-    const before = this.byKey.get(chosen.leaf.key);
-    if (before && betterFirst(before, chosen) <= 0) return;
-    this.byKey.set(chosen.leaf.key, chosen);
-    this.list = [...this.list.filter(({ leaf }) => leaf.key !== chosen.leaf.key), chosen]
-      .sort(betterFirst)
-      .slice(0, this.most);
-    // What fell out of the list may not come back by a worse choice of its key.
-    for (const key of this.byKey.keys()) if (!this.list.some(({ leaf }) => leaf.key === key)) this.byKey.delete(key);
-  }
-}
-
-/** Which options of a variable are still possible, a bit each. */
-type Live = Uint32Array;
-
-const drop = (live: Live, option: number): void => {
-  live[option >>> 5] = (live[option >>> 5] ?? 0) & ~(1 << (option & 31));
-};
-function countOf(live: Live): number {
-  let count = 0;
-  for (let word of live) for (; word !== 0; word &= word - 1) count++;
-  return count;
-}
-function* optionsOf(live: Live): Generator<number> {
-  for (let at = 0; at < live.length; at++)
-    for (let word = live[at] ?? 0; word !== 0; word &= word - 1) yield at * 32 + (31 - Math.clz32(word & -word));
-}
-function firstOf(live: Live): number | undefined {
-  for (let at = 0; at < live.length; at++) {
-    const word = live[at] ?? 0;
-    if (word !== 0) return at * 32 + (31 - Math.clz32(word & -word));
-  }
-  return undefined;
-}
-function only(size: number, option: number): Live {
-  const live = new Uint32Array((size + 31) >>> 5);
-  live[option >>> 5] = 1 << (option & 31);
-  return live;
-}
-function allOf(size: number): Live {
-  const live = new Uint32Array((size + 31) >>> 5).fill(0xffffffff);
-  if (size & 31) live[live.length - 1] = 0xffffffff >>> (32 - (size & 31));
-  return live;
-}
+/** So many judgements are made in the hope of a first choice. */
+const PROBED = 100_000;
 
 /** Where the search stands on its way down. */
 interface Node {
@@ -189,50 +84,6 @@ interface Node {
   readonly chosen: readonly number[];
   readonly open: number;
   readonly floor: number;
-}
-
-/** A pair of variables that something is about, with what goes with each option of the one, a bit each. */
-class Arc {
-  /** By the class of the option where there are classes, else by the option. */
-  private readonly rows: (Live | undefined)[] = [];
-  /** What of the other variable is possible at all. Nothing is judged with what is ruled out from the start. */
-  among: Live | undefined;
-  private groups: readonly { readonly one: number; readonly all: Live }[] | undefined;
-
-  constructor(
-    readonly constraint: Constraint,
-    readonly from: number,
-    readonly to: number,
-    private readonly size: number,
-  ) {}
-
-  row(option: number): Live {
-    const isFirst = this.constraint.vars[0] === this.from;
-    const key = this.constraint.classes?.[isFirst ? 0 : 1]?.[option] ?? option;
-    const known = this.rows[key];
-    if (known) return known;
-    const row = new Uint32Array((this.size + 31) >>> 5);
-    for (const { one, all } of this.alike(isFirst ? 1 : 0)) {
-      if (this.constraint.judge(isFirst ? [option, one] : [one, option]) === SAYS.refuses) continue;
-      for (let word = 0; word < row.length; word++) row[word] = (row[word] ?? 0) | (all[word] ?? 0);
-    }
-    this.rows[key] = row;
-    return row;
-  }
-
-  /** The options of the other variable that are judged alike, with one that speaks for them. */
-  private alike(place: 0 | 1): NonNullable<typeof this.groups> {
-    if (this.groups) return this.groups;
-    const classes = this.constraint.classes?.[place];
-    const byClass = new Map<number, { readonly one: number; readonly all: Live }>();
-    for (const other of optionsOf(this.among ?? allOf(this.size))) {
-      const key = classes?.[other] ?? other;
-      const group = byClass.get(key) ?? { one: other, all: new Uint32Array((this.size + 31) >>> 5) };
-      group.all[other >>> 5] = (group.all[other >>> 5] ?? 0) | (1 << (other & 31));
-      byClass.set(key, group);
-    }
-    return (this.groups = [...byClass.values()]);
-  }
 }
 
 /** A branching on the way down, with which of its options is gone into now. */
@@ -252,6 +103,10 @@ class Search<L extends Leaf> {
   private readonly leastOf: readonly (readonly number[])[];
   private nodes = 0;
   private leaves = 0;
+  private probed = 0;
+  /** Where it sets out, while it probes. */
+  private probing: Node | undefined;
+  private readonly lookedAt = new Set<string>();
   /** Set by a look at whether it is to stop, or by the first answer where one is enough. */
   private stopped = false;
   private get isOver(): boolean {
@@ -283,7 +138,13 @@ class Search<L extends Leaf> {
   /** Runs it to its end, or to where it is stopped. */
   run(): SearchResult<L> {
     const start = this.root();
-    if (start) this.down(start);
+    if (start) {
+      this.probing = start;
+      this.probe(start);
+      this.probing = undefined;
+      if (this.stopped) this.bound = this.boundOf(start);
+      else if (this.arcConsistent(start.live, this.arcs.flat())) this.down(start);
+    }
     return {
       best: this.best.all,
       proved: !this.stopped,
@@ -318,9 +179,60 @@ class Search<L extends Leaf> {
       }
     }
     for (const arc of this.arcs.flat()) arc.among = live[arc.to]?.slice();
-    return this.arcConsistent(live, this.arcs.flat())
-      ? { live, chosen: costs.map(() => -1), open: 0, floor: 0 }
-      : undefined;
+    return { live, chosen: costs.map(() => -1), open: 0, floor: 0 };
+  }
+
+  /**
+   * Goes down for choices that hold as they are, with nothing done to them. They are there at once, and what costs more
+   * is not gone into any more.
+   *
+   * @returns whether it is at an end: it has as many as are wanted, or has judged enough
+   */
+  private probe(node: Node): boolean {
+    if (this.probed > PROBED || this.limits.isStopped?.() === true) return true;
+    const at = this.tightest(node);
+    if (at === undefined) {
+      this.look(node.chosen);
+      return this.best.all.length >= (this.limits.first ? 1 : this.limits.answers);
+    }
+    const live = node.live[at];
+    if (!live) return true;
+    for (const option of optionsOf(live)) {
+      const next = this.plainly(node, at, option);
+      if (next && this.probe(next)) return true;
+    }
+    return false;
+  }
+
+  /** A node after one more choice, with what goes with it as it is; nothing where it does not. */
+  private plainly(node: Node, at: number, option: number): Node | undefined {
+    const chosen = [...node.chosen];
+    chosen[at] = option;
+    if (this.overBudget(chosen) !== undefined) return undefined;
+    const live = [...node.live];
+    let { open } = node;
+    for (const { vars, judge, plain = judge } of this.about[at] ?? []) {
+      const [one, ...others] = vars.filter((each) => chosen[each] === -1);
+      if (others.length > 0) continue;
+      const options = vars.map((each) => chosen[each] ?? 0);
+      const theirs = one === undefined ? undefined : live[one];
+      if (one === undefined || !theirs) {
+        this.probed++;
+        const says = plain(options);
+        if (says === SAYS.refuses || (says === SAYS.open && ++open > this.problem.mostOpen)) return undefined;
+        continue;
+      }
+      const place = vars.indexOf(one);
+      const kept = theirs.slice();
+      for (const each of optionsOf(theirs)) {
+        this.probed++;
+        options[place] = each;
+        if (plain(options) === SAYS.refuses) drop(kept, each);
+      }
+      if (firstOf(kept) === undefined) return undefined;
+      live[one] = kept;
+    }
+    return { ...node, live, chosen, open };
   }
 
   /** Drops what nothing on the other side of an arc goes with, until no more falls away. False if nothing is left. */
@@ -382,7 +294,7 @@ class Search<L extends Leaf> {
    *
    * @param here the node that is just being opened, if any
    */
-  private progress(here?: Node): SearchProgress<L> {
+  private progress(here = this.probing): SearchProgress<L> {
     return {
       best: this.best.all,
       bound: Math.min(
@@ -503,6 +415,9 @@ class Search<L extends Leaf> {
   }
 
   private look(selection: readonly number[]): void {
+    const key = selection.join();
+    if (this.lookedAt.has(key)) return;
+    if (this.probing) this.lookedAt.add(key);
     this.leaves++;
     const leaf = this.problem.leaf(selection, this.best.threshold);
     if (!isLeaf(leaf)) {

@@ -4,7 +4,9 @@ import { random } from '../quantity/random.js';
 import { FigureTeller } from './figureTeller.js';
 import { searchProblemOf } from './plan.js';
 import type { Aim, PlanProblem } from './problem.js';
-import { SAYS, searchFor, type Constraint, type Leaf, type Says, type SearchResult } from './search.js';
+import type { Leaf } from './best.js';
+import { SAYS, type Constraint, type Says } from './constraint.js';
+import { searchFor, type SearchResult } from './search.js';
 
 /** What some variables must agree in, class by class. */
 export interface Table {

@@ -2,7 +2,7 @@ import { demandsOf, type Demand, type Setting } from './conflicts.js';
 import type { SetFound } from './evaluate.js';
 import { planFor } from './plan.js';
 import { problemOf, type PlanGround } from './problem.js';
-import type { Chosen } from './search.js';
+import type { Chosen } from './best.js';
 
 /** What a demand costs: the best set there is without it. */
 interface Worth {
