@@ -200,7 +200,7 @@ export {
   STRANGERS,
 } from './practice/index.js';
 export type { PracticeLevel } from './practice/index.js';
-export { JOINTS, OPERATION_IDS, OPERATIONS, record, VERDICT_WORDS, VERDICTS } from './joints/index.js';
+export { isShopWork, JOINTS, OPERATION_IDS, OPERATIONS, record, VERDICT_WORDS, VERDICTS } from './joints/index.js';
 export type { OperationId, Verdict } from './joints/index.js';
 export {
   DONOR_KINDS,

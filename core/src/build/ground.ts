@@ -1,6 +1,7 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
 import {
+  givingWay,
   partFromShelf,
   partsOfVariant,
   ratingOf,
@@ -18,7 +19,7 @@ import type { Sentence } from '../quantity/sentence.js';
 import type { Specimen } from '../readings/reading.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
 import type { Build, Place } from './build.js';
-import { BuildEngine, type BuildGround } from './engine.js';
+import { BuildEngine, type BuildGround, type PlacedInBuild } from './engine.js';
 
 /** What builds are looked up in. */
 export interface BuildLookup {
@@ -83,16 +84,29 @@ export function partsOfBuild(engine: BuildEngine): readonly PlacedPart[] {
   });
 }
 
+/** Shells are chosen anew for what they go between, unless somebody has chosen them. */
+const CHOSEN_BY: Readonly<Partial<Record<KindId, readonly string[]>>> = {
+  block: ['mainShell'],
+  crank: ['mainShell', 'rodShell'],
+  rod: ['rodShell'],
+};
+
 /** Every joint of the whole build at once, with the work that is planned in it. Undefined while no two parts meet. */
 export function jointsOf(engine: BuildEngine, context: SwapContext): Swap | undefined {
-  const parts = partsOfBuild(engine);
   const { name } = engine.build;
+  const isOwn = ({ taken, work }: PlacedInBuild): boolean => taken && work.length === 0;
+  const own = new Set(engine.parts.filter(isOwn).map(({ slot }) => slot));
+  const anew = new Set(engine.parts.filter((each) => !isOwn(each)).flatMap(({ part }) => CHOSEN_BY[part.kind] ?? []));
+  const parts = partsOfBuild(engine).filter(({ slot }) => !(own.has(slot) && anew.has(slot)));
+  // What nobody chose is fitted new where it does not go with what was chosen, as in a swap.
+  const [chosen, engines] = [parts.filter(({ slot }) => !own.has(slot)), parts.filter(({ slot }) => own.has(slot))];
   try {
     const judged = swap(
       parts,
       [],
       { ...context, ...(engine.rated ? { rated: engine.rated } : {}) },
       { donor: name, recipient: name },
+      givingWay(chosen, engines),
     );
     return { ...judged, says: sayWhole(judged) };
   } catch (error) {

@@ -3,7 +3,9 @@ import type { Parameter } from '../dictionary/definition.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
+import { head } from '../dictionary/kinds/head.js';
 import { liner } from '../dictionary/kinds/liner.js';
+import { piston } from '../dictionary/kinds/piston.js';
 import { OPERATIONS, type OperationId } from '../joints/operations/operations.js';
 import { turnCounterweights } from '../joints/operations/cranks.js';
 import { boreCylinders, honeCylinders } from '../joints/operations/cylinders.js';
@@ -33,11 +35,23 @@ interface Planned {
   /** What the amount is, as in "how much?". */
   readonly asks: string;
   readonly apply: (part: Part, by: number, round: WorkAround) => Worked;
+  /** How much of it brings a part to what it is afterwards, inside unit; nothing where that cannot be told. */
+  readonly amount: (part: Part, after: Part) => number | undefined;
 }
+
+const valueOf = (part: Part, parameter: Parameter): Interval | undefined => part.values[parameter.id]?.interval;
 
 /** The size when new, or as it is where no pattern tells. */
 const newOf = (part: Part, parameter: Parameter): Interval | undefined =>
-  part.standard[parameter.id] ?? part.values[parameter.id]?.interval;
+  part.standard[parameter.id] ?? valueOf(part, parameter);
+
+/** How much smaller, or larger, a size is afterwards. */
+const difference =
+  (parameterOf: (part: Part) => Parameter, way: 'less' | 'more', from: typeof newOf = valueOf): Planned['amount'] =>
+  (part, after) => {
+    const [was, is] = [from(part, parameterOf(part)), valueOf(after, parameterOf(part))];
+    return was && is && (middle(is) - middle(was)) * (way === 'less' ? -1 : 1);
+  };
 
 const regrind =
   (journal: Parameter): Planned['apply'] =>
@@ -55,6 +69,7 @@ export const PLANNED_WORK = {
     operation: 'bore',
     kinds: ['block', 'liner'],
     asks: 'over standard',
+    amount: difference(boreOf, 'more', newOf),
     apply: (part, by, { rules }) => {
       const from = newOf(part, boreOf(part));
       if (!from) return { refused: 'The bore is not known.', unknown: boreOf(part).id };
@@ -65,18 +80,21 @@ export const PLANNED_WORK = {
     operation: 'hone',
     kinds: ['block', 'liner'],
     asks: 'out of the diameter',
+    amount: difference(boreOf, 'more'),
     apply: (part, by, { rules }) => honeCylinders(part, by, rules),
   },
   deck: {
     operation: 'deck',
     kinds: ['block'],
     asks: 'off the deck',
+    amount: difference(() => block.parameters.deckHeight, 'less'),
     apply: (part, by, { rules }) => deckBlock(part, by, rules),
   },
   millHead: {
     operation: 'millHead',
     kinds: ['head'],
     asks: 'off the face',
+    amount: difference(() => head.parameters.height, 'less'),
     apply: (part, by, { rules, bore }) =>
       bore === undefined
         ? { refused: 'The bore must be known to tell what the chamber loses.', unknown: block.parameters.bore.id }
@@ -86,18 +104,21 @@ export const PLANNED_WORK = {
     operation: 'regrindMains',
     kinds: ['crank'],
     asks: 'under standard',
+    amount: difference(() => crank.parameters['mainJournal.diameter'], 'less', newOf),
     apply: regrind(crank.parameters['mainJournal.diameter']),
   },
   regrindPins: {
     operation: 'regrindPins',
     kinds: ['crank'],
     asks: 'under standard',
+    amount: difference(() => crank.parameters['crankpin.diameter'], 'less', newOf),
     apply: regrind(crank.parameters['crankpin.diameter']),
   },
   offsetGrind: {
     operation: 'offsetGrind',
     kinds: ['crank'],
     asks: 'of stroke',
+    amount: difference(() => crank.parameters.stroke, 'more'),
     apply: (part, by, { rules }) => {
       const pin = crank.parameters['crankpin.diameter'].id;
       // To the first undersize that has the metal for it.
@@ -111,18 +132,21 @@ export const PLANNED_WORK = {
     operation: 'turnCounterweights',
     kinds: ['crank'],
     asks: 'off the radius',
+    amount: difference(() => crank.parameters.swing, 'less'),
     apply: (part, by, { rules }) => turnCounterweights(part, by, rules),
   },
   machineCrown: {
     operation: 'machineCrown',
     kinds: ['piston'],
     asks: 'off the crown',
+    amount: difference(() => piston.parameters.compressionHeight, 'less'),
     apply: (part, by, { rules }) => machineCrown(part, by, rules),
   },
   cutPockets: {
     operation: 'cutPockets',
     kinds: ['piston'],
     asks: 'deeper',
+    amount: difference(() => piston.parameters['valvePocket.depth'], 'more'),
     apply: (part, by, { rules, valve, valves }) => cutPockets(part, { count: valves, deeper: by, valve }, rules),
   },
 } as const satisfies Readonly<Record<string, Planned>>;

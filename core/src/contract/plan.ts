@@ -4,6 +4,8 @@ import { DemandsSchema } from '../planner/index.js';
 import type { QuantityKind } from '../quantity/unit.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { CURRENCY } from '../job/job.js';
+import { OPERATION_IDS, type OperationId } from '../joints/operations/operations.js';
+import { oneOf } from '../quantity/oneOf.js';
 import { OfferSchema } from './documents.js';
 import { MOST_OF_SHELF, MOST_OFFERS, MOST_TOGETHER } from './limits.js';
 import { question } from './question.js';
@@ -114,7 +116,12 @@ const SetSchema = Type.Object({
   ),
   differs: list(Type.String(), { description: 'Places in which it differs from the first' }),
   cautions: list(Type.String()),
-  places: list(BuildSchema.properties.places.items, { description: 'The same as the places of a build' }),
+  places: list(BuildSchema.properties.places.items, {
+    description: 'The same as the places of a build, with the work that can be planned there by an amount',
+  }),
+  besides: list(Type.Object({ on: Type.String(), operation: oneOf<OperationId>(OPERATION_IDS, 'What is done') }), {
+    description: 'What the machine shop does besides; `on` is a place of the engine',
+  }),
 });
 export type SetTold = Static<typeof SetSchema>;
 

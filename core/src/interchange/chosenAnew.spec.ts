@@ -107,13 +107,23 @@ describe('what is fitted new', () => {
 
   it('is told of with the new part in place of the old one', () => {
     const engine = engineOf('skerry-47');
-    const own = partIn(engine, 'block');
-    const bored = larger(own as Part, 0.5, block.parameters.bore.id);
+    const own = partIn(engine, 'liner');
+    const bored = larger(own as Part, 0.5, liner.parameters.bore.id);
     const judged = swap([placed(bored)], engine, SETTING);
     const gap = checkOf(judged, 'endGap');
     expect(gap?.verdict).toBe('fitsWithWork');
     expect(gap?.work[0]?.buy).toEqual(['skerry-rings-116-4-os']);
     expect(say(gap?.because ?? [], 'metric')).toContain('new ones go in');
+  });
+
+  // Facts of the trade, common practice, no source: in a wet-sleeved engine the rings run in the sleeve.
+  it('is not asked of the block where there are liners', () => {
+    const engine = engineOf('skerry-47');
+    const own = partIn(engine, 'block') as Part;
+    const judged = swap([placed(larger(own, 0.5, block.parameters.bore.id))], engine, SETTING);
+    expect(judged.joints.map(({ id }) => id)).not.toContain('ringsInBlock');
+    const plain = swap([placed(partIn(engineOf('ambit-1200'), 'block') as Part)], engineOf('ambit-1200'), SETTING);
+    expect(plain.joints.map(({ id }) => id)).toContain('ringsInBlock');
   });
 
   it('is to be ordered to size where none on record goes', () => {

@@ -32,6 +32,12 @@ const COMES_WITH: Readonly<Partial<Record<KindId, Readonly<Partial<Record<KindId
   head: { valve: 'newValves', valveSpring: 'newSprings' },
 };
 
+/** All that is done for the sake of having a new one. */
+export const RENEWALS: ReadonlySet<OperationId> = new Set([
+  ...Object.values(FITTED_NEW),
+  ...Object.values(COMES_WITH).flatMap((each) => Object.values(each)),
+]);
+
 /** What it takes to have a new one in place of a part of the engine, and whether it comes with what is put in. */
 export interface Renewal {
   readonly step: OperationId;

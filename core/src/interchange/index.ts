@@ -25,4 +25,4 @@ export {
 export { WhatElse, type Taker, type Takers } from './whatElse.js';
 export { assembled, baseOf, sidesOf, type Meeting, type Sides } from './sides.js';
 export { permitting, weigh, weighed, type Weighed } from './weigh.js';
-export { givingWay } from './chosenAnew.js';
+export { givingWay, RENEWALS } from './chosenAnew.js';

@@ -109,14 +109,19 @@ export class NoJointError extends Error {
  * Judges whether `donors` go into or among `recipients`, with what the shop has to put between them. It has a
  * direction: the recipient's parts, faces and machine stay, the donors come.
  * Throws a NoJointError for parts that do not meet that way.
+ *
+ * @param called what each side is called; both by their parts where nothing is said
+ * @param toGo of the donors, what gives way to a new one where it does not go with the others
  */
 export function swap(
   donors: readonly PlacedPart[],
   recipients: readonly PlacedPart[],
   context: SwapContext,
   called?: { readonly donor?: string; readonly recipient?: string },
+  toGo?: Sides['givingWay'],
 ): Swap {
-  const sides = sidesOf(donors, recipients);
+  const plain = sidesOf(donors, recipients);
+  const sides = toGo ? { ...plain, givingWay: toGo } : plain;
   const met = jointAssembliesOf(sides, context);
   if (met.length === 0) throw new NoJointError(donors[0]?.part.kind ?? 'crank', recipients[0]?.part.kind ?? 'block');
   const counts = countsIn(baseOf(sides, context));

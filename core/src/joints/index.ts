@@ -65,6 +65,7 @@ export { countsIn, piecesOf, priceFor, takes, type SoldAs } from './cost.js';
 export type { LikelyIf, Outcome, WorkOption } from './outcome.js';
 export type { Chosen, JointCheck, Joint } from './check.js';
 export { IMPLIED, isOverStack, RECORD, REPLACED, ROUND, verdictOfCheck } from './check.js';
+export { isShopWork } from './operations/shopWork.js';
 export { OPERATIONS, OPERATION_IDS, type Operation, type OperationId } from './operations/operations.js';
 export { record } from './record.js';
 export { MAIN_BEARING } from './crankshaft/mains.js';

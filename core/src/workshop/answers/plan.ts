@@ -9,6 +9,7 @@ import {
   planFor,
   problemOf,
   setsForEngines,
+  takenOver,
   worthOf,
   type AimFound,
   type Demand,
@@ -153,7 +154,7 @@ function setTold(
   sellers?: Asked['sellers'],
 ): SetTold {
   const { weighed, options } = found;
-  const fixed = problem.bare.places.filter(({ slot }) => !problem.choices.some((choice) => choice.slot === slot));
+  const { places, besides } = takenOver(problem, found);
   return {
     score: rounded(found.score),
     verdict: weighed.verdict,
@@ -183,13 +184,10 @@ function setTold(
       first && first.options[at]?.key !== key ? (problem.choices[at]?.name ?? []) : [],
     ),
     cautions: [...new Set(weighed.work.flatMap(({ caution }) => caution ?? []))],
-    // Of what stays as the engine has it nothing is written down, unless work is done on it.
-    places: [...fixed, ...options.flatMap(({ places }) => places.filter(isSaid))],
+    places: [...places],
+    besides: [...besides],
   };
 }
-
-const isSaid = ({ pattern, specimen, work = [], size }: Option['places'][number]): boolean =>
-  pattern !== undefined || specimen !== undefined || size !== undefined || work.length > 0;
 
 /** What would have to be measured, by how many of the sets are open for want of it. */
 function toMeasure(sets: readonly SetTold[]): Answers['planSets']['worth'] {

@@ -257,6 +257,24 @@ describe('finding a set', () => {
     expect(text(page)).toContain('without any one of them the best would be the same');
   });
 
+  it('gives the machine shop what a build cannot plan, with the job', async () => {
+    const demands = { places: [{ slot: 'piston', from: 'any' as const }] };
+    const { sets, ...more } = WORKSHOP.ask('planSets', { build: BUILD, demands });
+    const besides = [
+      { on: 'block', operation: 'hone' as const },
+      { on: 'rod', operation: 'bushSmallEnd' as const },
+    ];
+    const search = standing({ sets: { ...more, sets: sets.map((set) => ({ ...set, besides })) } });
+    const shown = await open(PISTON, () => of(search));
+    await find(shown);
+    await click(shown.fixture, button(shown.page, 'As a job'));
+    const [job] = jobs.values();
+    expect(job?.work?.map(({ on, operation, state }) => [on, operation, state])).toEqual([
+      ['block', 'hone', 'planned'],
+      ['rod', 'bushSmallEnd', 'planned'],
+    ]);
+  });
+
   it('shows a set for each of several engines, and says where there is not enough', async () => {
     const one = WORKSHOP.ask('planSets', { build: BUILD, demands: { places: [{ slot: 'piston', from: 'any' }] } });
     const sets = { ...one, sets: one.sets.slice(0, 2), engines: 3 };

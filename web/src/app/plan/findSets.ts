@@ -13,7 +13,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { isOver, type Answers, type Build, type SetSearch, type SetTold } from '@which-bore/core';
+import { isOver, type Answers, type Build, type SetSearch, type SetTold, type ShopWork } from '@which-bore/core';
 import { debounceTime, map, of, switchMap, type Observable, type Subscription } from 'rxjs';
 import { dequal } from 'dequal';
 import { BrowserStorage } from '../data/browserStorage';
@@ -233,7 +233,12 @@ export class FindSets {
     if (!build) return;
     const job = build.job ?? this.jobs.begin(`${build.name}, a set found`.slice(0, 120));
     const id = this.copyWith(set, { ...build, job });
-    this.jobs.alter(job, (before) => ({ ...before, build: id }));
+    const besides = set.besides.map((each): ShopWork => ({ id: crypto.randomUUID(), ...each, state: 'planned' }));
+    this.jobs.alter(job, (before) => ({
+      ...before,
+      build: id,
+      ...(besides.length === 0 ? {} : { work: [...(before.work ?? []), ...besides] }),
+    }));
     void this.router.navigate(['/order'], { queryParams: { job } });
   }
 

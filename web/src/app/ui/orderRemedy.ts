@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import {
   BY_HAND,
+  isShopWork,
   OPERATIONS,
   type OperationId,
   type OptionTold,
@@ -96,7 +97,7 @@ export class OrderRemedy {
     // What is only bought is no work for the machine shop.
     const work = steps
       .filter((step): step is OperationId => Object.hasOwn(OPERATIONS, step))
-      .filter((step) => OPERATIONS[step].hours > 0)
+      .filter(isShopWork)
       .map((operation): ShopWork => ({
         id: crypto.randomUUID(),
         on: this.on().slice(0, 200),
