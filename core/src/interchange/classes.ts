@@ -66,54 +66,120 @@ const sayImplied = (implied: ReturnType<typeof impliedOf>): string =>
       ? `on record ${implied.low} ${implied.high}`
       : `on record ${implied.join()}`;
 
-/** All that a check can see of a part, as text. */
-function seen(
+/** All that can be seen of an entry of a part, as text. */
+function entrySeen(part: Part, id: string, byImplied: boolean, context: SwapContext): string {
+  const { interval: value, positions, source, at, outOfRound, taper } = part.values[id] ?? {};
+  if (!value) {
+    const told = part.looks[id]?.option ?? part.interfaces[id] ?? '';
+    return byImplied && !isKnown(part, id) ? told + sayImplied(impliedOf(context, part, id)) : told;
+  }
+  // What was measured has no tolerance of the maker in it any more, which some checks allow for.
+  const measured = source === 'measured' ? `measured ${JSON.stringify([at, outOfRound, taper])} ` : '';
+  const standard = part.standard[id];
+  return `${measured}${value.low} ${value.high} ${positions?.map(({ low, high }) => `${low}-${high}`).join() ?? ''} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
+}
+
+/** What a check sees of a part besides its entries, as text. */
+function elseSeen(
   part: Part,
-  { ids, byRecord, byImplied, chooses, byEngines, inPlaceOf }: Reading,
+  { ids, byRecord, chooses, byEngines, inPlaceOf }: Reading,
   named: ReadonlySet<string>,
   context: SwapContext,
 ): string {
-  let text = '';
-  for (const id of ids) {
-    const { interval: value, positions, source, at, outOfRound, taper } = part.values[id] ?? {};
-    if (value) {
-      // What was measured has no tolerance of the maker in it any more, which some checks allow for.
-      if (source === 'measured') text += `measured ${JSON.stringify([at, outOfRound, taper])} `;
-      const standard = part.standard[id];
-      text += `${value.low} ${value.high} ${positions?.map(({ low, high }) => `${low}-${high}`).join() ?? ''} ${standard ? `${standard.low} ${standard.high}` : ''} ${part.service[id]?.join(' ') ?? ''}`;
-    } else text += part.looks[id]?.option ?? part.interfaces[id] ?? '';
-    if (byImplied && !isKnown(part, id)) text += sayImplied(impliedOf(context, part, id));
-    text += '\n';
-  }
-  if (chooses && runsWithUnsized(context, part, chooses)) text += 'without sizes';
+  const unsized = chooses && runsWithUnsized(context, part, chooses) ? 'without sizes ' : '';
   // Records speak of a pattern by its name; a pattern that none of them names is like any other.
-  if (byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern))) text += part.pattern;
+  const recorded = byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern));
   // The very pattern that was there is as it was, whatever is not known of it.
-  if (byEngines && (inPlaceOf || ids.some((id) => !isKnown(part, id)))) text += part.pattern ?? '';
-  return text;
+  const asItWas = byEngines && (inPlaceOf || ids.some((id) => !isKnown(part, id)));
+  return `${unsized}${recorded ? part.pattern : ''} ${asItWas ? (part.pattern ?? '') : ''}`;
 }
 
 const NONE_NAMED: ReadonlySet<string> = new Set();
 
-/**
- * All that a check can see of a part, as text: parts of which it sees the same get the same verdict.
- *
- * @param ids of the part's kind that it reads, or that tell whether the matter comes up at all
- */
-export const seenBy = (check: JointCheck, ids: readonly string[], part: Part, context: SwapContext): string =>
-  seen(
-    part,
-    {
-      ids,
-      byRecord: false,
-      byImplied: check.reads.includes(IMPLIED),
-      chooses: check.chooses,
-      byEngines: check.reads.includes(ROUND),
-      inPlaceOf: false,
-    },
-    NONE_NAMED,
-    context,
-  );
+/** Which of some parts look the same: the number of each, in the order in which they first come. */
+interface Alike {
+  readonly of: Int32Array;
+  readonly count: number;
+}
+
+/** Parts sorted into classes, of which one speaks for each. */
+interface Sorted {
+  readonly of: Int32Array;
+  readonly speaking: readonly Part[];
+}
+
+/** Sorts the same parts for one check after another: what can be seen of each entry of theirs is looked at once. */
+export class Sorter {
+  private readonly entries = new Map<string, Alike>();
+  private readonly sorted = new Map<string, Sorted>();
+  private readonly choosing: Chosen[] = [];
+
+  constructor(
+    private readonly parts: readonly Part[],
+    private readonly context: SwapContext,
+  ) {}
+
+  /**
+   * Sorts them by all that a check can see: those of one class get the same verdict.
+   *
+   * @param ids of their kind that it reads, or that tell whether the matter comes up at all
+   */
+  by(check: JointCheck, ids: readonly string[]): Sorted {
+    const { chooses } = check;
+    if (chooses && !this.choosing.includes(chooses)) this.choosing.push(chooses);
+    const [byImplied, byEngines] = [check.reads.includes(IMPLIED), check.reads.includes(ROUND)];
+    const key = `${byImplied} ${byEngines} ${chooses ? this.choosing.indexOf(chooses) : ''} ${ids.join()}`;
+    const known = this.sorted.get(key);
+    if (known) return known;
+    const found = this.sort({ ids, byRecord: false, byImplied, chooses, byEngines, inPlaceOf: false });
+    this.sorted.set(key, found);
+    return found;
+  }
+
+  /** @param named patterns that are named as companions */
+  sort(reading: Reading, named = NONE_NAMED): Sorted {
+    const { ids, byRecord, byImplied, chooses, byEngines } = reading;
+    const columns = ids.map((id) => this.entry(id, byImplied));
+    if (byRecord || chooses || byEngines)
+      columns.push(this.alike((part) => elseSeen(part, reading, named, this.context)));
+    const { of } = columns.reduce<Alike>(together, { of: new Int32Array(this.parts.length), count: 1 });
+    const speaking: Part[] = [];
+    // Numbers come in order: one that was not there before is the next.
+    this.parts.forEach((part, at) => {
+      if (of[at] === speaking.length) speaking.push(part);
+    });
+    return { of, speaking };
+  }
+
+  private entry(id: string, byImplied: boolean): Alike {
+    const key = `${byImplied} ${id}`;
+    const known = this.entries.get(key) ?? this.alike((part) => entrySeen(part, id, byImplied, this.context));
+    this.entries.set(key, known);
+    return known;
+  }
+
+  private alike(seen: (part: Part) => string): Alike {
+    const numbers = new Map<string, number>();
+    const of = Int32Array.from(this.parts, (part) => numberIn(numbers, seen(part)));
+    return { of, count: numbers.size };
+  }
+}
+
+function numberIn<T>(numbers: Map<T, number>, key: T): number {
+  const known = numbers.get(key);
+  if (known !== undefined) return known;
+  numbers.set(key, numbers.size);
+  return numbers.size - 1;
+}
+
+/** Those that look the same in one and in the other. */
+function together(a: Alike, b: Alike): Alike {
+  if (b.count <= 1) return a;
+  if (a.count <= 1) return b;
+  const numbers = new Map<number, number>();
+  const of = a.of.map((each, at) => numberIn(numbers, each * b.count + (b.of[at] ?? 0)));
+  return { of, count: numbers.size };
+}
 
 /**
  * Sorts parts into classes.
@@ -130,23 +196,11 @@ export function classify(
   const named = new Set([...namedBy(parts), ...namedBy(others)]);
   const of: Int32Array[] = [];
   const representatives: (readonly Part[])[] = [];
+  const sorter = new Sorter(parts, context);
   for (const { check } of pairing.checks) {
-    const reading = readingOf(check, pairing, side);
-    const numbers = new Map<string, number>();
-    const speaking: Part[] = [];
-    const classes = new Int32Array(parts.length);
-    parts.forEach((part, at) => {
-      const text = seen(part, reading, named, context);
-      let number = numbers.get(text);
-      if (number === undefined) {
-        number = speaking.length;
-        numbers.set(text, number);
-        speaking.push(part);
-      }
-      classes[at] = number;
-    });
-    of.push(classes);
-    representatives.push(speaking);
+    const sorted = sorter.sort(readingOf(check, pairing, side), named);
+    of.push(sorted.of);
+    representatives.push(sorted.speaking);
   }
   return { of, representatives };
 }

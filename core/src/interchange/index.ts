@@ -1,4 +1,4 @@
-export { seenBy } from './classes.js';
+export { Sorter } from './classes.js';
 export { Grid, isNothingAgainst, verdictOf, verdictOfJoint } from './grid.js';
 export * from './groups.js';
 export * from './judge.js';

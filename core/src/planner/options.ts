@@ -236,10 +236,10 @@ export function inOrder(options: readonly Option[], engines = 1): readonly Optio
   const seen = new Set<string>();
   return [...options].sort(cheapestFirst).filter(({ part, cost, days, work, places, from, key }) => {
     const { values, looks, interfaces, pattern } = part;
-    const text = JSON.stringify([
-      ...[pattern, values, looks, interfaces, cost, days, work, places.length],
-      ...(engines > 1 && from === 'shelf' ? [key] : []),
-    ]);
+    // What is bought is as its pattern has it, in its size; a part that lies there is as it was measured.
+    const is =
+      from === 'bought' ? [key] : [values, looks, interfaces, ...(engines > 1 && from === 'shelf' ? [key] : [])];
+    const text = JSON.stringify([pattern, ...is, cost, days, work, places.length]);
     if (seen.has(text)) return false;
     seen.add(text);
     return true;

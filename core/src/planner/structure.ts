@@ -4,8 +4,8 @@ import {
   bystandingIn,
   meetingsOf,
   permitting,
-  seenBy,
   sidesOf,
+  Sorter,
   type CheckAtJoint,
   type Meeting,
   type Sides,
@@ -104,14 +104,13 @@ export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Si
         replaced,
       });
       const judged = new JudgedOnce(
-        vars.map((at) => choices[at]?.options.map(({ part }) => part) ?? []),
-        (part) =>
-          seenBy(
+        vars.map((at) => {
+          const kind = choices[at]?.kind;
+          return sorterOf(problem, at).by(
             check,
-            ids.filter((id) => kindOf(id) === part.kind),
-            part,
-            context,
-          ),
+            ids.filter((id) => kindOf(id) === kind),
+          );
+        }),
         (parts) => {
           const here = assembly(parts);
           if (meeting.joint.applies?.(here) === false) return {};
@@ -180,13 +179,11 @@ class JudgedOnce {
   private readonly labours = new Map<Judged, number>();
 
   constructor(
-    options: readonly (readonly Part[])[],
-    seen: (part: Part) => string,
+    sorted: readonly ReturnType<Sorter['by']>[],
     private readonly judge: (parts: readonly Part[]) => Judged,
     private readonly check: JointCheck,
     private readonly labourOf: (steps: readonly OperationId[]) => number,
   ) {
-    const sorted = options.map((parts) => classesOf(parts, seen));
     this.classes = sorted.map(({ of }) => of);
     this.speaking = sorted.map(({ speaking }) => speaking);
   }
@@ -225,19 +222,16 @@ const leastOf = ({ reads }: JointCheck, labourOf: (steps: readonly OperationId[]
     }).map((id) => labourOf([id])),
   );
 
-/** Parts that look the same are of one class, and one of them speaks for it. */
-function classesOf(parts: readonly Part[], seen: (part: Part) => string) {
-  const numbers = new Map<string, number>();
-  const speaking: Part[] = [];
-  const of = Int32Array.from(parts, (part) => {
-    const text = seen(part);
-    let number = numbers.get(text);
-    if (number === undefined) {
-      number = speaking.length;
-      numbers.set(text, number);
-      speaking.push(part);
-    }
-    return number;
-  });
-  return { of, speaking };
+const sorters = new WeakMap<PlanProblem, Map<number, Sorter>>();
+
+/** What sorts the options of a choice, the same for every structure that is laid out for a plan. */
+function sorterOf(problem: PlanProblem, at: number): Sorter {
+  const mine = sorters.get(problem) ?? new Map<number, Sorter>();
+  sorters.set(problem, mine);
+  const known = mine.get(at);
+  if (known) return known;
+  const parts = problem.choices[at]?.options.map(({ part }) => part) ?? [];
+  const sorter = new Sorter(parts, problem.context);
+  mine.set(at, sorter);
+  return sorter;
 }
