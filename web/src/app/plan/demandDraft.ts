@@ -37,6 +37,15 @@ export const SHAPED: Readonly<Partial<Record<PlannedId, string>>> = {
   machineCrown: 'Off the crowns, at most',
 };
 
+/** What there is to be no more of. */
+export const LIMITS = [
+  { id: 'price', name: 'Money, parts and work' },
+  { id: 'hours', name: 'Hours of work' },
+  { id: 'days', name: 'Days until all can be had' },
+  { id: 'buys', name: 'Parts to buy' },
+  { id: 'open', name: 'Checks left open' },
+] as const;
+
 /** What is demanded, as it stands in the fields: text stays as it was typed. */
 export interface DemandDraft {
   readonly places: Readonly<Record<string, PlaceDraft>>;

@@ -26,6 +26,7 @@ import { ShopData } from '../data/shopData';
 import { Specimens } from '../data/specimens';
 import { PartPicker } from '../ui/partPicker';
 import {
+  LIMITS,
   SHAPED,
   type DemandDraft,
   type FieldProblem,
@@ -33,6 +34,7 @@ import {
   type PlaceDraft,
   type TargetDraft,
 } from './demandDraft';
+import { sayDraft } from './sayDraft';
 
 /** Places that are looked for most; the others are folded away until somebody asks. */
 const MAIN = new Set(['block', 'crank', 'rod', 'pin', 'piston', 'liner', 'headGasket', 'head', 'cam', 'flywheel']);
@@ -75,13 +77,7 @@ export class DemandsForm {
     { id: 'stays' as const, name: 'As it is' },
     ...(Object.keys(TAKEN_FROM) as TakenFrom[]).map((id) => ({ id, name: TAKEN_FROM[id] })),
   ];
-  protected readonly limits = [
-    { id: 'price', name: 'Money, parts and work' },
-    { id: 'hours', name: 'Hours of work' },
-    { id: 'days', name: 'Days until all can be had' },
-    { id: 'buys', name: 'Parts to buy' },
-    { id: 'open', name: 'Checks left open' },
-  ] as const;
+  protected readonly limits = LIMITS;
   private readonly shop = toSignal(inject(ShopData).shop$, { initialValue: USUAL_SHOP });
   protected readonly weights = computed(() => {
     const usual = usualWeights(this.shop().rules);
@@ -101,6 +97,17 @@ export class DemandsForm {
       .map((part) => ({ part, draft: this.draft().places[part.slot] ?? STAYS }));
   });
   protected readonly folded = computed(() => this.slots().length - this.places().length);
+
+  /** What is demanded, as it goes onto paper over the sets. */
+  protected readonly onPaper = computed(() =>
+    sayDraft(this.draft(), {
+      place: (slot) => this.slots().find((part) => part.slot === slot)?.name ?? slot,
+      part: (address) => this.nameOf(address),
+      figure: (id) => ({ name: this.figures().find((each) => each.id === id)?.name ?? id, unit: this.unit(id) }),
+      supplier: (id) => this.suppliers().find((each) => each.id === id)?.name ?? id,
+      length: this.length(),
+    }),
+  );
 
   protected nameOf(address: string): string {
     const { sort, id } = readAddress(address);

@@ -163,6 +163,11 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
         grid-template-columns: minmax(0, 1fr);
       }
     }
+    @media print {
+      .acts {
+        display: none;
+      }
+    }
   `,
 })
 export class SetDetail {
