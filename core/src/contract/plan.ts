@@ -226,6 +226,16 @@ export const planWorth = question({
       }),
       { description: 'The dearest first' },
     ),
+    atHand: list(
+      Type.Object({
+        slot: Type.String(),
+        name: Type.String({ description: 'What the place is called' }),
+        label: Type.String({ description: 'The part that would be worth it' }),
+        saves: Type.Number({ description: 'How much less the best set would count with it there already' }),
+        proved: Type.Boolean(),
+      }),
+      { description: 'What parts would be worth that have to be bought, the dearest first' },
+    ),
     proved: Type.Boolean({ description: 'All were looked at: demands that are not named cost nothing' }),
   }),
   example: EXAMPLE,

@@ -90,6 +90,8 @@ export interface Pricing {
   readonly onSale: (pattern: string, quantity: number) => readonly OnSale[];
   /** What no list has is not bought, whatever price is on record. */
   readonly onlyFromLists: boolean;
+  /** The place whose parts are reckoned as if they lay there already. */
+  readonly atHand?: string;
   readonly may: (operation: OperationId) => boolean;
   readonly shape: readonly { readonly operation: PlannedId; readonly most: number; readonly step: number }[];
 }
@@ -154,7 +156,7 @@ function stateOf(
   const labour = steps.length === 0 ? NOTHING : takes({ steps }, engine.rules, countsIn(engine.assembly()));
   const irreversible = steps.filter((each) => !OPERATIONS[each].canUndo).length;
   const price = goods.price + labour.price;
-  const buys = from === 'bought';
+  const buys = from === 'bought' && slot !== pricing.atHand;
   return {
     part,
     places: work.length === 0 ? places : places.map((place) => ({ ...place, work: [...(place.work ?? []), ...work] })),
@@ -191,8 +193,8 @@ interface Goods extends Partial<OnSale> {
  * Every way to have enough of a part for one engine that is not both dearer and later than another. What no list has is
  * bought at the price on record, if that may be.
  */
-function goodsOf({ part, from }: Source, slot: string, { engine, dearest, onSale, onlyFromLists }: Pricing) {
-  if (from !== 'bought') return [{ price: 0, days: 0 }];
+function goodsOf({ part, from }: Source, slot: string, { engine, dearest, onSale, onlyFromLists, atHand }: Pricing) {
+  if (from !== 'bought' || slot === atHand) return [{ price: 0, days: 0 }];
   const { quantity } = piecesFor(engine, slot, part);
   const offered = part.pattern === undefined ? [] : onSale(part.pattern, quantity);
   if (offered.length > 0) return soonOrCheap(offered);

@@ -71,8 +71,12 @@ export interface PlanProblem {
   readonly bare: Build;
 }
 
-/** Lays out what is looked for. What is not there, or makes no sense, is refused before this. */
-export function problemOf(build: Build, demands: Demands, ground: PlanGround): PlanProblem {
+/**
+ * Lays out what is looked for. What is not there, or makes no sense, is refused before this.
+ *
+ * @param atHand a place whose parts are reckoned as if they lay there already
+ */
+export function problemOf(build: Build, demands: Demands, ground: PlanGround, atHand?: string): PlanProblem {
   const demanded = new Map(demands.places.map((each) => [each.slot, each]));
   const kinds = new Set(demands.places.flatMap(({ slot }) => slotOf(slot)?.kind ?? []));
   // A size that was put in for a part speaks of no other part.
@@ -91,6 +95,7 @@ export function problemOf(build: Build, demands: Demands, ground: PlanGround): P
   const pricing: Pricing = {
     engine,
     weights,
+    ...(atHand === undefined ? {} : { atHand }),
     may,
     shape: demands.shape ?? [],
     onSale: (pattern, quantity) => {

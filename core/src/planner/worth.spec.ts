@@ -34,6 +34,33 @@ describe('what demands cost', () => {
     expect(stopped.proved).toBeFalse();
   });
 
+  // A fact of the trade, common practice: a used part that turns up is worth what it saves, and no more.
+  it('is told of parts that would have to be bought, as what the best set counts less with them there', () => {
+    const looked: Setting = {
+      build: build('sluice-336'),
+      demands: {
+        places: [
+          { slot: 'crank', from: 'any' },
+          { slot: 'piston', from: 'any' },
+        ],
+        targets: [{ figure: 'displacement', low: 5800, high: 5900 }],
+      },
+    };
+    const score = bestOf(looked);
+    const { atHand } = worthOf(looked, GROUND, score);
+    expect(atHand.map(({ slot }) => slot).sort()).toEqual(['crank', 'piston']);
+    for (const { slot, saves, best, problem } of atHand) {
+      const again = planFor(problemOf(looked.build, looked.demands, GROUND, slot), { answers: 1 }).best[0]?.leaf.score;
+      expect(saves).toBeCloseTo(score - (again ?? 0), 6);
+      const option = best.leaf.options[problem.choices.findIndex((choice) => choice.slot === slot)];
+      expect([option?.price, option?.buys, option?.days]).toEqual([0, false, 0]);
+    }
+    // With all of it bought the best costs this much more than with its crank there.
+    const dearest = planFor(problemOf(looked.build, looked.demands, GROUND), { answers: 1 }).best[0]?.leaf.options;
+    const crank = dearest?.find(({ part }) => part.kind === 'crank');
+    expect(atHand.find(({ slot }) => slot === 'crank')?.saves).toBeGreaterThanOrEqual(crank?.price ?? Infinity);
+  });
+
   // Common practice, no source: a part that one insists on is mostly what makes a job dear.
   it('names the part that is held on to, where another would come cheaper', () => {
     const dear: Setting = {

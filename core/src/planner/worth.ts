@@ -1,7 +1,7 @@
 import { demandsOf, type Demand, type Setting } from './conflicts.js';
 import type { SetFound } from './evaluate.js';
 import { planFor } from './plan.js';
-import { problemOf, type PlanGround } from './problem.js';
+import { problemOf, type PlanGround, type PlanProblem } from './problem.js';
 import type { Chosen } from './best.js';
 
 /** What a demand costs: the best set there is without it. */
@@ -14,9 +14,20 @@ interface Worth {
   readonly proved: boolean;
 }
 
-/** What all demands cost, the dearest first. */
+/** What it would be worth to have the part of a place already. */
+interface AtHand {
+  readonly slot: string;
+  readonly best: Chosen<SetFound>;
+  readonly problem: PlanProblem;
+  /** How much less the best set then counts. */
+  readonly saves: number;
+  readonly proved: boolean;
+}
+
+/** What all demands cost, the dearest first, and what parts would be worth that are not there. */
 interface Worths {
   readonly worth: readonly Worth[];
+  readonly atHand: readonly AtHand[];
   /** Whether all were looked at to the end: of those that are not named none costs anything. */
   readonly proved: boolean;
 }
@@ -28,8 +39,8 @@ const LEAST = 1;
 
 /**
  * What each demand costs by itself: which part that is not looked for, which limit, which end of which target would
- * make the best set better if it were let go. Each is a search of its own, which needs to look only at what beats the
- * best there is.
+ * make the best set better if it were let go; and what the part of a place would be worth, did it lay there already. Each
+ * is a search of its own, which needs to look only at what beats the best there is.
  *
  * @param score of the best set that meets all demands
  * @param isStopped asked now and then; where it says so, what was found so far is told
@@ -41,22 +52,28 @@ export function worthOf(
   isStopped: () => boolean = () => false,
 ): Worths {
   let [proved, left] = [true, EFFORT.altogether];
-  const worth = demandsOf(setting, ground).flatMap((demand): readonly Worth[] => {
+  const better = (laidOut: () => PlanProblem) => {
     if (isStopped() || left <= 0) {
       proved = false;
-      return [];
+      return undefined;
     }
-    const without = demand.without(setting);
-    const result = planFor(problemOf(without.build, without.demands, ground), {
-      answers: 1,
-      effort: Math.min(EFFORT.nodes, left),
-      below: score - LEAST,
-      isStopped,
-    });
+    const problem = laidOut();
+    const effort = Math.min(EFFORT.nodes, left);
+    const result = planFor(problem, { answers: 1, effort, below: score - LEAST, isStopped });
     left -= result.nodes;
     if (!result.proved) proved = false;
     const [best] = result.best;
-    return best ? [{ demand, setting: without, best, saves: score - best.leaf.score, proved: result.proved }] : [];
+    return best && { problem, best, saves: score - best.leaf.score, proved: result.proved };
+  };
+  const worth = demandsOf(setting, ground).flatMap((demand): readonly Worth[] => {
+    const without = demand.without(setting);
+    const found = better(() => problemOf(without.build, without.demands, ground));
+    return found ? [{ demand, setting: without, ...found }] : [];
   });
-  return { worth: worth.sort((a, b) => b.saves - a.saves), proved };
+  const atHand = setting.demands.places.flatMap(({ slot, from }): readonly AtHand[] => {
+    const found = from === 'shelf' ? undefined : better(() => problemOf(setting.build, setting.demands, ground, slot));
+    return found ? [{ slot, ...found }] : [];
+  });
+  const dearestFirst = (a: { readonly saves: number }, b: typeof a): number => b.saves - a.saves;
+  return { worth: worth.sort(dearestFirst), atHand: atHand.sort(dearestFirst), proved };
 }

@@ -266,7 +266,7 @@ export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, bes
   const { isStopped } = workshop;
   const score = best ?? planFor(problemOf(build, demands, ground), { answers: 1, isStopped }).best[0]?.leaf.score;
   // Where there is no set what stands in the way is asked, and not what it costs.
-  if (score === undefined) return { worth: [], proved: !isStopped() };
+  if (score === undefined) return { worth: [], atHand: [], proved: !isStopped() };
   const found = worthOf({ build, demands }, ground, score, isStopped);
   return {
     worth: found.worth.map(({ demand, setting, best: better, saves, proved }) => ({
@@ -275,6 +275,17 @@ export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, bes
       set: setTold(workshop, problemOf(setting.build, setting.demands, ground), better.leaf, undefined, rest.sellers),
       proved,
     })),
+    atHand: found.atHand.map(({ slot, problem, best: having, saves, proved }) => {
+      const at = problem.choices.findIndex((choice) => choice.slot === slot);
+      const set = setTold(workshop, problem, having.leaf, undefined, rest.sellers);
+      return {
+        slot,
+        name: slotOf(slot)?.name ?? slot,
+        label: set.parts[at]?.label ?? '',
+        saves: rounded(saves),
+        proved,
+      };
+    }),
     proved: found.proved,
   };
 };
