@@ -12,7 +12,7 @@ import type { SetFound } from './evaluate.js';
 import type { PlanProblem } from './problem.js';
 
 /** Work for the machine shop that a build cannot plan by an amount. */
-export interface WorkBesides {
+interface WorkBesides {
   /** The place of the engine that it is done in; `engine` where it is on none in particular. */
   readonly on: string;
   readonly operation: OperationId;

@@ -39,8 +39,8 @@ const LEAST = 1;
 
 /**
  * What each demand costs by itself: which part that is not looked for, which limit, which end of which target would
- * make the best set better if it were let go; and what the part of a place would be worth, did it lay there already. Each
- * is a search of its own, which needs to look only at what beats the best there is.
+ * make the best set better if it were let go; and what the part of a place would save, were it there already. Each is a
+ * search of its own, which needs to look only at what beats the best there is.
  *
  * @param score of the best set that meets all demands
  * @param isStopped asked now and then; where it says so, what was found so far is told
