@@ -88,10 +88,11 @@ function elseSeen(
 ): string {
   const unsized = chooses && runsWithUnsized(context, part, chooses) ? 'without sizes ' : '';
   // Records speak of a pattern by its name; a pattern that none of them names is like any other.
-  const recorded = byRecord && part.pattern !== undefined && (part.companions || named.has(part.pattern));
+  const { companions, pattern = '' } = part;
+  const recorded = byRecord && (companions !== undefined || named.has(pattern));
   // The very pattern that was there is as it was, whatever is not known of it.
   const asItWas = byEngines && (inPlaceOf || ids.some((id) => !isKnown(part, id)));
-  return `${unsized}${recorded ? part.pattern : ''} ${asItWas ? (part.pattern ?? '') : ''}`;
+  return `${unsized}${recorded ? pattern : ''} ${asItWas ? pattern : ''}`;
 }
 
 const NONE_NAMED: ReadonlySet<string> = new Set();
