@@ -114,6 +114,17 @@ const SetSchema = Type.Object({
     }),
     { description: 'Checks that cannot be told yet, and nothing is against' },
   ),
+  closest: list(
+    Type.Object({
+      joint: Type.String(),
+      check: Type.String(),
+      quantity: Quantity,
+      found: BandSchema,
+      required: BandSchema,
+      atLeast: Type.Optional(Type.Boolean({ description: 'Only the low end of what is required counts' })),
+    }),
+    { description: 'Checks that agree by the least, with the work done; of sets so far none' },
+  ),
   differs: list(Type.String(), { description: 'Places in which it differs from the first' }),
   cautions: list(Type.String()),
   places: list(BuildSchema.properties.places.items, {

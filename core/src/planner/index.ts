@@ -9,6 +9,7 @@ export { problemOf, type PlanGround, type PlanProblem } from './problem.js';
 export type { SearchProgress } from './search.js';
 export { linearProgramOf } from './linearProgram.js';
 export { miniZincOf } from './miniZinc.js';
+export { closestOf } from './closest.js';
 export { takenOver } from './takenOver.js';
 export { solveTables, tableModelOf } from './tableModel.js';
 export { worthOf } from './worth.js';

@@ -1,9 +1,10 @@
 import { group, rollup } from 'd3-array';
-import { asksOf, nameOfWork } from '../../build/index.js';
+import { asksOf, engineOf, jointsOf, nameOfWork } from '../../build/index.js';
 import type { Answers, Requests, SetTold } from '../../contract/index.js';
 import { slotOf } from '../../dictionary/slots.js';
 import { DataError } from '../../formats/index.js';
 import {
+  closestOf,
   conflictsOf,
   nonsenseOf,
   planFor,
@@ -146,12 +147,14 @@ const figureTold = ({ aim, reaches, outside, needs }: AimFound): SetTold['figure
 /** Cents and tenths of hours: sums of prices carry the dust of their fractions. */
 const rounded = (value: number): number => Math.round(value * 100) / 100;
 
+/** @param isWhole it is looked at closely: not of each that is only the best so far */
 function setTold(
   workshop: Holdings,
   problem: PlanProblem,
   found: SetFound,
   first?: SetFound,
   sellers?: Asked['sellers'],
+  isWhole = true,
 ): SetTold {
   const { weighed, options } = found;
   const { places, besides } = takenOver(problem, found);
@@ -180,6 +183,9 @@ function setTold(
       const { because, needs } = check.judge(where.assembly);
       return { joint: where.joint.name, check: check.name, says: because, needs: needs.map(needed) };
     }),
+    closest: isWhole
+      ? [...closestOf(jointsOf(engineOf({ ...problem.bare, places: [...places] }, problem.ground), problem.context))]
+      : [],
     differs: options.flatMap(({ key }, at) =>
       first && first.options[at]?.key !== key ? (problem.choices[at]?.name ?? []) : [],
     ),
@@ -222,8 +228,8 @@ export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...re
   const ground = asked(workshop, rest);
   const problem = problemOf(rest.build, rest.demands, ground);
   const combinations = combinationsOf(problem);
-  const toldAll = (found: readonly { readonly leaf: SetFound }[]) =>
-    found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf, rest.sellers));
+  const toldAll = (found: readonly { readonly leaf: SetFound }[], isWhole = true) =>
+    found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf, rest.sellers, isWhole));
   const { engines = 1 } = rest.demands;
   const limits = { isStopped: workshop.isStopped };
   const told = (progress: () => SearchProgress<SetFound>): void =>
@@ -235,7 +241,7 @@ export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...re
         looked: now.leaves,
         ...(Number.isFinite(now.bound) ? { bound: rounded(now.bound) } : {}),
         // The best for one engine are not yet what each of several gets.
-        sets: engines === 1 ? toldAll(now.best) : [],
+        sets: engines === 1 ? toldAll(now.best, false) : [],
       };
     });
   const { best, proved, bound, nodes, leaves, refusals } =

@@ -121,6 +121,8 @@ describe('finding a set', () => {
     expect(prices[0]).toBe(Math.min(...prices));
     await click(fixture, page.querySelectorAll('button.row')[1]);
     expect(text(page.querySelector('wb-set-detail h2'))).toBe('Set 2');
+    expect([...page.querySelectorAll('.closest li')].map(text).every((each) => each.endsWith(' wanted'))).toBeTrue();
+    expect(page.querySelectorAll('.closest li').length).toBe(3);
     await click(fixture, button(page, 'Put it into the build'));
     const told = WORKSHOP.ask('planSets', asked[0] as Requests['planSets']).sets[1];
     expect(altered.places).toEqual(told?.places ?? []);

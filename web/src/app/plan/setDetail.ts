@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { counted, showValue, type SetTold } from '@which-bore/core';
+import { counted, showInterval, showValue, type SetTold } from '@which-bore/core';
 import { Preferences } from '../data/preferences';
 import { Said } from '../ui/said';
 
@@ -84,6 +84,17 @@ const FROM = { there: 'there', shelf: 'on the shelf', bought: 'to buy' } as cons
         }
         @if (set().work.length === 0 && set().open.length === 0) {
           <p>All {{ set().checks }} checks agree as it is: no work is wanted, and nothing is open.</p>
+        }
+        @if (set().closest.length > 0) {
+          <h3>Closest to their limits</h3>
+          <ul class="closest">
+            @for (each of set().closest; track $index) {
+              <li>
+                {{ each.joint }}: {{ each.check.toLowerCase() }}
+                <span class="quiet">{{ lies(each) }}</span>
+              </li>
+            }
+          </ul>
         }
         @for (caution of set().cautions; track caution) {
           <p class="caution">{{ caution }}</p>
@@ -179,6 +190,14 @@ export class SetDetail {
   protected inDays(days: number | undefined): string {
     if (days === undefined) return 'nobody says when';
     return days === 0 ? 'at once' : counted(days, 'day');
+  }
+
+  protected lies({ found, required, atLeast, quantity }: SetTold['closest'][number]): string {
+    const units = this.preferences.units();
+    const wanted = atLeast
+      ? `at least ${showValue(required.low, quantity, units)}`
+      : showInterval(required, quantity, units);
+    return `${showInterval(found, quantity, units)}, ${wanted} wanted`;
   }
 
   protected sized(step: number): string {
