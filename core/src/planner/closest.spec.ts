@@ -48,8 +48,10 @@ describe('the checks that agree by the least', () => {
     for (const id of ['sluice-336', 'lumen-4-77', 'skerry-47', 'pip-48']) {
       const closest = closestOf(jointsOf(engineOf(build(id), GROUND), GROUND.context));
       expect(closest.length).withContext(id).toBe(3);
-      const isInside = ({ found, required }: (typeof closest)[number]): boolean =>
-        (found.low + found.high) / 2 >= required.low;
+      const isInside = ({ found, required, atLeast }: (typeof closest)[number]): boolean => {
+        const middle = (found.low + found.high) / 2;
+        return middle >= required.low && (atLeast === true || middle <= required.high);
+      };
       expect(closest.every(isInside)).withContext(id).toBeTrue();
     }
   });
