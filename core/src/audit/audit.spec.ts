@@ -1,4 +1,4 @@
-import imports85 from '../testing/imports85.csv' with { loader: 'text' };
+import imports85 from '../testing/imports85.csv';
 import { EMPTY_CATALOGUE, type Catalogue } from '../catalogue/catalogue';
 import { CatalogueLookup } from '../catalogue/lookup';
 import type { Pattern, Variant } from '../catalogue/pattern';

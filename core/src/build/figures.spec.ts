@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { all, create, type FactoryFunctionMap } from 'mathjs';
 import { piston } from '../dictionary/kinds/piston';
-import imports85 from '../testing/imports85.csv' with { loader: 'text' };
+import imports85 from '../testing/imports85.csv';
 import { BUILDS, BUILD_LOOKUP, CATALOGUE, demoEngine } from '../testing/demo';
 import { random } from '../quantity/random';
 import { width } from '../quantity/interval';

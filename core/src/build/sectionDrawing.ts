@@ -2,10 +2,10 @@ import { fromTopDeadCentre, openAt, pinHeight, RADIANS, topHeight, turns } from 
 import type { SectionSizes, SectionValve } from './section.js';
 
 /** A point of the drawing: millimetres from the main axis, y downward. */
-export type Point = readonly [x: number, y: number];
+type Point = readonly [x: number, y: number];
 
 /** What a shape of the section is. */
-export type SectionRole = 'metal' | 'moving' | 'hollow' | 'gasket' | 'valve' | 'pin' | 'weight';
+type SectionRole = 'metal' | 'moving' | 'hollow' | 'gasket' | 'valve' | 'pin' | 'weight';
 
 export type SectionShape =
   | { readonly form: 'polygon'; readonly role: SectionRole; readonly part: string; readonly points: readonly Point[] }

@@ -3,7 +3,7 @@ export const AS_MEASURED = 'nothing';
 
 /** Sorts of things that have an address. */
 const ADDRESS_SORTS = ['pattern', 'specimen', 'variant', 'job', 'build'] as const;
-export type AddressSort = (typeof ADDRESS_SORTS)[number];
+type AddressSort = (typeof ADDRESS_SORTS)[number];
 
 /** What a part, an engine, the parts of a job or a build are called in addresses and links: sort and id. */
 export interface Address {

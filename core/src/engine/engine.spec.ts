@@ -1,4 +1,4 @@
-import imports85 from '../testing/imports85.csv' with { loader: 'text' };
+import imports85 from '../testing/imports85.csv';
 import type { Variant } from '../catalogue/pattern';
 import { normalDraw, random } from '../quantity/random';
 import { indexEngines } from '../identify/catalogueIndex';

@@ -1,4 +1,4 @@
-import page from '../../../docs/entry-line.md' with { loader: 'text' };
+import page from '../../../docs/entry-line.md';
 import { DESCRIBED_IDS, type DescribedId } from '../dictionary/dictionary';
 import { readEntry } from './entryLine';
 

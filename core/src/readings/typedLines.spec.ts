@@ -1,6 +1,6 @@
 import type { KindId } from '../dictionary/dictionary';
 import { KIND_IDS, KINDS } from '../dictionary/dictionary';
-import TYPED_LINES from '../testing/typedLines.csv' with { loader: 'text' };
+import TYPED_LINES from '../testing/typedLines.csv';
 import { shortForm, wanted } from '../testing/typedLines';
 import { readEntry } from './entryLine';
 

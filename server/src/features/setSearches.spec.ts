@@ -24,6 +24,8 @@ const LONG = {
     ],
   },
 };
+/** A second or so to the sets and several to what they cost: time enough to be stopped in the middle. */
+const MIDDLING = { build, demands: { ...LONG.demands, places: any('rod', 'pin', 'piston', 'head', 'headGasket') } };
 const NONE = { build, demands: { places: any('piston'), targets: [{ figure: 'displacement', low: 6500 }] } };
 
 const pause = () => new Promise((resolve) => setTimeout(resolve, 25));
@@ -226,7 +228,7 @@ describe('a search for sets', () => {
     it('is done by the other when one is stopped in the middle of it', async () => {
       const one = await appWithDemo(1);
       app = one;
-      const { id } = await begun(LONG);
+      const { id } = await begun(MIDDLING);
       await until(id, ({ state }) => state === 'searching');
       const other = await appOver(1);
       await one.close();
@@ -243,7 +245,7 @@ describe('a search for sets', () => {
       const begunThere = await fetch(`${one.url}/api/plan/searches`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(LONG),
+        body: JSON.stringify(MIDDLING),
       });
       const { id } = (await begunThere.json()) as SetSearch;
       app = await appOver(1, { searchers: 0 });
@@ -252,7 +254,7 @@ describe('a search for sets', () => {
       await one.kill();
       const { state, takenUp, sets } = await until(id, isOver);
       expect([state, takenUp]).toEqual(['done', 2]);
-      const asked = await app.inject({ method: 'POST', url: '/api/plan/sets', payload: LONG });
+      const asked = await app.inject({ method: 'POST', url: '/api/plan/sets', payload: MIDDLING });
       expect(sets).toEqual(asked.json<Answers['planSets']>());
       await other.kill();
       await app.close();
