@@ -10,7 +10,8 @@ import { transformAsync } from '@babel/core';
 
 const dist = fileURLToPath(new URL('../dist/', import.meta.url));
 for (const name of await readdir(dist, { recursive: true })) {
-  if (!name.endsWith('.js')) continue;
+  // The bundle of an earlier build is no module of the browser.
+  if (!name.endsWith('.js') || name.startsWith('node/')) continue;
   const file = join(dist, name);
   const { code } = await transformAsync(await readFile(file, 'utf8'), {
     plugins: ['annotate-pure-calls'],

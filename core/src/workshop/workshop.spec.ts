@@ -91,8 +91,8 @@ describe('a workshop', () => {
         { name: 'search', request: { text: '77123' } },
         { name: 'search', request: { text: 'crank' } },
       ] as readonly Asked[];
-      // A third of the questions after each change but the last, each of them after several.
-      const asked = QUESTIONS.filter((_, of) => at === steps.length - 1 || (of + at) % 3 === 0);
+      // A sixth of the questions after each change but the last, each of them after one or another.
+      const asked = QUESTIONS.filter((_, of) => at === steps.length - 1 || (of + at) % 6 === 0);
       for (const question of [...asked, ...more])
         expect(answered(workshop, question))
           .withContext(
