@@ -36,10 +36,20 @@ export function serviceSizesOf(part: Part): readonly number[] {
  *   millimetres
  */
 export function inServiceSize(part: Part, step: number): Part {
-  const with_ = GOES_WITH[part.kind];
-  if (!with_ || step === 0) return part;
+  if (!GOES_WITH[part.kind] || step === 0) return part;
+  const sizes = IN_SIZES.get(part) ?? new Map<number, Part>();
+  IN_SIZES.set(part, sizes);
+  let made = sizes.get(step);
+  if (!made) sizes.set(step, (made = madeInSize(part, step)));
+  return made;
+}
+
+/** A part in a size is the same part whoever asks: what was worked out for it then serves them all. */
+const IN_SIZES = new WeakMap<Part, Map<number, Part>>();
+
+function madeInSize(part: Part, step: number): Part {
   const values = { ...part.values };
-  for (const [id, share] of with_) {
+  for (const [id, share] of GOES_WITH[part.kind] ?? []) {
     const value = values[id];
     if (value) values[id] = { ...value, interval: shifted(value.interval, step * share) };
   }

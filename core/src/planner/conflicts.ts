@@ -6,6 +6,7 @@ import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { Demands, Target } from './demands.js';
 import { USUAL_OPEN } from './usual.js';
 import type { SetFound } from './evaluate.js';
+import { Groundworks } from './groundwork.js';
 import { planFor } from './plan.js';
 import { problemOf, type PlanGround } from './problem.js';
 import type { Chosen } from './best.js';
@@ -235,6 +236,7 @@ export function conflictsOf(
   const all = demandsOf(setting, ground);
   const without = (demands: readonly Demand[]): Setting => demands.reduce((so, demand) => demand.without(so), setting);
   let [proved, left] = [true, effort.altogether];
+  const groundworks = new Groundworks();
   const known = new Map<string, { readonly holds: boolean; readonly because: readonly string[] }>();
   const ask = (held: readonly Demand[]) => {
     const key = held.map(({ id }) => id).join();
@@ -245,12 +247,12 @@ export function conflictsOf(
         return { holds: true, because: [] };
       }
       const { build, demands } = without(all.filter((each) => !held.includes(each)));
-      const result = planFor(problemOf(build, demands, ground), {
-        answers: 1,
-        effort: Math.min(effort.nodes, left),
-        first: true,
-        isStopped,
-      });
+      const result = planFor(
+        problemOf(build, demands, ground),
+        { answers: 1, effort: Math.min(effort.nodes, left), first: true, isStopped },
+        undefined,
+        groundworks,
+      );
       left -= result.nodes;
       const holds = result.best.length > 0;
       // What was not looked at to its end may hold: it is not called a conflict.
@@ -267,11 +269,12 @@ export function conflictsOf(
     relaxations: relaxations
       .flatMap((demands): readonly Relaxation[] => {
         const let_ = demands.reduce((so, demand) => (demand.wished ?? demand.without)(so), setting);
-        const result = planFor(problemOf(let_.build, let_.demands, ground), {
-          answers: 1,
-          effort: effort.nodes,
-          isStopped,
-        });
+        const result = planFor(
+          problemOf(let_.build, let_.demands, ground),
+          { answers: 1, effort: effort.nodes, isStopped },
+          undefined,
+          groundworks,
+        );
         const [best] = result.best;
         return best ? [{ demands, setting: let_, best, proved: result.proved }] : [];
       })

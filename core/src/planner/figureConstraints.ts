@@ -5,9 +5,11 @@ import { head } from '../dictionary/kinds/head.js';
 import { liner } from '../dictionary/kinds/liner.js';
 import { piston } from '../dictionary/kinds/piston.js';
 import { kindOf, type PlacedPart } from '../joints/index.js';
+import type { Interval } from '../quantity/interval.js';
 import { cylinders, limitOf } from '../thumb/index.js';
 import { outsideOf } from './evaluate.js';
-import { declaredReads, type FigureTeller } from './figureTeller.js';
+import { declaredReads } from './figureTeller.js';
+import type { Groundwork } from './groundwork.js';
 import { goesByPiston, isBounded, widened, type MovesAround } from './moves.js';
 import type { PlanProblem } from './problem.js';
 import { SAYS, type Constraint } from './constraint.js';
@@ -16,8 +18,9 @@ import { SAYS, type Constraint } from './constraint.js';
  * Targets that must be reached, as constraints on what a figure goes by: refused is what misses even with all the work
  * that joints may offer. What that work then comes to, the whole set tells.
  */
-export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller): readonly Constraint[] {
+export function figureConstraintsOf(problem: PlanProblem, groundwork: Groundwork): readonly Constraint[] {
   const { choices, fixed, recipients, aims } = problem;
+  const { figures } = groundwork;
   const around = aroundOf(problem);
   return aims.flatMap((aim): readonly Constraint[] => {
     const ids = declaredReads(aim.of);
@@ -26,7 +29,15 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
     const byPiston = [...ids].some(goesByPiston);
     const vars = choices.flatMap(({ kind }, at) => (kinds.has(kind) || (byPiston && kind === 'piston') ? [at] : []));
     if (vars.length === 0) return [];
-    const classes = vars.map((at) => classesOf(choices[at]?.options.map(({ part }) => part) ?? [], ids));
+    const spread = groundwork.spreadOf(aim.of);
+    const classes = vars.map((at) =>
+      (choices[at]?.options ?? []).map(({ part }) => {
+        const alike = alikeIn(part, ids);
+        const number = spread.classes.get(alike) ?? spread.classes.size;
+        spread.classes.set(alike, number);
+        return number;
+      }),
+    );
     const wholeOf = (options: readonly number[]): readonly PlacedPart[] => {
       const chosen = new Map(vars.map((at, place) => [at, options[place] ?? 0]));
       const parts = choices.flatMap(({ slot, options: all }, at): readonly PlacedPart[] => {
@@ -40,17 +51,26 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
       const { reaches } = figures.told(aim.of, wholeOf(options));
       return reaches !== undefined && outsideOf(aim, reaches) === 0;
     };
+    const keyOf = (options: readonly number[]): string =>
+      options.map((option, place) => classes[place]?.[option]).join();
+    const spreadOf = (options: readonly number[], whole: readonly PlacedPart[]): Interval | undefined => {
+      const key = keyOf(options);
+      if (spread.lies.has(key)) return spread.lies.get(key);
+      const goes = whole.find(({ part }) => part.kind === 'piston')?.part;
+      const here = goes ? { ...around, piston: goes } : around;
+      const wide = whole.flatMap(({ slot, part }) => {
+        const wider = kinds.has(part.kind) ? widened(part, ids, here) : part;
+        return wider ? [{ slot, part: wider }] : [];
+      });
+      const lies = wide.length < whole.length ? undefined : figures.between(aim.of, wide);
+      spread.lies.set(key, lies);
+      return lies;
+    };
     const misses = (options: readonly number[]): boolean => {
       const whole = wholeOf(options);
       const { reaches } = figures.told(aim.of, whole);
       if (!reaches || outsideOf(aim, reaches) === 0) return false;
-      const goes = whole.find(({ part }) => part.kind === 'piston')?.part;
-      const here = goes ? { ...around, piston: goes } : around;
-      const spread = whole.flatMap(({ slot, part }) => {
-        const wider = kinds.has(part.kind) ? widened(part, ids, here) : part;
-        return wider ? [{ slot, part: wider }] : [];
-      });
-      const lies = spread.length < whole.length ? undefined : figures.between(aim.of, spread);
+      const lies = spreadOf(options, whole);
       return (
         lies !== undefined && (lies.high < (aim.low ?? -Infinity) - SAME || lies.low > (aim.high ?? Infinity) + SAME)
       );
@@ -58,7 +78,7 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
     const once = (told: (options: readonly number[]) => boolean): typeof told => {
       const known = new Map<string, boolean>();
       return (options) => {
-        const key = options.map((option, place) => classes[place]?.[option]).join();
+        const key = keyOf(options);
         let says = known.get(key);
         if (says === undefined) known.set(key, (says = told(options)));
         return says;
@@ -77,21 +97,13 @@ export function figureConstraintsOf(problem: PlanProblem, figures: FigureTeller)
   });
 }
 
-/** Parts that agree in all a figure goes by are of one class: what one misses the others miss. */
-function classesOf(parts: readonly Part[], ids: ReadonlySet<string>): readonly number[] {
-  const numbers = new Map<string, number>();
-  return parts.map((part) => {
-    const seen = JSON.stringify([
-      // Work goes by service sizes, and by how a size was measured, as well as by the size.
-      part.service,
-      Object.entries(part.values).filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each))),
-    ]);
-    const looks = [...ids].map((id) => part.looks[id]?.option ?? '').join();
-    const number = numbers.get(`${seen} ${looks}`) ?? numbers.size;
-    numbers.set(`${seen} ${looks}`, number);
-    return number;
-  });
+/** All that a figure goes by in a part: parts that agree in it are of one class, and what one misses the others miss. */
+function alikeIn({ service, values, looks }: Part, ids: ReadonlySet<string>): string {
+  // Work goes by service sizes, and by how a size was measured, as well as by the size.
+  const sizes = Object.entries(values).filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each)));
+  return `${JSON.stringify([service, sizes])} ${[...ids].map((id) => looks[id]?.option ?? '').join()}`;
 }
+
 /** What crowns and cylinders go by besides what a figure declares: bowl beside dome, the skirt that is bored for. */
 const BESIDES = [
   'piston.crown',

@@ -1,10 +1,9 @@
-import { givingWay } from '../interchange/index.js';
 import type { Verdict } from '../joints/index.js';
 import { SAYS, type Constraint, type Says } from './constraint.js';
 import { USUAL_EFFORT } from './usual.js';
 import { setOf, type SetFound } from './evaluate.js';
-import { FigureTeller } from './figureTeller.js';
 import { figureConstraintsOf } from './figureConstraints.js';
+import { groundworkOf, type Groundwork, type Groundworks } from './groundwork.js';
 import type { PlanProblem } from './problem.js';
 import {
   searchFor,
@@ -14,8 +13,6 @@ import {
   type SearchResult,
   type SearchTold,
 } from './search.js';
-import { structureOf } from './structure.js';
-import { Weigher } from './weigher.js';
 
 /** Answers where nobody says how many. */
 const USUAL_ANSWERS = 4;
@@ -48,13 +45,12 @@ function daysConstraintsOf({ choices, demands, weights, longest }: PlanProblem):
 }
 
 /** What is looked for, as the search has it. */
-export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
-  const { choices, fixed, demands, mostOpen } = problem;
-  // Whatever may be chosen: where one option brings its own pin, the engine's gives way to any.
-  const every = choices.flatMap(({ slot, options }) => options.map(({ part }) => ({ slot, part })));
-  const { checks } = structureOf(problem, ({ staying }) => givingWay([...every, ...fixed], staying));
-  const weigher = new Weigher(problem);
-  const figures = new FigureTeller(problem);
+export function searchProblemOf(
+  problem: PlanProblem,
+  groundwork: Groundwork = groundworkOf(problem),
+): SearchProblem<SetFound> {
+  const { choices, demands, mostOpen } = problem;
+  const { checks, weigh, figures } = groundwork;
   const { limits = {} } = demands;
   const budget = (name: string, most: number | undefined, of: 'price' | 'hours' | 'buys'): readonly Budget[] =>
     most === undefined
@@ -79,7 +75,7 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
           plain: (options) => SAID_PLAINLY[verdict(options) ?? 'fits'],
           floor: (options) => problem.weights.price * leastLabour(options),
         })),
-      ...figureConstraintsOf(problem, figures),
+      ...figureConstraintsOf(problem, groundwork),
       ...daysConstraintsOf(problem),
     ],
     budgets: [
@@ -93,18 +89,23 @@ export function searchProblemOf(problem: PlanProblem): SearchProblem<SetFound> {
         problem,
         selection.flatMap((option, at) => choices[at]?.options[option] ?? []),
         figures,
-        weigher.weigh(selection),
+        weigh(selection),
         threshold,
       ),
   };
 }
 
-/** The best sets there are, proved or with how far it came. */
+/**
+ * The best sets there are, proved or with how far it came.
+ *
+ * @param groundworks where this is one plan of several, what was worked out for the others
+ */
 export function planFor(
   problem: PlanProblem,
   limits: Partial<SearchLimits> = {},
   told?: SearchTold<SetFound>,
+  groundworks?: Groundworks,
 ): SearchResult<SetFound> {
   const { answers = USUAL_ANSWERS, effort = USUAL_EFFORT } = problem.demands;
-  return searchFor(searchProblemOf(problem), { answers, effort, ...limits }, told);
+  return searchFor(searchProblemOf(problem, groundworks?.of(problem)), { answers, effort, ...limits }, told);
 }

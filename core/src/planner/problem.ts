@@ -225,7 +225,9 @@ function fromShelf(
 ): readonly Source[] {
   const parts = lying.map((specimen) => ({
     specimen,
-    part: partFromShelf(ground.catalogue, specimen, ground.takenFor(specimen), ground.drawer),
+    part: lyingAs([specimen], ground, () =>
+      partFromShelf(ground.catalogue, specimen, ground.takenFor(specimen), ground.drawer),
+    ),
   }));
   const [one] = parts;
   const pieces = one ? piecesFor(engine, slot, one.part).quantity : 1;
@@ -250,9 +252,14 @@ function fromShelf(
     return [
       {
         lying: chosen.map(({ specimen }) => specimen.id),
-        part: spanning(
-          first.part,
-          chosen.map(({ part }) => part),
+        part: lyingAs(
+          chosen.map(({ specimen }) => specimen),
+          ground,
+          () =>
+            spanning(
+              first.part,
+              chosen.map(({ part }) => part),
+            ),
         ),
         from: 'shelf',
         // Heads and their gaskets are one a bank, and stand in a build once.
@@ -262,6 +269,18 @@ function fromShelf(
       },
     ];
   });
+}
+
+const LYING = new WeakMap<PlanGround, Map<string, Part>>();
+
+/** What lies there is the same part for every plan over a ground: what was worked out for it serves them all. */
+function lyingAs(specimens: readonly Specimen[], ground: PlanGround, make: () => Part): Part {
+  const known = LYING.get(ground) ?? new Map<string, Part>();
+  LYING.set(ground, known);
+  const key = specimens.map(({ id }) => id).join();
+  const part = known.get(key) ?? make();
+  known.set(key, part);
+  return part;
 }
 
 const PER_CYLINDER: ReadonlySet<KindId> = new Set(['piston', 'pin', 'rod', 'liner']);

@@ -1,5 +1,6 @@
 import { demandsOf, type Demand, type Setting } from './conflicts.js';
 import type { SetFound } from './evaluate.js';
+import { Groundworks } from './groundwork.js';
 import { planFor } from './plan.js';
 import { problemOf, type PlanGround, type PlanProblem } from './problem.js';
 import type { Chosen } from './best.js';
@@ -52,6 +53,7 @@ export function worthOf(
   isStopped: () => boolean = () => false,
 ): Worths {
   let [proved, left] = [true, EFFORT.altogether];
+  const groundworks = new Groundworks();
   const better = (laidOut: () => PlanProblem) => {
     if (isStopped() || left <= 0) {
       proved = false;
@@ -59,7 +61,7 @@ export function worthOf(
     }
     const problem = laidOut();
     const effort = Math.min(EFFORT.nodes, left);
-    const result = planFor(problem, { answers: 1, effort, below: score - LEAST, isStopped });
+    const result = planFor(problem, { answers: 1, effort, below: score - LEAST, isStopped }, undefined, groundworks);
     left -= result.nodes;
     if (!result.proved) proved = false;
     const [best] = result.best;
