@@ -97,7 +97,7 @@ export function figureConstraintsOf(problem: PlanProblem, groundwork: Groundwork
   });
 }
 
-/** All that a figure goes by in a part: parts that agree in it are of one class, and what one misses the others miss. */
+/** All that a figure goes by in a part: parts that agree in it are of one class; what one misses the others miss. */
 function alikeIn({ service, values, looks }: Part, ids: ReadonlySet<string>): string {
   // Work goes by service sizes, and by how a size was measured, as well as by the size.
   const sizes = Object.entries(values).filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each)));
