@@ -1,16 +1,11 @@
 import type { Part } from '../catalogue/part.js';
 import type { KindId } from '../dictionary/dictionary.js';
-import { block } from '../dictionary/kinds/block.js';
-import { head } from '../dictionary/kinds/head.js';
-import { liner } from '../dictionary/kinds/liner.js';
-import { piston } from '../dictionary/kinds/piston.js';
 import { kindOf, type PlacedPart } from '../joints/index.js';
 import type { Interval } from '../quantity/interval.js';
-import { cylinders, limitOf } from '../thumb/index.js';
 import { outsideOf } from './evaluate.js';
 import { declaredReads } from './figureTeller.js';
 import type { Groundwork } from './groundwork.js';
-import { goesByPiston, isBounded, widened, type MovesAround } from './moves.js';
+import { goesByPiston, isBounded, widened } from './moves.js';
 import type { PlanProblem } from './problem.js';
 import { SAYS, type Constraint } from './constraint.js';
 
@@ -20,8 +15,7 @@ import { SAYS, type Constraint } from './constraint.js';
  */
 export function figureConstraintsOf(problem: PlanProblem, groundwork: Groundwork): readonly Constraint[] {
   const { choices, fixed, recipients, aims } = problem;
-  const { figures } = groundwork;
-  const around = aroundOf(problem);
+  const { figures, around } = groundwork;
   return aims.flatMap((aim): readonly Constraint[] => {
     const ids = declaredReads(aim.of);
     if (aim.weight !== undefined || !ids || ![...ids].every(isBounded)) return [];
@@ -116,25 +110,3 @@ const BESIDES = [
 ];
 
 const SAME = 1e-9;
-
-/** The largest bores and valves of all that may be chosen: what may be milled and cut goes by them. */
-function aroundOf({ choices, fixed, recipients, context, may }: PlanProblem): MovesAround {
-  const all = [
-    ...choices.flatMap(({ options }) => options.map(({ part }) => part)),
-    ...[...fixed, ...recipients].map(({ part }) => part),
-  ];
-  const greatest = (ids: readonly string[]): number | undefined => {
-    const found = all.flatMap((part) => ids.flatMap((id) => part.values[id]?.interval.high ?? []));
-    return found.length === 0 ? undefined : Math.max(...found);
-  };
-  const { rules, stock } = context;
-  const bore = greatest([block.parameters.bore.id, liner.parameters.bore.id, piston.parameters.bore.id]);
-  const valve = greatest([head.parameters['valve.intake'].id, head.parameters['valve.exhaust'].id]);
-  return {
-    rules,
-    may,
-    liners: stock.liner ?? [],
-    ...(bore === undefined ? {} : { bore: bore + limitOf(cylinders.bored, rules) }),
-    ...(valve === undefined ? {} : { valve }),
-  };
-}

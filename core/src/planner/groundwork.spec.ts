@@ -15,19 +15,33 @@ describe('what is worked out for a plan', () => {
     limits: { open: 30 },
   };
   const first = problemOf(same, demands, GROUND);
+  const some = GROUND.ofKind('crank').flatMap(({ pattern }) =>
+    pattern?.startsWith('sluice') === true ? [pattern] : [],
+  );
 
-  it('serves plans over the same parts, whatever is aimed at and in whatever order their prices put them', () => {
+  it('serves plans over the same parts, whatever is aimed at and in whatever order their prices put them, and over some of them', () => {
     const groundworks = new Groundworks();
-    groundworks.of(first);
+    const { figures } = groundworks.of(first);
     for (const [asked, atHand] of [
       [{ ...demands, targets: [] }],
       [{ ...demands, targets: [{ figure: 'ratio', low: 9 }] }],
       [{ ...demands, weights: { ...first.weights, hours: 40 } }],
       [demands, 'piston'],
       [demands, 'crank'],
+      [
+        {
+          ...demands,
+          places: [
+            { slot: 'crank', from: 'these', patterns: some },
+            { slot: 'piston', from: 'any' },
+          ],
+        },
+      ],
+      [demands],
     ] as readonly (readonly [Demands, string?])[]) {
       const problem = problemOf(same, asked, GROUND, atHand);
       const groundwork = groundworks.of(problem);
+      expect(groundwork.figures).toBe(figures);
       const mine = searchProblemOf(problem, groundwork);
       const fresh = searchProblemOf(problem);
       expect(mine.constraints.length).toBe(fresh.constraints.length);

@@ -1,9 +1,15 @@
 import type { Figure } from '../build/index.js';
 import type { Part } from '../catalogue/part.js';
+import { block } from '../dictionary/kinds/block.js';
+import { head } from '../dictionary/kinds/head.js';
+import { liner } from '../dictionary/kinds/liner.js';
+import { piston } from '../dictionary/kinds/piston.js';
 import { givingWay, type Sides, type Weighed } from '../interchange/index.js';
 import type { PlacedPart } from '../joints/index.js';
 import type { Interval } from '../quantity/interval.js';
+import { cylinders, limitOf } from '../thumb/index.js';
 import { FigureTeller } from './figureTeller.js';
+import type { MovesAround } from './moves.js';
 import type { PlanProblem } from './problem.js';
 import { structureOf, type PlannedCheck } from './structure.js';
 import { Weigher } from './weigher.js';
@@ -15,6 +21,8 @@ export interface Groundwork {
   /** One option of each choice, weighed by all joints. */
   readonly weigh: (selection: readonly number[]) => Weighed;
   readonly spreadOf: (figure: Figure) => Spread;
+  /** What work may go as far as; a plan over some of the parts goes by the same, so that spreads hold for both. */
+  readonly around: MovesAround;
 }
 
 /** Between what a figure lies after all work that may be done, for parts that are alike in all it goes by. */
@@ -42,6 +50,29 @@ export function groundworkOf(problem: PlanProblem): Groundwork {
       spreads.set(figure, spread);
       return spread;
     },
+    around: aroundOf(problem),
+  };
+}
+
+/** The largest bores and valves of all that may be chosen: what may be milled and cut goes by them. */
+function aroundOf({ choices, fixed, recipients, context, may }: PlanProblem): MovesAround {
+  const all = [
+    ...choices.flatMap(({ options }) => options.map(({ part }) => part)),
+    ...[...fixed, ...recipients].map(({ part }) => part),
+  ];
+  const greatest = (ids: readonly string[]): number | undefined => {
+    const found = all.flatMap((part) => ids.flatMap((id) => part.values[id]?.interval.high ?? []));
+    return found.length === 0 ? undefined : Math.max(...found);
+  };
+  const { rules, stock } = context;
+  const bore = greatest([block.parameters.bore.id, liner.parameters.bore.id, piston.parameters.bore.id]);
+  const valve = greatest([head.parameters['valve.intake'].id, head.parameters['valve.exhaust'].id]);
+  return {
+    rules,
+    may,
+    liners: stock.liner ?? [],
+    ...(bore === undefined ? {} : { bore: bore + limitOf(cylinders.bored, rules) }),
+    ...(valve === undefined ? {} : { valve }),
   };
 }
 
@@ -100,11 +131,11 @@ const areSame = (some: readonly PlacedPart[], others: readonly PlacedPart[]): bo
   some.length === others.length &&
   some.every(({ slot, part }, at) => others[at]?.slot === slot && others[at].part === part);
 
-function inOrderOf(order: readonly Int32Array[], { checks, figures, weigh, spreadOf }: Groundwork): Groundwork {
+function inOrderOf(order: readonly Int32Array[], groundwork: Groundwork): Groundwork {
+  const { checks, weigh } = groundwork;
   const placed = (option: number, at: number): number => order[at]?.[option] ?? 0;
   return {
-    figures,
-    spreadOf,
+    ...groundwork,
     weigh: (selection) => weigh(selection.map(placed)),
     checks: checks.map((check): PlannedCheck => {
       const { vars, classes, verdict, leastLabour } = check;
