@@ -30,6 +30,9 @@ node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-d
 export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}" SIMULATED="${SIMULATED:-1}"
 node_modules/.bin/tsc -p core/tsconfig.json --watch --preserveWatchOutput &
 running+=($!)
+# The server takes the core in one piece.
+node core/scripts/forNode.mjs --watch &
+running+=($!)
 node_modules/.bin/tsc -p server/tsconfig.json --watch --preserveWatchOutput &
 running+=($!)
 node_modules/.bin/ng build web --watch --progress=false &
