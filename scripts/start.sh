@@ -28,7 +28,7 @@ say "Building"
 npm run --silent build
 node server/dist/cli/load.js demo-data/catalogue.json demo-data/jobs.json demo-data/specimens.json demo-data/builds.json demo-data/suppliers.json
 export PORT="${PORT:-$(free_port)}" HOST="${HOST:-127.0.0.1}" LOG_LEVEL="${LOG_LEVEL:-warn}" SIMULATED="${SIMULATED:-1}"
-node_modules/.bin/tsc -p core/tsconfig.json --watch --preserveWatchOutput &
+node_modules/.bin/tsc -p core/tsconfig.lib.json --watch --preserveWatchOutput &
 running+=($!)
 # The server takes the core in one piece.
 node core/scripts/forNode.mjs --watch &
