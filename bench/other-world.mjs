@@ -1,5 +1,5 @@
 /**
- * The identification in a world whose errors are not those it reckons with: node bench/other-world.mjs [parts a kind]
+ * The identification in a world whose errors are not those it reckons with: node bench/other-world.mjs [parts a kind] [seed]
  *
  * Slips of the pen, half marks, dates beside numbers, wrong sheets, journals machined between the usual steps, tired
  * eyes and strangers that look like sisters (core/src/testing/otherWorld.ts), each by itself and all together, five to
@@ -28,6 +28,7 @@ const { inOtherWorld, TROUBLES, random, KIND_IDS } = await import(pathToFileURL(
 await rm(folder, { recursive: true });
 const demo = JSON.parse(await readFile(new URL('../demo-data/catalogue.json', import.meta.url), 'utf8'));
 const parts = Number(process.argv[2] ?? 200);
+const seed = Number(process.argv[3] ?? 7000);
 const kinds = KIND_IDS.filter((kind) => demo.patterns.filter((pattern) => pattern.kind === kind).length >= 5);
 const percent = (part, of) => (of === 0 ? '    -' : `${((100 * part) / of).toFixed(1).padStart(5)} %`);
 
@@ -38,7 +39,7 @@ console.log(
 for (const [name, trouble] of Object.entries(TROUBLES)) {
   const sum = {};
   kinds.forEach((kind, place) => {
-    const tally = inOtherWorld(kind, demo, trouble, parts, random(7000 + place));
+    const tally = inOtherWorld(kind, demo, trouble, parts, random(seed + place));
     for (const [key, value] of Object.entries(tally)) sum[key] = (sum[key] ?? 0) + value;
   });
   console.log(

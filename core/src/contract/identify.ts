@@ -76,6 +76,12 @@ const PullSchema = Type.Object({
       { description: 'What a size that speaks strongly against it was probably meant to be: with it all agrees' },
     ),
   ),
+  recordDoubtful: Type.Optional(
+    Type.Literal(true, {
+      description:
+        'It stands alone in its family in this size, and what was measured is what the others have: the record may be wrong',
+    }),
+  ),
 });
 
 const CandidateSchema = Type.Object({

@@ -15,6 +15,8 @@ export const ASSUMED = {
   sizeMistaken: 0.003,
   /** The same, though it was read twice or by two instruments, which agree. */
   sizeMistakenTwice: 0.00003,
+  /** A look was told wrong, however plain it is: another answer pressed, the part beside it looked at. */
+  lookMistaken: 0.015,
   /** A face was taken for another pattern, or called by a name of another. */
   faceMistaken: 0.04,
   /** A mark was read that the catalogue does not record for the part, though it looks like such a mark. */
@@ -27,12 +29,17 @@ export const ASSUMED = {
    */
   recordWrong: {
     measuredHere: 0.0001,
-    makersSheet: 0.0002,
+    makersSheet: 0.0001,
     suppliersList: 0.001,
     peer: 0.003,
     inferred: 0.01,
     hearsay: 0.03,
   },
+  /**
+   * So many times as often, where no sister of its family has the value: few wrong figures happen to be what a sister
+   * has. Then it mostly should be what they have, which tells a wrong sheet from a part of its own.
+   */
+  oftenerWrongAlone: 20,
   /** The same, of a value that one source contradicts another about. */
   disputedWrong: 0.1,
   /** A journal that can be reground has not been. */

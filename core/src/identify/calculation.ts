@@ -118,7 +118,7 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const size = column?.distinct[code - 1];
   if (!column || !size) return [['The catalogue does not say, so the ratio is 1.']];
   const { quantity } = parameter;
-  const { codes, densities, wrong, chance, unknown } = sizeRatios(
+  const { codes, densities, wrong, rightly, chance, unknown } = sizeRatios(
     index.assumed,
     column,
     evidence,
@@ -127,7 +127,13 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const density = densities[codes[row] ?? 0] ?? 0;
   const { limits } = explainSize(size, parameter, estimate, step);
   const mistaken = sizeMistaken(index.assumed, evidence);
-  const right = (1 - mistaken) * (1 - (wrong[codes[row] ?? 0] ?? 0));
+  const isWrong = wrong[codes[row] ?? 0] ?? 0;
+  const right = (1 - mistaken) * (1 - isWrong);
+  const [asOthers, misrecorded] = [rightly[codes[row] ?? 0] ?? 0, (1 - mistaken) * isWrong];
+  const isAlone = column.otherwise?.has(code) ?? false;
+  const otherwise = isAlone
+    ? `${figure(misrecorded)} × ${figure(asOthers)} + ${figure(mistaken)} × ${figure(chance)}`
+    : `${figure(1 - right)} × ${figure(chance)}`;
   return [
     sentence`Measured ${value(estimate.mean, quantity)}, standard uncertainty u = √(a²/3 + d²/12 + s²/n) = ${value(estimate.uncertainty, quantity)}, with a = ${value(tool.permissibleError, quantity)} and d = ${value(tool.resolution, quantity)} of the ${tool.name.toLowerCase()} (JCGM 100:2008); expanded, k = ${COVERAGE}: ${value(COVERAGE * estimate.uncertainty, quantity)}.`,
     sentence`Limits that explain it best: ${band(limits, quantity)}${size.toleranceAssumed ? ', of which the tolerance is the one usual for the kind' : ''}; ${parameter.wear === 'neither' ? 'it does not wear' : `wear ${parameter.wear === 'shrinks' ? 'makes it smaller' : 'makes it larger'}, on average by `}${parameter.wear === 'neither' ? '' : value(parameter.usualWear, quantity)}.`,
@@ -135,7 +141,7 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
       `Density at the reading, over all service sizes: ${figure(density)} per unit for this pattern; ${figure(chance)} for a part of which nothing is known; ${figure(unknown)} for one in no catalogue, which shares its size with those of the catalogue ${figure(100 * index.assumed.sharedSize)} times in a hundred.`,
     ],
     [
-      `Ratio: (${figure(right)} × ${figure(density)} + ${figure(1 - right)} × ${figure(chance)}) / ${figure(unknown)}; ${figure(mistaken)} of sizes ${evidence.confirmed ? 'that are read twice ' : ''}are slips, and ${figure(wrong[codes[row] ?? 0] ?? 0)} of what the catalogue says after such a source is wrong.`,
+      `Ratio: (${figure(right)} × ${figure(density)} + ${otherwise}) / ${figure(unknown)}; ${figure(mistaken)} of sizes ${evidence.confirmed ? 'that are read twice ' : ''}are slips, and ${figure(isWrong)} of what the catalogue says after such a source is wrong${isAlone ? ' where no sister of the family has it, which then mostly should be what they have' : ''}.`,
     ],
   ];
 }

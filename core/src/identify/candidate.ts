@@ -13,6 +13,11 @@ export interface Pull {
   readonly why: Sentence;
   /** What was probably meant, where a slip explains a size that speaks against it: with it the size fits. */
   readonly meant?: Slip;
+  /**
+   * The pattern stands alone in its family in the size that speaks against it, and what was measured is what the others
+   * have: the record may be wrong.
+   */
+  readonly recordDoubtful?: true;
 }
 
 export interface Candidate {

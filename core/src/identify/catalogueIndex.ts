@@ -6,6 +6,7 @@ import type { Scheme } from '../catalogue/scheme.js';
 import { sizeFrom, type Size } from '../catalogue/size.js';
 import type { ClaimKind } from '../catalogue/claim.js';
 import { optionOf, sizeOf, USUAL_SOURCE, type Derived } from '../catalogue/value.js';
+import { aloneInFamily } from './aloneInFamily.js';
 import { ASSUMED, type Assumed } from './assumptions.js';
 import { describedAs, parameterOf, type DescribedId, type KindId } from '../dictionary/dictionary.js';
 import { characterSet } from '../marks/characterSet.js';
@@ -273,7 +274,7 @@ const wrongOf = ({ disputed, voices }: Derived<unknown>): number =>
 /** Sizes and looks of some records as columns. */
 function described(
   kind: DescribedId,
-  rows: readonly (Described & Partial<Pick<Pattern, 'interfaces'>> & { readonly id: string })[],
+  rows: readonly (Described & Partial<Pick<Pattern, 'interfaces' | 'family'>> & { readonly id: string })[],
 ): Pick<CatalogueIndex, 'kind' | 'patterns' | 'sizes' | 'looks' | 'faces'> {
   const known = describedAs(kind);
   const parameters = new Map(Object.values(known.parameters).map((parameter) => [parameter.id, parameter]));
@@ -306,7 +307,9 @@ function described(
   });
   const built = <T>(columns: Map<string, ColumnBuilder<T>>) =>
     new Map([...columns].map(([id, builder]) => [id, builder.build()]));
-  return { kind, patterns: rows.map(({ id }) => id), sizes: built(sizes), looks: built(looks), faces: built(faces) };
+  const families = rows.map(({ family }) => family);
+  const inFamilies = new Map([...built(sizes)].map(([id, each]) => [id, aloneInFamily(each, families)]));
+  return { kind, patterns: rows.map(({ id }) => id), sizes: inFamilies, looks: built(looks), faces: built(faces) };
 }
 
 const familyName = (maker: string, name: string, { makers = [] }: Indexed): string =>

@@ -1,3 +1,5 @@
+import type { Otherwise } from './aloneInFamily.js';
+
 /** Codes of a column: two bytes a pattern where they suffice, so that more of the column fits into a cache line. */
 export type Codes = Uint16Array | Uint32Array;
 
@@ -13,6 +15,8 @@ export interface Column<T> {
   readonly counts: Uint32Array;
   /** By code: chance that the catalogue is wrong about it, by who says so. What two sources say alike has two codes. */
   readonly wrong: Float64Array;
+  /** By code, of values that stand alone in their family: what the others of it have. */
+  readonly otherwise?: ReadonlyMap<number, Otherwise>;
 }
 
 const TWO_BYTES = 65_536;

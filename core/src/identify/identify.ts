@@ -3,6 +3,7 @@ import type { Sentence } from '../quantity/sentence.js';
 import type { Understood } from '../readings/reading.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
+import { isAsFamilyHas } from './aloneInFamily.js';
 import { decibans } from './assumptions.js';
 import { castingOf, type Casting } from './casting.js';
 import type { CatalogueIndex } from './catalogueIndex.js';
@@ -179,6 +180,7 @@ export class Identification {
 
   /** What each piece of evidence says of one pattern, however far behind it stands. */
   pullsOn(row: number): Pull[] {
+    const { sizes } = this.index;
     return this.weighed.map((each): Pull => {
       const logRatio = ratioAt(each, row) / FIXED;
       const { evidence } = each;
@@ -192,6 +194,9 @@ export class Identification {
         decibans: decibans(logRatio),
         why: reasonFor(this.index, row, evidence, logRatio),
         ...(meant ? { meant } : {}),
+        ...(logRatio < 0 && evidence.sort === 'size' && isAsFamilyHas(sizes.get(evidence.parameter.id), row, evidence)
+          ? { recordDoubtful: true }
+          : {}),
       };
     });
   }

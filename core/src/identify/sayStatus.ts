@@ -1,8 +1,8 @@
 import { describedAs, nameOfEntry } from '../dictionary/dictionary.js';
 import { listed } from '../quantity/phrase.js';
-import { STRONG_CONTRADICTION } from './assumptions.js';
 import type { Candidate, LineUp } from './identify.js';
 import type { OwnValue } from './ownValue.js';
+import { isStronglyAgainst } from './standing.js';
 
 /** How strongly a reading speaks, in words: ten decibans are ten to one, five are three to one. */
 export function sayStrength(decibans: number): string {
@@ -26,13 +26,15 @@ export function sayProbability(probability: number): string {
 export function sayStatus(lineUp: LineUp, label: (pattern: string) => string): string {
   const kind = describedAs(lineUp.kind).name.toLowerCase();
   const [first, second] = lineUp.candidates;
-  const against = first?.pulls.find((pull) => pull.decibans <= STRONG_CONTRADICTION);
+  const against = first?.pulls.find(isStronglyAgainst);
   const slip = first?.pulls.find(({ meant }) => meant);
   const contradiction = slip?.meant
     ? ` But “${slip.text}” speaks strongly against it: did you mean ${slip.meant.figures}? Then all agrees.`
-    : against
-      ? ` But “${against.text}” speaks strongly against it: check that reading again.`
-      : '';
+    : against?.recordDoubtful
+      ? ` But “${against.text}” speaks against what is on record of it. In that it stands alone in its family, and the others have what was measured: the record may be wrong.`
+      : against
+        ? ` But “${against.text}” speaks strongly against it: check that reading again.`
+        : '';
   switch (lineUp.status) {
     case 'noEvidence':
       return `Nothing read yet that tells one ${kind} from another.`;

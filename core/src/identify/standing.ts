@@ -31,6 +31,10 @@ const RIVALS = 24;
 /** Sizes, marks, and parts named by them: what a copy does not share. */
 const bearsOut = ({ sort }: Pick<Pull, 'sort'>): boolean => sort === 'size' || sort === 'mark' || sort === 'part';
 
+/** A strong contradiction; or one that is none only because what is on record may be wrong. */
+export const isStronglyAgainst = ({ decibans: by, recordDoubtful }: Pull): boolean =>
+  by <= STRONG_CONTRADICTION || recordDoubtful === true;
+
 /**
  * How sure an answer is, and what keeps it from being settled.
  *
@@ -54,7 +58,7 @@ export function standing(
   const likely = first.probability >= PROBABLE_FROM ? 'probable' : 'open';
   // Several middling contradictions weigh as one that is strong.
   const against = first.pulls.reduce((sum, { decibans: by }) => sum + Math.min(0, by), 0);
-  if (first.pulls.some((pull) => pull.decibans <= STRONG_CONTRADICTION) || against <= MIDDLING_CONTRADICTIONS)
+  if (first.pulls.some(isStronglyAgainst) || against <= MIDDLING_CONTRADICTIONS)
     return { status: likely, heldBy: 'contradiction' };
   if (first.probability < SETTLED_FROM) return { status: likely };
   // A copy by another maker looks the same: looks name no part without a mark or a size beside them.

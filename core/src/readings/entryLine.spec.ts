@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parameterOf } from '../dictionary/dictionary';
-import type { UnitId } from '../quantity/unit';
+import { UNITS, type UnitId } from '../quantity/unit';
 import { whyNot } from '../testing/whyNot';
 import { LONGEST_ENTRY, readEntry, whyUnread } from './entryLine';
 import type { Understood } from './reading';
@@ -175,7 +175,8 @@ describe('the entry line', () => {
           // Fillers, kinds and punctuation carry no reading; everything with a letter and a figure must be found again.
           if (/[A-Z\d[?]/i.test(each) && /^[\w?.[\]]+$/.test(each) && /[\d[?]/.test(each)) expect(said).toContain(each);
         }
-        for (const word of words) if (word.sort === 'size') expect(parameterOf(word.parameter).quantity).toBe('length');
+        for (const word of words)
+          if (word.sort === 'size') expect(UNITS[word.unit].quantity).toBe(parameterOf(word.parameter).quantity);
       }),
     );
   });

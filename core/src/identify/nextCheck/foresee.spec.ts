@@ -70,7 +70,7 @@ describe('what a look could come to', () => {
       EVEN,
       material,
     );
-    expect(outcomes?.chances[0]?.[0]).toBeCloseTo(1 - material.misjudged, 9);
+    expect(outcomes?.chances[0]?.[0]).toBeCloseTo(1 - material.misjudged - ASSUMED.lookMistaken, 9);
     expect(outcomes?.count).toBe(3);
   });
 

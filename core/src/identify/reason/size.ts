@@ -1,6 +1,7 @@
 import { capital, ordinal } from '../../quantity/phrase.js';
 import type { Parameter } from '../../dictionary/definition.js';
 import { band, saidIn, sentence, value, type Sentence } from '../../quantity/sentence.js';
+import { isAsFamilyHas } from '../aloneInFamily.js';
 import type { CatalogueIndex } from '../catalogueIndex.js';
 import type { SizeEvidence, StepEvidence } from '../evidence.js';
 import { explainSize, stepAt, type SizeExplanation } from '../sizeLikelihood.js';
@@ -27,6 +28,8 @@ function reasonOf(index: CatalogueIndex, row: number, evidence: SizeEvidence, ag
       ? sentence`Inside the standard limits ${limitsSaid}.`
       : sentence`${capital(named)}: inside its limits ${limitsSaid}.`;
   }
+  if (!agrees && isAsFamilyHas(column, row, evidence))
+    return sentence`${by} ${side} the ${named} limits ${limitsSaid}, in which it stands alone in its family; the others have what was measured, so what is on record of this one may be wrong.`;
   if (!agrees)
     return sentence`${by} ${side} the ${named} limits ${limitsSaid}: too far for wear or the instrument, so a different part of similar size.`;
   const why = leftOver(parameter, explanation);

@@ -1,4 +1,5 @@
 import type { Feature } from '../../dictionary/definition.js';
+import { ASSUMED } from '../assumptions.js';
 import type { Column } from '../columns.js';
 import type { LookEvidence } from '../evidence.js';
 import { meanByCode } from './size.js';
@@ -16,7 +17,8 @@ export const answersOf = ({ form }: Pick<Feature, 'form'>): number =>
  * @param not whether it was seen not to be so
  */
 export function lookChance(feature: Feature, recorded: string, seen: string, not = false): number {
-  const so = recorded === seen ? 1 - feature.misjudged : feature.misjudged * shareOfErrors(feature, recorded, seen);
+  const wrong = ASSUMED.lookMistaken + feature.misjudged;
+  const so = recorded === seen ? 1 - wrong : wrong * shareOfErrors(feature, recorded, seen);
   return not ? 1 - so : so;
 }
 

@@ -1,4 +1,5 @@
 import type { Size } from '../../catalogue/size.js';
+import { usualDensity } from '../aloneInFamily.js';
 import type { Assumed } from '../assumptions.js';
 import type { Column } from '../columns.js';
 import type { SizeEvidence, StepEvidence } from '../evidence.js';
@@ -32,7 +33,9 @@ export function sizeRatios(assumed: Assumed, column: Column<Size>, evidence: Siz
     (size, at) => (plain[at + 1] = sizeDensity(size, parameter, estimate, step, undefined, assumed)),
   );
   const unknown = (1 - assumed.sharedSize) * chance + assumed.sharedSize * meanByCode(column, plain).mean;
-  if (!given || !other || !tie) return { codes: column.codes, densities: plain, wrong: column.wrong, chance, unknown };
+  const rightly = rightlyOf(assumed, column, evidence, chance);
+  if (!given || !other || !tie)
+    return { codes: column.codes, densities: plain, wrong: column.wrong, rightly, chance, unknown };
   const pairs = pairsOf(other, column);
   const before = other.distinct.map((size) => stepsMeasured(size, given));
   const densities = Float64Array.from(pairs.second, (code, at) => {
@@ -45,8 +48,18 @@ export function sizeRatios(assumed: Assumed, column: Column<Size>, evidence: Siz
     if (!size || !beside || !steps || plain[code] === 0) return plain[code] ?? 0;
     return sizeDensity(size, parameter, estimate, step, sharesBeside(size, beside, steps, tie), assumed);
   });
-  const wrong = Float64Array.from(pairs.second, (code) => column.wrong[code] ?? 0);
-  return { codes: pairs.codes, densities, wrong, chance, unknown };
+  const [wrong, beside] = [column.wrong, rightly].map((byCode) =>
+    Float64Array.from(pairs.second, (code) => byCode[code] ?? 0),
+  ) as [Float64Array, Float64Array];
+  return { codes: pairs.codes, densities, wrong, rightly: beside, chance, unknown };
+}
+
+/** By code, the density where the catalogue is wrong about the value: mostly what the family has, else any. */
+function rightlyOf(assumed: Assumed, { wrong, otherwise }: Column<Size>, evidence: SizeEvidence, chance: number) {
+  const densities = new Float64Array(wrong.length).fill(chance);
+  for (const [code, each] of otherwise ?? [])
+    densities[code] = each.share * usualDensity(each, evidence, assumed) + (1 - each.share) * chance;
+  return densities;
 }
 
 /** Chance that a measured size is a slip. */
@@ -64,11 +77,12 @@ export function weighSize(
   evidence: SizeEvidence,
   other?: Column<Size>,
 ): Weighed {
-  const { codes, densities, wrong, chance, unknown } = sizeRatios(assumed, column, evidence, other);
+  const { codes, densities, wrong, rightly, chance, unknown } = sizeRatios(assumed, column, evidence, other);
   const mistaken = sizeMistaken(assumed, evidence);
   const byCode = Int32Array.from(densities, (density, code) => {
-    const right = (1 - mistaken) * (1 - (wrong[code] ?? 0));
-    return code === 0 ? 0 : fixed(Math.log((right * density + (1 - right) * chance) / unknown));
+    const isWrong = wrong[code] ?? 0;
+    const read = (1 - isWrong) * density + isWrong * (rightly[code] ?? 0);
+    return code === 0 ? 0 : fixed(Math.log(((1 - mistaken) * read + mistaken * chance) / unknown));
   });
   return { evidence, form: 'column', codes, byCode, logUnknown: Math.log(unknown) };
 }

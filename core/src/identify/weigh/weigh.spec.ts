@@ -26,7 +26,7 @@ function plainly(evidence: Evidence): number[] {
   const mean = stated.reduce((sum, each) => sum + each, 0) / stated.length;
   const unknown = unknownOf(evidence, mean, stated.length);
   return likelihoods.map((each, row) =>
-    each === undefined ? 0 : Math.log(mistaken(evidence, each, wrongIn(patterns[row], evidence)) / unknown),
+    each === undefined ? 0 : Math.log(mistaken(evidence, each, patterns[row]) / unknown),
   );
 }
 
@@ -38,7 +38,8 @@ function likelihood(pattern: Pattern, evidence: Evidence): number | undefined {
   if (evidence.sort === 'look') {
     const option = pattern.features[evidence.feature.id];
     if (option === undefined) return undefined;
-    const { form, misjudged } = evidence.feature;
+    const { form } = evidence.feature;
+    const misjudged = ASSUMED.lookMistaken + evidence.feature.misjudged;
     const [answers, wrong] = ['options' in form ? form.options.length : 6, wrongIn(pattern, evidence)];
     // Four of five miscounts are off by one, either way; the rest is spread over the other three of six.
     const otherwise =
@@ -80,10 +81,41 @@ function wrongIn(pattern: Pattern | undefined, evidence: Evidence): number {
   return ASSUMED.recordWrong[pattern?.source?.kind ?? 'makersSheet'];
 }
 
-function mistaken(evidence: Evidence, density: number, wrong: number): number {
+function mistaken(evidence: Evidence, density: number, pattern: Pattern | undefined): number {
   if (evidence.sort !== 'size') return density;
-  const right = (1 - ASSUMED.sizeMistaken) * (1 - wrong);
-  return right * density + (1 - right) * chanceDensity(evidence.parameter, evidence.estimate.mean);
+  const chance = chanceDensity(evidence.parameter, evidence.estimate.mean);
+  const wrong = wrongIn(pattern, evidence);
+  const alone = pattern && wrong !== ASSUMED.disputedWrong ? aloneIn(pattern, evidence) : undefined;
+  if (!alone) {
+    const right = (1 - ASSUMED.sizeMistaken) * (1 - wrong);
+    return right * density + (1 - right) * chance;
+  }
+  const often = Math.min(0.5, ASSUMED.oftenerWrongAlone * wrong);
+  const misrecorded = often / (often + (1 - often) * (1 - alone.share));
+  const rightly = alone.share * alone.density + (1 - alone.share) * chance;
+  const read = (1 - misrecorded) * density + misrecorded * rightly;
+  return (1 - ASSUMED.sizeMistaken) * read + ASSUMED.sizeMistaken * chance;
+}
+
+/** Of a pattern that stands alone in its family: how often sisters share theirs, and what is measured on those. */
+function aloneIn(pattern: Pattern, { parameter, estimate }: Extract<Evidence, { sort: 'size' }>) {
+  const family = patterns
+    .filter((each) => each.family !== undefined && each.family === pattern.family)
+    .flatMap((each) => {
+      const dimension = each.dimensions[parameter.id];
+      return dimension ? [{ id: each.id, size: sizeFrom(dimension, parameter) }] : [];
+    });
+  const isShared = ({ id, size: { limits } }: (typeof family)[number]) =>
+    family.some(
+      ({ id: other, size }) => other !== id && size.limits.low <= limits.high && size.limits.high >= limits.low,
+    );
+  const shared = family.filter(isShared);
+  if (shared.length === 0 || shared.some(({ id }) => id === pattern.id)) return undefined;
+  const densities = shared.map(({ size }) => sizeDensity(size, parameter, estimate));
+  return {
+    share: (shared.length + 1) / (family.length + 1),
+    density: densities.reduce((sum, each) => sum + each, 0) / shared.length,
+  };
 }
 
 describe('weighing', () => {
