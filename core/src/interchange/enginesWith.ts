@@ -31,6 +31,7 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
           isUsual: all.some((each) => each.slot === slot && each.part.pattern === id) || isChosen(slot, all),
           parts: [{ slot, part }, ...all.filter((each) => each.slot !== slot)],
           stated: statedOf(variant),
+          ...(variant.firingOrder === undefined ? {} : { firingOrder: variant.firingOrder }),
           everHad: (kind) =>
             variant.fitments.flatMap(({ pattern }) => {
               const had = catalogue.part(pattern);

@@ -1,7 +1,10 @@
 import { block } from '../dictionary/kinds/block';
+import { cam } from '../dictionary/kinds/cam';
 import { crank } from '../dictionary/kinds/crank';
 import { head } from '../dictionary/kinds/head';
 import { piston } from '../dictionary/kinds/piston';
+import { rings } from '../dictionary/kinds/rings';
+import { rod } from '../dictionary/kinds/rod';
 import { valve } from '../dictionary/kinds/valve';
 import { CatalogueLookup } from '../catalogue/lookup';
 import type { Catalogue } from '../catalogue/catalogue';
@@ -117,5 +120,61 @@ describe('a look that nobody put down', () => {
           .withContext(part.label)
           .toEqual([part.looks[valve.features.duty.id]?.option ?? '']);
     }
+  });
+
+  // Common practice, no source: shells want a cap, and in a row each rod has a crankpin of its own.
+  it('is told by what else the engine has, and never otherwise than it is', () => {
+    const asked = [
+      { kind: 'rod', feature: rod.features.capSplit },
+      { kind: 'rod', feature: rod.features.smallEndForm },
+      { kind: 'rod', feature: rod.features.pinFixing },
+      { kind: 'piston', feature: piston.features.pinFixing },
+      { kind: 'block', feature: block.features.mainsRun },
+      { kind: 'block', feature: block.features.cylinderWall },
+      { kind: 'crank', feature: crank.features.rodsPerPin },
+      { kind: 'crank', feature: crank.features.crankpins },
+      { kind: 'cam', feature: cam.features.firingOrder },
+    ] as const;
+    for (const { kind, feature } of asked) {
+      const lookup = without(feature.id);
+      const context = swapContextOf(lookup);
+      let told = 0;
+      for (const part of whole.partsOfKind(kind)) {
+        const implied = impliedOf(context, partOf(lookup, part.pattern ?? ''), feature.id);
+        const is = part.looks[feature.id]?.option;
+        if (!implied || 'low' in implied || is === undefined) continue;
+        told++;
+        expect(implied).withContext(`${part.label}: ${feature.id}`).toContain(is);
+      }
+      expect(told).withContext(feature.id).toBeGreaterThan(2);
+    }
+  });
+});
+
+describe('parts of another size altogether', () => {
+  it('are refused however little is known of them besides', () => {
+    const lookup = without(
+      piston.parameters['skirt.diameter'].id,
+      piston.features.rings.id,
+      piston.features.compressionRings.id,
+      piston.features.crown.id,
+      piston.features.material.id,
+    );
+    const context = swapContextOf(lookup);
+    const verdict = (donor: string, recipient: string) =>
+      swapParts(partOf(lookup, donor), partOf(lookup, recipient), context).verdict;
+    expect(verdict('pip-piston-48', 'lumen-block-4c')).toBe('doesNotFit');
+    expect(verdict('sluice-piston-380-3115-85', 'pip-block-48')).toBe('doesNotFit');
+    expect(verdict('ambit-piston-73', 'skerry-liner-two')).toBe('doesNotFit');
+    expect(verdict('pip-piston-48', 'pip-block-48')).not.toBe('doesNotFit');
+  });
+
+  it('are so as rings too, whose gap nobody measured', () => {
+    const lookup = without(rings.parameters['top.gap'].id);
+    const context = swapContextOf(lookup);
+    const verdict = (donor: string, recipient: string) =>
+      swapParts(partOf(lookup, donor), partOf(lookup, recipient), context).verdict;
+    expect(verdict('minnow-rings-48', 'ambit-block-3')).toBe('doesNotFit');
+    expect(verdict('ambit-rings-73', 'ambit-block-3')).not.toBe('doesNotFit');
   });
 });

@@ -8,7 +8,7 @@ const { bore, 'skirt.diameter': skirt } = piston.parameters;
  * A skirt is smaller than the bore it is made for by so much of it at the most. *Common practice, no source*: forged
  * pistons run with up to 0.002 of the bore, more is loose anywhere.
  */
-const SKIRT_SMALLER = 0.003;
+export const SKIRT_SMALLER = 0.003;
 
 /** The size of the same part that tells a size, by id. */
 export const TOLD_BY: Readonly<Record<string, string>> = { [skirt.id]: bore.id, [bore.id]: skirt.id };

@@ -1,4 +1,4 @@
-import type { KindId } from '../dictionary/dictionary.js';
+import { isIdOf, type KindId } from '../dictionary/dictionary.js';
 import type { Interval } from '../quantity/interval.js';
 import { kindOf, type Assembly } from './assembly.js';
 import type { Outcome } from './outcome.js';
@@ -48,10 +48,11 @@ export const verdictOfCheck = (check: JointCheck, assembly: Assembly): Verdict =
   check.verdict?.(assembly) ?? check.judge(assembly).verdict;
 
 /**
- * Whether more than two parts meet in a check, as over a whole stack. What one of their sizes may be at all then makes
+ * Whether sizes of more than two parts meet in a check, as over a whole stack. What one of them may be at all then makes
  * stacks that cannot be, and tells nothing of those that can.
  */
-export const isOverStack = ({ reads }: JointCheck): boolean => new Set(reads.map(kindOf)).size > 2;
+export const isOverStack = ({ reads }: JointCheck): boolean =>
+  new Set(reads.filter((id) => isIdOf('parameter', id)).map(kindOf)).size > 2;
 
 /** A place where kinds of part meet. */
 export interface Joint {

@@ -203,30 +203,32 @@ const SEATS = [liner.parameters['outside.upper'], liner.parameters['outside.lowe
 function otherLiners(assembly: Assembly, size: Interval, required: Interval): readonly Offer[] {
   const part = assembly.parts.liner;
   if (!part) return [];
-  const unknown = SEATS.find(({ id }) => !part.values[id]);
+  const right = (assembly.stock.liner ?? []).flatMap((other) => {
+    const hole = other.values[liner.parameters.bore.id]?.interval;
+    const then = hole && minus(hole, size);
+    return then && contains(required, then) ? [{ other, then }] : [];
+  });
+  // How these sit matters only where there are others at all.
+  const unknown = right.length > 0 ? SEATS.find(({ id }) => !part.values[id]) : undefined;
   if (unknown) return [{ unknown: unknown.id }];
   const sitsAlike = (other: Part) =>
     SEATS.every(({ id }) => {
       const [mine, theirs] = [part.values[id]?.interval, other.values[id]?.interval];
       return mine && theirs && Math.abs(middle(mine) - middle(theirs)) < limitOf(cylinders.sitsAlike, assembly.rules);
     });
-  return (assembly.stock.liner ?? [])
-    .flatMap((other): readonly Offer[] => {
-      const hole = other.values[liner.parameters.bore.id]?.interval;
-      const then = hole && minus(hole, size);
-      if (!then || !contains(required, then) || !sitsAlike(other)) return [];
-      return [
-        work({
-          steps: ['fitLiners'],
-          says: sentence`Fit liners ${other.label}, in which the skirt has ${band(then)}.`,
-          found: then,
-          required,
-          parts: [other],
-          buy: [other.pattern],
-        }),
-      ];
-    })
-    .slice(0, 1);
+  return right
+    .filter(({ other }) => sitsAlike(other))
+    .slice(0, 1)
+    .map(({ other, then }) =>
+      work({
+        steps: ['fitLiners'],
+        says: sentence`Fit liners ${other.label}, in which the skirt has ${band(then)}.`,
+        found: then,
+        required,
+        parts: [other],
+        buy: [other.pattern],
+      }),
+    );
 }
 
 export const skirtClearance = (
