@@ -1,17 +1,9 @@
 import type { Size } from '../catalogue/size.js';
 import { apart } from '../quantity/interval.js';
 import { ASSUMED, type Assumed } from './assumptions.js';
-import type { Column } from './columns.js';
+import type { Column, Otherwise } from './columns.js';
 import type { SizeEvidence } from './evidence.js';
 import { chanceDensity, sizeDensity } from './sizeLikelihood.js';
-
-/** What the family of a pattern says of a value in which the pattern stands alone. */
-export interface Otherwise {
-  /** Where the value is wrong, how often it should be one of those. */
-  readonly share: number;
-  /** Values that several of the family have, each with the share that has it; together 1. */
-  readonly usual: readonly { readonly size: Size; readonly share: number }[];
-}
 
 /** A family with more values than this has no usual one. */
 const MOST_VALUES = 48;
@@ -56,7 +48,7 @@ function rowsByFamily({ codes }: Column<Size>, families: readonly (string | unde
   return found;
 }
 
-/** The rows of a family that stand alone in a value, and what the others have; nothing where they have nothing in common. */
+/** Rows of a family that stand alone in a value, and what the others have; nothing where they share nothing. */
 function aloneIn({ codes, distinct }: Column<Size>, rows: readonly number[]) {
   const counts = new Map<number, number>();
   for (const row of rows) counts.set(codes[row] ?? 0, (counts.get(codes[row] ?? 0) ?? 0) + 1);

@@ -1,7 +1,15 @@
-import type { Otherwise } from './aloneInFamily.js';
+import type { Size } from '../catalogue/size.js';
 
 /** Codes of a column: two bytes a pattern where they suffice, so that more of the column fits into a cache line. */
 export type Codes = Uint16Array | Uint32Array;
+
+/** What the family of a pattern says of a value in which the pattern stands alone. */
+export interface Otherwise {
+  /** Where the value is wrong, how often it should be one of those. */
+  readonly share: number;
+  /** Values that several of the family have, each with the share that has it; together 1. */
+  readonly usual: readonly { readonly size: Size; readonly share: number }[];
+}
 
 /**
  * One column of the catalogue, dictionary encoded: patterns share few distinct values, so the likelihood is worked

@@ -1,4 +1,5 @@
 import type { CatalogueLookup } from '../catalogue/lookup.js';
+import type { Variant } from '../catalogue/pattern.js';
 import type { EngineWith, PlacedPart } from '../joints/index.js';
 import { statedOf } from './statedOfEngine.js';
 import { isStocked, middleOf, partsOfVariant } from './placedParts.js';
@@ -13,6 +14,19 @@ const isChosen = (slot: string, parts: readonly PlacedPart[]): boolean =>
  */
 export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => readonly EngineWith[] {
   const known = new Map<string, readonly EngineWith[]>();
+  const built = new Map<string, readonly PlacedPart[]>();
+  const described = new Map<Variant, EngineWith['stated']>();
+  const partsAt = (variant: Variant, at: string | undefined): readonly PlacedPart[] => {
+    const key = `${variant.id} ${at ?? ''}`;
+    const parts = built.get(key) ?? partsOfVariant(catalogue, variant, at);
+    built.set(key, parts);
+    return parts;
+  };
+  const stated = (variant: Variant): NonNullable<EngineWith['stated']> => {
+    const is = described.get(variant) ?? statedOf(variant);
+    described.set(variant, is);
+    return is;
+  };
   const engines = (id: string): readonly EngineWith[] => {
     const part = catalogue.part(id);
     if (!part) return [];
@@ -22,7 +36,7 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
       if (seen.has(`${variant.id} ${slot}`)) return [];
       seen.add(`${variant.id} ${slot}`);
       // What was fitted for a time only met the parts of that time.
-      const all = partsOfVariant(catalogue, variant, middleOf(fitment) ?? middleOf(variant.years));
+      const all = partsAt(variant, middleOf(fitment) ?? middleOf(variant.years));
       return [
         {
           label: catalogue.variantLabel(variant.id),
@@ -30,7 +44,7 @@ export function enginesWithOf(catalogue: CatalogueLookup): (pattern: string) => 
           // One of several alike, as shells are by their class, is as usual as the others.
           isUsual: all.some((each) => each.slot === slot && each.part.pattern === id) || isChosen(slot, all),
           parts: [{ slot, part }, ...all.filter((each) => each.slot !== slot)],
-          stated: statedOf(variant),
+          stated: stated(variant),
           ...(variant.firingOrder === undefined ? {} : { firingOrder: variant.firingOrder }),
           everHad: (kind) =>
             variant.fitments.flatMap(({ pattern }) => {

@@ -19,10 +19,8 @@ const DOES_NOT_FIT = VERDICTS.indexOf('doesNotFit');
 const CANNOT_TELL = VERDICTS.indexOf('cannotTell');
 const FITS_WITH_WORK = VERDICTS.indexOf('fitsWithWork');
 
-/** In a table of outcomes: not judged yet, and that its work touches what other checks go by. */
+/** In a table by classes: not looked at yet. */
 const UNKNOWN = 0xff;
-const CROSSES = 0x10;
-const VERDICT_BITS = 0x0f;
 
 /** How many bits of a cell each joint takes, and where the whole stands. */
 const BITS = 2;
@@ -49,10 +47,13 @@ export class Grid {
   readonly pairing: Pairing;
   private readonly donorClasses: Classes;
   private readonly recipientClasses: Classes;
-  /** By check: the outcome for each class of donors and class of recipients. */
-  private readonly outcomes: readonly Uint8Array[];
+  /** By check: the verdict for each class of donors and class of recipients. */
+  private readonly verdicts: readonly Uint8Array[];
+  /** The same: whether work that mends it touches what other checks go by. Asked where nothing is against a pair. */
+  private readonly crossings: readonly Uint8Array[];
   /** By check: whether it decides. */
   private readonly decisive: readonly boolean[];
+  private readonly decisiveChecks: number;
   /** By check: ids that the others go by. */
   private readonly readByOthers: readonly (readonly string[])[];
   /** Work that was followed through, by the outcomes of all checks. */
@@ -69,16 +70,18 @@ export class Grid {
     if (!pairing) throw new NoJointError(donor, recipient);
     this.pairing = pairing;
     this.decisive = pairing.checks.map(({ joint, check }) => decides(pairing.joints[joint] ?? record, check));
+    this.decisiveChecks = this.decisive.filter(Boolean).length;
     this.readByOthers = pairing.checks.map((_, at) => [
       ...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads))),
     ]);
     this.donorClasses = classify(pairing, 'donor', donors, context, recipients);
     this.recipientClasses = classify(pairing, 'recipient', recipients, context, donors);
-    this.outcomes = pairing.checks.map((_, at) =>
+    const table = (_: unknown, at: number): Uint8Array =>
       new Uint8Array(
         (this.donorClasses.representatives[at]?.length ?? 0) * (this.recipientClasses.representatives[at]?.length ?? 0),
-      ).fill(UNKNOWN),
-    );
+      ).fill(UNKNOWN);
+    this.verdicts = pairing.checks.map(table);
+    this.crossings = pairing.checks.map(table);
   }
 
   /** Names of the joints, in the order of their bits in a cell. */
@@ -95,52 +98,64 @@ export class Grid {
 
   cell(donor: number, recipient: number): number {
     const { checks } = this.pairing;
-    let [cell, whole, crossing, ended, agreeing] = [0, 0, false, -1, 0];
+    let [cell, whole, ended, agreeing] = [0, 0, -1, 0];
     for (let at = 0; at < checks.length; at++) {
       const joint = checks[at]?.joint ?? 0;
       if (joint === ended) continue;
-      const outcome = this.outcome(at, donor, recipient);
-      const verdict = outcome & VERDICT_BITS;
+      const verdict = this.verdict(at, donor, recipient);
       if (verdict > ((cell >>> (joint * BITS)) & MASK))
         cell = (cell & ~(MASK << (joint * BITS))) | (verdict << (joint * BITS));
       if (verdict > whole) whole = verdict;
       if (verdict === DOES_NOT_FIT) ended = joint;
       if (verdict < CANNOT_TELL && this.decisive[at]) agreeing++;
-      crossing ||= (outcome & CROSSES) !== 0;
     }
     // Where the work of one check touches another the whole swap must be looked at.
-    if (crossing && whole === FITS_WITH_WORK) whole = this.whole(donor, recipient);
-    const isOpen = whole === CANNOT_TELL && hasComeFar(agreeing, this.decisive.filter(Boolean).length);
+    if (whole === FITS_WITH_WORK && checks.some((_, at) => this.crosses(at, donor, recipient)))
+      whole = this.whole(donor, recipient);
+    const isOpen = whole === CANNOT_TELL && hasComeFar(agreeing, this.decisiveChecks);
     return ((cell & ~(MASK << WHOLE)) | (whole << WHOLE) | (isOpen ? NOTHING_AGAINST : 0)) >>> 0;
   }
 
-  private outcome(at: number, donor: number, recipient: number): number {
-    const classes = this.recipientClasses.representatives[at]?.length ?? 0;
-    const [mine, theirs] = [this.donorClasses.of[at]?.[donor] ?? 0, this.recipientClasses.of[at]?.[recipient] ?? 0];
-    const table = this.outcomes[at];
-    const known = table?.[mine * classes + theirs] ?? UNKNOWN;
-    if (known !== UNKNOWN || !table) return known;
-    const judged = this.judge(
-      at,
-      this.donorClasses.representatives[at]?.[mine],
-      this.recipientClasses.representatives[at]?.[theirs],
+  private verdict(at: number, donor: number, recipient: number): number {
+    return this.once(this.verdicts, at, donor, recipient, (check, assembly) =>
+      VERDICTS.indexOf(verdictOfCheck(check, assembly)),
     );
-    table[mine * classes + theirs] = judged;
-    return judged;
   }
 
-  private judge(at: number, donor: Part | undefined, recipient: Part | undefined): number {
-    const paired = this.pairing.checks[at];
-    if (!paired || !donor || !recipient) throw new RangeError(`There is no check ${at} of such parts.`);
-    const assembly = assemblyOf(donor, recipient, this.context);
-    const verdict = verdictOfCheck(paired.check, assembly);
-    if (verdict !== 'fitsWithWork') return VERDICTS.indexOf(verdict);
-    const { work } = paired.check.judge(assembly);
-    return FITS_WITH_WORK | (work.some((option) => this.crosses(option, assembly, at)) ? CROSSES : 0);
+  /** Whether work that mends a check changes what another goes by. */
+  private crosses(at: number, donor: number, recipient: number): boolean {
+    if (this.verdict(at, donor, recipient) !== FITS_WITH_WORK) return false;
+    return (
+      this.once(this.crossings, at, donor, recipient, (check, assembly) =>
+        check.judge(assembly).work.some((option) => this.touches(option, assembly, at)) ? 1 : 0,
+      ) === 1
+    );
+  }
+
+  /** What is so for all parts of the same classes, looked at once. */
+  private once(
+    tables: readonly Uint8Array[],
+    at: number,
+    donor: number,
+    recipient: number,
+    look: (check: JointCheck, assembly: Assembly) => number,
+  ): number {
+    const table = tables[at];
+    const { of: mine, representatives: donors } = this.donorClasses;
+    const { of: theirs, representatives: recipients } = this.recipientClasses;
+    const [one, other] = [mine[at]?.[donor] ?? 0, theirs[at]?.[recipient] ?? 0];
+    const place = one * (recipients[at]?.length ?? 0) + other;
+    const known = table?.[place] ?? UNKNOWN;
+    if (known !== UNKNOWN || !table) return known;
+    const [check, part, mate] = [this.pairing.checks[at]?.check, donors[at]?.[one], recipients[at]?.[other]];
+    if (!check || !part || !mate) throw new RangeError(`There is no check ${at} of such parts.`);
+    const found = look(check, assemblyOf(part, mate, this.context));
+    table[place] = found;
+    return found;
   }
 
   /** Whether work that mends one check changes what another goes by. */
-  private crosses({ parts }: WorkOption, assembly: Assembly, at: number): boolean {
+  private touches({ parts }: WorkOption, assembly: Assembly, at: number): boolean {
     return parts.some((after) => {
       const before = assembly.parts[after.kind];
       return this.readByOthers[at]?.some(
@@ -165,7 +180,7 @@ export class Grid {
    * Follows the work of all checks through, unless it was for parts that agree in all that was looked at on the way.
    */
   private whole(donor: number, recipient: number): number {
-    const outcomes = this.pairing.checks.map((_, at) => this.outcome(at, donor, recipient));
+    const outcomes = this.pairing.checks.map((_, at) => this.verdict(at, donor, recipient));
     const classes = (checks: readonly number[]) =>
       checks
         .map((at) => `${this.donorClasses.of[at]?.[donor] ?? 0} ${this.recipientClasses.of[at]?.[recipient] ?? 0}`)
@@ -198,9 +213,7 @@ export class Grid {
       };
       return { where, check: { ...check, judge } };
     });
-    const before = new Map(
-      places.map((place, at) => [place, VERDICTS[(outcomes[at] ?? 0) & VERDICT_BITS] ?? 'cannotTell']),
-    );
+    const before = new Map(places.map((place, at) => [place, VERDICTS[outcomes[at] ?? 0] ?? 'cannotTell']));
     const { verdict } = afterAllWork(places, {
       verdict: (place) => before.get(place) ?? 'cannotTell',
       finding: (place) => place.check.judge(place.where.assembly),

@@ -50,6 +50,8 @@ export function middleOf(years: { readonly from?: string; readonly to?: string }
   return from === undefined || to === undefined ? undefined : String(Math.round((from + to) / 2));
 }
 
+const ORDER: ReadonlyMap<string, number> = new Map(SLOTS.map(({ id }, at) => [id, at]));
+
 /**
  * An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. Where
  * it had one or another of several alike, as shells by their class, none is named: they are chosen from the stock.
@@ -69,7 +71,7 @@ export function partsOfVariant(
     if (weight > 0 && (!known || weight > known.weight)) likeliest.set(fitment.slot, { fitment, weight });
     else if (known?.weight === weight) likeliest.set(fitment.slot, { ...known, chosen: isStocked(fitment.slot) });
   }
-  const order = (slot: string) => SLOTS.findIndex(({ id }) => id === slot);
+  const order = (slot: string) => ORDER.get(slot) ?? -1;
   return [...likeliest.values()]
     .filter(({ chosen }) => !chosen)
     .sort((a, b) => order(a.fitment.slot) - order(b.fitment.slot))

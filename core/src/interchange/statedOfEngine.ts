@@ -87,8 +87,8 @@ const cylinderWall: Tells = ({ parts }) => {
 };
 
 /**
- * Looks of parts that the description of their engine and what else it has settle. *Common practice, no source*: in a
- * row each rod has a crankpin of its own; with pushrods the cam lies in the block, and the head has no bearings for one.
+ * Looks of parts that the description of their engine and what else it has settle. *Common practice, no source*: in
+ * a row each rod has a crankpin of its own; with pushrods the cam lies in the block, and the head has no bearings.
  */
 const LOOKS: Readonly<Record<string, Tells>> = {
   [block.features.cylinders.id]: stated((looks) => looks[features.cylinders.id]?.option),

@@ -8,12 +8,25 @@ import type { SwapContext } from './swapContext.js';
 /** What was found out, by the way to the engines of a catalogue. */
 const known = new WeakMap<object, Map<string, boolean>>();
 
+const sized = new WeakMap<readonly Part[], Map<Chosen, boolean>>();
+
+/** Whether all that there are to choose from have their sizes on record. */
+function areAllSized(stocked: readonly Part[] | undefined, chosen: Chosen): boolean {
+  if (!stocked) return false;
+  const found = sized.get(stocked) ?? new Map<Chosen, boolean>();
+  sized.set(stocked, found);
+  const are = found.get(chosen) ?? stocked.every(({ values }) => chosen.by.every((id) => values[id]));
+  found.set(chosen, are);
+  return are;
+}
+
 /**
  * Whether the engines that have a part are on record with something to be chosen for it whose sizes nobody put down:
  * the right one may be among those.
  */
-export function runsWithUnsized({ enginesWith }: SwapContext, { pattern }: Part, { kind, by }: Chosen): boolean {
-  if (!enginesWith || pattern === undefined) return false;
+export function runsWithUnsized({ enginesWith, stock }: SwapContext, { pattern }: Part, chosen: Chosen): boolean {
+  const { kind, by } = chosen;
+  if (!enginesWith || pattern === undefined || areAllSized(stock[kind], chosen)) return false;
   const found = known.get(enginesWith) ?? new Map<string, boolean>();
   known.set(enginesWith, found);
   const key = `${pattern} ${kind}`;

@@ -48,8 +48,8 @@ export const verdictOfCheck = (check: JointCheck, assembly: Assembly): Verdict =
   check.verdict?.(assembly) ?? check.judge(assembly).verdict;
 
 /**
- * Whether sizes of more than two parts meet in a check, as over a whole stack. What one of them may be at all then makes
- * stacks that cannot be, and tells nothing of those that can.
+ * Whether sizes of more than two parts meet in a check, as over a whole stack. What one of them may be at all then
+ * makes stacks that cannot be, and tells nothing of those that can.
  */
 export const isOverStack = ({ reads }: JointCheck): boolean =>
   new Set(reads.filter((id) => isIdOf('parameter', id)).map(kindOf)).size > 2;
