@@ -6,7 +6,7 @@ import { parameterOf, type KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
-import { engineVariant, running, SLOTS, slotOf } from '../dictionary/index.js';
+import { engineVariant, orderOfSlot, running, SLOTS, slotOf } from '../dictionary/index.js';
 import type { LiftPoint } from '../motion/index.js';
 import type { Assembly, Rating, Stock } from '../joints/index.js';
 import { isDone } from '../joints/operations/operation.js';
@@ -325,8 +325,7 @@ export class BuildEngine {
     const taken = base.flatMap(({ slot, part }): readonly PlacedInBuild[] =>
       whole.has(slot) ? [] : [{ slot, part, taken: true, work: [] }],
     );
-    const order = (slot: string) => SLOTS.findIndex(({ id }) => id === slot);
-    const all = [...taken, ...chosen].sort((a, b) => order(a.slot) - order(b.slot) || (a.at ?? 0) - (b.at ?? 0));
+    const all = [...taken, ...chosen].sort((a, b) => orderOfSlot(a.slot) - orderOfSlot(b.slot) || (a.at ?? 0) - (b.at ?? 0));
     return this.afterWork(all, problems);
   }
 

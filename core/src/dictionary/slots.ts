@@ -45,3 +45,8 @@ const BY_ID = new Map(SLOTS.map((each) => [each.id, each]));
 
 /** The place in an engine of this id; undefined where there is none. */
 export const slotOf = (id: string): Slot | undefined => BY_ID.get(id);
+
+const PLACE_OF = new Map(SLOTS.map(({ id }, at) => [id, at]));
+
+/** Where a place of an engine stands in the order of assembly, counted from 0; −1 where there is no such place. */
+export const orderOfSlot = (id: string): number => PLACE_OF.get(id) ?? -1;

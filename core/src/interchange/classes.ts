@@ -154,9 +154,24 @@ export class Sorter {
 
   private entry(id: string, byImplied: boolean): Alike {
     const key = `${byImplied} ${id}`;
-    const known = this.entries.get(key) ?? this.alike((part) => entrySeen(part, id, byImplied, this.context));
+    const known = this.entries.get(key) ?? this.alike(this.seenOnce(id, byImplied));
     this.entries.set(key, known);
     return known;
+  }
+
+  /** What can be seen of an entry: parts that share a value, as a pattern in several sizes does, are looked at once. */
+  private seenOnce(id: string, byImplied: boolean): (part: Part) => string {
+    const texts = new Map<Part['values'][string], { readonly of: Part; readonly text: string }>();
+    return (part) => {
+      const value = part.values[id];
+      if (!value) return entrySeen(part, id, byImplied, this.context);
+      const known = texts.get(value);
+      if (known && known.of.standard[id] === part.standard[id] && known.of.service[id] === part.service[id])
+        return known.text;
+      const text = entrySeen(part, id, byImplied, this.context);
+      texts.set(value, { of: part, text });
+      return text;
+    };
   }
 
   private alike(seen: (part: Part) => string): Alike {

@@ -5,7 +5,7 @@ import { sizeOf } from '../catalogue/value.js';
 import { engineVariant, type KindId } from '../dictionary/index.js';
 import type { PlacedPart, Rating } from '../joints/index.js';
 import { valve } from '../dictionary/kinds/valve.js';
-import { SLOTS, slotOf } from '../dictionary/slots.js';
+import { orderOfSlot, SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
 import { STOCKED } from './stocked.js';
@@ -50,8 +50,6 @@ export function middleOf(years: { readonly from?: string; readonly to?: string }
   return from === undefined || to === undefined ? undefined : String(Math.round((from + to) / 2));
 }
 
-const ORDER: ReadonlyMap<string, number> = new Map(SLOTS.map(({ id }, at) => [id, at]));
-
 /**
  * An engine as most of its kind were built, or as it was built in a year: the likeliest pattern in each place. Where
  * it had one or another of several alike, as shells by their class, none is named: they are chosen from the stock.
@@ -71,10 +69,9 @@ export function partsOfVariant(
     if (weight > 0 && (!known || weight > known.weight)) likeliest.set(fitment.slot, { fitment, weight });
     else if (known?.weight === weight) likeliest.set(fitment.slot, { ...known, chosen: isStocked(fitment.slot) });
   }
-  const order = (slot: string) => ORDER.get(slot) ?? -1;
   return [...likeliest.values()]
     .filter(({ chosen }) => !chosen)
-    .sort((a, b) => order(a.fitment.slot) - order(b.fitment.slot))
+    .sort((a, b) => orderOfSlot(a.fitment.slot) - orderOfSlot(b.fitment.slot))
     .flatMap(({ fitment }): readonly PlacedPart[] => {
       const part = catalogue.part(fitment.pattern);
       return part ? [{ slot: fitment.slot, part }] : [];

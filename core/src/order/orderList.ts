@@ -2,7 +2,7 @@ import { piecesFor, type PlacedInBuild } from '../build/index.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
 import { fastener } from '../dictionary/kinds/fastener.js';
-import { SLOTS } from '../dictionary/slots.js';
+import { orderOfSlot } from '../dictionary/slots.js';
 import { CHOSEN_ANEW } from '../interchange/stocked.js';
 import type { OrderLine } from '../job/job.js';
 import type { Sentence } from '../quantity/sentence.js';
@@ -88,7 +88,7 @@ function placesOf(asked: OrderAsked): readonly Wanted[] {
   return [...seen.values()].sort((a, b) => orderOf(a) - orderOf(b));
 }
 
-const orderOf = ({ slot }: Wanted): number => SLOTS.findIndex(({ id }) => id === slot);
+const orderOf = ({ slot = '' }: Wanted): number => orderOfSlot(slot);
 
 /** Bolts that stretch are used once. */
 const stretches = ({ kind, looks }: Part): boolean =>

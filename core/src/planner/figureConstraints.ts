@@ -92,21 +92,20 @@ export function figureConstraintsOf(problem: PlanProblem, groundwork: Groundwork
 }
 
 /** All that a figure goes by in a part: parts that agree in it are of one class; what one misses the others miss. */
-function alikeIn({ service, values, looks }: Part, ids: ReadonlySet<string>): string {
+function alikeIn({ kind, service, values, looks }: Part, ids: ReadonlySet<string>): string {
   // Work goes by service sizes, and by how a size was measured, as well as by the size.
-  const sizes = Object.entries(values).filter(([id]) => ids.has(id) || BESIDES.some((each) => id.startsWith(each)));
+  const sizes = Object.entries(values).filter(([id]) => ids.has(id) || isBeside(kind, id));
   return `${JSON.stringify([service, sizes])} ${[...ids].map((id) => looks[id]?.option ?? '').join()}`;
 }
 
+const isBeside = (kind: KindId, id: string): boolean => BESIDES[kind]?.some((each) => id.startsWith(each)) ?? false;
+
 /** What crowns and cylinders go by besides what a figure declares: bowl beside dome, the skirt that is bored for. */
-const BESIDES = [
-  'piston.crown',
-  'piston.skirt',
-  'piston.valvePocket',
-  'block.wall',
-  'block.deckHeight',
-  'head.height',
-  'liner.wall',
-];
+const BESIDES: Partial<Record<KindId, readonly string[]>> = {
+  piston: ['piston.crown', 'piston.skirt', 'piston.valvePocket'],
+  block: ['block.wall', 'block.deckHeight'],
+  head: ['head.height'],
+  liner: ['liner.wall'],
+};
 
 const SAME = 1e-9;

@@ -1,6 +1,7 @@
 import { BuildModel, engineWith, intervalOf, type BuildEngine, type Figure } from '../build/index.js';
 import type { Input } from '../build/figures/figure.js';
 import type { Part } from '../catalogue/part.js';
+import type { KindId } from '../dictionary/dictionary.js';
 import { kindOf, type PlacedPart } from '../joints/index.js';
 import type { Interval } from '../quantity/interval.js';
 import type { PlanProblem } from './problem.js';
@@ -51,6 +52,8 @@ export const declaredReads = (figure: Figure): ReadonlySet<string> | undefined =
 const isUniform = ({ values }: Part): boolean =>
   Object.values(values).every(({ at, positions }) => at === undefined && positions === undefined);
 
+const COUNTED_BY: readonly KindId[] = ['block', 'crank'];
+
 /** Tells figures of one set of parts after another: what goes by the same parts is worked out once. */
 export class FigureTeller {
   private readonly engine: (parts: readonly PlacedPart[]) => BuildEngine;
@@ -69,11 +72,9 @@ export class FigureTeller {
   told(figure: Figure, parts: readonly PlacedPart[]): Reached {
     const kinds = this.kindsOf(figure);
     if (!kinds) return this.worked(figure, parts);
-    const key = `${figure.id} ${parts
-      .filter(({ part }) => kinds.has(part.kind))
-      .map(({ slot, part }) => `${slot} ${this.numberOf(part)}`)
-      .join()}`;
-    const known = this.known.get(key) ?? this.worked(figure, parts);
+    const read = parts.filter(({ part }) => kinds.has(part.kind));
+    const key = `${figure.id} ${read.map(({ slot, part }) => `${slot} ${this.numberOf(part)}`).join()}`;
+    const known = this.known.get(key) ?? this.worked(figure, read);
     this.known.set(key, known);
     return known;
   }
@@ -81,7 +82,8 @@ export class FigureTeller {
   private kindsOf(figure: Figure): ReadonlySet<string> | undefined {
     if (!this.reads.has(figure)) {
       const ids = declaredReads(figure);
-      this.reads.set(figure, ids && new Set([...ids].map(kindOf)));
+      // Block and crank tell how many cylinders and crankpins there are, whatever is read of them besides.
+      this.reads.set(figure, ids && new Set([...COUNTED_BY, ...[...ids].map(kindOf)]));
     }
     return this.reads.get(figure);
   }
