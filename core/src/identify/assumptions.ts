@@ -93,6 +93,7 @@ export type Assumed = Numbers<typeof ASSUMED>;
 export const LEARNT = {
   notInCatalogue: 'A part is in no catalogue',
   sizeMistaken: 'A size is a slip',
+  lookMistaken: 'A look is told wrong, however plain it is',
   faceMistaken: 'A face is called by another’s name',
   markUnrecorded: 'A mark is read that the catalogue lacks',
   markGone: 'A recorded mark is gone',

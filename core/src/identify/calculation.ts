@@ -46,10 +46,10 @@ function linesFor(index: CatalogueIndex, row: number, { evidence }: Weighed): Se
       if (recorded === undefined) return [['The catalogue does not say, so the ratio is 1.']];
       return [
         [
-          `A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, over ${answersOf(evidence.feature)} answers.`,
+          `A practised eye misjudges this look ${figure(100 * evidence.feature.misjudged)} times in a hundred, and any is told wrong ${figure(100 * index.assumed.lookMistaken)} times besides, over ${answersOf(evidence.feature)} answers.`,
         ],
         [
-          `P(seen so | this pattern) = ${figure(lookChance(evidence.feature, recorded, evidence.option, evidence.not))}.`,
+          `P(seen so | this pattern) = ${figure(lookChance(index.assumed, evidence.feature, recorded, evidence.option, evidence.not))}.`,
         ],
         [
           'A part in no catalogue looks like those of the catalogue, and a little like none of them (Laplace’s rule of succession).',

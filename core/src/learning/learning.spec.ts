@@ -138,6 +138,13 @@ describe('the chances taken for granted', () => {
     const worn = of('muchWorn', specimen('crank', 'main 2.3425in mic', FORGED));
     const fresh = of('muchWorn', specimen('crank', 'main 2.3495in mic', FORGED));
     expect(worn.seen).toBeGreaterThan(fresh.seen);
+    // Of those told wrong the hard ones were misjudged, and say little of how careless one is.
+    expect(of('lookMistaken', specimen('crank', 'forged', FORGED)).seen).toBe(0);
+    const wrongly = of('lookMistaken', specimen('crank', '6 weights', FORGED));
+    expect(wrongly.seen).toBeGreaterThan(0);
+    expect(wrongly.seen).toBeLessThan(1);
+    expect(wrongly.posterior).toBeGreaterThan(ASSUMED.lookMistaken);
+    expect(of('lookMistaken', specimen('crank', 'not forged', FORGED)).cases).toBe(0);
     expect(of('markUnrecorded', specimen('crank', 'cast 4473', FORGED)).seen).toBeGreaterThan(0.5);
     expect(of('markUnrecorded', specimen('crank', 'cast 4187', FORGED)).seen).toBeLessThan(0.01);
     expect(of('claimRight.engine', specimen('crank', 'engine 306 H', FORGED)).seen).toBeGreaterThan(0.8);

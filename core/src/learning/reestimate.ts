@@ -4,9 +4,10 @@ import { stepsMeasured } from '../identify/besideSteps.js';
 import type { CatalogueIndex } from '../identify/catalogueIndex.js';
 import { claimedOf } from '../identify/claimed.js';
 import { listAt } from '../identify/columns.js';
-import type { MarkEvidence, SizeEvidence } from '../identify/evidence.js';
+import type { LookEvidence, MarkEvidence, SizeEvidence } from '../identify/evidence.js';
 import { sizeDensity } from '../identify/sizeLikelihood.js';
 import { besideColumn } from '../identify/weigh/index.js';
+import { toldWrong } from '../identify/weigh/look.js';
 import { unrecorded } from '../identify/weigh/mark.js';
 import { sizeMistaken, sizeRatios } from '../identify/weigh/size.js';
 import { FIXED, ratioAt, type Weighed } from '../identify/weigh/weighed.js';
@@ -103,6 +104,8 @@ function count(tally: Tally, index: CatalogueIndex, row: number, weighed: Weighe
       return;
     }
     case 'look':
+      countLook(tally, index, row, evidence);
+      return;
     case 'step':
     case 'part':
       return;
@@ -130,6 +133,16 @@ function countSize(tally: Tally, index: CatalogueIndex, row: number, evidence: S
   const worn = (muchWorn: number) =>
     sizeDensity(size, evidence.parameter, evidence.estimate, evidence.step, undefined, { ...assumed, muchWorn });
   tally.add('muchWorn', shareOf(assumed.muchWorn, worn(1), worn(0)));
+}
+
+function countLook(tally: Tally, index: CatalogueIndex, row: number, { feature, option, not }: LookEvidence): void {
+  const column = index.looks.get(feature.id);
+  const recorded = column?.distinct[(column.codes[row] ?? 0) - 1];
+  // What something is not tells hardly anything of how often it is told wrong.
+  if (recorded === undefined || not) return;
+  // Of those told wrong some are hard to tell.
+  const mistaken = index.assumed.lookMistaken / toldWrong(index.assumed, feature);
+  tally.add('lookMistaken', recorded === option ? 0 : mistaken);
 }
 
 function countMark(tally: Tally, index: CatalogueIndex, row: number, evidence: MarkEvidence, weighed: Weighed): void {

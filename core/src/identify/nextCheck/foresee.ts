@@ -39,7 +39,7 @@ export function foreseeLook(index: CatalogueIndex, hypotheses: Hypotheses, featu
     chances: recorded.map((option) =>
       normal(
         Float64Array.from(options, (seen, place) =>
-          option === undefined ? (usual[place] ?? 0) / sum : lookChance(feature, option, seen),
+          option === undefined ? (usual[place] ?? 0) / sum : lookChance(index.assumed, feature, option, seen),
         ),
       ),
     ),

@@ -24,7 +24,7 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
     }
     case 'look': {
       const column = index.looks.get(evidence.feature.id);
-      return column && weighLook(column, evidence);
+      return column && weighLook(index.assumed, column, evidence);
     }
     case 'face': {
       const column = index.faces.get(evidence.face.id);

@@ -1,5 +1,5 @@
 import type { Feature } from '../../dictionary/definition.js';
-import { ASSUMED } from '../assumptions.js';
+import type { Assumed } from '../assumptions.js';
 import type { Column } from '../columns.js';
 import type { LookEvidence } from '../evidence.js';
 import { meanByCode } from './size.js';
@@ -11,13 +11,17 @@ import { fixed, type Weighed } from './weighed.js';
 export const answersOf = ({ form }: Pick<Feature, 'form'>): number =>
   'options' in form ? form.options.length : Math.min(6, form.count.high - form.count.low + 1);
 
+/** Chance that a look is told wrong: misjudged, as it is hard to tell, or mistaken, as happens with any. */
+export const toldWrong = ({ lookMistaken }: Assumed, { misjudged }: Feature): number =>
+  Math.min(1, lookMistaken + misjudged);
+
 /**
  * Chance that a look is seen so, on a part that the catalogue says is so or otherwise.
  *
  * @param not whether it was seen not to be so
  */
-export function lookChance(feature: Feature, recorded: string, seen: string, not = false): number {
-  const wrong = ASSUMED.lookMistaken + feature.misjudged;
+export function lookChance(assumed: Assumed, feature: Feature, recorded: string, seen: string, not = false): number {
+  const wrong = toldWrong(assumed, feature);
   const so = recorded === seen ? 1 - wrong : wrong * shareOfErrors(feature, recorded, seen);
   return not ? 1 - so : so;
 }
@@ -41,14 +45,14 @@ function shareOfErrors({ form }: Feature, recorded: string, seen: string): numbe
  * Something seen, against an unknown part, which looks like the catalogue's and a little like none of them (Laplace's
  * rule).
  */
-export function weighLook(column: Column<string>, evidence: LookEvidence): Weighed {
+export function weighLook(assumed: Assumed, column: Column<string>, evidence: LookEvidence): Weighed {
   const { feature, option, not } = evidence;
   const chances = new Float64Array(column.distinct.length + 1);
   const answers = answersOf(feature);
   const byChance = (not ? answers - 1 : 1) / answers;
   column.distinct.forEach((each, at) => {
     const wrong = column.wrong[at + 1] ?? 0;
-    chances[at + 1] = (1 - wrong) * lookChance(feature, each, option, not) + wrong * byChance;
+    chances[at + 1] = (1 - wrong) * lookChance(assumed, feature, each, option, not) + wrong * byChance;
   });
   const { mean, stated } = meanByCode(column, chances);
   const unknown = (mean * stated + (not ? answers - 1 : 1)) / (stated + answers);
