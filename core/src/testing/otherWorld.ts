@@ -65,8 +65,8 @@ export const TROUBLES: Readonly<Record<string, Trouble>> = {
   },
 };
 
-/** As often at the most a size is taken once more. */
-const ONCE_MORE = 2;
+/** As many checks at the most are made as the program advises, a size once more among them. */
+const ADVISED = 5;
 
 const ALIKE = ['38', '56', '17', '0O', '8B', '5S', '2Z', 'MN', 'EF', 'CG'];
 
@@ -172,6 +172,15 @@ function told(part: HiddenPart, line: SheetLine, trouble: Trouble, next: () => n
   }
 }
 
+/** The same, with a look told wrong now and then. */
+function toldOf(part: HiddenPart, line: SheetLine, trouble: Trouble, next: () => number): Understood[] {
+  const wrong = line.sort === 'look' && next() < trouble.looks;
+  const read = told(part, line, trouble, next);
+  return wrong
+    ? read.map((each) => (each.sort === 'look' ? { ...each, option: otherOption(each, next) } : each))
+    : read;
+}
+
 /** So many lines of the sheet, in any order. */
 function readingsOf(part: HiddenPart, sheet: readonly SheetLine[], trouble: Trouble, next: () => number): Understood[] {
   const lines = [...sheet];
@@ -180,13 +189,7 @@ function readingsOf(part: HiddenPart, sheet: readonly SheetLine[], trouble: Trou
   for (let at = 0; at < count && lines.length > 0; at++) {
     const [line] = lines.splice(Math.floor(next() * lines.length), 1);
     if (!line) break;
-    const wrong = line.sort === 'look' && next() < trouble.looks;
-    const read = told(part, line, trouble, next);
-    readings.push(
-      ...(wrong
-        ? read.map((each) => (each.sort === 'look' ? { ...each, option: otherOption(each, next) } : each))
-        : read),
-    );
+    readings.push(...toldOf(part, line, trouble, next));
   }
   return readings;
 }
@@ -242,12 +245,13 @@ export function inOtherWorld(
     // A sister of which nothing of its own was read is, as far as it was read, the known one.
     if (isStranger && !shown) continue;
     const identification = new Identification(index).read(readings);
-    // What speaks strongly against the likeliest is taken again, as the next check asks.
-    for (let more = 0; more < ONCE_MORE; more++) {
-      const again = advise(identification, { readings }, 1).checks[0];
-      const line = again?.onceMore ? sheet.find(({ id }) => id === again.id) : undefined;
+    // Then one goes by what the program advises, as far as the sheet has it.
+    for (let more = 0; more < ADVISED; more++) {
+      const isSettled = identification.lineUp(1).status === 'settled';
+      const advised = advise(identification, { readings }, 1).checks.find(({ onceMore }) => onceMore ?? !isSettled);
+      const line = advised && sheet.find(({ id, sort }) => id === advised.id && sort === advised.sort);
       if (!line) break;
-      readings.push(...told(part, line, trouble, next));
+      readings.push(...toldOf(part, line, trouble, next));
       identification.read(readings);
     }
     const { status, candidates } = identification.lineUp(3);
