@@ -1,9 +1,9 @@
 /**
- * The identification in a world whose errors are not those it reckons with: node bench/other-world.mjs [parts a kind] [seed]
+ * Identification in a world whose errors are not those it reckons with: node bench/other-world.mjs [parts a kind] [seed]
  *
  * Slips of the pen, half marks, dates beside numbers, wrong sheets, journals machined between the usual steps, tired
- * eyes and strangers that look like sisters (core/src/testing/otherWorld.ts), each by itself and all together, five to
- * ten readings a part, over the demo catalogue.
+ * eyes and strangers that look like sisters (core/src/testing/otherWorld.ts), each by itself and all together, over the
+ * demo catalogue: five to ten lines of a sheet a part at random, then as many as five checks that the program advises.
  */
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';

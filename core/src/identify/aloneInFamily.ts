@@ -5,6 +5,11 @@ import type { Column, Otherwise } from './columns.js';
 import type { SizeEvidence } from './evidence.js';
 import { chanceDensity, sizeDensity } from './sizeLikelihood.js';
 
+/**
+ * So many values at least stand alone by right, whatever the others of the family do: a stroke or a bore is what one of
+ * them was made for.
+ */
+const ALONE_BY_RIGHT = 0.2;
 /** A family with more values than this has no usual one. */
 const MOST_VALUES = 48;
 
@@ -27,7 +32,7 @@ export function aloneInFamily(column: Column<Size>, families: readonly (string |
       codes[row] = distinct.push(size);
       const often = Math.min(0.5, ASSUMED.oftenerWrongAlone * plain);
       // The fewer stand alone by right, the likelier that this one does by mistake.
-      wrong.push(often / (often + (1 - often) * (1 - alone.share)));
+      wrong.push(often / (often + (1 - often) * Math.max(ALONE_BY_RIGHT, 1 - alone.share)));
       otherwise.set(codes[row], { share: alone.share, usual: alone.usual });
     }
   }

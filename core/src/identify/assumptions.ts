@@ -29,7 +29,7 @@ export const ASSUMED = {
    */
   recordWrong: {
     measuredHere: 0.0001,
-    makersSheet: 0.0001,
+    makersSheet: 0.0002,
     suppliersList: 0.001,
     peer: 0.003,
     inferred: 0.01,

@@ -91,7 +91,7 @@ function mistaken(evidence: Evidence, density: number, pattern: Pattern | undefi
     return right * density + (1 - right) * chance;
   }
   const often = Math.min(0.5, ASSUMED.oftenerWrongAlone * wrong);
-  const misrecorded = often / (often + (1 - often) * (1 - alone.share));
+  const misrecorded = often / (often + (1 - often) * Math.max(0.2, 1 - alone.share));
   const rightly = alone.share * alone.density + (1 - alone.share) * chance;
   const read = (1 - misrecorded) * density + misrecorded * rightly;
   return (1 - ASSUMED.sizeMistaken) * read + ASSUMED.sizeMistaken * chance;
