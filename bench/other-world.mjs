@@ -1,5 +1,5 @@
 /**
- * Identification in a world whose errors are not those it reckons with: node bench/other-world.mjs [parts a kind] [seed]
+ * Identification where errors are not those it reckons with: node bench/other-world.mjs [parts a kind] [seed]
  *
  * Slips of the pen, half marks, dates beside numbers, wrong sheets, journals machined between the usual steps, tired
  * eyes and strangers that look like sisters (core/src/testing/otherWorld.ts), each by itself and all together, over the

@@ -39,7 +39,7 @@ export const ASSUMED = {
    * So many times as often, where no sister of its family has the value: few wrong figures happen to be what a sister
    * has. Then it mostly should be what they have, which tells a wrong sheet from a part of its own.
    */
-  oftenerWrongAlone: 20,
+  oftenerWrongAlone: 15,
   /** The same, of a value that one source contradicts another about. */
   disputedWrong: 0.1,
   /** A journal that can be reground has not been. */
