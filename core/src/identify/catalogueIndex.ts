@@ -307,7 +307,8 @@ function described(
   });
   const built = <T>(columns: Map<string, ColumnBuilder<T>>) =>
     new Map([...columns].map(([id, builder]) => [id, builder.build()]));
-  const families = rows.map(({ family }) => family);
+  // What an engine alone of its family has is what it is named by.
+  const families = kind === 'variant' ? [] : rows.map(({ family }) => family);
   const inFamilies = new Map([...built(sizes)].map(([id, each]) => [id, aloneInFamily(each, families)]));
   return { kind, patterns: rows.map(({ id }) => id), sizes: inFamilies, looks: built(looks), faces: built(faces) };
 }

@@ -86,6 +86,10 @@ const cylinderWall: Tells = ({ parts }) => {
   return type === undefined ? ['wetLiner', 'dryLiner'] : [`${type}Liner`];
 };
 
+const { form: firingForm } = cam.features.firingOrder;
+/** Orders that a cam can be seen to have; an engine may be on record with one that is written otherwise. */
+const CAM_ORDERS: ReadonlySet<string> = new Set('options' in firingForm ? firingForm.options.map(({ id }) => id) : []);
+
 /**
  * Looks of parts that the description of their engine and what else it has settle. *Common practice, no source*: in
  * a row each rod has a crankpin of its own; with pushrods the cam lies in the block, and the head has no bearings.
@@ -103,7 +107,8 @@ const LOOKS: Readonly<Record<string, Tells>> = {
   [block.features.cylinderWall.id]: cylinderWall,
   [crank.features.rodsPerPin.id]: stated((looks) => (isInRow(looks) ? '1' : undefined)),
   [crank.features.crankpins.id]: stated((looks) => (isInRow(looks) ? looks[features.cylinders.id]?.option : undefined)),
-  [cam.features.firingOrder.id]: ({ firingOrder }) => (firingOrder === undefined ? undefined : [firingOrder]),
+  [cam.features.firingOrder.id]: ({ firingOrder }) =>
+    firingOrder === undefined || !CAM_ORDERS.has(firingOrder) ? undefined : [firingOrder],
   [rod.features.capSplit.id]: capSplit,
   [rod.features.smallEndForm.id]: ({ parts }) => (has(parts, 'smallEndBearing') ? ['needle'] : undefined),
   [rod.features.pinFixing.id]: floatsOnNeedles,
