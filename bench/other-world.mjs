@@ -36,15 +36,22 @@ console.log(`${kinds.length} kinds, ${parts} parts each`);
 console.log(
   'trouble                  settled, wrong   known: settled  disowned   strangers called   of 90 to 100 % said: right',
 );
+const tell = (name, sum) =>
+  console.log(
+    `${name.padEnd(24)} ${percent(sum.settledWrong, sum.settled)}          ${percent(sum.knownSettled, sum.known)}        ${percent(sum.disowned, sum.known)}    ${percent(sum.strangersCalled, sum.strangers)}            ${percent(sum.surelyRight, sum.surely)} of ${percent(sum.surelySaid, sum.surely)}`,
+  );
+const every = {};
 for (const [name, trouble] of Object.entries(TROUBLES)) {
   const sum = {};
   kinds.forEach((kind, place) => {
     const tally = inOtherWorld(kind, demo, trouble, parts, random(seed + place));
-    for (const [key, value] of Object.entries(tally)) sum[key] = (sum[key] ?? 0) + value;
+    for (const [key, value] of Object.entries(tally)) {
+      sum[key] = (sum[key] ?? 0) + value;
+      every[key] = (every[key] ?? 0) + value;
+    }
   });
-  console.log(
-    `${name.padEnd(24)} ${percent(sum.settledWrong, sum.settled)}          ${percent(sum.knownSettled, sum.known)}        ${percent(sum.disowned, sum.known)}    ${percent(sum.strangersCalled, sum.strangers)}            ${percent(sum.surelyRight, sum.surely)} of ${percent(sum.surelySaid, sum.surely)}`,
-  );
+  tell(name, sum);
 }
+tell('over all of these', every);
 console.log('(wanted: settled and wrong under 1 % together and 2 % each, disowned under 2 %, strangers 85 % or more,');
 console.log(' settled 75 % or more without trouble, right within three points of what is said)');
