@@ -3,6 +3,8 @@
  * every process and every thread of the server begins with them. The browser's builder takes the modules as they are,
  * so that it can leave out what a page does not use. Run last; writes dist/node, with `--watch` anew with each change.
  */
+import { readdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build, context } from 'esbuild';
 
@@ -20,4 +22,13 @@ const options = {
   logLevel: 'warning',
 };
 if (process.argv.includes('--watch')) await (await context(options)).watch();
-else await build(options);
+else {
+  const { metafile } = await build({ ...options, metafile: true });
+  // Pieces are named by what is in them: those of earlier builds would stay for ever.
+  const made = new Set(Object.keys(metafile.outputs));
+  const before = await readdir(join(options.absWorkingDir, options.outdir), { recursive: true, withFileTypes: true });
+  for (const each of before) {
+    const path = join(each.parentPath ?? each.path, each.name);
+    if (each.isFile() && !made.has(path.slice(options.absWorkingDir.length).replace(/^\//, ''))) await rm(path);
+  }
+}
