@@ -115,9 +115,7 @@ test('a reading can be corrected, removed and brought back', async ({ page }) =>
   await page.getByRole('button', { name: 'Yes, main 2.349 in mic' }).click();
   await expect(page.getByRole('button', { name: 'Correct: main 2.349 in mic' })).toBeVisible();
 
-  await expect
-    .poll(async () => (await lineUp(page))[0])
-    .toEqual({ name: '3.375 forged, small journal', share: '98.6 %' });
+  await expect.poll(async () => (await lineUp(page))[0]?.name).toBe('3.375 forged, small journal');
   const before = await lineUp(page);
   await page.getByRole('button', { name: 'Remove: 8 weights' }).click();
   await expect(page.getByRole('button', { name: 'Correct: 8 weights' })).toBeHidden();
