@@ -325,7 +325,9 @@ export class BuildEngine {
     const taken = base.flatMap(({ slot, part }): readonly PlacedInBuild[] =>
       whole.has(slot) ? [] : [{ slot, part, taken: true, work: [] }],
     );
-    const all = [...taken, ...chosen].sort((a, b) => orderOfSlot(a.slot) - orderOfSlot(b.slot) || (a.at ?? 0) - (b.at ?? 0));
+    const all = [...taken, ...chosen].sort(
+      (a, b) => orderOfSlot(a.slot) - orderOfSlot(b.slot) || (a.at ?? 0) - (b.at ?? 0),
+    );
     return this.afterWork(all, problems);
   }
 
