@@ -50,6 +50,7 @@ export interface EngineWith {
   readonly parts: readonly PlacedPart[];
   /** What the engine itself is described as: sizes and looks by id of a variant. */
   readonly stated?: Pick<Part, 'values' | 'looks'>;
+  /** The order in which it fires, as it is on record: `1-3-4-2`. */
   readonly firingOrder?: string;
   /** All parts that any of these engines ever had, those between which is chosen among them; or those of a kind. */
   readonly everHad: (kind?: KindId) => readonly Part[];
