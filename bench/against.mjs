@@ -8,11 +8,11 @@
  */
 import { resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { median } from 'simple-statistics';
+import { median, sum } from 'simple-statistics';
 import { madeUpCatalogue } from './makeCatalogue.mjs';
 import { madeUpParts } from './parts.mjs';
 
-const TURNS = 3;
+const TURNS = 5;
 const [checkout, side = '400', patterns = '50000'] = process.argv.slice(2);
 if (!checkout) throw new Error('Say which checkout to measure against: node bench/against.mjs CHECKOUT');
 
@@ -33,22 +33,34 @@ function compare(name, work) {
     const [mine, theirs] = [seconds(() => work(now)), seconds(() => work(before))];
     return { mine, theirs, ratio: mine / theirs };
   });
+  tell(name, turns);
+  return turns;
+}
+
+function tell(name, turns) {
   const middle = (of) => median(turns.map(of)).toFixed(2);
   console.log(
     `${name}: ${middle(({ mine }) => mine)} s, before ${middle(({ theirs }) => theirs)} s, ${middle(({ ratio }) => ratio)} times`,
   );
 }
 
+/** The same turns of several, one after the other. */
+const together = (all) =>
+  Array.from({ length: TURNS }, (_, turn) => {
+    const of = (whose) => sum(all.map((turns) => turns[turn][whose]));
+    return { mine: of('mine'), theirs: of('theirs'), ratio: of('mine') / of('theirs') };
+  });
+
 function contextIn(core) {
   const catalogue = new core.CatalogueLookup(made);
   return { catalogue, context: core.swapContextOf(catalogue) };
 }
 
-for (const [donor, recipient] of [
+const grids = [
   ['crank', 'block'],
   ['piston', 'block'],
   ['piston', 'rod'],
-])
+].map(([donor, recipient]) =>
   compare(`grid, ${side} of ${donor} into ${recipient}`, (core) => {
     const { catalogue, context } = contextIn(core);
     const partsOf = (kind) =>
@@ -59,7 +71,9 @@ for (const [donor, recipient] of [
     const donors = partsOf(donor);
     const grid = new core.Grid(donors, partsOf(recipient), context);
     donors.forEach((_, at) => grid.row(at));
-  });
+  }),
+);
+tell('the three grids together', together(grids));
 
 compare(`what else, ${patterns} blocks sorted and 20 cranks asked`, (core) => {
   const { context } = contextIn(core);

@@ -1,3 +1,4 @@
+import type { Parameter } from '../dictionary/definition.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { KINDS } from '../dictionary/dictionary.js';
 import { estimate } from '../quantity/instrument.js';
@@ -59,6 +60,26 @@ export interface Part {
 
 const USUAL_DRAWER = new ToolDrawer();
 
+/** Sizes of a kind by id, and the ids of its faces. */
+interface Entries {
+  readonly parameters: ReadonlyMap<string, Parameter>;
+  readonly faces: ReadonlySet<string>;
+}
+
+const ENTRIES = new Map<KindId, Entries>();
+
+function entriesOf(kind: KindId): Entries {
+  const known = ENTRIES.get(kind);
+  if (known) return known;
+  const { parameters, interfaces } = KINDS[kind];
+  const entries: Entries = {
+    parameters: new Map(Object.values(parameters).map((parameter) => [parameter.id, parameter])),
+    faces: new Set(Object.values(interfaces).map(({ id }) => id)),
+  };
+  ENTRIES.set(kind, entries);
+  return entries;
+}
+
 /** A new part of this pattern, within its limits. */
 export function partFromPattern(pattern: Pattern, label: string, source: 'pattern' | 'identified' = 'pattern'): Part {
   const values: Record<string, Value> = {};
@@ -66,9 +87,7 @@ export function partFromPattern(pattern: Pattern, label: string, source: 'patter
   const standard: Record<string, Interval> = {};
   const looks: Record<string, SeenLook> = {};
   const interfaces: Record<string, string> = {};
-  const kind = KINDS[pattern.kind];
-  const parameters = new Map(Object.values(kind.parameters).map((parameter) => [parameter.id, parameter]));
-  const faces = new Set(Object.values(kind.interfaces).map((each) => each.id));
+  const { parameters, faces } = entriesOf(pattern.kind);
   for (const id of valueIds(pattern)) {
     const parameter = parameters.get(id);
     if (parameter) {

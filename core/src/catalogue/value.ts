@@ -47,8 +47,12 @@ function inOrder<T>(said: readonly Said<T>[]): Said<T>[] {
 }
 
 function derive<T>(said: readonly Said<T>[], contradict: (a: T, b: T) => boolean): Derived<T> | undefined {
-  const [used, ...others] = inOrder(said);
-  if (!used) return undefined;
+  const [only] = said;
+  if (!only) return undefined;
+  // The usual case, and it has to be quick: one plain value and no other voice.
+  const { says, source } = only;
+  if (said.length === 1) return { value: says, disputed: false, voices: [{ says, source, standing: 'used' }] };
+  const [used = only, ...others] = inOrder(said);
   const voices: Voice<T>[] = [
     { ...used, standing: 'used' },
     ...others.map((each) => ({
@@ -80,7 +84,6 @@ const hull = (a: Interval, b: Interval): Interval => interval(Math.min(a.low, b.
 export function sizeOf(described: Described, parameter: Parameter): Derived<Size> | undefined {
   const stated = described.dimensions[parameter.id];
   const claims = described.claims;
-  // The usual case, and it has to be quick: one plain value and no other voice.
   const said: Said<Size>[] = stated
     ? [{ says: sizeFrom(stated, parameter), source: described.source ?? USUAL_SOURCE }]
     : [];

@@ -29,15 +29,20 @@ export interface Consequence {
   readonly says: Sentence;
 }
 
+type Entries = Readonly<Record<string, unknown>>;
+const NONE: Entries = {};
+
 /** Ids of what work changed on the parts of an assembly. */
 export function changedBy(option: WorkOption, assembly: Assembly): ReadonlySet<string> {
   const changed = new Set<string>();
   for (const after of option.parts) {
     const before = assembly.parts[after.kind];
     for (const field of ['values', 'looks', 'interfaces'] as const) {
-      const [was, is]: readonly Readonly<Record<string, unknown>>[] = [before?.[field] ?? {}, after[field]];
-      for (const id of new Set([...Object.keys(was ?? {}), ...Object.keys(is ?? {})]))
-        if (was?.[id] !== is?.[id]) changed.add(id);
+      const [was, is]: readonly [Entries, Entries] = [before?.[field] ?? NONE, after[field]];
+      // Work copies the one field it changes, and leaves the others as they are.
+      if (was === is) continue;
+      for (const id in was) if (was[id] !== is[id]) changed.add(id);
+      for (const id in is) if (was[id] !== is[id]) changed.add(id);
     }
   }
   return changed;

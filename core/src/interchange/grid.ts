@@ -56,6 +56,9 @@ export class Grid {
   private readonly decisiveChecks: number;
   /** By check: ids that the others go by. */
   private readonly readByOthers: readonly (readonly string[])[];
+  /** The checks, which note that they were looked at. */
+  private readonly watched: Pairing['checks'];
+  private readonly looked = new Set<number>();
   /** Work that was followed through, by the outcomes of all checks. */
   private readonly followed = new Map<string, Followed[]>();
 
@@ -71,6 +74,20 @@ export class Grid {
     this.pairing = pairing;
     this.decisive = pairing.checks.map(({ joint, check }) => decides(pairing.joints[joint] ?? record, check));
     this.decisiveChecks = this.decisive.filter(Boolean).length;
+    this.watched = pairing.checks.map(({ joint, check }, at) => ({
+      joint,
+      check: {
+        ...check,
+        verdict: (assembly) => {
+          this.looked.add(at);
+          return verdictOfCheck(check, assembly);
+        },
+        judge: (assembly) => {
+          this.looked.add(at);
+          return check.judge(assembly);
+        },
+      },
+    }));
     this.readByOthers = pairing.checks.map((_, at) => [
       ...new Set(pairing.checks.flatMap(({ check }, other) => (other === at ? [] : check.reads))),
     ]);
@@ -98,7 +115,7 @@ export class Grid {
 
   cell(donor: number, recipient: number): number {
     const { checks } = this.pairing;
-    let [cell, whole, ended, agreeing] = [0, 0, -1, 0];
+    let [cell, whole, ended, agreeing, byWork] = [0, 0, -1, 0, 0];
     for (let at = 0; at < checks.length; at++) {
       const joint = checks[at]?.joint ?? 0;
       if (joint === ended) continue;
@@ -107,10 +124,12 @@ export class Grid {
         cell = (cell & ~(MASK << (joint * BITS))) | (verdict << (joint * BITS));
       if (verdict > whole) whole = verdict;
       if (verdict === DOES_NOT_FIT) ended = joint;
+      if (verdict === FITS_WITH_WORK) byWork++;
       if (verdict < CANNOT_TELL && this.decisive[at]) agreeing++;
     }
-    // Where the work of one check touches another the whole swap must be looked at.
-    if (whole === FITS_WITH_WORK && checks.some((_, at) => this.crosses(at, donor, recipient)))
+    // Where the work of one check touches another the whole swap must be looked at. Whether it does costs as much to
+    // find out as following one check's work through.
+    if (whole === FITS_WITH_WORK && (byWork === 1 || checks.some((_, at) => this.crosses(at, donor, recipient))))
       whole = this.whole(donor, recipient);
     const isOpen = whole === CANNOT_TELL && hasComeFar(agreeing, this.decisiveChecks);
     return ((cell & ~(MASK << WHOLE)) | (whole << WHOLE) | (isOpen ? NOTHING_AGAINST : 0)) >>> 0;
@@ -167,15 +186,6 @@ export class Grid {
     });
   }
 
-  /** Every check, where these two parts meet. */
-  private places(assembly: Assembly): readonly CheckAtJoint[] {
-    const met = this.pairing.joints.map((joint) => ({ joint, assembly }));
-    return this.pairing.checks.flatMap(({ joint, check }): readonly CheckAtJoint[] => {
-      const where = met[joint];
-      return where ? [{ check, where }] : [];
-    });
-  }
-
   /**
    * Follows the work of all checks through, unless it was for parts that agree in all that was looked at on the way.
    */
@@ -205,20 +215,19 @@ export class Grid {
   ): { readonly whole: number; readonly lookedAt: readonly number[] } {
     const [mine, theirs] = [this.donors[donor], this.recipients[recipient]];
     if (!mine || !theirs) throw new RangeError(`There is no cell ${donor}, ${recipient}.`);
-    const looked = new Set<number>();
-    const places = this.places(assemblyOf(mine, theirs, this.context)).map(({ check, where }, at): CheckAtJoint => {
-      const judge: JointCheck['judge'] = (assembly) => {
-        looked.add(at);
-        return check.judge(assembly);
-      };
-      return { where, check: { ...check, judge } };
+    this.looked.clear();
+    const assembly = assemblyOf(mine, theirs, this.context);
+    const where = this.pairing.joints.map((joint) => ({ joint, assembly }));
+    const places = this.watched.flatMap(({ joint, check }): readonly CheckAtJoint[] => {
+      const at = where[joint];
+      return at ? [{ check, where: at }] : [];
     });
     const before = new Map(places.map((place, at) => [place, VERDICTS[outcomes[at] ?? 0] ?? 'cannotTell']));
     const { verdict } = afterAllWork(places, {
       verdict: (place) => before.get(place) ?? 'cannotTell',
       finding: (place) => place.check.judge(place.where.assembly),
     });
-    return { whole: VERDICTS.indexOf(verdict), lookedAt: [...looked].sort((a, b) => a - b) };
+    return { whole: VERDICTS.indexOf(verdict), lookedAt: [...this.looked].sort((a, b) => a - b) };
   }
 }
 

@@ -157,11 +157,13 @@ export function impliedOf(context: SwapContext, part: Part, id: string, hops = H
 function impliedByRecord(context: SwapContext, { pattern, kind }: Part, id: string, hops: number): Implied | undefined {
   const { enginesWith } = context;
   if (!enginesWith || pattern === undefined || hops === 0) return undefined;
+  const engines = enginesWith(pattern);
+  if (engines.length === 0) return undefined;
   const found = known.get(enginesWith) ?? new Map<string, Implied | undefined>();
   known.set(enginesWith, found);
   const key = `${hops} ${pattern} ${id}`;
   if (!found.has(key)) {
-    const inEngines = enginesWith(pattern).flatMap((engine): readonly Implied[] => {
+    const inEngines = engines.flatMap((engine): readonly Implied[] => {
       if (!engine.isUsual) return [];
       const stated = impliedByEngine(engine, id);
       const byMates = JOINTS.flatMap((joint) => impliedIn(joint, engine, { kind, id, hops }, context));

@@ -83,6 +83,10 @@ export function meetingsIn(
   { coming, staying, givingWay: toGo }: Sides,
   wanted: (chosen: readonly PlacedPart[]) => boolean,
 ): readonly Meeting[] {
+  const isThere = (kind: KindId): boolean =>
+    coming.some(({ part }) => part.kind === kind) || staying.some(({ part }) => part.kind === kind);
+  // Of most joints none of two parts is.
+  if (!joint.kinds.every(isThere)) return [];
   const all = [...coming, ...staying];
   const lists = joint.kinds.map((kind) =>
     ofKind(all, kind).filter(({ slot }) => joint.slots?.[kind]?.includes(slot) ?? true),

@@ -56,8 +56,17 @@ export interface EngineWith {
   readonly everHad: (kind?: KindId) => readonly Part[];
 }
 
+/** By id: asked for every value of every part that is judged. */
+const KIND_OF = new Map<string, KindId>();
+
 /** The kind a dictionary id belongs to. */
-export const kindOf = (id: string): KindId => id.slice(0, id.indexOf('.')) as KindId;
+export function kindOf(id: string): KindId {
+  const known = KIND_OF.get(id);
+  if (known !== undefined) return known;
+  const kind = id.slice(0, id.indexOf('.')) as KindId;
+  KIND_OF.set(id, kind);
+  return kind;
+}
 
 /** The value of a parameter on the part it belongs to. */
 export const valueOf = (assembly: Assembly, parameter: Parameter, where: Where = 'parts'): Value | undefined =>
@@ -78,7 +87,12 @@ export const withPart = (assembly: Assembly, part: Part): Assembly => ({
 export const withParts = (assembly: Assembly, parts: readonly Part[]): Assembly => parts.reduce(withPart, assembly);
 
 /** A part with one value changed by work done to it. */
-export const machined = (part: Part, parameter: Parameter, interval: Interval): Part => ({
-  ...part,
-  values: { ...part.values, [parameter.id]: { interval, source: 'machined' } },
-});
+export const machined = (part: Part, parameter: Parameter, interval: Interval): Part =>
+  machinedTo(part, [[parameter, interval]]);
+
+/** A part with several values changed by the same work. */
+export function machinedTo(part: Part, sizes: readonly (readonly [Parameter, Interval])[]): Part {
+  const values: Record<string, Value> = { ...part.values };
+  for (const [{ id }, interval] of sizes) values[id] = { interval, source: 'machined' };
+  return { ...part, values };
+}

@@ -131,6 +131,29 @@ interface Work {
   readonly comesAlong?: boolean;
 }
 
+/** What follows from the steps of some work, whoever does it to what. */
+interface OfSteps {
+  readonly canUndo: boolean;
+  readonly caution?: string;
+}
+
+/** By steps, since few of them are told of a great many parts. */
+const OF_STEPS = new Map<string, OfSteps>();
+
+function ofSteps(steps: readonly OperationId[]): OfSteps {
+  const key = steps.join(' ');
+  const known = OF_STEPS.get(key);
+  if (known) return known;
+  const operations: readonly Operation[] = steps.map((step) => OPERATIONS[step]);
+  const cautions = operations.flatMap(({ caution }) => caution ?? []);
+  const found: OfSteps = {
+    canUndo: operations.every(({ canUndo }) => canUndo),
+    ...(cautions.length > 0 ? { caution: [...new Set(cautions)].join(' ') } : {}),
+  };
+  OF_STEPS.set(key, found);
+  return found;
+}
+
 export function work({
   name,
   steps,
@@ -141,8 +164,7 @@ export function work({
   buy = [],
   comesAlong = false,
 }: Work): WorkOption {
-  const operations: readonly Operation[] = steps.map((step) => OPERATIONS[step]);
-  const cautions = operations.flatMap(({ caution }) => caution ?? []);
+  const { canUndo, caution } = ofSteps(steps);
   return {
     name: name ?? OPERATIONS[steps[0]].name,
     says,
@@ -152,8 +174,8 @@ export function work({
     parts,
     buy: comesAlong ? [] : buy.filter((id) => id !== undefined),
     ...(comesAlong ? { comesAlong } : {}),
-    canUndo: operations.every(({ canUndo }) => canUndo),
-    ...(cautions.length > 0 ? { caution: [...new Set(cautions)].join(' ') } : {}),
+    canUndo,
+    ...(caution === undefined ? {} : { caution }),
   };
 }
 

@@ -3,8 +3,8 @@ import { block } from '../../dictionary/kinds/block.js';
 import { liner } from '../../dictionary/kinds/liner.js';
 import { around, middle, SAME_WITHIN, shifted, type Interval } from '../../quantity/interval.js';
 import { cylinders, limitOf, type HasFigures } from '../../thumb/index.js';
-import { machined } from '../assembly.js';
-import { cut, isDone, type Worked } from './operation.js';
+import { machined, machinedTo } from '../assembly.js';
+import { isDone, notCut, type Worked } from './operation.js';
 
 const boreOf = (part: Part) => (part.kind === 'liner' ? liner.parameters.bore : block.parameters.bore);
 const wallOf = (part: Part) => (part.kind === 'liner' ? liner.parameters.wall : block.parameters.wall);
@@ -25,8 +25,14 @@ export function boreCylinders(part: Part, to: Interval, rules: HasFigures = {}):
   const least = limitOf(part.kind === 'liner' ? cylinders.linerWall : cylinders.wall, rules);
   const left = shifted(thick, -(middle(to) - middle(now)) / 2);
   if (left.low < least - SAME_WITHIN) return { refused: 'The wall left would be too thin.' };
-  const bored = cut(part, bore, to, { way: 'larger', most: Infinity, tooFar: '' });
-  return isDone(bored) ? { part: machined(bored.part, wall, left) } : bored;
+  return (
+    notCut(part, bore, to, { way: 'larger', most: Infinity, tooFar: '' }) ?? {
+      part: machinedTo(part, [
+        [bore, to],
+        [wall, left],
+      ]),
+    }
+  );
 }
 
 /** Hones the cylinders larger by `by` of diameter. Refused past what a hone takes. */

@@ -130,6 +130,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
   };
   /** The same at every place where one of them was measured by itself; nothing where none was. */
   const placesIn = (assembly: Assembly, sizes: Known<S>): readonly Place<S>[] => {
+    if (!entries.some(({ parameter, where }) => valueOf(assembly, parameter, where)?.at)) return [];
     const inRow = entries.flatMap(({ name, parameter, where }) => {
       const at = valueOf(assembly, parameter, where)?.at;
       return at ? [{ name, parameter, at }] : [];
