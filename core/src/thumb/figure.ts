@@ -60,9 +60,14 @@ export const between = (name: string, ends: Ends, says: string, more: More = {})
 /** As much either way. */
 export const within = (name: string, by: number, says: string, more: More = {}): Entry<'between'> =>
   entry('between', name, [-by, by], says, more);
-/** No less. */
-export const atLeast = (name: string, least: number, says: string, more: More = {}): Entry<'atLeast'> =>
-  entry('atLeast', name, [least, least], says, more);
+/** No less; some makers go down to `leeway`. */
+export const atLeast = (
+  name: string,
+  least: number,
+  says: string,
+  { leeway, ...more }: Omit<More, 'leeway'> & { readonly leeway?: number } = {},
+): Entry<'atLeast'> =>
+  entry('atLeast', name, [least, least], says, leeway === undefined ? more : { ...more, leeway: [leeway, least] });
 /** No more. */
 export const atMost = (name: string, most: number, says: string, more: More = {}): Entry<'atMost'> =>
   entry('atMost', name, [most, most], says, more);

@@ -29,7 +29,7 @@ export const valveGear = subject('valveGear', {
     'Room between the coils',
     1.5,
     'Sixty thou stays between the coils at full lift; makers of racing springs go down to forty',
-    { leeway: [1, 1.5] },
+    { leeway: 1 },
   ),
   coilBindMended: atMost(
     'Springs for another cam',
