@@ -104,3 +104,23 @@ describe('parts together in an engine', () => {
     expect(Math.abs(adds[0] ?? NaN)).toBeLessThan(0.1);
   });
 });
+
+describe('how often a part was in its engine from the first', () => {
+  it('is the shop’s own figure, where it has one', () => {
+    const belongs = (original: number) => {
+      const own = (each: Weighing): Weighing => {
+        const index = { ...each.identification.index, assumed: { ...ASSUMED, original } };
+        return { ...each, identification: new Identification(index).read(each.specimen.readings.map(({ is }) => is)) };
+      };
+      const [block, crank] = [SET[0], weighing('crank', 'crank', 'main 2.3495in mic forged')];
+      if (!block) throw new Error('none');
+      const parts = [block, crank].map(own);
+      const variant = LOOKUP.variant('sluice-306');
+      const [era] = variant ? erasOf(variant) : [];
+      if (!variant || !era || !parts[1]) throw new Error('none');
+      return new PartsInEngines(LOOKUP, parts).cameWithIt(parts[1], variant, era) ?? NaN;
+    };
+    expect(belongs(0.99)).toBeGreaterThan(belongs(ASSUMED.original));
+    expect(belongs(0.3)).toBeLessThan(belongs(ASSUMED.original));
+  });
+});

@@ -24,7 +24,9 @@ export interface Agreement {
   readonly eras: readonly number[];
 }
 
-const original = (kind: KindId): number => (kind === 'block' ? ASSUMED.originalBlock : ASSUMED.original);
+/** How often such a part came with its engine, by the shop's own figure where it has one. */
+const originalOf = ({ kind, identification: { index } }: Weighing): number =>
+  kind === 'block' ? ASSUMED.originalBlock : index.assumed.original;
 
 /**
  * How likely parts are together in engines of a catalogue. The parts of one kind are one set: they came with the
@@ -88,7 +90,7 @@ export class PartsInEngines {
     const at = this.sets.findIndex((set) => set.weighing === weighing);
     const begun = begunIn(era.carries.get(weighing.kind), weighing);
     if (!begun || at < 0) return undefined;
-    const share = original(weighing.kind);
+    const share = originalOf(weighing);
     const came = Math.log(share) + carriedLog(begun, weighing);
     const later = Math.log(1 - share) + this.putInLater(this.goingInto(variant, weighing.kind), at, true);
     return Math.exp(came - logOfBoth(came, later));
@@ -192,10 +194,11 @@ const carriedLog = ({ rows, logShares }: InEra, weighing: Weighing): number =>
  * @param asSet ln of how likely they are as a set that was put in later
  * @param alone the same of the one more by itself
  */
-function withOneMore(era: InEra | undefined, { kind, weighing, parts }: PartsOfKind, asSet: number, alone: number) {
+function withOneMore(era: InEra | undefined, { weighing, parts }: PartsOfKind, asSet: number, alone: number) {
   if (!era) return 0;
   era.rows.forEach((row, at) => (era.sums[at] = (era.sums[at] ?? 0) + ratioOf(weighing, row)));
-  const [came, later] = [Math.log(original(kind)), Math.log(1 - original(kind))];
+  const original = originalOf(weighing);
+  const [came, later] = [Math.log(original), Math.log(1 - original)];
   era.oneByOne += logOfBoth(came + carriedLog(era, weighing), later + alone);
   if (parts.length === 1) return era.oneByOne;
   const carried = logSum(era.sums.map((sum, at) => (era.logShares[at] ?? 0) + sum));

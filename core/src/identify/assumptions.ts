@@ -99,6 +99,7 @@ export const LEARNT = {
   markGone: 'A recorded mark is gone',
   standardSize: 'A size that is reworked stands at standard',
   muchWorn: 'A part is worn several times more than usual',
+  original: 'A part was in its engine from the first',
   'claimRight.serial': 'A serial number is right',
   'claimRight.tag': 'A tag is right',
   'claimRight.engine': 'An engine is what it is said to be',

@@ -7,7 +7,7 @@ import { random } from '../quantity/random';
 import { say } from '../quantity/sentence';
 import { readEntry } from '../readings/entryLine';
 import type { Confirmed, Specimen } from '../readings/reading';
-import { CATALOGUE } from '../testing/demo';
+import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { bandsOf, brierBetween, shareBetween, type Answer } from './calibration';
 import { confirmedCases } from './cases';
 import { contradictedHere } from './contradicted';
@@ -101,7 +101,7 @@ describe('calibration', () => {
 
 describe('the chances taken for granted', () => {
   const of = (id: string, ...specimens: Specimen[]) => {
-    const found = reestimate(cases(...specimens), ASSUMED).find((each) => each.id === id);
+    const found = reestimate(cases(...specimens), ASSUMED, LOOKUP).find((each) => each.id === id);
     if (!found) throw new Error(id);
     return found;
   };
@@ -118,7 +118,7 @@ describe('the chances taken for granted', () => {
   });
 
   it('stay where they are where nothing was seen', () => {
-    for (const { id, present, cases: count, posterior } of reestimate([], ASSUMED)) {
+    for (const { id, present, cases: count, posterior } of reestimate([], ASSUMED, LOOKUP)) {
       expect(count).toBe(0);
       expect(posterior).withContext(id).toBeCloseTo(present, 12);
     }
@@ -149,6 +149,28 @@ describe('the chances taken for granted', () => {
     expect(of('markUnrecorded', specimen('crank', 'cast 4187', FORGED)).seen).toBeLessThan(0.01);
     expect(of('claimRight.engine', specimen('crank', 'engine 306 H', FORGED)).seen).toBeGreaterThan(0.8);
     expect(of('claimRight.engine', specimen('crank', 'engine 417', FORGED)).seen).toBeLessThan(0.2);
+  });
+
+  it('count what was in an engine from the first, by its block', () => {
+    const inJob = (kind: KindId, text: string, pattern: string, job = 'one'): Specimen => ({
+      ...specimen(kind, text, pattern),
+      job,
+    });
+    const block = inJob('block', 'cast B2903', 'sluice-block-low-small');
+    const own = inJob('crank', 'cast 4187', FORGED);
+    const other = inJob('crank', 'main 2.6095in mic', 'sluice-crank-3375-large');
+    // By hand, of a crank that was there or was put in as what such engines have: 0.85 / (0.85 + 0.15 × 0.7).
+    const there = of('original', block, own);
+    expect([there.cases, there.seen.toFixed(4)]).toEqual([1, '0.8901']);
+    const swapped = of('original', block, other);
+    expect([swapped.cases, swapped.seen]).toEqual([1, 0]);
+    expect(swapped.posterior).toBeLessThan(ASSUMED.original);
+    // A set of pistons is one case; without a block, with two of them or in another job there is none.
+    const piston = (text: string) => inJob('piston', text, 'sluice-piston-398-3375-80');
+    expect(of('original', block, piston('bore 3.980in'), piston('bore 3.980in mic')).cases).toBe(1);
+    expect(of('original', own).cases).toBe(0);
+    expect(of('original', block, inJob('block', 'cast B3906', 'sluice-block-low-dry'), own).cases).toBe(0);
+    expect(of('original', block, inJob('crank', 'cast 4187', FORGED, 'two')).cases).toBe(0);
   });
 
   it('may be the shop’s own: identification goes by them, and only by known ones', () => {

@@ -1,4 +1,5 @@
 import { compareFaces } from '../catalogue/facePattern.js';
+import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { assumedOf, LEARNT_IDS, type Assumed, type LearntId } from '../identify/assumptions.js';
 import { stepsMeasured } from '../identify/besideSteps.js';
 import type { CatalogueIndex } from '../identify/catalogueIndex.js';
@@ -12,6 +13,7 @@ import { unrecorded } from '../identify/weigh/mark.js';
 import { sizeMistaken, sizeRatios } from '../identify/weigh/size.js';
 import { FIXED, ratioAt, type Weighed } from '../identify/weigh/weighed.js';
 import type { ConfirmedCase } from './cases.js';
+import { partsInEngines } from './fromTheFirst.js';
 
 /** How many cases the present value of a chance is taken to stand for. */
 export const PRIOR_CASES = 100;
@@ -50,8 +52,15 @@ class Tally {
  * beta distributions, the present values as the prior; what cannot be seen itself counts by its share in what was read
  * (one step of expectation and maximisation: A. P. Dempster et al., J. R. Stat. Soc. B 39 (1977) 1).
  */
-export function reestimate(cases: readonly ConfirmedCase[], assumed: Assumed): Reestimated[] {
+export function reestimate(
+  cases: readonly ConfirmedCase[],
+  assumed: Assumed,
+  catalogue: Pick<CatalogueLookup, 'fittedIn' | 'pattern'>,
+): Reestimated[] {
   const tally = new Tally();
+  // What was put in later is mostly of what such engines had as well.
+  for (const { carried } of partsInEngines(cases, catalogue))
+    tally.add('original', carried ? shareOf(assumed.original, 1, assumed.replacedByFitting) : 0);
   for (const { was, identification } of cases) {
     tally.add('notInCatalogue', was === undefined ? 1 : 0);
     const row = was === undefined ? -1 : identification.index.patterns.indexOf(was);

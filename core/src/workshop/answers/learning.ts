@@ -23,7 +23,7 @@ export const calibration: Answering<'calibration'> = (workshop, { specimens = []
     })),
     bands: bandsOf(cases).map(({ from, count, right, said, low, high }) => ({ from, count, right, said, low, high })),
     brier: brierBetween(cases),
-    chances: reestimate(cases, withOwn(identifyOptions.rules?.assumptions)).map((each) => ({
+    chances: reestimate(cases, withOwn(identifyOptions.rules?.assumptions), catalogue).map((each) => ({
       ...each,
       name: LEARNT[each.id],
       usual: assumedOf(ASSUMED, each.id),
