@@ -28,6 +28,8 @@ export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after:
     const beside = phrases.ends(from + phrase.tokens) ? undefined : phrases.at(from + phrase.tokens);
     const other = beside && soleKind(beside.meanings);
     if (other && other !== phrases.kind) return undefined;
+    if (beside && qualifies(phrases, beside, from + phrase.tokens, option.feature)) return undefined;
+    if (isToward(phrases, from)) return undefined;
     const next = phrases.beyondName(from + phrase.tokens, option.feature);
     return lookOf(phrases, option.feature, option.option.id, from, next);
   }
@@ -38,6 +40,20 @@ export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (answer) return answer;
   return feature && isPresence(feature) ? lookOf(phrases, feature, 'present', from, from + phrase.tokens) : undefined;
 }
+
+/** Whether what something is made of is said of what stands behind it, and not of the part: `steel crown`. */
+function qualifies(phrases: Phrases, beside: Phrase, at: number, feature: Feature): boolean {
+  const { material }: Readonly<Record<string, Feature>> = describedAs(phrases.kind).features;
+  const isName = beside.meanings.every(({ is }) => is === 'feature' || is === 'parameter' || is === 'place');
+  return feature.id === material?.id && isName && phrases.ends(at + beside.tokens);
+}
+
+const SIDE = /^(?:left|right|front|rear)$/i;
+
+/** Whether a side is where something lies, and not one of the part: `pin offset to the left`. */
+const isToward = (phrases: Phrases, at: number): boolean =>
+  SIDE.test(phrases.tokens[at]?.text ?? '') &&
+  /\b(?:to|towards?|at|on)(?: the)?$/i.test(phrases.source(Math.max(0, at - 2), at));
 
 /** The answer after the name of a look: an option, its id as it is written down (`1-3-4-2`), or what it is not. */
 function answerAt(phrases: Phrases, from: number, after: number, feature: Feature | undefined): Read | undefined {
@@ -50,7 +66,8 @@ function answerAt(phrases: Phrases, from: number, after: number, feature: Featur
   }
   const following = phrases.at(after);
   const chosen = find(following, 'option');
-  if (chosen && following) return lookOf(phrases, chosen.feature, chosen.option.id, from, after + following.tokens);
+  if (chosen && following && !isToward(phrases, after))
+    return lookOf(phrases, chosen.feature, chosen.option.id, from, after + following.tokens);
   const written = phrases.tokens[after]?.text ?? '';
   return feature && 'options' in feature.form && isOptionOf(feature, written)
     ? lookOf(phrases, feature, written, from, after + 1)

@@ -1,8 +1,10 @@
-import type { Making, MarkPlace } from '../dictionary/definition.js';
+import { describedAs } from '../dictionary/dictionary.js';
+import type { Making, MarkPlace, Parameter } from '../dictionary/definition.js';
 import { MarkTextError, normaliseMark, readMark } from '../marks/markText.js';
 import { designationWords } from './designationWords.js';
 import { find, isGlue, type Phrase, type Phrases, type Read } from './phrases.js';
 import { readFigures } from './size.js';
+import { stepsSaid } from './step.js';
 import { unread } from './unread.js';
 
 const NUMBER_WORD = /^(?:#|nos?\.?|nr\.?|num\.?|numbers?|marks?)$/i;
@@ -34,6 +36,8 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (!token || isCount(phrases, at) || !isMark(phrases, at)) return undefined;
   // `flange 52.05` or `nose 35 mm` is a size of that name, not a mark.
   if (!where.making && find(phrase, 'parameter') && phrases.figures(at)) return undefined;
+  // `flange 78`, `outside 95/100`: by a place alone nobody knows whether it is a size there.
+  if (!where.making && SIZE_LIKE.test(token.text) && !isStep(phrases, token.text)) return undefined;
   // `cap, 7/16 bolts`: figures that belong to what stands after them.
   if (!where.making && !phrases.at(at) && namedAfterFigures(phrases, at)) return undefined;
   const { characters, next } = charactersAt(phrases, at, where.making !== undefined);
@@ -51,6 +55,15 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
     return markOf(phrases, characters, where, from, next);
   return markOf(phrases, characters, { ...where, place }, from, start + following.tokens);
 }
+
+/** Figures too few for a number, or with a point or strokes in them. */
+const SIZE_LIKE = /^(?:[1-9]\d{0,2}|\d*[.,]\d+|\d+(?:[.,]\d+)?(?:[/x×]\d+(?:[.,]\d+)?)+)$/i;
+
+/** Whether figures are a usual step of some size of the kind, which is stamped as it is said: `crown .040`. */
+const isStep = ({ kind }: Phrases, text: string): boolean =>
+  Object.values<Parameter>(describedAs(kind).parameters).some(({ service }) =>
+    stepsSaid(service).some((step) => step > 0 && Math.abs(step - Number(text.replace(',', '.'))) < 1e-9),
+  );
 
 const namedAfterFigures = (phrases: Phrases, at: number): boolean => {
   const figures = phrases.figures(at);
@@ -182,6 +195,9 @@ const isCount = (phrases: Phrases, at: number): boolean =>
  */
 export function looseMark(phrases: Phrases, from: number): Read | undefined {
   const { text = '' } = phrases.tokens[from] ?? {};
+  // By itself it is said of the number: `decked off`.
+  const gone = phrases.ends(from) || from === 0 ? goneWords(phrases, ANYWHERE, from, from) : undefined;
+  if (gone && GONE.test(text) && phrases.ends(gone.next)) return gone;
   const designation = phrases.kind === 'rollingBearing' ? designationWords(phrases, from) : undefined;
   if (designation !== undefined) return markOf(phrases, phrases.source(from, designation), ANYWHERE, from, designation);
   const plain = normaliseMark(text);

@@ -1,14 +1,16 @@
 import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Parameter } from '../dictionary/definition.js';
-import { UNITS } from '../quantity/unit.js';
+import { contains, interval } from '../quantity/interval.js';
+import { toInside, UNITS } from '../quantity/unit.js';
 import { lookOf } from './lookWords.js';
-import { find, type Phrase, type Phrases, type Read } from './phrases.js';
+import { find, isGlue, type Phrase, type Phrases, type Read } from './phrases.js';
 import { parameterNamed } from './namedSize.js';
 import { numberAt, placesOf, sizeInRow } from './positions.js';
 import { sizeOf, unitMeant, type Figures } from './size.js';
 import { figuresAtSpots } from './spots.js';
 import { stepOf } from './step.js';
 import { signWritten, sizesAlike, stepFirst } from './stepWords.js';
+import { numberOf } from './wordForms.js';
 
 /** Figures first: `8 weights`, `59.67 mic main`, `10 under main`, `M10 bolts`, `612 grams`. */
 export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
@@ -21,9 +23,35 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
   const singular = count && find(phrase, 'count') === undefined;
   if (count && !(singular && !isOptionOf(count.feature, String(figures.values[0]))))
     return lookOf(phrases, count.feature, String(figures.values[0]), from, after + count.tokens);
+  if (isInWords(figures) || isInRow(phrases, from)) return undefined;
   const step = stepFirst(phrases, figures, from, after);
   if (step) return step;
   return namedAfter(phrases, figures, from, after) ?? byUnit(phrases, figures, from, after);
+}
+
+/** Figures in words count, and are no size: `twin web lips`, `two valves`. */
+const isInWords = ({ written }: Figures): boolean => numberOf(written) !== undefined;
+
+/** Whether figures are the last of a row of which nobody knows what the first is: the 80 of `95 x 80 bore stroke`. */
+const isInRow = (phrases: Phrases, from: number): boolean =>
+  /^(?:[x×/]|by)$/i.test(phrases.tokens[from - 1]?.text ?? '') &&
+  !phrases.isBroken(from - 2, from + 1) &&
+  phrases.figures(from - 2) !== undefined &&
+  !phrases.at(from - 3);
+
+/** Counts are small, and of something that has a name. */
+const MOST_COUNTED = 24;
+
+/**
+ * Whether whole figures count what stands behind the name: `2 seal lips`, `2 pin oil holes`. It is no name of a size or
+ * a look that says anything by itself.
+ */
+function mayCount(phrases: Phrases, { values: [value, ...others], unit }: Figures, at: number): boolean {
+  const isWhole = value !== undefined && Number.isInteger(value) && value <= MOST_COUNTED && others.length === 0;
+  if (!isWhole || unit || phrases.ends(at) || isGlue(phrases.tokens[at])) return false;
+  const phrase = phrases.at(at);
+  const isName = phrase?.meanings.every(({ is }) => is === 'feature' || is === 'parameter') ?? true;
+  return isName && /^[a-z]{3,}s$/i.test(phrases.tokens[at + (phrase?.tokens ?? 1) - 1]?.text ?? '');
 }
 
 /** `59.67 mic main`, `62cc chamber`, `3/8 bolts`. */
@@ -34,6 +62,7 @@ function namedAfter(phrases: Phrases, figures: Figures, from: number, after: num
   const parameter = parameterNamed(phrases, naming, figures.unit);
   const end = start + (naming?.tokens ?? 0);
   if (!naming || !parameter || phrases.isBroken(from, start + 1)) return undefined;
+  if (mayCount(phrases, figures, end)) return undefined;
   const isNext = phrases.figures(end) !== undefined || numberAt(phrases, end) !== undefined;
   if (isNext && !phrases.ends(end) && !isNamedBehind(phrases, end)) return undefined;
   const places = placesOf(parameter, phrases.source(start, end), { figures, spots: {} });
@@ -51,11 +80,19 @@ function isNamedBehind(phrases: Phrases, at: number): boolean {
   if (!figures || after === undefined || phrases.ends(after)) return false;
   const { next } = phrases.instrument(after);
   const start = phrases.at(next) ? next : phrases.glued(next);
+  if (mayCount(phrases, figures, start)) return true;
   const naming = phrases.at(start);
   if (!naming || !(parameterNamed(phrases, naming, figures.unit) ?? phrases.countAt(start))) return false;
   const end = start + naming.tokens;
   return phrases.ends(end) || !phrases.figures(end) || isNamedBehind(phrases, end);
 }
+
+/** A weight that papers state is that of something else: what a crank is balanced for. */
+const isOfOthers = ({ quantity, instruments }: Parameter): boolean => quantity === 'mass' && instruments[0] === 'sheet';
+
+/** What no such part has is a size of something else. */
+const isPlausible = ({ plausible }: Parameter, { values, unit }: Figures): boolean =>
+  values.every((each) => unit === undefined || contains(plausible, interval(toInside(each, unit))));
 
 /** The only size of a kind that has a unit of this sort: `612 grams` of a piston, `58cc` of a head, `10:1`. */
 function byUnit(phrases: Phrases, figures: Figures, from: number, after: number): Read | undefined {
@@ -63,9 +100,12 @@ function byUnit(phrases: Phrases, figures: Figures, from: number, after: number)
   const following = phrases.ends(after) ? undefined : phrases.at(after);
   if (!quantity || quantity === 'length' || find(following, 'parameter') || find(following, 'count')) return undefined;
   const [only, ...others] = Object.values(describedAs(phrases.kind).parameters).filter(
-    (each) => UNITS[unitMeant(each, figures.unit) ?? 'mm'].quantity === each.quantity && each.quantity !== 'length',
+    (each) =>
+      UNITS[unitMeant(each, figures.unit) ?? 'mm'].quantity === each.quantity &&
+      each.quantity !== 'length' &&
+      !isOfOthers(each),
   );
-  if (!only || others.length > 0) return undefined;
+  if (!only || others.length > 0 || !isPlausible(only, figures)) return undefined;
   const { instrument, next } = phrases.instrument(after);
   return { is: sizeOf(only, figures, instrument, phrases.source(from, next)), next };
 }
@@ -99,7 +139,7 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (count && single !== undefined && isOptionOf(count.feature, single))
     return lookOf(phrases, count.feature, single, from, end);
   const parameter = parameterNamed(phrases, phrase, figures.unit);
-  if (!parameter) return undefined;
+  if (!parameter || isInWords(figures) || mayCount(phrases, figures, end)) return undefined;
   const way = phrases.at(end);
   const said = find(way, 'step');
   const sign = said?.sign ?? signWritten(figures);

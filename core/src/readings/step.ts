@@ -65,3 +65,9 @@ export function stepOf(
     ]);
   return { sort: 'step', text, parameter: parameter.id, offset: Number(best.offset.toFixed(6)), unit: best.unit };
 }
+
+/** Usual steps as they are said: `10` and `.010` of an inch, `0.25`. */
+export const stepsSaid = (service: Parameter['service']): readonly number[] => [
+  ...(service?.mm ?? []).map((step) => Math.abs(Number(step))),
+  ...(service?.in ?? []).flatMap((step) => [Math.abs(Number(step)), Math.round(Math.abs(Number(step)) * 1000)]),
+];

@@ -4,7 +4,7 @@ import { readNumber } from '../quantity/number.js';
 import { unitOf, type UnitId } from '../quantity/unit.js';
 import type { Phrases, Read } from './phrases.js';
 import { sizeOf, type Figures } from './size.js';
-import { stepOf } from './step.js';
+import { stepOf, stepsSaid } from './step.js';
 import { find } from './phrases.js';
 import { lookedUp } from './wordForms.js';
 import type { Words } from './unread.js';
@@ -51,15 +51,40 @@ function rowAt(text: string): Row | undefined {
   };
 }
 
-/** `25x52x15`, `2.02/1.60 valves`, `10/10`, `4.030 x 3.48 bore and stroke`: sizes said in one breath. */
+/**
+ * `25x52x15`, `2.02/1.60 valves`, `10/10`, `4.030 x 3.48 bore and stroke`, `mains and pins 60 / 52`: sizes said in one
+ * breath.
+ */
 export function together(phrases: Phrases, from: number): Read | undefined {
-  const row = /^(?:[\d.]|std)/i.test(phrases.tokens[from]?.text ?? '') ? rowAt(phrases.rest(from)) : undefined;
-  const after = row && phrases.after(from, row.length);
-  if (!row || row.figures.length < 2 || after === undefined) return undefined;
-  const kind = describedAs(phrases.kind) as {
-    readonly parameters: Readonly<Record<string, Parameter>>;
-    readonly together?: readonly Together[];
-  };
+  return figuresBefore(phrases, from) ?? wordsBefore(phrases, from) ?? namedBefore(phrases, from);
+}
+
+/** A row of figures at a token, and the first token after it. */
+function rowOf(phrases: Phrases, at: number): { readonly row: Row; readonly next: number } | undefined {
+  const row = /^(?:[\d.]|std)/i.test(phrases.tokens[at]?.text ?? '') ? rowAt(phrases.rest(at)) : undefined;
+  const next = row && phrases.after(at, row.length);
+  return row && row.figures.length > 1 && next !== undefined ? { row, next } : undefined;
+}
+
+/** `valves 2.02/1.60`, `rings 1.5/1.5/4`: what they are called together before the figures. */
+function wordsBefore(phrases: Phrases, from: number): Read | undefined {
+  const kind = kindOf(phrases);
+  for (const { sizes, words } of kind.together ?? []) {
+    const parameters = sizes.flatMap((key) => kind.parameters[key] ?? []);
+    const count = wordsAt(phrases, from, words);
+    const found = count === undefined ? undefined : rowOf(phrases, phrases.glued(from + count));
+    if (found?.row.figures.length !== parameters.length) continue;
+    const read = sizesOf(parameters, found.row, phrases.source(from, found.next));
+    if (read) return { ...read, next: found.next };
+  }
+  return undefined;
+}
+
+function figuresBefore(phrases: Phrases, from: number): Read | undefined {
+  const found = rowOf(phrases, from);
+  if (!found) return undefined;
+  const { row, next: after } = found;
+  const kind = kindOf(phrases);
   for (const { sizes, words, as } of kind.together ?? []) {
     const parameters = sizes.flatMap((key) => kind.parameters[key] ?? []);
     const next =
@@ -73,6 +98,12 @@ export function together(phrases: Phrases, from: number): Read | undefined {
   return namedAfter(phrases, row, from, after);
 }
 
+const kindOf = (phrases: Phrases) =>
+  describedAs(phrases.kind) as {
+    readonly parameters: Readonly<Record<string, Parameter>>;
+    readonly together?: readonly Together[];
+  };
+
 /** How many tokens one of some phrases takes. */
 function wordsAt(phrases: Phrases, at: number, words: readonly string[]): number | undefined {
   for (const each of words) {
@@ -84,6 +115,38 @@ function wordsAt(phrases: Phrases, at: number, words: readonly string[]): number
     if (said === each || said === `${each}s`) return count;
   }
   return undefined;
+}
+
+/** What stands between two names: `bore x stroke`, `mains and pins`, `main / pin`. */
+const JOINS = /^(?:[x×/&+]|and|by)$/i;
+
+/** `bore x stroke 95 x 80`, `mains and pins 60 / 52`, `valves 2.02/1.60`: the names before the figures. */
+function namedBefore(phrases: Phrases, from: number): Read | undefined {
+  const named: Parameter[] = [];
+  let at = from;
+  for (;;) {
+    const phrase = phrases.at(at);
+    const parameter = find(phrase, 'parameter')?.parameter;
+    if (!phrase || !parameter || named.includes(parameter)) break;
+    named.push(parameter);
+    at += phrase.tokens;
+    if (JOINS.test(phrases.tokens[at]?.text ?? '')) at++;
+  }
+  if (named.length < 2) return undefined;
+  const found = rowOf(phrases, phrases.glued(at));
+  if (found?.row.figures.length !== named.length) return undefined;
+  const { row, next } = found;
+  const text = phrases.source(from, next);
+  const read = (areReworked(phrases, named) ? stepsOf(named, row, text) : undefined) ?? sizesOf(named, row, text);
+  return read && { ...read, next };
+}
+
+/** Whether figures of these are mostly how far each was reworked. */
+function areReworked(phrases: Phrases, named: readonly Parameter[]): boolean {
+  const kind = kindOf(phrases);
+  return (kind.together ?? []).some(
+    ({ sizes, as }) => as === 'steps' && named.every((each) => sizes.some((key) => kind.parameters[key] === each)),
+  );
 }
 
 type Said = Omit<Read, 'next'>;
@@ -102,18 +165,12 @@ function stepsOf(parameters: readonly Parameter[], { figures }: Row, text: strin
   if (!text.includes('/')) return undefined;
   const isStep = (each: Figures | undefined, { service }: Parameter) => {
     const value = each?.values[0];
-    return value === undefined || usual(service).some((step) => Math.abs(step - value) < 1e-9);
+    return value === undefined || stepsSaid(service).some((step) => Math.abs(step - value) < 1e-9);
   };
   if (!parameters.every((parameter, at) => isStep(figures[at], parameter))) return undefined;
   const steps = parameters.map((parameter, at) => stepOf(parameter, figures[at], figures[at] ? -1 : 0, text));
   return allOf(steps, parameters.length);
 }
-
-/** Usual steps as they are said: `10` and `.010` of an inch, `0.25`. */
-const usual = (service: Parameter['service']): readonly number[] => [
-  ...(service?.mm ?? []).map((step) => Math.abs(Number(step))),
-  ...(service?.in ?? []).flatMap((step) => [Math.abs(Number(step)), Math.round(Math.abs(Number(step)) * 1000)]),
-];
 
 function allOf(words: readonly Words[], count: number): Said | undefined {
   const [is, ...also] = words;

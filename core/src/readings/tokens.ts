@@ -14,6 +14,8 @@ const RUNS = /(?:\[[^\]]*\]|(?<=\d):(?=1(?!\d))|,(?=\d)|[^\s,;:=])+/g;
 /** A diameter sign carries nothing that the name of the size does not. */
 const DIAMETER_SIGN = /^[Ø⌀ø](?=[\d.])/;
 const NOT_JOINED = /^(non)-(.+)$/i;
+/** `main/pin`, `bore/stroke`: two names. */
+const TWO_WORDS = /^([a-z]{3,})\/([a-z]{3,})$/i;
 /** `4-bolt`, `8cyl`, `4V`: figures that count what is named right after them. */
 const COUNTED = /^(\d{1,3})(-?)([a-z][a-z-]*)$/i;
 
@@ -30,14 +32,23 @@ export function tokensOf(text: string, vocabulary: ReadonlyMap<string, readonly 
     if (sign) return [part(whole, sign[0].length, whole.text.length)];
     const joined = NOT_JOINED.exec(whole.text);
     if (joined) return [part(whole, 0, 3), part(whole, 4, whole.text.length)];
+    const two = vocabulary.has(lookedUp(whole.text)) ? undefined : TWO_WORDS.exec(whole.text);
+    const [, one = '', other = ''] = two ?? [];
+    if (two && [one, other].every((word) => isBegun(begins, word)))
+      return [part(whole, 0, one.length), part(whole, one.length + 1, whole.text.length)];
     const counted = COUNTED.exec(whole.text);
     const [, figures = '', hyphen = '', word = ''] = counted ?? [];
-    const first = lookedUp(word).split(' ')[0] ?? '';
-    const isWord = word.length > 1 ? begins.has(first) || begins.has(`${first}s`) : vocabulary.has(first);
+    const isWord = word.length > 1 ? isBegun(begins, word) : vocabulary.has(lookedUp(word));
     return counted && isWord && !unitOf(word)
       ? [part(whole, 0, figures.length), part(whole, figures.length + hyphen.length, whole.text.length)]
       : [whole];
   });
+}
+
+/** Whether a phrase begins with a word, or with several of it. */
+function isBegun(begins: ReadonlySet<string>, word: string): boolean {
+  const first = lookedUp(word).split(' ')[0] ?? '';
+  return begins.has(first) || begins.has(`${first}s`) || (first.endsWith('s') && begins.has(first.slice(0, -1)));
 }
 
 const known = new WeakMap<object, ReadonlySet<string>>();

@@ -29,6 +29,17 @@ describe('what a workshop types', () => {
     expect(misread / LINES.length).toBeLessThan(0.01);
   });
 
+  it('says of the part only what is said of it', () => {
+    // What a crank is balanced for is no weight of its own, and a crown of steel no steel piston.
+    for (const [text, kind] of [
+      ['8.5 kg', 'crank'],
+      ['steel crown', 'piston'],
+      ['pin offset to the left', 'piston'],
+    ] as const)
+      expect(readOf(text, kind)).withContext(text).toEqual([]);
+    expect(readOf('steel', 'piston')).toEqual(['material:steel']);
+  });
+
   it('never says the contrary: no look is read that is denied', () => {
     const denied = ['not', 'no', 'without', 'isn’t', 'not a'];
     const wrong: string[] = [];
@@ -74,8 +85,32 @@ describe('what a workshop types', () => {
     expect(understood('59.6 main 52', 'crank')).toContain('unread 59.6');
   });
 
+  it('binds figures in a row to names in a row, on either side, and none where one has no name here', () => {
+    const both = ['mainJournal.diameter=60mm', 'crankpin.diameter=52mm'];
+    for (const text of ['60 x 52 main and pin', 'main x pin 60 x 52', 'mains and pins 60 / 52', 'main/pin 60/52'])
+      expect(readOf(text, 'crank')).withContext(text).toEqual(both);
+    expect(readOf('main/pin 10/20', 'crank')).toEqual(['mainJournal.diameter~-0.01in', 'crankpin.diameter~-0.02in']);
+    // The stroke is no size of a block: then nobody knows which of the two the 80 is.
+    for (const text of ['95 x 80 bore stroke', 'bore x stroke 95 x 80'])
+      expect(readOf(text, 'block')).withContext(text).toEqual([]);
+  });
+
+  it('counts by figures in words and before what is several, and makes no size of them', () => {
+    for (const [text, kind] of [
+      ['twin web lips', 'crank'],
+      ['main two', 'crank'],
+      ['2 pin oil holes', 'crank'],
+      ['2 seal lips', 'frontCover'],
+      ['2 seal grooves', 'block'],
+    ] as const)
+      expect(readOf(text, kind).filter((each) => /=\d/.test(each)))
+        .withContext(text)
+        .toEqual([]);
+    expect(readOf('½ inch pin', 'crank')).toEqual(['crankpin.diameter=0.5in']);
+  });
+
   it('takes no thread, place or pair of sizes for a mark, and refuses a third in words', () => {
-    for (const text of ['M12x1.75', '25x52x15', '1st', 'no.1', '#1', '1/3'])
+    for (const text of ['M12x1.75', '25x52x15', '1st', 'no.1', '#1', '1/3', 'flange 78', 'flange 95/100'])
       expect(readOf(text, 'crank').filter((each) => each.startsWith('mark')))
         .withContext(text)
         .toEqual([]);
@@ -93,6 +128,9 @@ describe('what a workshop types', () => {
   it('knows a mark that is gone from one that never was', () => {
     expect(readOf('number ground off', 'crank')).toEqual(['gone']);
     expect(readOf('stamp pad decked off', 'block')).toEqual(['gone pad']);
+    expect(readOf('decked off', 'block')).toEqual(['gone']);
+    // What is ground off here is the lip.
+    expect(readOf('lip ground off', 'crank')).not.toContain('gone');
     expect(readOf('no casting number', 'block')).toEqual(['mark - cast']);
   });
 });

@@ -53,6 +53,14 @@ export const BLOCK_LOOKS = {
       reach: 'rotatingPartsOut',
     },
   ),
+  fuelPumpHole: presence(
+    'Fuel pump hole',
+    'fuel pump hole, fuel pump holes, fuel pump opening, fuel pump pad, fuel pump boss, fuel pump',
+    'Look along the sides for a machined pad with a hole into the case, where a pump runs off an eccentric of the cam.',
+    'hole for a fuel pump | with fuel pump hole, fuel pump pad drilled',
+    'no hole for a fuel pump | no fuel pump hole, fuel pump pad blank',
+    { reach: 'outside' },
+  ),
   freezePlugs: counted(
     'Freeze plugs a side',
     'freeze plugs, core plugs, welch plugs, freeze plugs a side, freeze plugs each side, freeze plugs per side, core plugs a side, core plugs each side, core plugs per side',

@@ -306,6 +306,10 @@ export class SwapStation {
     const judged = this.judged();
     return judged && 'verdict' in judged ? judged : undefined;
   });
+  /** What comes is known, and how it goes is on its way. */
+  protected readonly working = computed(
+    () => this.coming() !== undefined && !this.judged() && (this.takings() === undefined || this.pair() !== undefined),
+  );
   protected readonly refused = computed(() => {
     const judged = this.judged();
     return judged && 'refused' in judged ? judged.refused : undefined;
