@@ -24,6 +24,13 @@ describe('the kind that some words are read on', () => {
     expect([first?.kind, (first?.probability ?? 0) > 0.99]).toEqual(['piston', true]);
   });
 
+  it('is found by a casting number alone, and none is beyond doubt by one that nobody knows', () => {
+    expect(meant('4187')[0]?.kind).toBe('crank');
+    expect(meant('41?7')[0]?.kind).toBe('crank');
+    const [first] = meant('98765432');
+    expect(first?.probability ?? 0).toBeLessThan(0.9);
+  });
+
   it('is that of the pattern for four numbers of the catalogue in five, and hardly ever another beyond doubt', () => {
     const numbered = LOOKUP.catalogue.patterns.flatMap(({ kind, numbers }) =>
       numbers.slice(0, 1).map(({ number }) => ({ kind, number })),

@@ -34,20 +34,16 @@ export function linearProgramOf({ variables, tables, sums, mostOpen, openCosts }
     // No row at all: nothing goes together.
     constraints.push(`${names.length === 0 ? '0 x0_0' : sumOf(names.map((name) => term(1, name)))} = 1`);
     vars.forEach((variable, place) => {
-      const of = classes[place] ?? new Int32Array();
-      const byClass = new Map<number, string[]>();
-      rows.forEach((row, which) => {
-        const list = byClass.get(row[place] ?? 0) ?? [];
-        list.push(names[which] ?? '');
-        byClass.set(row[place] ?? 0, list);
-      });
-      for (let number = 0; number <= Math.max(...of); number++) {
-        const options = [...of].flatMap((each, option) =>
-          each === number ? [term(-1, `x${variable}_${option}`)] : [],
-        );
-        const chosen = (byClass.get(number) ?? []).map((name) => term(1, name));
-        constraints.push(`${sumOf([...chosen, ...options])} = 0`);
-      }
+      // By class: the rows that have it, less the options that do.
+      const sides = new Map<number, string[]>();
+      const add = (number: number, said: string) => {
+        const list = sides.get(number) ?? [];
+        list.push(said);
+        sides.set(number, list);
+      };
+      rows.forEach((row, which) => add(row[place] ?? 0, term(1, names[which] ?? '')));
+      classes[place]?.forEach((number, option) => add(number, term(-1, `x${variable}_${option}`)));
+      for (const terms of sides.values()) constraints.push(`${sumOf(terms)} = 0`);
     });
   });
   for (const { vars, adds, low, high } of sums) {

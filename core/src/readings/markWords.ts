@@ -200,10 +200,16 @@ export function looseMark(phrases: Phrases, from: number): Read | undefined {
   if (gone && GONE.test(text) && phrases.ends(gone.next)) return gone;
   const designation = phrases.kind === 'rollingBearing' ? designationWords(phrases, from) : undefined;
   if (designation !== undefined) return markOf(phrases, phrases.source(from, designation), ANYWHERE, from, designation);
+  if (isBareNumber(phrases, from)) return markOf(phrases, text, ANYWHERE, from, from + 1);
   const plain = normaliseMark(text);
   const marked = plain.length >= 3 && /^[A-Z0-9?[\]]+$/.test(plain) && /\d/.test(plain) && /[A-Z?[]/.test(plain);
   return !marked || isSize(text) || NO_MARK.test(text) ? undefined : markOf(phrases, text, ANYWHERE, from, from + 1);
 }
+
+/** Four figures and more by themselves are no size: `4187`. A year might be anything. */
+const BARE_NUMBER = /^(?!(?:19|20)\d\d$)\d{4,9}$/;
+const isBareNumber = (phrases: Phrases, at: number): boolean =>
+  BARE_NUMBER.test(phrases.tokens[at]?.text ?? '') && (at === 0 || phrases.ends(at)) && phrases.ends(at + 1);
 
 /** A thread, sizes with crosses between them, a place in a row, a count: `M12x1.75`, `25x52x15`, `1st`, `no.1`. */
 const NO_MARK = /^(?:M\d+(?:\.\d+)?(?:x[\d.]+)?|[\d.]+(?:[x×][\d.]+)+|\d+(?:st|nd|rd|th)|no\.\d+|\d+[-/]\d+)$/i;
