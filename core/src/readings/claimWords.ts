@@ -4,7 +4,8 @@ import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 /** `year 1962-64`, `serial 4S7-01234`, `machine Orchard frost fan 4, …`. */
 export function claimWords(phrases: Phrases, phrase: Phrase, from: number, after: number): Read | undefined {
   const about = find(phrase, 'claim')?.about;
-  if (!about || !phrases.tokens[after]) return undefined;
+  // `out of round` is no machine it came out of.
+  if (!about || !phrases.tokens[after] || /^round$/i.test(phrases.tokens[after].text)) return undefined;
   const next =
     about === 'year'
       ? after + 1

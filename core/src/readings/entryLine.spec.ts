@@ -201,9 +201,9 @@ describe('the entry line', () => {
   });
 
   it('says of words that were not understood on another kind of part that they are by themselves', () => {
-    const [is] = readEntry('6204', 'crank').words;
+    const [is] = readEntry('snap ring', 'crank').words;
     expect(is?.sort).toBe('unread');
-    expect(whyUnread('6204', 'rollingBearing')).toEqual({
+    expect(whyUnread('snap ring', 'rollingBearing')).toEqual({
       reason: ['By itself this is understood: enter it once more, alone.'],
     });
   });

@@ -5,6 +5,7 @@ import { faceWords } from './faceWords.js';
 import { lookWords } from './lookWords.js';
 import { looseMark, markBefore, markWords } from './markWords.js';
 import { find, isGlue, Phrases, soleKind, type Read } from './phrases.js';
+import { deniedFigures } from './denied.js';
 import { layoutWords } from './layoutWords.js';
 import { negation } from './negation.js';
 import { isCalledAfter, numberedFirst } from './positions.js';
@@ -86,6 +87,7 @@ function kindNamed(text: string, kind: DescribedId): KindId | undefined {
 function readAt(phrases: Phrases, from: number): Read | undefined {
   const first =
     negation(phrases, from) ??
+    deniedFigures(phrases, from) ??
     together(phrases, from) ??
     numberedFirst(phrases, from) ??
     stepInOrder(phrases, from) ??
@@ -122,6 +124,20 @@ function isBeyondDoubt(phrases: Phrases, at: number): boolean {
   return read?.is.sort === 'claim' || (read?.is.sort === 'mark' && read.is.making !== undefined);
 }
 
+/** `cast or forged`, `main 2.349 or 2.359`: one of two, and nobody says which. */
+function alternatives(phrases: Phrases, from: number, { is, next }: Read): Read | undefined {
+  if (!/^or$/i.test(phrases.tokens[next]?.text ?? '') || phrases.ends(next)) return undefined;
+  const at = phrases.glued(next + 1);
+  const other = readAt(phrases, at);
+  const figures = is.sort === 'size' || is.sort === 'step' ? phrases.figures(at) : undefined;
+  // Of a look the other may be one that the kind does not know: `forged or sintered`.
+  const isLook = is.sort === 'look' && (!other || (other.is.sort === 'look' && other.is.feature === is.feature));
+  if (!isLook && !figures) return undefined;
+  const end = figures ? (phrases.after(at, figures.length) ?? at + 1) : (other?.next ?? at + 1);
+  const reason = 'One or the other tells nothing yet: enter what is seen or measured for certain.';
+  return { is: unread(phrases.source(from, end), [reason]), next: end };
+}
+
 function readWords(phrases: Phrases): Words[] {
   const words: Words[] = [];
   /** Where the tokens begin that are not understood so far; undefined where there are none. */
@@ -136,7 +152,12 @@ function readWords(phrases: Phrases): Words[] {
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
     const read = readAt(phrases, at);
-    if (read) {
+    const doubted = read && alternatives(phrases, at, read);
+    if (doubted) {
+      leaveUnread(at);
+      words.push(doubted.is);
+      at = doubted.next;
+    } else if (read) {
       leaveUnread(at);
       words.push(read.is, ...(read.also ?? []));
       at = read.next;

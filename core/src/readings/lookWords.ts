@@ -1,7 +1,7 @@
 import { describedAs, isOptionOf } from '../dictionary/dictionary.js';
 import type { Feature } from '../dictionary/definition.js';
 import { contrary, isNegation, isPresence } from './negation.js';
-import { find, soleKind, type Phrase, type Phrases, type Read } from './phrases.js';
+import { find, isGlue, soleKind, type Phrase, type Phrases, type Read } from './phrases.js';
 import { unread } from './unread.js';
 import { one } from '../quantity/phrase.js';
 
@@ -38,7 +38,10 @@ export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (!named) return undefined;
   const answer = phrases.isBroken(from, after + 1) ? undefined : answerAt(phrases, from, after, feature);
   if (answer) return answer;
-  return feature && isPresence(feature) ? lookOf(phrases, feature, 'present', from, from + phrase.tokens) : undefined;
+  const end = from + phrase.tokens;
+  return feature && isPresence(feature) && !isSaidMoreOf(phrases, end)
+    ? lookOf(phrases, feature, 'present', from, end)
+    : undefined;
 }
 
 /** Whether what something is made of is said of what stands behind it, and not of the part: `steel crown`. */
@@ -54,6 +57,10 @@ const SIDE = /^(?:left|right|front|rear)$/i;
 const isToward = (phrases: Phrases, at: number): boolean =>
   SIDE.test(phrases.tokens[at]?.text ?? '') &&
   /\b(?:to|towards?|at|on)(?: the)?$/i.test(phrases.source(Math.max(0, at - 2), at));
+
+/** Whether a word that is not understood follows, which may say anything: `squirters blocked`, `web lip broken off`. */
+const isSaidMoreOf = (phrases: Phrases, at: number): boolean =>
+  !phrases.ends(at) && !phrases.at(at) && !isGlue(phrases.tokens[at]) && /^[a-z]/i.test(phrases.tokens[at]?.text ?? '');
 
 /** The answer after the name of a look: an option, its id as it is written down (`1-3-4-2`), or what it is not. */
 function answerAt(phrases: Phrases, from: number, after: number, feature: Feature | undefined): Read | undefined {

@@ -112,13 +112,19 @@ const writtenDown = (characters: string): string =>
 
 const GONE = /^(?:ground|machined|worn|filed|milled|decked|chiselled|skimmed|rusted|rubbed|peened)$/i;
 const GONE_BY = /^(?:off|away|out|over)$/i;
-const ILLEGIBLE = /^(?:illegible|unreadable|gone|missing|lost)$/i;
+const ILLEGIBLE = /^(?:illegible|unreadable)$/i;
+/** Said of a number; of a place it may be the flange that is not there. */
+const LOST = /^(?:gone|missing|lost)$/i;
 
 /** `number ground off`, `stamp pad decked off`, `casting number illegible`: a mark that stands there no more. */
 function goneWords(phrases: Phrases, { making, place }: Where, from: number, at: number): Read | undefined {
   const text = (place: number) => phrases.tokens[place]?.text ?? '';
   const next =
-    GONE.test(text(at)) && GONE_BY.test(text(at + 1)) ? at + 2 : ILLEGIBLE.test(text(at)) ? at + 1 : undefined;
+    GONE.test(text(at)) && GONE_BY.test(text(at + 1))
+      ? at + 2
+      : ILLEGIBLE.test(text(at)) || (making && LOST.test(text(at)))
+        ? at + 1
+        : undefined;
   if (next === undefined) return undefined;
   const { is } = markOf(phrases, '', { making: making === 'tag' ? undefined : making, place }, from, next);
   return { is: is.sort === 'mark' ? { ...is, gone: true } : is, next };
@@ -200,6 +206,8 @@ export function looseMark(phrases: Phrases, from: number): Read | undefined {
   if (gone && GONE.test(text) && phrases.ends(gone.next)) return gone;
   const designation = phrases.kind === 'rollingBearing' ? designationWords(phrases, from) : undefined;
   if (designation !== undefined) return markOf(phrases, phrases.source(from, designation), ANYWHERE, from, designation);
+  // A size with a figure that cannot be read is no number.
+  if (/^\d+[.,][\d?]*$/.test(text)) return undefined;
   if (isBareNumber(phrases, from)) return markOf(phrases, text, ANYWHERE, from, from + 1);
   const plain = normaliseMark(text);
   const marked = plain.length >= 3 && /^[A-Z0-9?[\]]+$/.test(plain) && /\d/.test(plain) && /[A-Z?[]/.test(plain);

@@ -4,10 +4,11 @@ import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import { unread } from './unread.js';
 import type { Meaning } from './vocabulary.js';
 
-const NOT = /^(?:not|no|non|without|w\/o|isn[’']?t|aren[’']?t|wasn[’']?t|never|lacks|lacking|minus)$/i;
+const NOT = /^(?:not|no|non|without|w\/o|isn[’']?t|aren[’']?t|wasn[’']?t|never|neither|nor|lacks|lacking|minus)$/i;
 
-/** Whether a token says the contrary of what stands after it. */
-export const isNegation = (phrases: Phrases, at: number): boolean => NOT.test(phrases.tokens[at]?.text ?? '');
+/** Whether a token says the contrary of what stands after it. `no, cast` says what it is. */
+export const isNegation = (phrases: Phrases, at: number): boolean =>
+  NOT.test(phrases.tokens[at]?.text ?? '') && !phrases.ends(at + 1);
 
 /**
  * `not forged`, `no web lip`, `without squirters`, `non-hemi`, `no casting number`: the contrary of what is

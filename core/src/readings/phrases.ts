@@ -25,7 +25,7 @@ export interface Read {
 /** Words that carry no reading between those that do. */
 const GLUE = new Set(
   (
-    'with by using a an the of is are was be and & + about approx ca at on in to for it its this that has have had got ' +
+    'with by using a an the of is are be and & + about approx ca at on in to for it its this that has have got ' +
     'still now only just both all each looks look appears seems measures measure measured reads checks size worn fitted type style ' +
     'bored ground turned honed shaped says marked there diameter some thick wide long deep high anywhere'
   ).split(' '),

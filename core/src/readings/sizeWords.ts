@@ -32,12 +32,15 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
 /** Figures in words count, and are no size: `twin web lips`, `two valves`. */
 const isInWords = ({ written }: Figures): boolean => numberOf(written) !== undefined;
 
-/** Whether figures are the last of a row of which nobody knows what the first is: the 80 of `95 x 80 bore stroke`. */
+/**
+ * Whether figures are the last of a row of which nobody knows what the first is: the 80 of `95 x 80 bore stroke`, the 60
+ * of `59 or 60 on the mains`.
+ */
 const isInRow = (phrases: Phrases, from: number): boolean =>
-  /^(?:[x×/]|by)$/i.test(phrases.tokens[from - 1]?.text ?? '') &&
+  /^(?:[x×/]|by|or)$/i.test(phrases.tokens[from - 1]?.text ?? '') &&
   !phrases.isBroken(from - 2, from + 1) &&
   phrases.figures(from - 2) !== undefined &&
-  !phrases.at(from - 3);
+  (from < 3 || !phrases.at(from - 3));
 
 /** Counts are small, and of something that has a name. */
 const MOST_COUNTED = 24;

@@ -61,6 +61,35 @@ describe('what a workshop types', () => {
     expect(wrong).toEqual([]);
   });
 
+  it('never says a count that is denied, nor any of two that are left open', () => {
+    const wrong: string[] = [];
+    for (const kind of KIND_IDS)
+      for (const feature of Object.values(KINDS[kind].features)) {
+        if (!('count' in feature.form)) continue;
+        const { low, high } = feature.form.count;
+        const count = String(Math.max(1, Math.round((low + high) / 2)));
+        for (const word of feature.synonyms)
+          for (const text of [`not ${count} ${word}`, `isn't a ${count} ${word}`]) {
+            const says = readEntry(text, kind).words;
+            if (says.some((is) => is.sort === 'look' && is.option === count && !is.not)) wrong.push(`${kind}: ${text}`);
+          }
+      }
+    expect(wrong).toEqual([]);
+    expect(readOf('not a 4 valve', 'head')).toEqual(['valves!4']);
+    expect(readOf('neither forged nor cast', 'crank')).toEqual(['material!forged', 'material!cast']);
+    expect(readOf('forged? no, cast', 'piston')).toEqual(['material:cast']);
+    expect(readOf('std not 30 over', 'block')).not.toContain('bore~0.03in');
+    for (const text of ['cast or forged', 'either forged or sintered', 'main 2.349 or 2.359', '59 or 60 on the mains'])
+      expect(readOf(text, 'crank')).withContext(text).toEqual([]);
+  });
+
+  it('takes nothing for what it was, or for a number where a figure of a size is doubted', () => {
+    for (const text of ['main was 59.66 now 59.41', 'main 59.6?', 'pins 0.02 out of round', 'flange missing'])
+      expect(readOf(text, 'crank')).withContext(text).toEqual([]);
+    expect(readOf('main caps missing', 'block')).toEqual([]);
+    expect(readOf('squirters blocked', 'block')).toEqual([]);
+  });
+
   it('keeps the kind of part though the word of another stands in the line', () => {
     for (const [text, kind] of [
       ['gudgeon pin 22', 'piston'],

@@ -29,7 +29,7 @@ export const BLOCK_LOOKS = {
   ),
   capSplay: presence(
     'Splayed cap bolts',
-    'splay, main caps, main cap bolts',
+    'splay',
     'Lay a rule along the outer bolts of a middle cap: splayed ones lean away from the crank, straight ones stand square to the pan rail.',
     'splayed | splayed, splayed bolts',
     'straight | straight, straight bolts',
