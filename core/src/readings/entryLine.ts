@@ -43,11 +43,13 @@ export interface EntryOptions {
  * @example readEntry('main 2.349in mic', 'crank').words // one measurement, of crank.mainJournal.diameter
  */
 export function readEntry(text: string, kind: DescribedId, options: EntryOptions = {}): Entry {
+  const read = (of: DescribedId) => readText(text, of, options.usual).map(asKept);
   const named = text.length > LONGEST_ENTRY || options.keepsKind ? undefined : kindNamed(text, kind);
-  return {
-    ...(named ? { kind: named } : {}),
-    words: readText(text, named ?? kind, options.usual).map(asKept),
-  };
+  if (!named) return { words: read(kind) };
+  const words = read(named.kind);
+  // `crank bore 66` on a block says nothing of a crank: then its name belongs to what follows.
+  const saysNothing = words.length > 0 && words.every(({ sort }) => sort === 'unread');
+  return saysNothing && !named.alone ? { words: read(kind) } : { kind: named.kind, words };
 }
 
 /**
@@ -75,12 +77,17 @@ function readText(text: string, kind: DescribedId, usual?: UnitSystem): Words[] 
  * the word of another part says something of this one. On a crank, "rod journal" is a size and "seal" its rear seal
  * journal.
  */
-function kindNamed(text: string, kind: DescribedId): KindId | undefined {
+function kindNamed(
+  text: string,
+  kind: DescribedId,
+): { readonly kind: KindId; /** By itself, or with a comma after it. */ readonly alone: boolean } | undefined {
   const phrases = new Phrases(text, kind);
   const first = phrases.glued(0);
   const phrase = phrases.at(first);
   const named = phrase && soleKind(phrase.meanings);
-  return named && !isCalledAfter(phrases, first) ? named : undefined;
+  return named && !isCalledAfter(phrases, first)
+    ? { kind: named, alone: phrases.ends(first + phrase.tokens) }
+    : undefined;
 }
 
 /** What begins at a token, by the first reader that makes sense of it. */
@@ -97,6 +104,8 @@ function readAt(phrases: Phrases, from: number): Read | undefined {
   if (first) return first;
   const phrase = phrases.at(from);
   if (!phrase) return looseMark(phrases, from);
+  // `crank bore 66` on a block: the word of another part makes another size of it.
+  if (isOfAnother(phrases, from) && find(phrase, 'parameter') && !find(phrase, 'option')) return undefined;
   const after = phrases.glued(from + phrase.tokens);
   return (
     claimWords(phrases, phrase, from, after) ??
@@ -108,6 +117,13 @@ function readAt(phrases: Phrases, from: number): Read | undefined {
     faceWords(phrases, phrase, from, after, (at) => isBeyondDoubt(phrases, at)) ??
     looseMark(phrases, from)
   );
+}
+
+/** Whether the word right before a token is the name of another part. */
+function isOfAnother(phrases: Phrases, from: number): boolean {
+  const before = from > 0 && !phrases.ends(from) ? phrases.at(from - 1) : undefined;
+  const named = before?.tokens === 1 ? soleKind(before.meanings) : undefined;
+  return named !== undefined && named !== phrases.kind;
 }
 
 /** Whether a mark, a claim, another face, or a size with its unit or instrument begins at a token. */

@@ -17,5 +17,8 @@ export function faceWords(
   if (face === undefined || !phrases.tokens[after] || isAnother(after)) return undefined;
   const next = phrases.afterName(after, isAnother);
   const pattern = phrases.name(after, next);
-  return pattern === '' ? undefined : { is: { sort: 'face', text: phrases.source(from, next), face, pattern }, next };
+  // `flange 78`, `head bolts 7/16`: no pattern is called by a bare size.
+  return !/[a-z]{2}|[a-z]\d/i.test(pattern.replace(/\b(?:mm|cm|in|inch|inches|thou)\b/gi, ''))
+    ? undefined
+    : { is: { sort: 'face', text: phrases.source(from, next), face, pattern }, next };
 }

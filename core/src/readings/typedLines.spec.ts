@@ -103,6 +103,14 @@ describe('what a workshop types', () => {
       expect(readOf(text, kind).length).withContext(text).toBeGreaterThan(0);
     }
     expect(readEntry('head 64cc chambers', 'crank').kind).toBe('head');
+    // Where the other kind has nothing of the sort, its name belongs to what follows, and makes another size of it.
+    for (const [text, kind] of [
+      ['crank bore 66', 'block'],
+      ['spring seat 1.25', 'head'],
+      ['valve lift 10', 'cam'],
+    ] as const)
+      expect([readEntry(text, kind).kind, readOf(text, kind)]).withContext(text).toEqual([undefined, []]);
+    expect(readEntry('crank, no idea what for', 'block').kind).toBe('crank');
   });
 
   it('binds a figure to the name on the side where the others have theirs', () => {
