@@ -263,6 +263,7 @@ export const planConflicts = question({
     conflicts: list(
       Type.Object({
         demands: list(DemandSchema),
+        says: SentenceSchema,
         because: list(Type.String(), { description: 'What refuses most while these are held' }),
       }),
       { description: 'Each minimal: without any one of its demands the others can be met' },

@@ -83,6 +83,14 @@ describe('why no set is found', () => {
     }
   });
 
+  it('says of each why it cannot hold, with all that is demanded in it', () => {
+    const said = found.conflicts.map(({ says }) => say(says, 'metric'));
+    for (const each of said) expect(each).toMatch(/^No .+ (?:goes|gives) .+\.$/);
+    expect(said.some((each) => each.includes('a displacement of at least 120.0 cc'))).toBeTrue();
+    // What is demanded refuses by itself: that is said once.
+    for (const each of said) expect(each).not.toContain('displacement refuses');
+  });
+
   it('every way out meets all other demands, and comes with what it takes', () => {
     expect(found.relaxations.length).toBeGreaterThan(0);
     for (const { demands, best } of found.relaxations) {

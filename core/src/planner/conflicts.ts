@@ -1,7 +1,7 @@
 import { figureOf, type Build } from '../build/index.js';
 import { SLOTS } from '../dictionary/slots.js';
 import { OPERATIONS } from '../joints/index.js';
-import { counted } from '../quantity/phrase.js';
+import { counted, one } from '../quantity/phrase.js';
 import { sentence, value, type Sentence } from '../quantity/sentence.js';
 import type { Demands, Target } from './demands.js';
 import { USUAL_OPEN } from './usual.js';
@@ -10,6 +10,7 @@ import { Groundworks } from './groundwork.js';
 import { planFor } from './plan.js';
 import { problemOf, type PlanGround } from './problem.js';
 import type { Chosen } from './best.js';
+import { sayConflict, type Asks } from './sayConflict.js';
 
 /** A build with what is demanded of it. */
 export interface Setting {
@@ -21,6 +22,8 @@ export interface Setting {
 export interface Demand {
   readonly id: string;
   readonly says: Sentence;
+  /** The same as part of a sentence on several. */
+  readonly asks: Asks;
   /** The same with it let go: whatever held before holds still. */
   readonly without: (setting: Setting) => Setting;
   /** The same with it only wished, where that can be. */
@@ -30,6 +33,8 @@ export interface Demand {
 /** Demands that cannot hold together: without any one of them the others can. */
 interface Conflict {
   readonly demands: readonly Demand[];
+  /** Why they cannot, in a sentence. */
+  readonly says: Sentence;
   /** What refuses most while they are held, the most often first. */
   readonly because: readonly string[];
 }
@@ -98,12 +103,19 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
       found.push({
         id: `place ${slot}`,
         says: [`${name}: ${demand.from === 'shelf' ? 'from the shelf' : 'one of those that were named'}`],
+        asks: {
+          outOf:
+            demand.from === 'shelf'
+              ? `${one(name.toLowerCase())} from the shelf`
+              : `one of the places named for ${name.toLowerCase()}`,
+        },
         without: (setting) => everyPlace(setting, slot),
       });
     else if (!demand && part && (MAIN_PLACES.includes(slot) || build.places.some((place) => place.slot === slot)))
       found.push({
         id: `place ${slot}`,
         says: [`${name}: ${part.taken ? 'as the engine has it, ' : ''}${part.part.label}`],
+        asks: { with: `the ${name.toLowerCase()} ${part.part.label}` },
         without: (setting) => everyPlace(setting, slot),
       });
   }
@@ -119,15 +131,17 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
         found.push({
           id: `${figure} ${end}`,
           says: sentence`${name}: ${words} ${value(is, of.quantity)}`,
+          asks: { gives: sentence`${one(name.toLowerCase())} of ${words} ${value(is, of.quantity)}` },
           without: (setting) => withEnd(setting, figure, end),
           wished: (setting) => withEnd(setting, figure, end, WISHED),
         });
   });
   const { price, hours, days, buys, open = USUAL_OPEN } = demands.limits ?? {};
-  const limit = (name: 'price' | 'hours' | 'days' | 'buys' | 'open', says: Sentence): void => {
+  const limit = (name: 'price' | 'hours' | 'days' | 'buys' | 'open', says: Sentence, keeps: string): void => {
     found.push({
       id: name,
       says,
+      asks: { keeps },
       without: (setting) => {
         const { [name]: _let, ...limits } = setting.demands.limits ?? {};
         return {
@@ -137,21 +151,30 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
       },
     });
   };
-  if (price !== undefined) limit('price', [`No more than ${price} for parts and work`]);
-  if (hours !== undefined) limit('hours', [`No more than ${hours} hours of work`]);
-  if (days !== undefined) limit('days', [`No more than ${counted(days, 'day', 'days')} until it can be had`]);
-  if (buys !== undefined) limit('buys', [`No more than ${buys} parts to buy`]);
-  limit('open', [open === 0 ? 'Nothing left open' : `No more than ${open} checks left open`]);
+  if (price !== undefined) limit('price', [`No more than ${price} for parts and work`], `for no more than ${price}`);
+  if (hours !== undefined)
+    limit('hours', [`No more than ${hours} hours of work`], `in no more than ${counted(hours, 'hour')} of work`);
+  if (days !== undefined)
+    limit('days', [`No more than ${counted(days, 'day')} until it can be had`], `within ${counted(days, 'day')}`);
+  if (buys !== undefined)
+    limit('buys', [`No more than ${buys} parts to buy`], `with no more than ${counted(buys, 'part')} to buy`);
+  limit(
+    'open',
+    [open === 0 ? 'Nothing left open' : `No more than ${open} checks left open`],
+    open === 0 ? 'with nothing left open' : `with no more than ${counted(open, 'check')} left open`,
+  );
   if (demands.suppliers)
     found.push({
       id: 'suppliers',
       says: ['Bought from those suppliers only'],
+      asks: { keeps: 'from those suppliers' },
       without: ({ build: same, demands: { suppliers: _let, ...rest } }) => ({ build: same, demands: rest }),
     });
   for (const operation of demands.forbid ?? [])
     found.push({
       id: `forbid ${operation}`,
       says: [`Not to be done: ${OPERATIONS[operation].name.toLowerCase()}`],
+      asks: { keeps: `without work of this sort: ${OPERATIONS[operation].name.toLowerCase()}` },
       without: (setting) => ({
         ...setting,
         demands: { ...setting.demands, forbid: (setting.demands.forbid ?? []).filter((each) => each !== operation) },
@@ -161,10 +184,14 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
     found.push({
       id: 'reversible',
       says: ['No work that cannot be taken back'],
+      asks: { keeps: 'by work that can be taken back' },
       without: ({ build: same, demands: { reversible: _let, ...rest } }) => ({ build: same, demands: rest }),
     });
   return found;
 }
+
+/** Whether a demand is about what a refusal is named after: a figure, or a limit. */
+const isAbout = ({ id, says }: Demand, refusal: string): boolean => id === refusal || says[0] === refusal;
 
 /** What may be spent on finding out why. */
 interface Effort {
@@ -265,7 +292,23 @@ export function conflictsOf(
   };
   const { conflicts, relaxations } = brokenDown(all, (held) => ask(held).holds, effort);
   return {
-    conflicts: conflicts.map((demands) => ({ demands, because: ask(demands).because })),
+    conflicts: conflicts.map((demands) => {
+      const { because } = ask(demands);
+      const anything = without(all.filter((each) => !demands.includes(each))).demands.places.filter(
+        ({ from }) => from === 'any',
+      );
+      const free = anything.flatMap(({ slot }) => SLOTS.find(({ id }) => id === slot)?.name ?? []);
+      return {
+        demands,
+        because,
+        says: sayConflict(
+          demands.map(({ asks }) => asks),
+          free,
+          // What is demanded refuses by itself: that need not be said again.
+          because.filter((name) => !demands.some((each) => isAbout(each, name))),
+        ),
+      };
+    }),
     relaxations: relaxations
       .flatMap((demands): readonly Relaxation[] => {
         const let_ = demands.reduce((so, demand) => (demand.wished ?? demand.without)(so), setting);

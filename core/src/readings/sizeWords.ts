@@ -33,8 +33,8 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
 const isInWords = ({ written }: Figures): boolean => numberOf(written) !== undefined;
 
 /**
- * Whether figures are the last of a row of which nobody knows what the first is: the 80 of `95 x 80 bore stroke`, the 60
- * of `59 or 60 on the mains`.
+ * Whether figures are the last of a row of which nobody knows what the first is: the 80 of `95 x 80 bore stroke`, the
+ * 60 of `59 or 60 on the mains`.
  */
 const isInRow = (phrases: Phrases, from: number): boolean =>
   /^(?:[x×/]|by|or)$/i.test(phrases.tokens[from - 1]?.text ?? '') &&

@@ -301,7 +301,11 @@ export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _un
   const { build, demands } = rest;
   const found = conflictsOf({ build, demands }, ground, workshop.isStopped);
   return {
-    conflicts: found.conflicts.map(({ demands: held, because }) => ({ demands: held.map(demandTold), because })),
+    conflicts: found.conflicts.map(({ demands: held, says, because }) => ({
+      demands: held.map(demandTold),
+      says,
+      because,
+    })),
     relaxations: found.relaxations.map(({ demands: let_, setting, best, proved }) => ({
       demands: let_.map(demandTold),
       set: setTold(workshop, problemOf(setting.build, setting.demands, ground), best.leaf, undefined, rest.sellers),

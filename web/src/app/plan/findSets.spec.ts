@@ -158,6 +158,7 @@ describe('finding a set', () => {
       conflicts: [
         {
           demands: [{ id: 'displacement low', says: ['Displacement: at least 9000 cc'] }],
+          says: ['No crank that is to be had gives a displacement of at least 9 litres.'],
           because: ['Displacement'],
         },
       ],
