@@ -191,7 +191,11 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
 }
 
 /** Whether a demand is about what a refusal is named after: a figure, or a limit. */
-const isAbout = ({ id, says }: Demand, refusal: string): boolean => id === refusal || says[0] === refusal;
+const isAbout = ({ id, says }: Demand, refusal: string): boolean =>
+  id === refusal || says[0] === refusal || LIMIT_REFUSED[id] === refusal;
+
+/** What a limit refuses by, where that is not called as it is. */
+const LIMIT_REFUSED: Readonly<Record<string, string>> = { open: 'too much is open', buys: 'parts to buy' };
 
 /** What may be spent on finding out why. */
 interface Effort {

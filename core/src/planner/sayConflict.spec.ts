@@ -8,10 +8,10 @@ const said = (...args: Parameters<typeof sayConflict>) => say(sayConflict(...arg
 describe('why demands cannot hold together, in a sentence', () => {
   it('names what is free, what it must go with and give, and what refuses', () => {
     expect(said([PISTON, SQUISH], ['Crank', 'Rod'], ['Squish'])).toBe(
-      'No crank or rod that is to be had goes with the piston Brackmere Sluice 8.5 and gives a squish of at least 0.900 mm: most often squish refuses.',
+      'No crank or rod that is to be had goes with the piston Brackmere Sluice 8.5 and gives a squish of at least 0.900 mm; most are refused by squish.',
     );
-    expect(said([PISTON], ['Crank'], ['Spline', 'Crankpin', 'Stroke'])).toBe(
-      'No crank that is to be had goes with the piston Brackmere Sluice 8.5: most often spline refuses, then crankpin and stroke.',
+    expect(said([PISTON], ['Crank'], ['Flywheel: Spline', 'Stroke', 'too much is open'])).toBe(
+      'No crank that is to be had goes with the piston Brackmere Sluice 8.5; most are refused by flywheel (spline), then by stroke and what nobody knows of them.',
     );
   });
 

@@ -18,9 +18,25 @@ const several = (names: readonly Sentence[]): Sentence =>
 /** `No crank and no piston goes with …`: no more places than this are named one by one. */
 const FEW = 3;
 
+/** What is no check and no figure, as part of a sentence. */
+const REFUSALS: Readonly<Record<string, string>> = {
+  price: 'what they cost',
+  hours: 'the hours they take',
+  'parts to buy': 'how many parts they want',
+  'work together': 'work that spoils other work',
+  'too much is open': 'what nobody knows of them',
+  'nothing to choose from': 'a place for which there is nothing',
+};
+
+/** `Piston height: crown against the deck` as part of a sentence. */
+function sayRefusal(name: string): string {
+  const [joint = name, check] = name.toLowerCase().split(': ');
+  return REFUSALS[name] ?? (check === undefined ? joint : `${joint} (${check})`);
+}
+
 /**
  * Why demands cannot hold together, in a sentence: `No crank or rod that is to be had goes with the block low deck and
- * gives a squish of at least 0.90 mm: most fail in main bearings, oil clearance.`
+ * gives a squish of at least 0.90 mm; most are refused by main bearings (oil clearance).`
  *
  * @param asks what each of the demands asks
  * @param free names of the places that anything may go into
@@ -43,10 +59,10 @@ export function sayConflict(asks: readonly Asks[], free: readonly string[], beca
     ...(gives.length > 0 ? [sentence`gives ${several(gives)}`] : []),
     ...(parts.length === 0 && gives.length === 0 ? [['goes together']] : []),
   ];
-  const [first, ...others] = because.map((each) => each.toLowerCase());
+  const [first, ...others] = because.map(sayRefusal);
   const why =
     first === undefined
       ? ''
-      : `: most often ${first} ${others.length > 0 ? `refuses, then ${listed(others)}` : 'refuses'}`;
+      : `; most are refused by ${first}${others.length > 0 ? `, then by ${listed(others)}` : ''}`;
   return sentence`${capital(subject)} ${several(does)}${keeps.length > 0 ? ` ${listed(keeps)}` : ''}${why}.`;
 }
