@@ -17,11 +17,18 @@ describe('the kind that some words are read on', () => {
     expect(kinds('seat angle 45 deg, stem 8.66')).toEqual(['valve']);
     expect(kinds('head 64cc chambers')).toEqual(['head']);
     expect(kinds('wobble')).toEqual([]);
+    expect(kinds('Skerry crank')).toEqual(['crank']);
+    // Of two nobody knows which is meant.
+    expect(kinds('wobble of crank, head')).toEqual([]);
   });
 
   it('is found by its number: an old one of a piston is no crank', () => {
     const [first] = meant('HV-8421');
     expect([first?.kind, (first?.probability ?? 0) > 0.99]).toEqual(['piston', true]);
+  });
+
+  it('is the one it is called, though nothing else is understood', () => {
+    expect(meant('Skerry crank')).toEqual([{ kind: 'crank', probability: 1 }]);
   });
 
   it('is found by a casting number alone, and none is beyond doubt by one that nobody knows', () => {

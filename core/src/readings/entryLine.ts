@@ -90,6 +90,19 @@ function kindNamed(
     : undefined;
 }
 
+/** Every kind of part that a text has the name of, wherever that stands. */
+export function kindsNamed(text: string): readonly KindId[] {
+  const phrases = new Phrases(text.slice(0, LONGEST_ENTRY), 'variant');
+  const found = new Set<KindId>();
+  for (let at = 0; at < phrases.tokens.length;) {
+    const phrase = phrases.at(at);
+    const named = phrase && soleKind(phrase.meanings);
+    if (named) found.add(named);
+    at += phrase?.tokens ?? 1;
+  }
+  return [...found];
+}
+
 /** What begins at a token, by the first reader that makes sense of it. */
 function readAt(phrases: Phrases, from: number): Read | undefined {
   const first =

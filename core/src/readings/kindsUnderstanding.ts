@@ -1,5 +1,5 @@
 import { KIND_IDS, type KindId } from '../dictionary/dictionary.js';
-import { readEntry, type Entry, type EntryOptions } from './entryLine.js';
+import { kindsNamed, readEntry, type Entry, type EntryOptions } from './entryLine.js';
 
 /** A kind of part, and how a text reads on it. */
 interface Understanding {
@@ -11,7 +11,8 @@ interface Understanding {
 
 /**
  * The kinds of part on which most of a text is understood: what may be meant where nobody said of what it was read.
- * The one that the text itself names, where it names one; none where nothing is understood on any.
+ * The one that the text itself names, where it names one, be it behind words that nobody understands: `Skerry crank`.
+ * None where nothing is understood on any.
  *
  * @example kindsUnderstanding('main 2.349in pin 2.0493in').map(({ kind }) => kind) // ['crank']
  */
@@ -24,5 +25,7 @@ export function kindsUnderstanding(text: string, options: EntryOptions = {}): re
     return { kind, words, unread: words.filter(({ sort }) => sort === 'unread').length };
   });
   const least = Math.min(...all.map(({ unread }) => unread));
-  return all.filter(({ words, unread }) => unread === least && words.length > unread);
+  const understood = all.filter(({ words, unread }) => unread === least && words.length > unread);
+  const [only, ...others] = understood.length > 0 ? [] : kindsNamed(text);
+  return only && others.length === 0 ? all.filter(({ kind }) => kind === only) : understood;
 }

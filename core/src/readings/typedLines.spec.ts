@@ -109,7 +109,9 @@ describe('what a workshop types', () => {
       ['spring seat 1.25', 'head'],
       ['valve lift 10', 'cam'],
     ] as const)
-      expect([readEntry(text, kind).kind, readOf(text, kind)]).withContext(text).toEqual([undefined, []]);
+      expect([readEntry(text, kind).kind, readOf(text, kind)])
+        .withContext(text)
+        .toEqual([undefined, []]);
     expect(readEntry('crank, no idea what for', 'block').kind).toBe('crank');
   });
 
