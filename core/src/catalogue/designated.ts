@@ -60,7 +60,7 @@ export function designated(numbers: readonly Pick<PartNumber, 'number'>[]): Desi
         looks: {
           [features.form.id]: form,
           [features.innerShoulder.id]: innerShoulder,
-          [features.clearanceClass.id]: clearanceClass,
+          ...(clearanceClass === undefined ? {} : { [features.clearanceClass.id]: clearanceClass }),
           [features.cover.id]: cover,
         },
       };

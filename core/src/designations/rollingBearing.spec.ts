@@ -86,6 +86,20 @@ describe('suffixes that are run together', () => {
     expect(readBearing('6205NRC3')).toEqual(jasmine.objectContaining({ snapRing: true, clearanceClass: 'C3' }));
   });
 
+  // DIN 620 and common practice, from memory: tolerance and clearance are written as one.
+  it('are two classes in one where they are written so', () => {
+    expect(readBearing('6205 P53')).toEqual(readBearing('6205 P5 C3'));
+    expect(readBearing('6205-2RSP63').clearanceClass).toBe('C3');
+  });
+
+  it('of another clearance leave that open, and do not make it normal', () => {
+    for (const text of ['6203DDUCM', '6205CB'])
+      expect([readBearing(text).clearanceClass, readBearing(text).clearance])
+        .withContext(text)
+        .toEqual([undefined, undefined]);
+    expect(readBearing('6205').clearanceClass).toBe('CN');
+  });
+
   it('are said to be unknown where they are', () => {
     const read = readBearing('6205ZZQX7');
     expect(read.cover).toBe('shield');

@@ -76,6 +76,8 @@ const SUFFIXES: readonly {
   readonly pattern: RegExp;
   readonly says: string;
   readonly sets?: Partial<Pick<BearingDesignation, 'cover' | 'cage' | 'snapRing'>>;
+  /** A clearance of none of the classes. */
+  readonly clearance?: 'other';
 }[] = [
   { pattern: /^(2Z|ZZ)$/, says: 'shields on both sides', sets: { cover: 'shield' } },
   { pattern: /^Z$/, says: 'a shield on one side', sets: { cover: 'shield' } },
@@ -91,7 +93,13 @@ const SUFFIXES: readonly {
   { pattern: /^W33$/, says: 'a groove and three holes for oil in the outer ring' },
   { pattern: /^K$/, says: 'a tapered bore, 1 in 12' },
   { pattern: /^P[0456]X?$/, says: 'a tolerance class closer than normal' },
+  { pattern: /^CM$/, says: 'a clearance for electric motors, between normal and class 3', clearance: 'other' },
 ];
+
+/**
+ * Tolerance and clearance class in one: `P63` is P6 and C3, after DIN 620. *Common practice, from memory.*
+ */
+const CLASSES_TOGETHER = /^P([456])([2345])$/;
 
 /** What a designation says of a bearing. Lengths in millimetres. */
 interface BearingDesignation {
@@ -99,8 +107,9 @@ interface BearingDesignation {
   readonly bore: number;
   readonly outside: number;
   readonly width: number;
-  readonly clearanceClass: ClearanceClass;
-  /** Radial internal clearance before fitting; undefined beyond the table. */
+  /** Undefined where a suffix says another, or what it says is not known. */
+  readonly clearanceClass: ClearanceClass | undefined;
+  /** Radial internal clearance before fitting; undefined beyond the table, and where the class is. */
   readonly clearance: Interval | undefined;
   readonly innerShoulder: 'none' | 'one' | 'two';
   readonly cover: 'open' | 'shield' | 'seal';
@@ -161,6 +170,7 @@ export function radialClearance(
 
 const isSuffix = (text: string): boolean =>
   text === 'C0' ||
+  CLASSES_TOGETHER.test(text) ||
   CLEARANCE_CLASSES.includes(text as ClearanceClass) ||
   SUFFIXES.some(({ pattern }) => pattern.test(text));
 
@@ -196,7 +206,11 @@ export function readBearing(text: string): BearingDesignation {
     .replace(/^((?:NUP|NU|NJ|N)?\d{3,5})(?=2(?:Z|RS))/, '$1-')
     .split(/[\s\-/.]+/)
     .filter(Boolean)
-    .flatMap((part, at) => (at === 0 ? [part] : suffixesIn(part)));
+    .flatMap((part, at) => (at === 0 ? [part] : suffixesIn(part)))
+    .flatMap((part) => {
+      const [, tolerance, clearance] = CLASSES_TOGETHER.exec(part) ?? [];
+      return tolerance && clearance ? [`P${tolerance}`, `C${clearance}`] : [part];
+    });
   const basic = BASIC.exec(head);
   if (!basic) throw new DesignationError(`“${head}” is no bearing number: write it like 6204, 6305-2Z/C3 or NU 205.`);
   const { form, roller, series, code } = basicOf(basic[1], basic[2] ?? '');
@@ -215,7 +229,7 @@ export function readBearing(text: string): BearingDesignation {
     },
     { text: head.slice(-2), says: `bore ${bore} mm, outside ${outside} mm, width ${width} mm (ISO 15)` },
   ];
-  let clearanceClass: ClearanceClass = 'CN';
+  let clearanceClass: ClearanceClass | undefined = 'CN';
   let sets: Partial<Pick<BearingDesignation, 'cover' | 'cage' | 'snapRing'>> = {};
   for (const suffix of rest) {
     if (suffix === 'C0' || CLEARANCE_CLASSES.includes(suffix as ClearanceClass)) {
@@ -231,6 +245,8 @@ export function readBearing(text: string): BearingDesignation {
     }
     const known = SUFFIXES.find(({ pattern }) => pattern.test(suffix));
     says.push({ text: suffix, says: known?.says ?? 'not known: ask the bearing’s maker' });
+    // A maker's own clearance is written with a C as well.
+    if (known?.clearance === 'other' || (!known && suffix.startsWith('C'))) clearanceClass = undefined;
     sets = { ...sets, ...known?.sets };
   }
   return {
@@ -239,7 +255,7 @@ export function readBearing(text: string): BearingDesignation {
     outside,
     width,
     clearanceClass,
-    clearance: radialClearance(form, bore, clearanceClass),
+    clearance: clearanceClass && radialClearance(form, bore, clearanceClass),
     innerShoulder: shoulders?.inner ?? 'two',
     cover: sets.cover ?? 'open',
     cage: sets.cage,
