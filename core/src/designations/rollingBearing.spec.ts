@@ -73,6 +73,19 @@ describe('a bearing designation', () => {
   });
 });
 
+describe('the narrow series', () => {
+  // ISO 15, dimension series 00, from memory: as wide outside as series 10, and narrower.
+  it('has the bore and outside of its wide sister', () => {
+    for (const code of ['02', '05', '08', '12', '20']) {
+      const [narrow, wide] = [readBearing(`160${code}`), readBearing(`60${code}`)];
+      expect([narrow.bore, narrow.outside]).withContext(code).toEqual([wide.bore, wide.outside]);
+      expect(narrow.width).withContext(code).toBeLessThan(wide.width);
+    }
+    expect(readBearing('16005').width).toBe(8);
+    expect(() => readBearing('16000')).toThrowError(/not in the table/);
+  });
+});
+
 describe('suffixes that are run together', () => {
   // Common practice, no source: what the letters mean is alike from most makers.
   it('are told apart in any order', () => {

@@ -18,6 +18,7 @@ const OUTSIDE: Readonly<Record<string, readonly number[]>> = {
 const WIDTH: Readonly<Record<string, readonly number[]>> = {
   '18': [5, 5, 5, 5, 7, 7, 7, 7, 7, 7, 7, 9, 10, 10, 10, 10, 10, 13, 13, 13, 13],
   '19': [6, 6, 7, 7, 9, 9, 9, 10, 12, 12, 12, 13, 13, 13, 16, 16, 16, 18, 18, 18, 20],
+  '00': [NaN, 7, 8, 8, 8, 8, 9, 9, 9, 10, 10, 11, 11, 11, 13, 13, 14, 14, 16, 16, 16],
   '10': [8, 8, 9, 10, 12, 12, 13, 14, 15, 16, 16, 18, 18, 18, 20, 20, 22, 22, 24, 24, 24],
   '02': [9, 10, 11, 12, 14, 15, 16, 17, 18, 19, 20, 21, 22, 23, 24, 25, 26, 28, 30, 32, 34],
   '03': [11, 12, 13, 14, 15, 17, 19, 21, 23, 25, 27, 29, 31, 33, 35, 37, 39, 41, 43, 45, 47],
@@ -145,12 +146,13 @@ function basicOf(letters: string | undefined, figures: string): Basic {
     const series = before.length === 1 ? `0${before}` : before;
     return { form: 'cylindrical', roller: letters, series, code };
   }
-  // Deep groove ball: 6 and the series; 60 is series 10; 618 and 619 name both figures; 68 and 69 are their short
-  // forms.
+  // Deep groove ball: 6 and the series; 60 is series 10, and 160 the narrow one; 618 and 619 name both figures; 68 and
+  // 69 are their short forms.
+  if (before === '160') return { form: 'ball', series: '00', code };
   const ball = /^6(0|2|3|4|8|9|18|19|22|23)$/.exec(before)?.[1];
   if (ball === undefined)
     throw new DesignationError(
-      `“${figures}” is no series this reads: 60, 62, 63, 64, 618, 619, 622 and 623 are deep groove ball bearings; N, NU, NJ and NUP cylindrical rollers.`,
+      `“${figures}” is no series this reads: 60, 62, 63, 64, 160, 618, 619, 622 and 623 are deep groove ball bearings; N, NU, NJ and NUP cylindrical rollers.`,
     );
   const series =
     ball === '0' ? '10' : ball === '8' ? '18' : ball === '9' ? '19' : ball.length === 1 ? `0${ball}` : ball;
@@ -216,7 +218,7 @@ export function readBearing(text: string): BearingDesignation {
   const { form, roller, series, code } = basicOf(basic[1], basic[2] ?? '');
   const outside = OUTSIDE[series.slice(-1)]?.[code];
   const width = WIDTH[series]?.[code];
-  if (outside === undefined || width === undefined || Number.isNaN(outside))
+  if (outside === undefined || width === undefined || Number.isNaN(outside + width))
     throw new DesignationError(
       `“${head}” has series ${series} and bore code ${String(code).padStart(2, '0')}, which are not in the table.`,
     );
