@@ -49,7 +49,7 @@ export function readEntry(text: string, kind: DescribedId, options: EntryOptions
   const words = read(named.kind);
   // `crank bore 66` on a block says nothing of a crank: then its name belongs to what follows.
   const saysNothing = words.length > 0 && words.every(({ sort }) => sort === 'unread');
-  return saysNothing && !named.alone ? { words: read(kind) } : { kind: named.kind, words };
+  return saysNothing && named.hasOther ? { words: read(kind) } : { kind: named.kind, words };
 }
 
 /**
@@ -77,17 +77,20 @@ function readText(text: string, kind: DescribedId, usual?: UnitSystem): Words[] 
  * the word of another part says something of this one. On a crank, "rod journal" is a size and "seal" its rear seal
  * journal.
  */
-function kindNamed(
-  text: string,
-  kind: DescribedId,
-): { readonly kind: KindId; /** By itself, or with a comma after it. */ readonly alone: boolean } | undefined {
+function kindNamed(text: string, kind: DescribedId): KindNamed | undefined {
   const phrases = new Phrases(text, kind);
   const first = phrases.glued(0);
   const phrase = phrases.at(first);
   const named = phrase && soleKind(phrase.meanings);
-  return named && !isCalledAfter(phrases, first)
-    ? { kind: named, alone: phrases.ends(first + phrase.tokens) }
-    : undefined;
+  if (!named || isCalledAfter(phrases, first)) return undefined;
+  const next = first + phrase.tokens;
+  return { kind: named, hasOther: !phrases.ends(next) && !new Phrases(text, named).at(next) };
+}
+
+interface KindNamed {
+  readonly kind: KindId;
+  /** Whether a word that parts of this kind know nothing of follows its name without a comma. */
+  readonly hasOther: boolean;
 }
 
 /** Every kind of part that a text has the name of, wherever that stands. */

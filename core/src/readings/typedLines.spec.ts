@@ -113,6 +113,8 @@ describe('what a workshop types', () => {
         .withContext(text)
         .toEqual([undefined, []]);
     expect(readEntry('crank, no idea what for', 'block').kind).toBe('crank');
+    // What is a size of the other kind is one, though nobody can have read it so.
+    expect(readEntry('crank main 2.349 mm', 'block').kind).toBe('crank');
   });
 
   it('binds a figure to the name on the side where the others have theirs', () => {
