@@ -219,6 +219,19 @@ describe('documents in the browser', () => {
     expect(await sync()).toEqual({ waiting: 0, away: false, refused: [] });
   });
 
+  it('stay as they went up, though an answer of before comes in late', async () => {
+    specimens.change(specimen('Crank', ['main']));
+    await settled();
+    const asked = { document: specimen('Crank', ['main']), version: 1, updatedAt: '2026-03-02T08:10:00.000Z' };
+    specimens.change(specimen('Crank', ['main', 'pin']));
+    await settled();
+    outbox.take('specimen', asked);
+    expect(specimens.peek(ID)?.readings.length).toBe(2);
+    // What is as new as here, or newer, is taken.
+    outbox.take('specimen', { ...asked, document: specimen('Renamed elsewhere'), version: 3 });
+    expect(specimens.peek(ID)?.name).toBe('Renamed elsewhere');
+  });
+
   it('are deleted, and brought back whole', async () => {
     specimens.change(specimen('Crank', ['main']));
     await settled();

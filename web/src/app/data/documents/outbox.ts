@@ -162,11 +162,14 @@ export class Outbox {
     this.turn.next();
   }
 
-  /** Takes what the server says of a document, unless changes of it wait here. */
+  /**
+   * Takes what the server says of a document, unless changes of it wait here, or went up while that answer was on its
+   * way.
+   */
   take<T extends Doc>(sort: DocumentSort, sent: Sent<T>): void {
     const mine = this.peek(sort, sent.document.id);
-    if (!mine || (mine.pending === 'nothing' && (mine.gone === undefined || mine.version < sent.version)))
-      this.hold(settled(sort, sent));
+    const isNews = !mine || mine.version < sent.version || (mine.version === sent.version && mine.gone === undefined);
+    if (isNews && (!mine || mine.pending === 'nothing')) this.hold(settled(sort, sent));
   }
 
   /** A document that is deleted elsewhere goes here, unless changes of it wait: those outrank the deletion. */
