@@ -61,8 +61,9 @@ export function together(phrases: Phrases, from: number): Read | undefined {
 
 /** A row of figures at a token, and the first token after it. */
 function rowOf(phrases: Phrases, at: number): { readonly row: Row; readonly next: number } | undefined {
-  const row = /^(?:[\d.]|std)/i.test(phrases.tokens[at]?.text ?? '') ? rowAt(phrases.rest(at)) : undefined;
-  const next = row && phrases.after(at, row.length);
+  const begun = /^[Ø⌀ø]$/.test(phrases.tokens[at]?.text ?? '') ? at + 1 : at;
+  const row = /^(?:[\d.]|std)/i.test(phrases.tokens[begun]?.text ?? '') ? rowAt(phrases.rest(begun)) : undefined;
+  const next = row && phrases.after(begun, row.length);
   return row && row.figures.length > 1 && next !== undefined ? { row, next } : undefined;
 }
 

@@ -11,7 +11,7 @@ export interface Token {
 
 /** Between spaces, commas, semicolons, colons and equals signs; a ratio keeps its colon, a decimal its comma. */
 const RUNS = /(?:\[[^\]]*\]|(?<=\d):(?=1(?!\d))|,(?=\d)|[^\s,;:=])+/g;
-/** A diameter sign carries nothing that the name of the size does not. */
+/** A diameter sign is the word. */
 const DIAMETER_SIGN = /^[Ø⌀ø](?=[\d.])/;
 const NOT_JOINED = /^(non)-(.+)$/i;
 /** `main/pin`, `bore/stroke`: two names. */
@@ -29,7 +29,7 @@ export function tokensOf(text: string, vocabulary: ReadonlyMap<string, readonly 
   return [...text.matchAll(RUNS)].flatMap((match) => {
     const whole: Token = { text: match[0], start: match.index, end: match.index + match[0].length };
     const sign = DIAMETER_SIGN.exec(whole.text);
-    if (sign) return [part(whole, sign[0].length, whole.text.length)];
+    if (sign) return [part(whole, 0, sign[0].length), part(whole, sign[0].length, whole.text.length)];
     const joined = NOT_JOINED.exec(whole.text);
     if (joined) return [part(whole, 0, 3), part(whole, 4, whole.text.length)];
     const two = vocabulary.has(lookedUp(whole.text)) ? undefined : TWO_WORDS.exec(whole.text);

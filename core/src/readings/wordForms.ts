@@ -15,6 +15,8 @@ const SPELT: Readonly<Record<string, string>> = {
   cyls: 'cylinders',
   dia: 'diameter',
   diam: 'diameter',
+  ø: 'diameter',
+  '⌀': 'diameter',
   dist: 'distributor',
   driven: 'drive',
   exh: 'exhaust',
