@@ -13,7 +13,7 @@ import { unrecorded } from '../identify/weigh/mark.js';
 import { sizeMistaken, sizeRatios } from '../identify/weigh/size.js';
 import { FIXED, ratioAt, type Weighed } from '../identify/weigh/weighed.js';
 import type { ConfirmedCase } from './cases.js';
-import { partsInEngines } from './fromTheFirst.js';
+import { carriedByBlock } from './fromTheFirst.js';
 
 /** How many cases the present value of a chance is taken to stand for. */
 export const PRIOR_CASES = 100;
@@ -59,7 +59,7 @@ export function reestimate(
 ): Reestimated[] {
   const tally = new Tally();
   // What was put in later is mostly of what such engines had as well.
-  for (const { carried } of partsInEngines(cases, catalogue))
+  for (const carried of carriedByBlock(cases, catalogue))
     tally.add('original', carried ? shareOf(assumed.original, 1, assumed.replacedByFitting) : 0);
   for (const { was, identification } of cases) {
     tally.add('notInCatalogue', was === undefined ? 1 : 0);

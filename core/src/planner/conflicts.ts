@@ -1,5 +1,5 @@
 import { figureOf, type Build } from '../build/index.js';
-import { SLOTS } from '../dictionary/slots.js';
+import { SLOTS, slotOf } from '../dictionary/slots.js';
 import { OPERATIONS } from '../joints/index.js';
 import { counted, one } from '../quantity/phrase.js';
 import { sentence, value, type Sentence } from '../quantity/sentence.js';
@@ -301,7 +301,7 @@ export function conflictsOf(
       const anything = without(all.filter((each) => !demands.includes(each))).demands.places.filter(
         ({ from }) => from === 'any',
       );
-      const free = anything.flatMap(({ slot }) => SLOTS.find(({ id }) => id === slot)?.name ?? []);
+      const free = anything.flatMap(({ slot }) => slotOf(slot)?.name ?? []);
       return {
         demands,
         because,
