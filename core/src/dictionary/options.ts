@@ -4,7 +4,7 @@
 export const PIN_FIXING = {
   pressed: 'pressed in the rod | pressed, press fit, pressed pin, press fit pin, interference fit pin',
   circlip:
-    'floating, circlips | circlip, circlips, floating, floating pin, full floating, fully floating, full floating pin, fully floating pin, snap rings',
+    'floating, circlips | circlip, circlips, floating, floating pin, full floating, full floater, full floaters, floater, floaters, fully floating, full floating pin, fully floating pin, snap rings',
   spiralLock: 'floating, spiral locks | spiral lock, spiral locks',
   endCaps: 'floating, end caps | end cap, end caps, buttons',
 } as const;
@@ -18,11 +18,10 @@ export const CHAMBER_POSITION = {
 /** What follows the cam, as the lifter is and as the cam asks for. */
 export const LIFTER_FORM = {
   solidFlat:
-    'solid, flat | solid, solid flat, mechanical, solid flat tappet, mechanical flat tappet, mechanical lifter, solid lifter',
-  hydraulicFlat:
-    'hydraulic, flat | hydraulic, hydraulic flat, hydraulic flat tappet, hydraulic lifter, hydraulic tappet',
-  solidRoller: 'solid roller | solid roller',
-  hydraulicRoller: 'hydraulic roller | hydraulic roller, roller, hydraulic roller lifter, roller lifter',
+    'solid, flat | solid flat, mechanical flat, solid flat tappet, mechanical flat tappet, mechanical lifter, solid lifter',
+  hydraulicFlat: 'hydraulic, flat | hydraulic flat, hydraulic flat tappet, hydraulic lifter, hydraulic tappet',
+  solidRoller: 'solid roller | solid roller, mechanical roller',
+  hydraulicRoller: 'hydraulic roller | hydraulic roller, hydraulic roller lifter',
   deactivating: 'deactivating roller | deactivating, collapsing',
 } as const;
 
@@ -33,7 +32,7 @@ export const HYDRAULIC_LIFTERS: readonly string[] = ['hydraulicFlat', 'hydraulic
 /** What the flywheel sits on, as crank and flywheel are made for it. */
 export const FLYWHEEL_SEAT = {
   flange: 'a flange | flanged, flanged end',
-  taper: 'a taper | tapered, tapered end',
+  taper: 'a taper | tapered end, taper end, tapered tail, tapered flywheel end, tapered flywheel bore, tapered bore',
 } as const;
 
 /** How the crank turns the cam. */
@@ -69,9 +68,10 @@ export const COOLANT_FACE = {
 
 /** How gear and pulley hub are held on the crank nose, as the crank is and as the hub is made. */
 export const FRONT_DRIVE = {
-  key: 'by a key | keyed, key',
+  key: 'by a key | keyed, key, keyed nose, keyed hub',
   friction: 'by friction | friction hub, friction, no key',
-  spline: 'by a spline | splined, spline',
+  spline: 'by a spline | splined, spline, splined nose, splined hub',
+  taper: 'by a taper | tapered nose, taper nose, nose tapered, taper on the nose, tapered hub',
 } as const;
 
 /** What centres the head on the deck. */

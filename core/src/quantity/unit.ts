@@ -61,7 +61,13 @@ export const UNITS = {
     symbol: 'cu in',
     words: ['cuin', 'cu.in.', 'ci', 'in3', 'in³'],
   },
-  g: { id: 'g', quantity: 'mass', inside: 1, symbol: 'g', words: ['g', 'gram', 'grams', 'gramme', 'grammes'] },
+  g: {
+    id: 'g',
+    quantity: 'mass',
+    inside: 1,
+    symbol: 'g',
+    words: ['g', 'gr', 'gm', 'gms', 'gram', 'grams', 'gramme', 'grammes'],
+  },
   kg: {
     id: 'kg',
     quantity: 'mass',

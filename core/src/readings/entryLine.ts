@@ -14,6 +14,7 @@ import { figuresFirst, instrumentFirst, sizeWords } from './sizeWords.js';
 import { stepInOrder, stepWords } from './stepWords.js';
 import { together } from './together.js';
 import { unread, type WhyUnread, type Words } from './unread.js';
+import { withCaution, type Piece } from './caution.js';
 import { unreadReason } from './unreadReason.js';
 
 /** The most characters the entry line takes at once. */
@@ -48,7 +49,7 @@ export function readEntry(text: string, kind: DescribedId, options: EntryOptions
   if (!named) return { words: read(kind) };
   const words = read(named.kind);
   // `crank bore 66` on a block says nothing of a crank: then its name belongs to what follows.
-  const saysNothing = words.length > 0 && words.every(({ sort }) => sort === 'unread');
+  const saysNothing = words.every(({ sort }) => sort === 'unread');
   return saysNothing && named.hasOther ? { words: read(kind) } : { kind: named.kind, words };
 }
 
@@ -171,29 +172,23 @@ function alternatives(phrases: Phrases, from: number, { is, next }: Read): Read 
 }
 
 function readWords(phrases: Phrases): Words[] {
-  const words: Words[] = [];
+  const pieces: Piece[] = [];
   /** Where the tokens begin that are not understood so far; undefined where there are none. */
   let open: number | undefined;
   const leaveUnread = (to: number) => {
-    if (open !== undefined) {
-      const text = phrases.source(open, to).slice(0, LONGEST_UNREAD);
-      words.push(unread(text, unreadReason(phrases, text)));
-    }
+    if (open !== undefined) pieces.push({ from: open, to, says: undefined });
     open = undefined;
+  };
+  const take = (from: number, { is, also, next }: Read) => {
+    leaveUnread(from);
+    pieces.push({ from, to: next, says: [is, ...(also ?? [])] });
+    return next;
   };
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
     const read = readAt(phrases, at);
-    const doubted = read && alternatives(phrases, at, read);
-    if (doubted) {
-      leaveUnread(at);
-      words.push(doubted.is);
-      at = doubted.next;
-    } else if (read) {
-      leaveUnread(at);
-      words.push(read.is, ...(read.also ?? []));
-      at = read.next;
-    } else if (phrase && find(phrase, 'kind')?.kind === phrases.kind) {
+    if (read) at = take(at, alternatives(phrases, at, read) ?? read);
+    else if (phrase && find(phrase, 'kind')?.kind === phrases.kind) {
       // The name of the part itself carries nothing; that of another is no reading.
       leaveUnread(at);
       at += phrase.tokens;
@@ -209,7 +204,13 @@ function readWords(phrases: Phrases): Words[] {
     }
   }
   leaveUnread(phrases.tokens.length);
-  return words;
+  return withCaution(phrases, pieces).flatMap(({ from, to, says, held }) => {
+    if (says) return says;
+    const text = phrases.source(from, to).slice(0, LONGEST_UNREAD);
+    return held
+      ? unread(text, [`What stands beside “${held}” may make something else of it. If not, enter it by itself.`], held)
+      : unread(text, unreadReason(phrases, text));
+  });
 }
 
 /** More of an unread run than this is not repeated. */

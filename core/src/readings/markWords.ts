@@ -29,7 +29,10 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (signed && sign) return markOf(phrases, signed.characters, where, from, at + sign.tokens);
   const token = phrases.tokens[at];
   // `no 3 journal` says which, and is no number of a part.
-  if (/^no\.?$/i.test(phrases.source(from, from + phrase.tokens)) && /^\d{1,2}$/.test(token?.text ?? '')) {
+  if (
+    /^(?:no\.?|nr\.?|number)$/i.test(phrases.source(from, from + phrase.tokens)) &&
+    /^\d{1,2}$/.test(token?.text ?? '')
+  ) {
     const read = markBefore(phrases, at);
     return read && { ...read, is: { ...read.is, text: phrases.source(from, read.next) } };
   }
@@ -220,7 +223,8 @@ const isBareNumber = (phrases: Phrases, at: number): boolean =>
   BARE_NUMBER.test(phrases.tokens[at]?.text ?? '') && (at === 0 || phrases.ends(at)) && phrases.ends(at + 1);
 
 /** A thread, sizes with crosses between them, a place in a row, a count: `M12x1.75`, `25x52x15`, `1st`, `no.1`. */
-const NO_MARK = /^(?:M\d+(?:\.\d+)?(?:x[\d.]+)?|[\d.]+(?:[x×][\d.]+)+|\d+(?:st|nd|rd|th)|no\.\d+|\d+[-/]\d+)$/i;
+const NO_MARK =
+  /^(?:M\d+(?:\.\d+)?(?:[x×][\d.]+)*|[\d.]+(?:[x×][\d.]+)+|\d+(?:st|nd|rd|th|-?pcs?)|no\.\d+|\d+[-/]\d+)$/i;
 
 function isSize(text: string): boolean {
   const figures = readFigures(text);

@@ -49,7 +49,25 @@ export function contrary(phrases: Phrases, phrase: Phrase, from: number, next: n
   }
   if (named && isOptionOf(named, 'none')) return seen(text, named, 'none', next);
   const count = find(phrase, 'count');
-  return count && isOptionOf(count.feature, '0') ? seen(text, count.feature, '0', next) : undefined;
+  if (!count || !isOptionOf(count.feature, '0')) return undefined;
+  const end = afterPlace(phrases, next);
+  return end === undefined
+    ? seen(text, count.feature, '0', next)
+    : {
+        is: unread(phrases.source(from, end), ['None in one place is no count: say how many there are in all.']),
+        next: end,
+      };
+}
+
+/** The first token after a place that is said of what is not there: `no weights on the middle throws`. */
+function afterPlace(phrases: Phrases, at: number): number | undefined {
+  const [preposition = '', what = ''] = [phrases.tokens[at]?.text, phrases.tokens[at + 1]?.text];
+  const isPlace =
+    /^(?:on|in|at|near|by|beside|between|opposite|towards?)$/i.test(preposition) && !/^(?:it|all)$/i.test(what);
+  if (phrases.ends(at) || !isPlace) return undefined;
+  let end = at + 1;
+  while (!phrases.ends(end)) end++;
+  return end;
 }
 
 const seen = (text: string, { id }: Feature, option: string, next: number): Read => ({

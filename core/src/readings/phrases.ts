@@ -25,13 +25,15 @@ export interface Read {
 /** Words that carry no reading between those that do. */
 const GLUE = new Set(
   (
-    'with by using a an the of is are be and & + about approx ca at on in to for it its this that has have got ' +
+    'with by using a an the of is are be and & + about approx ish ca at on in to for it its this that has have got ' +
     'still now only just both all each looks look appears seems measures measure measured reads checks size worn fitted type style ' +
-    'bored ground turned honed shaped says marked there diameter some thick wide long deep high anywhere'
+    'bored ground turned honed shaped says marked there so diameter some thick wide long deep high anywhere'
   ).split(' '),
 );
 
-export const isGlue = (token: Token | undefined): boolean => GLUE.has(lookedUp(token?.text ?? ''));
+/** Whether a token carries nothing. A capital A by itself is a mark. */
+export const isGlue = (token: Token | undefined): boolean =>
+  token?.text !== 'A' && GLUE.has(lookedUp(token?.text ?? ''));
 
 /** The meaning of a sort that a phrase has, if it has one. */
 export function find<I extends Meaning['is']>(

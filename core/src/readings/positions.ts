@@ -23,6 +23,12 @@ const inRow = (digits: string | undefined, next: number): Position | undefined =
   return position >= 1 && position <= MOST ? { position, next } : undefined;
 };
 
+/** Whether a whole number says which of several: the 3 of `cracked at no 3 pin`. */
+export const isNumbered = (phrases: Phrases, at: number): boolean =>
+  NUMBER_WORD.test(phrases.tokens[at - 1]?.text ?? '') &&
+  !phrases.isBroken(at - 1, at + 1) &&
+  inRow(/^\d{1,2}$/.exec(phrases.tokens[at]?.text ?? '')?.[0], at) !== undefined;
+
 /** The number at a token: `3`, `#3`, `no.3`, `no 3`. */
 export function numberAt(phrases: Phrases, at: number): Position | undefined {
   const token = phrases.tokens[at]?.text ?? '';

@@ -89,6 +89,9 @@ const plausibleIn = (values: readonly number[], unit: UnitId, parameter: Paramet
     (value) => toInside(value, unit) >= parameter.plausible.low && toInside(value, unit) <= parameter.plausible.high,
   );
 
+/** Nobody reads a volume or a weight to a thousandth: `4.030 dish pistons` are of that bore. */
+const isAsLength = ({ written }: Figures): boolean => /[.,]\d{3,}$/.test(written);
+
 /** The units tried where none is written, or where the one written cannot be meant; likeliest first. */
 const USUAL_UNITS: readonly UnitId[] = ['mm', 'in', 'deg', 'cc', 'g', 'ratio', 'N', 'rpm'];
 
@@ -108,6 +111,11 @@ export function sizeOf(
   if (!areRepeats(values)) return unread(text, noRepeats(figures));
   const units: readonly UnitId[] = figures.usual === 'inch' ? ['in', ...USUAL_UNITS] : USUAL_UNITS;
   const meant = units.find((each) => plausibleIn(values, each, parameter));
+  if (!unit && isAsLength(figures) && (parameter.quantity === 'volume' || parameter.quantity === 'mass'))
+    return unread(
+      text,
+      sentence`${figures.written} looks like a length, and ${one(parameter.name.toLowerCase())} is none. Write its unit.`,
+    );
   if (unit ? plausibleIn(values, unit, parameter) : meant) {
     const used = unit ?? meant ?? 'mm';
     return {

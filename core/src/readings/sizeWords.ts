@@ -4,8 +4,8 @@ import { contains, interval } from '../quantity/interval.js';
 import { toInside, UNITS } from '../quantity/unit.js';
 import { lookOf } from './lookWords.js';
 import { find, isGlue, type Phrase, type Phrases, type Read } from './phrases.js';
-import { parameterNamed } from './namedSize.js';
-import { numberAt, placesOf, sizeInRow } from './positions.js';
+import { isNamedBehind, mayCount, parameterNamed, runsElsewhere } from './namedSize.js';
+import { isNumbered, numberAt, placesOf, sizeInRow } from './positions.js';
 import { sizeOf, unitMeant, type Figures } from './size.js';
 import { figuresAtSpots } from './spots.js';
 import { stepOf } from './step.js';
@@ -18,12 +18,16 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
   const after = figures && phrases.after(from, figures.length);
   if (!figures || after === undefined) return undefined;
   const phrase = phrases.at(after);
-  const isCount = !figures.unit && figures.values.length === 1 && Number.isInteger(figures.values[0]);
+  const isCount =
+    !figures.unit &&
+    figures.values.length === 1 &&
+    Number.isInteger(figures.values[0]) &&
+    !/^0\d/.test(figures.written);
   const count = isCount && !phrases.isBroken(from, after + 1) ? phrases.countAt(after) : undefined;
   const singular = count && find(phrase, 'count') === undefined;
   if (count && !(singular && !isOptionOf(count.feature, String(figures.values[0]))))
     return lookOf(phrases, count.feature, String(figures.values[0]), from, after + count.tokens);
-  if (isInWords(figures) || isInRow(phrases, from)) return undefined;
+  if (isInWords(figures) || isInRow(phrases, from) || isNumbered(phrases, from)) return undefined;
   const step = stepFirst(phrases, figures, from, after);
   if (step) return step;
   return namedAfter(phrases, figures, from, after) ?? byUnit(phrases, figures, from, after);
@@ -42,21 +46,6 @@ const isInRow = (phrases: Phrases, from: number): boolean =>
   phrases.figures(from - 2) !== undefined &&
   (from < 3 || !phrases.at(from - 3));
 
-/** Counts are small, and of something that has a name. */
-const MOST_COUNTED = 24;
-
-/**
- * Whether whole figures count what stands behind the name: `2 seal lips`, `2 pin oil holes`. It is no name of a size or
- * a look that says anything by itself.
- */
-function mayCount(phrases: Phrases, { values: [value, ...others], unit }: Figures, at: number): boolean {
-  const isWhole = value !== undefined && Number.isInteger(value) && value <= MOST_COUNTED && others.length === 0;
-  if (!isWhole || unit || phrases.ends(at) || isGlue(phrases.tokens[at])) return false;
-  const phrase = phrases.at(at);
-  const isName = phrase?.meanings.every(({ is }) => is === 'feature' || is === 'parameter') ?? true;
-  return isName && /^[a-z]{3,}s$/i.test(phrases.tokens[at + (phrase?.tokens ?? 1) - 1]?.text ?? '');
-}
-
 /** `59.67 mic main`, `62cc chamber`, `3/8 bolts`. */
 function namedAfter(phrases: Phrases, figures: Figures, from: number, after: number): Read | undefined {
   const { instrument: before, next } = phrases.instrument(after);
@@ -71,23 +60,6 @@ function namedAfter(phrases: Phrases, figures: Figures, from: number, after: num
   const places = placesOf(parameter, phrases.source(start, end), { figures, spots: {} });
   const { instrument, next: told } = before ? { instrument: before, next: end } : phrases.instrument(end);
   return { is: sizeOf(parameter, figures, instrument, phrases.source(from, told), places), next: told };
-}
-
-/**
- * Whether figures at a token have their name behind them, and so have those that follow: `52 pin`, `2 seal grooves`. In
- * `59.6 main 52 pin` the figures then go with what stands behind them.
- */
-function isNamedBehind(phrases: Phrases, at: number): boolean {
-  const figures = phrases.figures(at);
-  const after = figures && phrases.after(at, figures.length);
-  if (!figures || after === undefined || phrases.ends(after)) return false;
-  const { next } = phrases.instrument(after);
-  const start = phrases.at(next) ? next : phrases.glued(next);
-  if (mayCount(phrases, figures, start)) return true;
-  const naming = phrases.at(start);
-  if (!naming || !(parameterNamed(phrases, naming, figures.unit) ?? phrases.countAt(start))) return false;
-  const end = start + naming.tokens;
-  return phrases.ends(end) || !phrases.figures(end) || isNamedBehind(phrases, end);
 }
 
 /** A weight that papers state is that of something else: what a crank is balanced for. */
@@ -108,7 +80,9 @@ function byUnit(phrases: Phrases, figures: Figures, from: number, after: number)
       each.quantity !== 'length' &&
       !isOfOthers(each),
   );
-  if (!only || others.length > 0 || !isPlausible(only, figures)) return undefined;
+  // Said of a block, a volume is what its engine sweeps.
+  const isSwept = phrases.kind === 'block' && quantity === 'volume';
+  if (!only || others.length > 0 || isSwept || !isPlausible(only, figures)) return undefined;
   const { instrument, next } = phrases.instrument(after);
   return { is: sizeOf(only, figures, instrument, phrases.source(from, next)), next };
 }
@@ -139,13 +113,17 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
   const { figures, next: end } = found;
   const count = find(phrase, 'count');
   const single = figures.values.length === 1 && !figures.unit ? String(figures.values[0]) : undefined;
-  if (count && single !== undefined && isOptionOf(count.feature, single))
+  if (count && single !== undefined && isOptionOf(count.feature, single) && !phrases.isBroken(from, after + 1))
     return lookOf(phrases, count.feature, single, from, end);
   const parameter = parameterNamed(phrases, phrase, figures.unit);
   if (!parameter || isInWords(figures) || mayCount(phrases, figures, end)) return undefined;
+  if (runsElsewhere(phrases, parameter, figures, end)) return undefined;
   const way = phrases.at(end);
   const said = find(way, 'step');
-  const sign = said?.sign ?? signWritten(figures);
+  const named = find(way, 'parameter') ?? find(way, 'instrument') ?? said;
+  // `pins .010 out of round` tells something else of them.
+  const isAll = phrases.ends(end) || isGlue(phrases.tokens[end]) || (named ?? phrases.figures(end)) !== undefined;
+  const sign = said?.sign ?? signWritten(figures, isAll ? parameter : undefined);
   if (sign === 1 || sign === -1) {
     const next = said && way ? end + way.tokens : end;
     return { is: stepOf(parameter, figures, sign, phrases.source(from, next)), next };
@@ -187,7 +165,7 @@ function standardWords(phrases: Phrases, phrase: Phrase, from: number, after: nu
   }));
   const named = there?.standard
     ? here?.parameter
-    : here?.standard && there?.parameter?.service && !phrases.figures(next)
+    : here?.standard && there?.parameter?.service && (!phrases.figures(next) || isNamedBehind(phrases, next))
       ? there.parameter
       : undefined;
   // `std bore 89` says both that it is standard and what that is.

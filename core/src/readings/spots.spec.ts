@@ -60,7 +60,9 @@ describe('sizes in two directions and at several heights', () => {
 
   it('are not seen where a cross stands between two different sizes', () => {
     expect(spots('liner', 'flange 120x9')).toEqual([]);
-    expect(spots('liner', 'flange 120 x 9 mm')).toEqual([{ values: [120] }]);
+    // What is left over may say that the first is none of it either.
+    expect(spots('liner', 'flange 120 x 9 mm')).toEqual([]);
+    expect(spots('liner', 'flange 120, 9 mm')).toEqual([{ values: [120] }]);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Phrases } from './phrases.js';
+import { find, type Phrases } from './phrases.js';
 import type { Figures } from './size.js';
 import { LEVELS, type Level } from './level.js';
 import type { Spots } from './spot.js';
@@ -53,11 +53,14 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
     if (level) at++;
     const axis = AXIS_WORDS[phrases.tokens[at]?.text.toLowerCase() ?? ''];
     if (axis) at++;
-    // Only what says its height or direction goes on from what stands before it.
-    if (last && !level && !axis) break;
     const figures = phrases.figures(at);
     const end = figures && phrases.after(at, figures.length);
     if (!figures || end === undefined || (last && figures.unit !== last.unit && last.unit)) break;
+    // Only what says its height or direction goes on from what stands before it, or one more like it.
+    if (last && !level && !axis) {
+      if (levels.some((each) => each) || !isOneMore(phrases, last, figures, at, end)) break;
+      written += '/';
+    }
     const rows = rowsOf(figures);
     const heights = level ? rows.map(() => level) : heightsOf(rows);
     rows.forEach((row, height) => {
@@ -67,7 +70,11 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
         axes.push(row.length > 1 ? (place === 0 ? 1 : 2) : axis);
       }
     });
-    written = at > from ? `${phrases.source(from, at)} ${figures.written}` : figures.written;
+    written = written.endsWith('/')
+      ? `${written}${figures.written}`
+      : at > from
+        ? `${phrases.source(from, at)} ${figures.written}`
+        : figures.written;
     last = figures;
     next = at = end;
   }
@@ -82,6 +89,38 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
     spots: { ...(knownLevels ? { levels: knownLevels } : {}), ...(knownAxes ? { axes: knownAxes } : {}) },
     next,
   };
+}
+
+/** Readings of one size, or of several that are made alike, differ by less than this share of it. */
+const ALIKE = 0.01;
+
+/** Whether figures behind a blank are one more of the same: `bore 96.01 95.99 96.00`, read as finely and without a name. */
+function isOneMore(
+  phrases: Phrases,
+  last: Figures,
+  { values, written, unit }: Figures,
+  at: number,
+  end: number,
+): boolean {
+  const [before, value] = [last.values.at(-1) ?? 0, values[0] ?? 0];
+  const decimals = (text: string) => /[.,](\d{2,})$/.exec(text)?.[1]?.length;
+  return (
+    values.length === 1 &&
+    (unit === undefined || last.unit === unit || last.unit === undefined) &&
+    Math.abs(value - before) <= ALIKE * before &&
+    decimals(written) !== undefined &&
+    decimals(written) === decimals(last.written) &&
+    !phrases.ends(at) &&
+    (phrases.ends(end) || phrases.figures(end) !== undefined || beginsNext(phrases, end))
+  );
+}
+
+/** Whether a token is no name of what stands before it, but an instrument or a name with its own figures. */
+function beginsNext(phrases: Phrases, at: number): boolean {
+  const phrase = phrases.at(at);
+  return (
+    find(phrase, 'instrument') !== undefined || phrases.figures(phrases.glued(at + (phrase?.tokens ?? 1))) !== undefined
+  );
 }
 
 /** Values by the strokes between them: those with a cross between them are of one row. */

@@ -1,6 +1,6 @@
 import { describedAs } from '../dictionary/dictionary.js';
 import type { Parameter } from '../dictionary/definition.js';
-import { parameterNamed } from './namedSize.js';
+import { isNamedBehind, parameterNamed } from './namedSize.js';
 import { find, type Phrase, type Phrases, type Read } from './phrases.js';
 import type { Figures } from './size.js';
 import { stepOf } from './step.js';
@@ -10,11 +10,11 @@ import { unread } from './unread.js';
 export function stepFirst(phrases: Phrases, figures: Figures, from: number, after: number): Read | undefined {
   const way = phrases.at(after);
   const said = find(way, 'step');
-  const sign = said?.sign ?? signWritten(figures);
-  if (sign === undefined || sign === 0 || figures.values.length > 1) return undefined;
   const told = said && way ? after + way.tokens : after;
   const list = phrases.ends(told) ? undefined : namesOf(phrases, phrases.glued(told));
-  const belongs = list && !phrases.figures(list.next);
+  const sign = said?.sign ?? signWritten(figures, list?.parameters[0]) ?? signDone(phrases, figures, from);
+  if (sign === undefined || sign === 0 || figures.values.length > 1) return undefined;
+  const belongs = list && (phrases.ends(list.next) || !phrases.figures(list.next) || isNamedBehind(phrases, list.next));
   const only = belongs ? undefined : onlyServiced(phrases, sign);
   const parameters = belongs ? list.parameters : only ? [only] : [];
   const next = belongs ? list.next : told;
@@ -125,8 +125,21 @@ function stepsOf(
   return is && { is, also, next };
 }
 
-/** The way a service size goes by its sign: `+30`, `-0.25`. */
-export function signWritten(figures: Figures): 1 | -1 | undefined {
-  if (figures.values.length > 1) return undefined;
-  return figures.written.startsWith('+') ? 1 : figures.written.startsWith('-') ? -1 : undefined;
+/**
+ * The way a service size goes by its sign, `+30`, `-0.25`; `010` and `.010` go the way of the size that they are of:
+ * `010 rods`.
+ */
+export function signWritten({ values, written, unit }: Figures, of?: Parameter): 1 | -1 | undefined {
+  if (values.length > 1) return undefined;
+  if (written.startsWith('+') || written.startsWith('-')) return written.startsWith('+') ? 1 : -1;
+  return /^(?:0|0?\.0)\d\d$/.test(written) && !unit && of?.service
+    ? Number(of.service.mm[0]) > 0
+      ? 1
+      : -1
+    : undefined;
+}
+
+/** The way by what was done: `bored 60 thou`. */
+function signDone(phrases: Phrases, { unit }: Figures, from: number): 1 | undefined {
+  return unit === 'thou' && /^bored$/i.test(phrases.tokens[from - 1]?.text ?? '') ? 1 : undefined;
 }

@@ -16,6 +16,8 @@ const DIAMETER_SIGN = /^[Ø⌀ø](?=[\d.])/;
 const NOT_JOINED = /^(non)-(.+)$/i;
 /** `main/pin`, `bore/stroke`: two names. */
 const TWO_WORDS = /^([a-z]{3,})\/([a-z]{3,})$/i;
+/** `86ish`: about so much. */
+const ABOUT = /^([\d.,/]+)-?ish$/i;
 /** `4-bolt`, `8cyl`, `4V`: figures that count what is named right after them. */
 const COUNTED = /^(\d{1,3})(-?)([a-z][a-z-]*)$/i;
 
@@ -36,6 +38,8 @@ export function tokensOf(text: string, vocabulary: ReadonlyMap<string, readonly 
     const [, one = '', other = ''] = two ?? [];
     if (two && [one, other].every((word) => isBegun(begins, word)))
       return [part(whole, 0, one.length), part(whole, one.length + 1, whole.text.length)];
+    const about = ABOUT.exec(whole.text)?.[1]?.length;
+    if (about) return [part(whole, 0, about), part(whole, whole.text.length - 3, whole.text.length)];
     const counted = COUNTED.exec(whole.text);
     const [, figures = '', hyphen = '', word = ''] = counted ?? [];
     const isWord = word.length > 1 ? isBegun(begins, word) : vocabulary.has(lookedUp(word));

@@ -2,7 +2,7 @@ import type { KindId } from '../dictionary/dictionary';
 import { KIND_IDS, KINDS } from '../dictionary/dictionary';
 import TYPED_LINES from '../testing/typedLines.csv';
 import { shortForm, wanted } from '../testing/typedLines';
-import { readEntry } from './entryLine';
+import { readEntry, whyUnread } from './entryLine';
 
 const LINES = TYPED_LINES.trim()
   .split('\n')
@@ -76,11 +76,65 @@ describe('what a workshop types', () => {
       }
     expect(wrong).toEqual([]);
     expect(readOf('not a 4 valve', 'head')).toEqual(['valves!4']);
+    expect(readOf('no counterweights at all', 'crank')).toEqual(['counterweights:0']);
+    expect(readOf('no counterweights on the middle throws, forged', 'crank')).toEqual(['material:forged']);
     expect(readOf('neither forged nor cast', 'crank')).toEqual(['material!forged', 'material!cast']);
     expect(readOf('forged? no, cast', 'piston')).toEqual(['material:cast']);
     expect(readOf('std not 30 over', 'block')).not.toContain('bore~0.03in');
     for (const text of ['cast or forged', 'either forged or sintered', 'main 2.349 or 2.359', '59 or 60 on the mains'])
       expect(readOf(text, 'crank')).withContext(text).toEqual([]);
+  });
+
+  it('takes nothing that hangs on a word nobody understood, on common words or a few figures', () => {
+    for (const [kind, text] of [
+      ['crank', 'cracked at no 3 pin'],
+      ['crank', 'number 2 throw spun a bearing'],
+      ['crank', 'min 59.62 on main 4'],
+      ['crank', 'book says 59.66 for the mains'],
+      ['crank', 'half stroke 40'],
+      ['crank', 'pins 010 tapered'],
+      ['crank', 'pins .010 out of round'],
+      ['block', 'sleeved number 5'],
+      ['block', 'cyl 3 scored'],
+      ['block', 'oil galley plugs brass'],
+      ['block', 'water pump holes 3'],
+      ['piston', 'crown height above pin 36'],
+      ['piston', '4.030 dish pistons'],
+      ['piston', 'cam ground'],
+      ['rod', 'stamped 1 to 8'],
+      ['rod', 'numbered 3 both sides'],
+      ['fastener', 'M10x1.25x80'],
+    ] as const)
+      expect(readOf(text, kind)).withContext(text).toEqual([]);
+    // What would be understood by itself is offered.
+    expect(whyUnread('cyl 3 scored', 'block').suggestion).toBe('cyl 3');
+    expect(readOf('scored, cylinder 3 is 101.70', 'block')).toEqual(['bore@3=101.7mm']);
+  });
+
+  it('reads what is said of mains and pins in a row, and figures behind each other', () => {
+    const both = ['mainJournal.diameter~-0.01in', 'crankpin.diameter~-0.02in'];
+    for (const text of [
+      '010 mains 020 rods',
+      '.010 mains, .020 rods',
+      '10 under mains, 20 under rods',
+      'mains .010 pins .020',
+    ])
+      expect(readOf(text, 'crank')).withContext(text).toEqual(both);
+    expect(readOf('std mains 010 rods', 'crank')).toEqual(['mainJournal.diameter~0', 'crankpin.diameter~-0.01in']);
+    expect(readOf('main 59.66 59.65 pin 52', 'crank')).toEqual([
+      'mainJournal.diameter=59.66/59.65mm',
+      'crankpin.diameter=52mm',
+    ]);
+    expect(readOf('bored 60 thou', 'block')).toEqual(['bore~0.06in']);
+    expect(readOf('25x52x7', 'seal')).toEqual(['shaft=25mm', 'housing=52mm', 'width=7mm']);
+    expect(readOf('44 x 8 x 110', 'valve')).toEqual(['head.diameter=44mm', 'stem.diameter=8mm', 'length=110mm']);
+    expect(readOf('bore 4.1 thick .040', 'headGasket')).toEqual(['bore=4.1in', 'thickness=0.04in']);
+    expect(readOf('stroke 86ish', 'crank')).toEqual(['stroke=86mm']);
+  });
+
+  it('asks of a taper at which end of the crank it is', () => {
+    expect(readOf('tapered nose', 'crank')).toEqual(['frontDrive:taper']);
+    expect(readOf('tapered flywheel end', 'crank')).toEqual(['flywheelSeat:taper']);
   });
 
   it('takes nothing for what it was, or for a number where a figure of a size is doubted', () => {
@@ -123,7 +177,7 @@ describe('what a workshop types', () => {
     expect(readOf('main 59.6 pin 52', 'crank')).toEqual(['mainJournal.diameter=59.6mm', 'crankpin.diameter=52mm']);
     expect(readOf('116 bore 2 seal grooves', 'liner')).toEqual(['bore=116mm', 'ringGrooves:2']);
     // Where neither reading takes up all of them nothing is taken from a neighbour in silence.
-    expect(understood('59.6 main 52', 'crank')).toContain('unread 59.6');
+    expect(understood('59.6 main 52', 'crank')).toEqual(['unread 59.6 main 52']);
   });
 
   it('binds figures in a row to names in a row, on either side, and none where one has no name here', () => {

@@ -154,7 +154,7 @@ export const BLOCK_LOOKS = {
   frontDrive: look(
     'Hub is driven by',
     'hub drive, front hub drive',
-    'Look into the pulley hub that belongs to the block: a keyway, plain faces that are clamped, or a spline.',
+    'Look into the pulley hub that belongs to the block: a keyway, plain faces that are clamped, a spline, or a bore that narrows.',
     FRONT_DRIVE,
     { reach: 'outside' },
   ),

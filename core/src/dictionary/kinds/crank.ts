@@ -295,7 +295,7 @@ export const crank = defineKind({
     ),
     counterweights: counted(
       'Counterweights',
-      'weights, counterweights, counter weights, counterweight, balance weights, bob weights',
+      'weights, counterweights, counter weights, counterweight, balance weights, bob weights, cwts, cwt',
       'Count the webs that carry a heavy segment opposite the pin; plain oval webs do not count.',
       [0, 14],
       { misjudged: 0.02, reach: 'panOff' },
@@ -347,7 +347,7 @@ export const crank = defineKind({
     frontDrive: look(
       'Gear and hub are held',
       'nose drive, hub drive, nose keyway, keyway',
-      'A keyed nose has a slot; a friction hub sits on a smooth nose and is held by its bolt alone; a splined one has teeth.',
+      'A keyed nose has a slot; a friction hub sits on a smooth nose and is held by its bolt alone; a splined one has teeth; a tapered one narrows to its thread.',
       FRONT_DRIVE,
       { reach: 'frontOff', misjudged: 0.01 },
     ),
@@ -386,7 +386,12 @@ export const crank = defineKind({
     ),
   },
   markPlaces: {
-    web: markedAt('web', 'web, on web, on the web, throw', ['cast', 'stamped'], 'panOff'),
+    web: markedAt(
+      'web',
+      'web, on web, on the web, front web, rear web, on the front web, on the rear web',
+      ['cast', 'stamped'],
+      'panOff',
+    ),
     counterweight: markedAt(
       'counterweight',
       'on counterweight, on the counterweight',

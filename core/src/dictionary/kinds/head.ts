@@ -90,7 +90,7 @@ export const head = defineKind({
     ),
     'valve.intake': measured(
       'Intake valve head',
-      'intake valve, inlet valve, intake, intakes, intake valve diameter, intake valve size, intake head',
+      'intake valve, inlet valve, intake, intakes, int, int valve, intake valve diameter, intake valve size, intake head',
       'Diameter of the intake valve that the seat takes.',
       [12, 75],
       {
@@ -101,7 +101,7 @@ export const head = defineKind({
     ),
     'valve.exhaust': measured(
       'Exhaust valve head',
-      'exhaust valve, exhaust, exhausts, exhaust valve diameter, exhaust valve size',
+      'exhaust valve, exhaust, exhausts, ex, ex valve, exhaust valve diameter, exhaust valve size',
       'Diameter of the exhaust valve that the seat takes.',
       [12, 70],
       {

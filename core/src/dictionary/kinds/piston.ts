@@ -270,7 +270,7 @@ export const piston = defineKind({
       'Crown coating',
       'coating',
       'Clean the crown: a bright one is bare or tinned, a dark one is coated.',
-      { bright: 'bright | bright, bare', dark: 'dark | dark, coated' },
+      { bright: 'bright | bright', dark: 'dark | dark, coated' },
       { misjudged: 0.06, reach: 'headOff' },
     ),
     skirt: look('Skirt', 'skirt form', 'Full all round, or cut away below the bosses to clear counterweights.', {

@@ -243,7 +243,7 @@ export const rod = defineKind({
       'Feel the edges of the big end bore: the chamfered side goes to the fillet; an even edge on both sides has none.',
       {
         oneSide: 'one side | chamfer one side, chamfer on one side, chamfered one side',
-        bothSides: 'both sides | chamfer both sides, chamfer on both sides, chamfered both sides',
+        bothSides: 'chamfered on both sides | chamfer both sides, chamfer on both sides, chamfered both sides',
         none: 'none | no chamfer',
       },
     ),

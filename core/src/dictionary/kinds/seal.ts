@@ -71,5 +71,8 @@ export const seal = defineKind({
     ),
   },
   markPlaces: { face: markedAt('outer face', 'face, on face', ['painted', 'stamped']) },
+  // As seals are designated: shaft, housing, width (ISO 6194-1).
+  together: [{ sizes: ['shaft', 'housing', 'width'], words: [], as: 'sizes' }],
+  keySizes: ['shaft', 'housing', 'width'],
   interfaces: {},
 });

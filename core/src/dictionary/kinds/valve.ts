@@ -96,6 +96,8 @@ export const valve = defineKind({
     head: markedAt('head', 'head, on head', ['stamped', 'cast']),
     stem: markedAt('stem end', 'on stem, stem end', ['stamped', 'etched']),
   },
+  // Head, stem, length (common practice, no source).
+  together: [{ sizes: ['head.diameter', 'stem.diameter', 'length'], words: [], as: 'sizes' }],
   keySizes: ['head.diameter', 'stem.diameter', 'length'],
   interfaces: { keepers: face('Keepers', 'keeper, keeper grooves, collets', 'Form of the keeper grooves.') },
 });

@@ -5,7 +5,7 @@ import { band, sentence } from '../../quantity/sentence.js';
 import { ends } from '../../thumb/index.js';
 import { lookOf } from '../assembly.js';
 import { ALWAYS_MENDED, type Joint } from '../check.js';
-import { missing, work } from '../outcome.js';
+import { missing, said, work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { usually, within } from '../shapes/within.js';
 
@@ -24,8 +24,14 @@ export const frontEnd: Joint = {
       name: 'Nose in its hub',
       of: { nose, hub },
       also: [block.features.frontDrive.id],
-      unless: (assembly) =>
-        lookOf(assembly, block.features.frontDrive) === undefined ? missing([block.features.frontDrive]) : undefined,
+      unless: (assembly) => {
+        const drive = lookOf(assembly, block.features.frontDrive);
+        if (drive === undefined) return missing([block.features.frontDrive]);
+        // What it needs to be on its taper, the drive of the nose says.
+        return drive === 'taper'
+          ? said('fits', ['A tapered hub draws up on the nose as far as it goes: no size over its bore is wanted.'])
+          : undefined;
+      },
       found: (sizes) => minus(sizes.nose, sizes.hub),
       required: (assembly) =>
         usually(lookOf(assembly, block.features.frontDrive) === 'key' ? ends.nose : ends.noseClamped)(assembly),
@@ -50,7 +56,7 @@ export const frontEnd: Joint = {
         work({
           steps: ['gearWithCrank'],
           says: [
-            'Take timing gear and pulley hub of this crank: key, friction face and spline do not take each other’s hub.',
+            'Take timing gear and pulley hub of this crank: key, friction face, spline and taper do not take each other’s hub.',
           ],
         }),
       ],
