@@ -118,18 +118,18 @@ function sizeLines(index: CatalogueIndex, row: number, evidence: SizeEvidence): 
   const size = column?.distinct[code - 1];
   if (!column || !size) return [['The catalogue does not say, so the ratio is 1.']];
   const { quantity } = parameter;
-  const { codes, densities, wrong, rightly, chance, unknown } = sizeRatios(
+  const { densityAt, rightlyAt, chance, unknown } = sizeRatios(
     index.assumed,
     column,
     evidence,
     besideColumn(index, evidence),
   );
-  const density = densities[codes[row] ?? 0] ?? 0;
+  const density = densityAt(row);
   const { limits } = explainSize(size, parameter, estimate, step);
   const mistaken = sizeMistaken(index.assumed, evidence);
-  const isWrong = wrong[codes[row] ?? 0] ?? 0;
+  const isWrong = column.wrong[code] ?? 0;
   const right = (1 - mistaken) * (1 - isWrong);
-  const [asOthers, misrecorded] = [rightly[codes[row] ?? 0] ?? 0, (1 - mistaken) * isWrong];
+  const [asOthers, misrecorded] = [rightlyAt(code), (1 - mistaken) * isWrong];
   const isAlone = column.otherwise?.has(code) ?? false;
   const otherwise = isAlone
     ? `${figure(misrecorded)} × ${figure(asOthers)} + ${figure(mistaken)} × ${figure(chance)}`

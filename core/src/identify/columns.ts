@@ -65,6 +65,27 @@ export class ColumnBuilder<T> {
   }
 }
 
+const inverted = new WeakMap<Codes, Lists>();
+
+/** The patterns that have a value of a column, ascending; all values are laid out when the first is asked for. */
+export function rowsWith({ codes, counts }: Pick<Column<unknown>, 'codes' | 'counts'>, code: number): Uint32Array {
+  let lists = inverted.get(codes);
+  if (!lists) {
+    const starts = new Uint32Array(counts.length + 1);
+    for (let at = 0; at < counts.length; at++) starts[at + 1] = (starts[at] ?? 0) + (counts[at] ?? 0);
+    const next = starts.slice();
+    const items = new Uint32Array(codes.length);
+    codes.forEach((each, row) => {
+      const at = next[each] ?? 0;
+      items[at] = row;
+      next[each] = at + 1;
+    });
+    lists = { starts, items };
+    inverted.set(codes, lists);
+  }
+  return listAt(lists, code);
+}
+
 /** Lists of numbers laid end to end: those of `i` are `items[starts[i]]` up to `items[starts[i + 1]]`. */
 export interface Lists {
   readonly starts: Uint32Array;

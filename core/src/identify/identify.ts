@@ -16,7 +16,7 @@ import { likeliest, Scores, type Posterior } from './scores.js';
 import { hypothesesOf, type Hypotheses, type Sister } from './sisters.js';
 import { slipBehind } from './slips.js';
 import { standing, type HeldBy, type Status } from './standing.js';
-import { weigh } from './weigh/index.js';
+import { isSameSize, weigh } from './weigh/index.js';
 import { FIXED, ratioAt, type Weighed } from './weigh/weighed.js';
 
 export type { Candidate } from './candidate.js';
@@ -83,17 +83,21 @@ export class Identification {
       ...evidenceByKey(readings, this.identifyOptions.drawer),
       ...[...more].map(([key, { evidence }]) => [key, evidence] as const),
     ]);
+    const gone = new Set<Weighed>();
     for (const [key, weighed] of this.applied) {
       if (this.evidence.has(key)) continue;
-      if (weighed) this.apply(weighed, -1);
+      if (weighed) gone.add(weighed);
       this.applied.delete(key);
     }
     for (const [key, evidence] of this.evidence) {
       if (this.applied.has(key)) continue;
-      const weighed = more.get(key) ?? weigh(this.index, evidence, this.identifyOptions.rules);
-      if (weighed) this.apply(weighed, 1);
+      const was = [...gone].find((each) => isSameSize(each.evidence, evidence));
+      const weighed = more.get(key) ?? weigh(this.index, evidence, this.identifyOptions.rules, was);
+      if (weighed && was && this.scores.exchange(was, weighed)) gone.delete(was);
+      else if (weighed) this.apply(weighed, 1);
       this.applied.set(key, weighed);
     }
+    for (const weighed of gone) this.apply(weighed, -1);
     this.last = undefined;
     this.supposed = undefined;
     return this;
@@ -138,23 +142,26 @@ export class Identification {
     const { index, posterior, weighed } = this;
     const { asRecorded, sisters, none } = this.hypotheses;
     const places = weighed.length > 0 ? likeliest(posterior, most) : [];
-    const recorded = places.map((place): Candidate => {
-      const row = posterior.rows[place] ?? 0;
+    const told = weighed.length > 0 ? sisters.slice(0, most) : [];
+    const rows = [...places.map((place) => posterior.rows[place] ?? 0), ...told.map(({ row }) => row)];
+    const recorded = places.map((place, at): Candidate => {
+      const row = rows[at] ?? 0;
       const probability = (posterior.probabilities[place] ?? 0) * asRecorded;
       return { pattern: index.patterns[row] ?? '', probability, pulls: this.pullsOn(row) };
     });
-    const alike = weighed.length > 0 ? sisters.slice(0, most).map((sister) => this.sister(sister)) : [];
+    const alike = told.map((sister) => this.sister(sister));
     const candidates = [...recorded, ...alike].sort((a, b) => b.probability - a.probability).slice(0, most);
     const left = alike.filter((each) => !candidates.includes(each)).reduce((sum, each) => sum + each.probability, 0);
     const evidence = [...this.evidence];
+    const first = rows.find((row) => index.patterns[row] === candidates[0]?.pattern);
     return {
       kind: index.kind,
       ...standing(candidates, none + left, this.known, this.identifyOptions.rules),
       candidates,
       none: none + left,
       weighed: index.patterns.length,
-      unmeasured: this.unmeasured(candidates[0]?.pattern),
-      ...this.casting(candidates[0]),
+      unmeasured: this.unmeasured(first),
+      ...(candidates[0]?.own ? {} : this.casting(first)),
       unused: evidence.filter(([key]) => this.applied.get(key) === undefined).map(([, { text }]) => text),
       doubts: evidence.flatMap(([, each]) =>
         each.sort === 'size' && each.tool.doubt !== undefined ? [{ text: each.text, says: each.tool.doubt }] : [],
@@ -162,19 +169,17 @@ export class Identification {
     };
   }
 
-  private casting(first: Candidate | undefined): Pick<LineUp, 'casting'> {
-    const row = first && !first.own ? this.index.patterns.indexOf(first.pattern) : -1;
-    const casting = row < 0 ? undefined : castingOf(this.index, row, this.weighed);
+  private casting(row: number | undefined): Pick<LineUp, 'casting'> {
+    const casting = row === undefined ? undefined : castingOf(this.index, row, this.weighed);
     return casting ? { casting } : {};
   }
 
-  private unmeasured(pattern: string | undefined): readonly string[] {
-    const row = pattern === undefined ? -1 : this.index.patterns.indexOf(pattern);
+  private unmeasured(row: number | undefined): readonly string[] {
     const read = new Set(
       [...this.evidence.values()].flatMap((each) => (each.sort === 'size' ? [each.parameter.id] : [])),
     );
     return keySizesOf(this.index.kind).filter(
-      (size) => !read.has(size) && (this.index.sizes.get(size)?.codes[row] ?? 0) > 0,
+      (size) => !read.has(size) && (this.index.sizes.get(size)?.codes[row ?? -1] ?? 0) > 0,
     );
   }
 

@@ -53,6 +53,7 @@ export class Scores {
         const byCode = sign === 1 ? weighed.byCode : weighed.byCode.map((value) => -value);
         for (let row = 0; row < totals.length; row++)
           totals[row] = (totals[row] as number) + (byCode[codes[row] as number] as number);
+        this.setApart(weighed, sign);
         return;
       }
       case 'all': {
@@ -71,6 +72,25 @@ export class Scores {
         return;
       }
     }
+  }
+
+  /**
+   * Puts evidence in the place of some that says the same of most patterns, at the cost of those of which it does not;
+   * false, and nothing done, where it says something else.
+   */
+  exchange(was: Weighed, is: Weighed): boolean {
+    if (was.form !== 'column' || is.form !== 'column' || was.codes !== is.codes || was.byCode !== is.byCode)
+      return false;
+    this.setApart(was, -1);
+    this.setApart(is, 1);
+    return true;
+  }
+
+  /** Puts on or takes off what is said of patterns otherwise than by their code. */
+  private setApart({ apart, codes, byCode }: Extract<Weighed, { form: 'column' }>, sign: 1 | -1): void {
+    const { totals } = this;
+    for (const [row, value] of apart ?? [])
+      totals[row] = (totals[row] as number) + sign * (value - (byCode[codes[row] as number] as number));
   }
 
   /** The log ratio of a pattern against a part in no catalogue, natural units. */

@@ -34,13 +34,43 @@ export function sizeDensity(
   shares?: ArrayLike<number>,
   assumed: Assumed = ASSUMED,
 ): number {
-  const atStep = shares ?? stepShares(size, assumed);
+  return densityOver(
+    stepDensities(size, parameter, measured, assumed),
+    said === undefined ? undefined : stepAt(size, said),
+    shares ?? stepShares(size, assumed),
+    assumed,
+  );
+}
+
+/** Density of a measured size at each service step, standard first. */
+export function stepDensities(
+  size: Size,
+  parameter: Parameter,
+  measured: Estimate,
+  assumed: Pick<Assumed, 'muchWorn'> = ASSUMED,
+): Float64Array {
+  const densities = new Float64Array(size.service.length + 1);
+  for (let step = 0; step < densities.length; step++)
+    densities[step] = stepDensity(size, parameter, measured, step, assumed);
+  return densities;
+}
+
+/**
+ * Density over all service steps.
+ *
+ * @param densities at each step
+ * @param said the step that the part is said to stand at, where anybody said so
+ * @param shares how often each step is the one
+ */
+export function densityOver(
+  densities: ArrayLike<number>,
+  said: number | undefined,
+  shares: ArrayLike<number>,
+  { stepRight }: Pick<Assumed, 'stepRight'> = ASSUMED,
+): number {
   let density = 0;
-  for (let step = 0; step <= size.service.length; step++)
-    density += (atStep[step] ?? 0) * stepDensity(size, parameter, measured, step, assumed);
-  const step = said === undefined ? undefined : stepAt(size, said);
-  if (step === undefined) return density;
-  return assumed.stepRight * stepDensity(size, parameter, measured, step, assumed) + (1 - assumed.stepRight) * density;
+  for (let step = 0; step < densities.length; step++) density += (shares[step] ?? 0) * (densities[step] ?? 0);
+  return said === undefined ? density : stepRight * (densities[said] ?? 0) + (1 - stepRight) * density;
 }
 
 /** Steps closer together than this are the same, mm. */
@@ -91,6 +121,22 @@ const USUAL_SHARES: readonly Float64Array[] = Array.from({ length: 13 }, (_each,
 
 /** Standard deviations past which a normal tail is nothing: below 1e-32. */
 const GONE = 12;
+
+/**
+ * How far below and above the limits of a part a reading can lie and still be of it, inside unit: beyond that its
+ * density is nothing.
+ */
+export function reachOf(
+  parameter: Parameter,
+  { uncertainty }: Estimate,
+): { readonly below: number; readonly above: number } {
+  if (parameter.wear === 'neither') {
+    const sigma = GONE * Math.hypot(uncertainty, parameter.usualWear);
+    return { below: sigma, above: sigma };
+  }
+  const [fresh, worn] = [GONE * uncertainty, GONE * (uncertainty + 3 * parameter.usualWear * ASSUMED.muchWornTimes)];
+  return parameter.wear === 'shrinks' ? { below: worn, above: fresh } : { below: fresh, above: worn };
+}
 
 function shape(
   low: number,

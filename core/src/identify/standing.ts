@@ -73,11 +73,11 @@ export function standing(
  * neither from the other.
  */
 function isSetApart({ posterior, index, weighed }: Known, first: Candidate): boolean {
-  const row = index.patterns.indexOf(first.pattern);
+  const rivals = likeliest(posterior, RIVALS).map((place) => posterior.rows[place] ?? 0);
+  const row = rivals.find((each) => index.patterns[each] === first.pattern) ?? index.patterns.indexOf(first.pattern);
   const telling = weighed.filter(({ evidence }) => bearsOut(evidence));
   const looks = weighed.filter(({ evidence }) => evidence.sort === 'look' || evidence.sort === 'face');
-  return likeliest(posterior, RIVALS).every((place) => {
-    const other = posterior.rows[place] ?? 0;
+  return rivals.every((other) => {
     if (other === row) return true;
     const apart = (each: Weighed) => decibans((ratioAt(each, row) - ratioAt(each, other)) / FIXED);
     if (telling.reduce((sum, each) => sum + apart(each), 0) >= SET_APART) return true;

@@ -132,8 +132,8 @@ function countSize(tally: Tally, index: CatalogueIndex, row: number, evidence: S
   const column = index.sizes.get(evidence.parameter.id);
   const size = column?.distinct[(column.codes[row] ?? 0) - 1];
   if (!column || !size) return;
-  const { codes, densities, chance } = sizeRatios(assumed, column, evidence, besideColumn(index, evidence));
-  const density = densities[codes[row] ?? 0] ?? 0;
+  const { densityAt, chance } = sizeRatios(assumed, column, evidence, besideColumn(index, evidence));
+  const density = densityAt(row);
   // One that was read twice is hardly a slip, and tells little of how common those are.
   if (!evidence.confirmed) tally.add('sizeMistaken', shareOf(sizeMistaken(assumed, evidence), chance, density));
   if (density <= chance) return;

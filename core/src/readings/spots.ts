@@ -94,7 +94,7 @@ export function figuresAtSpots(phrases: Phrases, from: number): FiguresAtSpots |
 /** Readings of one size, or of several that are made alike, differ by less than this share of it. */
 const ALIKE = 0.01;
 
-/** Whether figures behind a blank are one more of the same: `bore 96.01 95.99 96.00`, read as finely and without a name. */
+/** Whether figures behind a blank are one more of the same, as fine and without a name: `bore 96.01 95.99 96.00`. */
 function isOneMore(
   phrases: Phrases,
   last: Figures,

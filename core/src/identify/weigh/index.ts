@@ -11,12 +11,19 @@ import type { Weighed } from './weighed.js';
 /**
  * Weighs one piece of evidence against the whole catalogue; undefined where the catalogue has nothing to hold it
  * against.
+ *
+ * @param was what the same reading weighed before, beside other readings (`isSameSize`)
  */
-export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRules = {}): Weighed | undefined {
+export function weigh(
+  index: CatalogueIndex,
+  evidence: Evidence,
+  rules: HouseRules = {},
+  was?: Weighed,
+): Weighed | undefined {
   switch (evidence.sort) {
     case 'size': {
       const column = index.sizes.get(evidence.parameter.id);
-      return column && weighSize(index.assumed, column, evidence, besideColumn(index, evidence));
+      return column && weighSize(index.assumed, column, evidence, besideColumn(index, evidence), was);
     }
     case 'step': {
       const column = index.sizes.get(evidence.parameter.id);
@@ -38,6 +45,16 @@ export function weigh(index: CatalogueIndex, evidence: Evidence, rules: HouseRul
       return undefined;
   }
 }
+
+/** Whether two pieces of evidence are one measured size, whatever it is told beside. */
+export const isSameSize = (a: Evidence, b: Evidence): boolean =>
+  a.sort === 'size' &&
+  b.sort === 'size' &&
+  a.parameter === b.parameter &&
+  a.estimate.mean === b.estimate.mean &&
+  a.estimate.uncertainty === b.estimate.uncertainty &&
+  a.step === b.step &&
+  a.confirmed === b.confirmed;
 
 /** The column of the size that a size or its step is told beside. */
 export const besideColumn = ({ sizes }: CatalogueIndex, { given }: Pick<SizeEvidence | StepEvidence, 'given'>) =>

@@ -24,14 +24,20 @@ export type Weighed = {
   /** Natural logarithm of its chance, or density, on a part in no catalogue: what ratios of two kinds lack. */
   readonly logUnknown?: number;
 } & (
-  | { readonly form: 'column'; readonly codes: Codes; readonly byCode: Int32Array }
+  | {
+      readonly form: 'column';
+      readonly codes: Codes;
+      readonly byCode: Int32Array;
+      /** Patterns of which something else is said than by their code. */
+      readonly apart?: ReadonlyMap<number, number>;
+    }
   | { readonly form: 'all'; readonly byRow: Int32Array }
   | { readonly form: 'few'; readonly base: number; readonly rows: Uint32Array; readonly values: Int32Array }
 );
 
 /** The log ratio of one pattern, fixed point. */
 export function ratioAt(weighed: Weighed, row: number): number {
-  if (weighed.form === 'column') return weighed.byCode[weighed.codes[row] ?? 0] ?? 0;
+  if (weighed.form === 'column') return weighed.apart?.get(row) ?? weighed.byCode[weighed.codes[row] ?? 0] ?? 0;
   if (weighed.form === 'all') return weighed.byRow[row] ?? 0;
   const at = bisectLeft(weighed.rows, row);
   return weighed.rows[at] === row ? (weighed.values[at] ?? 0) : weighed.base;
