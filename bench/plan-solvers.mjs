@@ -119,7 +119,7 @@ const timed = (solve) => {
   const found = solve();
   return { ms: performance.now() - from, found };
 };
-/** The planner is compiled while it runs, the others come compiled: it runs so long before it is timed, as in a server. */
+/** The planner is compiled as it runs, the others come compiled: it runs so long before it is timed, as in a server. */
 const WARM_MS = 1000;
 /** What takes long is timed once, the rest five times: the median, with what was found. */
 async function usual(solve, warm = 0) {

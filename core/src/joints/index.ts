@@ -40,6 +40,7 @@ import { flywheelOnCrank } from './attachments/flywheelOnCrank.js';
 import { headInPlace } from './attachments/headInPlace.js';
 import { sealInCover } from './attachments/sealInCover.js';
 import { sealInPlace } from './attachments/sealInPlace.js';
+import { thrustWasherInPlace } from './attachments/thrustWasherInPlace.js';
 import { ringsInBlock } from './cylinders/ringsInBlock.js';
 import { ringsInLiner } from './cylinders/ringsInLiner.js';
 import { ringsOnPiston } from './cylinders/ringsOnPiston.js';
@@ -127,6 +128,7 @@ const ALL: readonly Joint[] = [
   headInPlace,
   blockInPlace,
   bearingInPlace,
+  thrustWasherInPlace,
   fastenerInPlace,
 ];
 

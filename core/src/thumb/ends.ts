@@ -47,6 +47,13 @@ export const ends = subject('ends', {
   sealShaft: within('Shaft of a seal', 0.3, 'A seal goes by the sizes on its face'),
   sealOutside: within('Outside of a seal', 0.3, 'A seal goes by the sizes on its face'),
   sealWidth: within('Width of a seal', 1.2, 'A seal may be a little narrower or wider than the old one'),
+  washerThickness: within(
+    'Thickness of a thrust washer',
+    0.03,
+    'A thrust washer is chosen for the end float, which changes with it on either side',
+  ),
+  washerOutside: within('Outside of a thrust washer', 0.4, 'A thrust washer lies in its recess with little room'),
+  washerInside: within('Inside of a thrust washer', 0.6, 'A thrust washer clears the fillet of the journal'),
   flywheel: atLeast('Flywheel inside the bellhousing', -3, 'The bellhousing is made for the flywheel that was in it'),
   thread: within('Thread of a bolt', 0.3, 'A thread goes by its nominal size'),
   pitch: within('Pitch of a bolt', 0.07, 'Coarse and fine thread do not go together'),
