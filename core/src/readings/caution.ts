@@ -62,7 +62,7 @@ function isBeside(phrases: Phrases, from: number, to: number): boolean {
 
 /** Whether a reading rests on common words or on few figures alone. */
 function isSlight(is: Words): boolean {
-  if (is.sort === 'size') return is.unitAssumed === true && is.values.every((each) => Number.isInteger(each));
+  if (is.sort === 'size') return is.unitAssumed === true && !/[.,]\d/.test(is.figures ?? '');
   if (is.sort !== 'mark') return is.sort === 'look';
   return is.characters.length > 0 && is.characters.length <= ((is.making ?? is.place) ? 2 : 4);
 }

@@ -18,7 +18,8 @@ export function faceWords(
   const next = phrases.afterName(after, isAnother);
   const pattern = phrases.name(after, next);
   // `flange 78`, `head bolts 7/16`: no pattern is called by a bare size.
-  return !/[a-z]{2}|[a-z]\d/i.test(pattern.replace(/\b(?:mm|cm|in|inch|inches|thou)\b/gi, ''))
+  const isSize = /^[\d./,]+\s*(?:mm|cm|in|inch|inches|thou|"|″)(?=\s|$)/i.test(pattern);
+  return isSize || !/[a-z]{2}|[a-z]\d/i.test(pattern.replace(/\b(?:mm|cm|in|inch|inches|thou)\b/gi, ''))
     ? undefined
     : { is: { sort: 'face', text: phrases.source(from, next), face, pattern }, next };
 }

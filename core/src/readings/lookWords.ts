@@ -31,6 +31,7 @@ export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after:
     if (beside && qualifies(phrases, beside, from + phrase.tokens, option.feature)) return undefined;
     if (isToward(phrases, from)) return undefined;
     const next = phrases.beyondName(from + phrase.tokens, option.feature);
+    if (next === from + phrase.tokens && saysLittle(phrases.source(from, next), option.feature)) return undefined;
     return lookOf(phrases, option.feature, option.option.id, from, next);
   }
   const feature = find(phrase, 'feature')?.feature;
@@ -43,6 +44,17 @@ export function lookWords(phrases: Phrases, phrase: Phrase, from: number, after:
     ? lookOf(phrases, feature, 'present', from, end)
     : undefined;
 }
+
+/** Answers that say something only after what is asked, or before its name: `pointer left`, `brass shim`. */
+const LITTLE = new Set(
+  'none left right top one two single round deep shallow straight special word once yes steel brass offset sleeves pins drilled undrilled cracked wet dry'.split(
+    ' ',
+  ),
+);
+/** Looks for which they are enough: what a part is made of, and which of two sorts it is. */
+const ENOUGH_FOR = /\.(?:material|type|nest|boreForm|hollow)$/;
+
+const saysLittle = (text: string, { id }: Feature): boolean => LITTLE.has(text.toLowerCase()) && !ENOUGH_FOR.test(id);
 
 /** Whether what something is made of is said of what stands behind it, and not of the part: `steel crown`. */
 function qualifies(phrases: Phrases, beside: Phrase, at: number, feature: Feature): boolean {

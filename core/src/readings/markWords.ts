@@ -51,6 +51,14 @@ export function markWords(phrases: Phrases, phrase: Phrase, from: number, after:
       ]),
       next: next + 2,
     };
+  // `cast 41 7? on web`: one number or two?
+  if (!phrases.ends(next) && /^[\d?]*\?[\d?]*$/.test(phrases.tokens[next]?.text ?? ''))
+    return {
+      is: unread(phrases.source(from, next + 1), [
+        'Write the number without blanks: ? stands for what cannot be read.',
+      ]),
+      next: next + 1,
+    };
   const start = phrases.at(next) ? next : phrases.glued(next);
   const following = phrases.at(start);
   const place = where.place ? undefined : find(following, 'place')?.place;
@@ -95,6 +103,7 @@ function charactersAt(
   const joins = (pattern: RegExp) => !phrases.ends(next) && pattern.test(token(next)) && !phrases.at(next);
   if (isNumber && /^[A-Z]{1,3}$/i.test(text) && joins(/^\d{3,}$/)) next++;
   else if (isNumber && /^\d{1,3}$/.test(text)) while (joins(/^\d{3}$/) && !phrases.countAt(next + 1)) next++;
+  else if (isNumber && /^\d{4}$/.test(text) && joins(/^\d{3}$/) && phrases.ends(next + 1)) next++;
   return {
     characters: writtenDown(
       phrases

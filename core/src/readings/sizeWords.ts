@@ -24,8 +24,9 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
     Number.isInteger(figures.values[0]) &&
     !/^0\d/.test(figures.written);
   const count = isCount && !phrases.isBroken(from, after + 1) ? phrases.countAt(after) : undefined;
-  const singular = count && find(phrase, 'count') === undefined;
-  if (count && !(singular && !isOptionOf(count.feature, String(figures.values[0]))))
+  // `52 pins` is a size; what can be no count and has no other meaning is told.
+  const isSizeToo = count && (find(phrase, 'count') === undefined || find(phrase, 'parameter') !== undefined);
+  if (count && !(isSizeToo && !isOptionOf(count.feature, String(figures.values[0]))))
     return lookOf(phrases, count.feature, String(figures.values[0]), from, after + count.tokens);
   if (isInWords(figures) || isInRow(phrases, from) || isNumbered(phrases, from)) return undefined;
   const step = stepFirst(phrases, figures, from, after);

@@ -103,13 +103,13 @@ function isOneMore(
   end: number,
 ): boolean {
   const [before, value] = [last.values.at(-1) ?? 0, values[0] ?? 0];
-  const decimals = (text: string) => /[.,](\d{2,})$/.exec(text)?.[1]?.length;
+  const decimals = (text: string) => /[.,](\d+)$/.exec(text)?.[1]?.length;
   return (
     values.length === 1 &&
     (unit === undefined || last.unit === unit || last.unit === undefined) &&
     Math.abs(value - before) <= ALIKE * before &&
     decimals(written) !== undefined &&
-    decimals(written) === decimals(last.written) &&
+    Math.abs((decimals(written) ?? 0) - (decimals(last.written) ?? 0)) <= 1 &&
     !phrases.ends(at) &&
     (phrases.ends(end) || phrases.figures(end) !== undefined || beginsNext(phrases, end))
   );

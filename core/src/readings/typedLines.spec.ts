@@ -104,6 +104,12 @@ describe('what a workshop types', () => {
       ['rod', 'stamped 1 to 8'],
       ['rod', 'numbered 3 both sides'],
       ['fastener', 'M10x1.25x80'],
+      ['crank', 'cast number 41 7? on web'],
+      ['crank', 'flywheel flange 110 mm caliper'],
+      ['block', 'sleeves'],
+      ['rod', 'cracked'],
+      ['head', 'round'],
+      ['rollingBearing', 'two'],
     ] as const)
       expect(readOf(text, kind)).withContext(text).toEqual([]);
     // What would be understood by itself is offered.
@@ -125,6 +131,10 @@ describe('what a workshop types', () => {
       'mainJournal.diameter=59.66/59.65mm',
       'crankpin.diameter=52mm',
     ]);
+    expect(readOf('5 main bearings, 4 pins', 'crank')).toEqual(['mainCount:5', 'crankpins:4']);
+    expect(readOf('52 pins', 'crank')).toEqual(['crankpin.diameter=52mm']);
+    expect(readOf('brass shim, wet liners', 'block')).toEqual(['linerShim:brass', 'cylinderWall:wetLiner']);
+    expect(readOf('casting: 3858 174', 'block')).toEqual(['mark 3858174 cast']);
     expect(readOf('bored 60 thou', 'block')).toEqual(['bore~0.06in']);
     expect(readOf('25x52x7', 'seal')).toEqual(['shaft=25mm', 'housing=52mm', 'width=7mm']);
     expect(readOf('44 x 8 x 110', 'valve')).toEqual(['head.diameter=44mm', 'stem.diameter=8mm', 'length=110mm']);

@@ -38,6 +38,7 @@ const ORDER: readonly Meaning['is'][] = [
   'sign',
   'step',
   'count',
+  'option',
 ];
 
 const CLAIMED = {
@@ -75,8 +76,11 @@ function missingBeside(meaning: Meaning, typed: string, place: string): Sentence
       return [`Give the size and how far, like "main 10 ${typed}".`];
     case 'count':
       return [`Give the count with it, like "5 ${typed}".`];
-    case 'kind':
     case 'option':
+      return [
+        `Many things may be so: say what is, like “${meaning.feature.synonyms[0] ?? meaning.feature.name.toLowerCase()} ${typed}”.`,
+      ];
+    case 'kind':
     case 'absent':
       return undefined;
   }

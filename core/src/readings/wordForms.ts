@@ -26,6 +26,8 @@ const SPELT: Readonly<Record<string, string>> = {
   inlets: 'intakes',
   jnl: 'journal',
   jnls: 'journals',
+  jrnl: 'journal',
+  jrnls: 'journals',
   min: 'minimum',
   pc: 'piece',
   pce: 'piece',

@@ -14,7 +14,7 @@ export const BLOCK_LOOKS = {
       reach: 'panOff',
     },
   ),
-  cylinders: counted('Cylinders', 'cylinders, cylinder, cyl, holes', 'Count the bores.', [1, 16], {
+  cylinders: counted('Cylinders', 'cylinders, cylinder, cyl, holes, bores', 'Count the bores.', [1, 16], {
     misjudged: 0.001,
     reach: 'outside',
   }),

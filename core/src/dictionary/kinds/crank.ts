@@ -263,7 +263,7 @@ export const crank = defineKind({
     ),
     crankpins: counted(
       'Crankpins',
-      'crankpins, throws, rod journals, throw',
+      'crankpins, throws, rod journals, throw, pins, crank pins',
       'Count the throws: a throw that carries two rods side by side is one.',
       [1, 12],
       {

@@ -1,6 +1,9 @@
 import { thrustWasher } from '../../dictionary/kinds/thrustWasher.js';
-import { ends } from '../../thumb/index.js';
+import { middle, minus } from '../../quantity/interval.js';
+import { sentence, value } from '../../quantity/sentence.js';
+import { ends, limitOf } from '../../thumb/index.js';
 import type { Joint } from '../check.js';
+import { work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 
@@ -14,7 +17,23 @@ export const thrustWasherInPlace: Joint = {
   kinds: ['thrustWasher'],
   inPlaceOf: 'thrustWasher',
   checks: [
-    sameSize({ id: 'washerThickness', name: 'Thickness', of: thickness, play: ends.washerThickness }),
+    sameSize({
+      id: 'washerThickness',
+      name: 'Thickness',
+      of: thickness,
+      play: ends.washerThickness,
+      mend: ({ rules }, { found, required }) => {
+        const more = middle(minus(found, required));
+        return more > 0 && more <= limitOf(ends.thrustGround, rules)
+          ? [
+              work({
+                steps: ['grindThrust'],
+                says: sentence`Grind the thrust faces of the crank for washers ${value(more, 'length')} thicker, until the end float is as it should be; where they are worn by as much, they need no grinding.`,
+              }),
+            ]
+          : [];
+      },
+    }),
     sameSize({ id: 'washerOutside', name: 'Outside in its recess', of: outside, play: ends.washerOutside }),
     sameSize({ id: 'washerInside', name: 'Inside over the journal', of: inside, play: ends.washerInside }),
     sameLook({
