@@ -32,13 +32,15 @@ function held(phrases: Phrases, piece: Piece, [before, after]: readonly (Piece |
   ];
   if (!piece.says || beside.length === 0) return piece;
   const { says: _says, ...open } = piece;
-  if (beside.some(({ from, to }) => DOUBTED.test(phrases.source(from, to)))) return { ...open, says: undefined };
+  if (beside.some(({ from, to }) => isDoubted(phrases.source(from, to)))) return { ...open, says: undefined };
   return piece.says.every((is) => isSlight(is))
     ? { ...open, says: undefined, held: phrases.source(piece.from, piece.to) }
     : piece;
 }
 
-/** What makes figures or looks none of this part as it lies there: `book says 59.66 for the mains`, `min 59.62`. */
+/** Whether words make of figures or looks none of this part as it lies there: `book says 59.66`, `min 59.62`. */
+export const isDoubted = (text: string): boolean => DOUBTED.test(text);
+
 const DOUBTED =
   /\b(?:book|manual|specs?|specification|nominal|should|supposed|min|minimum|max|maximum|limit|half|double|twice|wants?|wanted|needs?|needed|looking|maybe|perhaps|possibly|might|could|think|guess|unsure|if)\b/i;
 

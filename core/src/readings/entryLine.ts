@@ -187,6 +187,7 @@ function readWords(phrases: Phrases): Words[] {
   for (let at = 0; at < phrases.tokens.length;) {
     const phrase = phrases.at(at);
     const read = readAt(phrases, at);
+    if (phrases.ends(at)) leaveUnread(at);
     if (read) at = take(at, alternatives(phrases, at, read) ?? read);
     else if (phrase && find(phrase, 'kind')?.kind === phrases.kind) {
       // The name of the part itself carries nothing; that of another is no reading.

@@ -17,21 +17,31 @@ export function figuresFirst(phrases: Phrases, from: number): Read | undefined {
   const figures = phrases.figures(from) ?? threadAt(phrases, from);
   const after = figures && phrases.after(from, figures.length);
   if (!figures || after === undefined) return undefined;
-  const phrase = phrases.at(after);
-  const isCount =
-    !figures.unit &&
-    figures.values.length === 1 &&
-    Number.isInteger(figures.values[0]) &&
-    !/^0\d/.test(figures.written);
-  const count = isCount && !phrases.isBroken(from, after + 1) ? phrases.countAt(after) : undefined;
-  // `52 pins` is a size; what can be no count and has no other meaning is told.
-  const isSizeToo = count && (find(phrase, 'count') === undefined || find(phrase, 'parameter') !== undefined);
-  if (count && !(isSizeToo && !isOptionOf(count.feature, String(figures.values[0]))))
-    return lookOf(phrases, count.feature, String(figures.values[0]), from, after + count.tokens);
-  if (isInWords(figures) || isInRow(phrases, from) || isNumbered(phrases, from)) return undefined;
+  if (isNumbered(phrases, from)) return undefined;
+  const count = countFirst(phrases, figures, from, after);
+  if (count) return count;
+  if (isInWords(figures) || isInRow(phrases, from)) return undefined;
   const step = stepFirst(phrases, figures, from, after);
   if (step) return step;
   return namedAfter(phrases, figures, from, after) ?? byUnit(phrases, figures, from, after);
+}
+
+/** `8 weights`, `4 pins`; and not `52 pins`, which is a size. What can be no count and means nothing else is told. */
+function countFirst(
+  phrases: Phrases,
+  { values, written, unit }: Figures,
+  from: number,
+  after: number,
+): Read | undefined {
+  const [value] = values;
+  const isWhole = !unit && values.length === 1 && Number.isInteger(value) && !/^0\d/.test(written);
+  const count = isWhole && !phrases.isBroken(from, after + 1) ? phrases.countAt(after) : undefined;
+  if (!count) return undefined;
+  const phrase = phrases.at(after);
+  const isSizeToo = find(phrase, 'count') === undefined || find(phrase, 'parameter') !== undefined;
+  return isSizeToo && !isOptionOf(count.feature, String(value))
+    ? undefined
+    : lookOf(phrases, count.feature, String(value), from, after + count.tokens);
 }
 
 /** Figures in words count, and are no size: `twin web lips`, `two valves`. */

@@ -1,6 +1,7 @@
 import { describedAs } from '../dictionary/dictionary.js';
 import { INSTRUMENTS } from '../quantity/instrument.js';
 import { sentence, value, type Sentence } from '../quantity/sentence.js';
+import { isDoubted } from './caution.js';
 import type { Phrases } from './phrases.js';
 import { readFigures } from './size.js';
 import type { Meaning } from './vocabulary.js';
@@ -13,6 +14,8 @@ export function unreadReason(phrases: Phrases, text: string): Sentence {
   const { name, parameters, markPlaces } = describedAs(kind);
   const lower = text.toLowerCase();
   const meanings = phrases.meaningsOf(phraseLookedUp(text)) ?? [];
+  if (isDoubted(text))
+    return ['That is said with a doubt, or of what it should be: enter what is seen or measured on the part itself.'];
   const [first] = Object.values(parameters);
   if (readFigures(text))
     return [`A figure without a name: say what it is, like "${first?.synonyms[0] ?? 'main'} ${text}".`];
