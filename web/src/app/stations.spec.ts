@@ -22,7 +22,7 @@ afterAll(() => localStorage.clear());
 
 describe('the tray', () => {
   it('groups the readings, and shows what was not understood with its reason', async () => {
-    setUp(specimen('cast 41?7 main 2.349in mic forged wobble'));
+    setUp(specimen('cast 41?7 main 2.349in mic forged, wobble'));
     TestBed.inject(Bench).specimenId.set(ID);
     const { page } = await show(Tray);
     expect([...page.querySelectorAll('section h2')].map(text)).toEqual(['Marks', 'Sizes', 'Looks', 'Not understood']);
