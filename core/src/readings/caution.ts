@@ -1,5 +1,6 @@
 import { isGlue, type Phrases } from './phrases.js';
 import type { Words } from './unread.js';
+import { numberOf } from './wordForms.js';
 
 /** Some tokens of the line, and what they say; undefined where they are not understood. */
 export interface Piece {
@@ -15,14 +16,9 @@ export interface Piece {
  * `cracked at no 3 pin` no pin is of 3 in. Then it is asked for in other words, which costs less than a wrong reading.
  */
 export function withCaution(phrases: Phrases, pieces: readonly Piece[]): readonly Piece[] {
-  let cautious = pieces;
-  // What is not taken any more may leave its neighbour hanging.
-  for (let [open, before] = [openIn(pieces), -1]; open !== before; [open, before] = [openIn(cautious), open])
-    cautious = cautious.map((piece, at, all) => held(phrases, piece, [all[at - 1], all[at + 1]]));
+  const cautious = pieces.map((piece, at) => held(phrases, piece, [pieces[at - 1], pieces[at + 1]]));
   return joined(phrases, cautious);
 }
-
-const openIn = (pieces: readonly Piece[]): number => pieces.filter(({ says }) => !says).length;
 
 /** A piece, not taken where it hangs on one beside it that is not understood. */
 function held(phrases: Phrases, piece: Piece, [before, after]: readonly (Piece | undefined)[]): Piece {
@@ -65,6 +61,10 @@ function isBeside(phrases: Phrases, from: number, to: number): boolean {
 /** Whether a reading rests on common words or on few figures alone. */
 function isSlight(is: Words): boolean {
   if (is.sort === 'size') return is.unitAssumed === true && !/[.,]\d/.test(is.figures ?? '');
-  if (is.sort !== 'mark') return is.sort === 'look';
+  // `8 weights` says of what they are; `5 bolt` may be of what follows.
+  if (is.sort === 'look') return !/s$/i.test(is.text) || (!/^\d/.test(is.text) && !isNumberWord(is.text));
+  if (is.sort !== 'mark') return false;
   return is.characters.length > 0 && is.characters.length <= ((is.making ?? is.place) ? 2 : 4);
 }
+
+const isNumberWord = (text: string): boolean => numberOf(text.split(' ')[0] ?? '') !== undefined;

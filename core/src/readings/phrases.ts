@@ -26,7 +26,7 @@ export interface Read {
 const GLUE = new Set(
   (
     'with by using a an the of is are be and & + about approx ish ca at on in to for it its this that has have got ' +
-    'still now only just both all each looks look appears seems measures measure measured reads checks size worn fitted type style ' +
+    'definitely clearly certainly obviously still now only just both all each looks look appears seems measures measure measured reads checks size worn fitted type style ' +
     'bored ground turned honed shaped says marked there so diameter some thick wide long deep high anywhere'
   ).split(' '),
 );

@@ -112,6 +112,12 @@ describe('what a workshop types', () => {
       ['rollingBearing', 'two'],
     ] as const)
       expect(readOf(text, kind)).withContext(text).toEqual([]);
+    // What is counted says of what it is.
+    expect(readOf('main 2.349in mic forged eight weights lovely condition', 'crank')).toEqual([
+      'mainJournal.diameter=2.349in mic',
+      'material:forged',
+      'counterweights:8',
+    ]);
     // What would be understood by itself is offered.
     expect(whyUnread('cyl 3 scored', 'block').suggestion).toBe('cyl 3');
     expect(readOf('scored, cylinder 3 is 101.70', 'block')).toEqual(['bore@3=101.7mm']);
