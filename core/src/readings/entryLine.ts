@@ -113,7 +113,7 @@ function readAt(phrases: Phrases, from: number): Read | undefined {
     negation(phrases, from) ??
     deniedFigures(phrases, from) ??
     together(phrases, from) ??
-    numberedFirst(phrases, from) ??
+    numberedFirst(phrases, from, (at) => figuresFirst(phrases, at) !== undefined) ??
     stepInOrder(phrases, from) ??
     layoutWords(phrases, from) ??
     figuresFirst(phrases, from) ??

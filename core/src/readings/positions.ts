@@ -85,15 +85,19 @@ export function sizeInRow(
 }
 
 /** The same with the number first: `#3 main 51.94`, `no.1 main 51.98`, `1st main 51.98`. */
-export function numberedFirst(phrases: Phrases, from: number): Read | undefined {
+export function numberedFirst(
+  phrases: Phrases,
+  from: number,
+  belongsElsewhere: (at: number) => boolean,
+): Read | undefined {
   const token = phrases.tokens[from]?.text ?? '';
   const isNumber = !/^\d+$/.test(token);
   const place = isNumber ? (inRow(ORDINAL.exec(token)?.[1], from + 1) ?? numberAt(phrases, from)) : undefined;
   const naming = place && phrases.at(place.next);
   const parameter = inRowOf(phrases, naming);
-  return place && naming && parameter
-    ? atPlace(phrases, parameter, place.position, from, phrases.glued(place.next + naming.tokens))
-    : undefined;
+  if (!place || !naming || !parameter) return undefined;
+  const at = phrases.glued(place.next + naming.tokens);
+  return belongsElsewhere(at) ? undefined : atPlace(phrases, parameter, place.position, from, at);
 }
 
 function atPlace(phrases: Phrases, parameter: Parameter, position: number, from: number, at: number): Read | undefined {

@@ -117,6 +117,8 @@ export function sizeWords(phrases: Phrases, phrase: Phrase, from: number, after:
   if (alike) return alike;
   const inRow = sizeInRow(phrases, phrase, from, after, (at) => figuresFirst(phrases, at) !== undefined);
   if (inRow) return inRow;
+  // `scored pin, 5 mains`: beyond a comma figures go with what stands behind them.
+  if (phrases.isBroken(from, after + 1) && figuresFirst(phrases, after)) return undefined;
   // `mains mic 2.3485`: the instrument before the figures.
   const before = phrases.figures(after) ? undefined : phrases.instrument(after);
   const found = figuresAtSpots(phrases, before?.instrument ? phrases.glued(before.next) : after);

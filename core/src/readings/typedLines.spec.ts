@@ -89,6 +89,7 @@ describe('what a workshop types', () => {
     for (const [kind, text] of [
       ['crank', 'cracked at no 3 pin'],
       ['crank', 'number 2 throw spun a bearing'],
+      ['crank', 'no 3 pin, scored'],
       ['crank', 'min 59.62 on main 4'],
       ['crank', 'book says 59.66 for the mains'],
       ['crank', 'half stroke 40'],
@@ -112,6 +113,7 @@ describe('what a workshop types', () => {
       ['rollingBearing', 'two'],
     ] as const)
       expect(readOf(text, kind)).withContext(text).toEqual([]);
+    expect(readOf('cracked at no 3 pin, 5 mains', 'crank')).toEqual(['mainCount:5']);
     // What is counted says of what it is.
     expect(readOf('main 2.349in mic forged eight weights lovely condition', 'crank')).toEqual([
       'mainJournal.diameter=2.349in mic',
