@@ -1,30 +1,13 @@
 import fc from 'fast-check';
 import type { Size } from '../catalogue/size';
 import { parameterOf } from '../dictionary/dictionary';
-import { estimate, INSTRUMENTS } from '../quantity/instrument';
+import { ground as size, measured } from '../testing/measuredSize';
 import { ASSUMED } from './assumptions';
 import { pairsOf, sharesBeside, stepsMeasured, stepsSaid } from './besideSteps';
 import { ColumnBuilder } from './columns';
-import type { SizeEvidence } from './evidence';
 import { sizeDensity, stepDensity, stepShare } from './sizeLikelihood';
 
 const [MAIN, PIN] = [parameterOf('crank.mainJournal.diameter'), parameterOf('crank.crankpin.diameter')];
-const size = (low: number, steps: number): Size => ({
-  limits: { low, high: low + 0.02 },
-  toleranceAssumed: false,
-  service: [-0.25, -0.5, -0.75, -1].slice(0, steps),
-  wearLimit: undefined,
-});
-const measured = (parameter: typeof MAIN, mean: number): SizeEvidence => ({
-  sort: 'size',
-  text: '',
-  parameter,
-  estimate: estimate([mean], INSTRUMENTS.micrometer),
-  tool: { sort: 'micrometer', ...INSTRUMENTS.micrometer, reaches: true },
-  step: undefined,
-  confirmed: false,
-  typedIn: 'metric',
-});
 
 describe('a size beside another that is reworked with it', () => {
   // The second way: every pair of steps by itself, with Bayes' rule over all of them.

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import type { Size } from '../catalogue/size';
 import { parameterOf } from '../dictionary/dictionary';
-import { estimate, INSTRUMENTS } from '../quantity/instrument';
+import { ground, measured } from '../testing/measuredSize';
 import { ColumnBuilder } from './columns';
-import type { SizeEvidence } from './evidence';
 import { Identification } from './identify';
 import { indexCatalogue } from './catalogueIndex';
 import { sizeDensity } from './sizeLikelihood';
@@ -26,24 +25,10 @@ describe('sizes near a reading', () => {
         (parameter, sizes, mean) => {
           const builder = new ColumnBuilder<Size>(sizes.length);
           sizes.forEach(([low, steps], row) => {
-            builder.set(row, String(row), 0, () => ({
-              limits: { low, high: low + 0.02 },
-              toleranceAssumed: false,
-              service: [-0.25, -0.5, -0.75, -1].slice(0, steps),
-              wearLimit: undefined,
-            }));
+            builder.set(row, String(row), 0, () => ground(low, steps));
           });
           const column = builder.build();
-          const evidence: SizeEvidence = {
-            sort: 'size',
-            text: '',
-            parameter,
-            estimate: estimate([mean], INSTRUMENTS.caliper),
-            tool: { sort: 'caliper', ...INSTRUMENTS.caliper, reaches: true },
-            step: undefined,
-            confirmed: false,
-            typedIn: 'metric',
-          };
+          const evidence = measured(parameter, mean, 'caliper');
           const near = new Set(codesNear(column, evidence));
           column.distinct.forEach((size, at) => {
             if (!near.has(at + 1)) expect(sizeDensity(size, parameter, evidence.estimate)).toBe(0);

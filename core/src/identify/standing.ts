@@ -62,7 +62,7 @@ export function standing(
     return { status: likely, heldBy: 'contradiction' };
   if (first.probability < SETTLED_FROM) return { status: likely };
   // A copy by another maker looks the same: looks name no part without a mark or a size beside them.
-  if (borneOut < CORROBORATES || !isSetApart(known, first)) return { status: 'probable', heldBy: 'looksOnly' };
+  if (borneOut < CORROBORATES || !isSetApart(known)) return { status: 'probable', heldBy: 'looksOnly' };
   const unmeasured =
     rules.marks === 'measure' && !first.pulls.some((pull) => pull.sort === 'size' && pull.decibans > 0);
   return unmeasured ? { status: 'probable', heldBy: 'houseRule' } : { status: 'settled' };
@@ -72,13 +72,11 @@ export function standing(
  * Whether marks and sizes, or several looks, set the first apart from each that stands near it: what both share tells
  * neither from the other.
  */
-function isSetApart({ posterior, index, weighed }: Known, first: Candidate): boolean {
-  const rivals = likeliest(posterior, RIVALS).map((place) => posterior.rows[place] ?? 0);
-  const row = rivals.find((each) => index.patterns[each] === first.pattern) ?? index.patterns.indexOf(first.pattern);
+function isSetApart({ posterior, weighed }: Known): boolean {
+  const [row = 0, ...rivals] = likeliest(posterior, RIVALS).map((place) => posterior.rows[place] ?? 0);
   const telling = weighed.filter(({ evidence }) => bearsOut(evidence));
   const looks = weighed.filter(({ evidence }) => evidence.sort === 'look' || evidence.sort === 'face');
   return rivals.every((other) => {
-    if (other === row) return true;
     const apart = (each: Weighed) => decibans((ratioAt(each, row) - ratioAt(each, other)) / FIXED);
     if (telling.reduce((sum, each) => sum + apart(each), 0) >= SET_APART) return true;
     // One look may be misjudged or the one thing that a sister shares; two that agree tell as well.
