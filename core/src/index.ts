@@ -359,6 +359,7 @@ export type {
   SheetLineTold,
   SpecimenSummary,
   StoredBuild,
+  NeedName,
   PlanProgress,
   SearchState,
   SetSearch,
@@ -368,8 +369,17 @@ export type {
   StoredSpecimen,
   Wording,
 } from './contract/index.js';
-export { isRefusal, numbersToBuy, openedGrid, refusalOf, rowAt, Workshop } from './workshop/index.js';
-export type { Refusal } from './workshop/index.js';
+export {
+  isAmong,
+  isRefusal,
+  numbersToBuy,
+  openedGrid,
+  refusalOf,
+  resolveNeeds,
+  rowAt,
+  Workshop,
+} from './workshop/index.js';
+export type { Course, Documents, Listed, OfferTold, Refusal, Seller, SpecimensAsked } from './workshop/index.js';
 
 /* Builds: parts put together into one engine, and what follows from it. */
 export {

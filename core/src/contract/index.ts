@@ -57,6 +57,7 @@ export {
   MOST_OFFERS,
   MOST_TOGETHER,
 } from './limits.js';
+export { NEEDS, type NeedName } from './needs.js';
 export { type PartRef } from './parts.js';
 export type { Question } from './question.js';
 export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';

@@ -3,7 +3,7 @@ import { Intervals } from '../build/index.js';
 import { LIST_OF, RECORD_TYPES, type Catalogue } from '../catalogue/catalogue.js';
 import { CatalogueLookup, type RecordChange } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
-import type { GridRequest, PlanProgress } from '../contract/index.js';
+import type { GridRequest } from '../contract/index.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import {
   Identification,
@@ -59,10 +59,6 @@ export class Holdings {
   private readonly takers = new Map<string, WhatElse>();
   private readonly variantParts = new Map<string, readonly PlacedPart[]>();
   private readonly grids = new Map<string, OpenGrid>();
-  /** Asked now and then by what takes long: whether nobody waits for the answer any more. */
-  isStopped: () => boolean = () => false;
-  /** Told how far a search for sets has come; makes of it what it wants to know only when it asks. */
-  searchTold: ((progress: () => PlanProgress) => void) | undefined;
   /** Between which figures of builds lie, from one sheet to the next. */
   readonly intervals = new Intervals();
   private engineIndex: CatalogueIndex | undefined;

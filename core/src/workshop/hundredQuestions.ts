@@ -4,6 +4,9 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { recipientsFor } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
 
+export { heldDocuments, type Held } from './needs/heldDocuments.js';
+export { questionsOfDocuments, QUESTIONS_WITH_NEEDS } from './questionsOfDocuments.js';
+
 /** A question with its request. */
 export interface Asked<N extends QuestionName = QuestionName> {
   readonly name: N;

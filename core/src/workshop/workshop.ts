@@ -1,4 +1,5 @@
 import { QUESTIONS, shaped, type Answers, type QuestionName, type Requests, type Wording } from '../contract/index.js';
+import { TO_ITS_END, type Course } from './answers/answering.js';
 import { ANSWERS } from './answers/index.js';
 import { Holdings } from './holdings.js';
 
@@ -14,8 +15,13 @@ export class Workshop extends Holdings {
    * Answers a question. Throws a DataError, NoJointError, UnknownPartError, UnknownRecordError or CompareError where
    * it cannot; `refusalOf` makes of those what is told.
    */
-  ask<N extends QuestionName>(name: N, request: Requests[N], wording: Wording = 'pieces'): Answers[N] {
-    return shaped(QUESTIONS[name].answer, ANSWERS[name](this, request), wording) as Answers[N];
+  ask<N extends QuestionName>(
+    name: N,
+    request: Requests[N],
+    wording: Wording = 'pieces',
+    course: Course = TO_ITS_END,
+  ): Answers[N] {
+    return shaped(QUESTIONS[name].answer, ANSWERS[name](this, request, course), wording) as Answers[N];
   }
 
   /**

@@ -8,10 +8,12 @@ import {
   drawerOf,
   EMPTY_CATALOGUE,
   LIST_OF,
+  numbersToBuy,
   openedGrid,
   PlanProgressSchema,
   RECORD_TYPES,
   refusalOf,
+  resolveNeeds,
   rowAt,
   shaped,
   USUAL_SHOP,
@@ -20,6 +22,7 @@ import {
   Workshop,
   type Catalogue,
   type CatalogueRecord,
+  type Course,
   type GridRequest,
   type QuestionName,
   type Refusal,
@@ -32,7 +35,7 @@ import { move } from 'piscina';
 import { isAway } from '../database/away.js';
 import { Client, CONNECT_WITHIN_MS } from '../database/client.js';
 import { changedRecords } from '../database/changedRecords.js';
-import { filledIn } from './fillIn.js';
+import { sqlDocuments } from './sqlDocuments.js';
 import { csvOf, disarmed, workbookOf } from '../transfer/writeTable.js';
 
 /** What a thread is asked. */
@@ -172,13 +175,15 @@ async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }
     case 'gridFile':
       return gridFile(on, task);
     case 'answer': {
-      const request = await filledIn(client, task.name, task.request as Requests[typeof task.name], on);
+      const request = await resolveNeeds(task.name, task.request as Requests[typeof task.name], sqlDocuments(client), {
+        numbersToBuy: (plan) => numbersToBuy(on, plan),
+      });
       // A whole grid is worked out line by line first, so that it can be stopped.
       if (task.name === 'grid') for await (const _line of gridLines(on, request as GridRequest, task.stop));
       if (isStopped(task.stop)) return { nothing: true };
-      on.isStopped = () => isStopped(task.stop);
-      on.searchTold = tellingOf(task);
-      return new TextEncoder().encode(JSON.stringify(on.ask(task.name, request, task.wording)));
+      const searchTold = tellingOf(task);
+      const course: Course = { isStopped: () => isStopped(task.stop), ...(searchTold ? { searchTold } : {}) };
+      return new TextEncoder().encode(JSON.stringify(on.ask(task.name, request, task.wording, course)));
     }
   }
 }
@@ -187,7 +192,7 @@ async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }
 const TOLD_EVERY_MS = 250;
 
 /** Tells at once of the first sets there are, and then now and then. */
-function tellingOf({ progress, wording }: Extract<Task, { does: 'answer' }>): Workshop['searchTold'] {
+function tellingOf({ progress, wording }: Extract<Task, { does: 'answer' }>): Course['searchTold'] {
   if (!progress) return undefined;
   let [last, hadSets] = [0, false];
   return (now) => {

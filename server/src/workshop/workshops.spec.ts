@@ -1,9 +1,29 @@
-import { QUESTIONS, refusalOf, Workshop, type Catalogue, type QuestionName } from '@which-bore/core';
-import { hundredQuestions } from '@which-bore/core/hundredQuestions';
+import {
+  numbersToBuy,
+  QUESTIONS,
+  refusalOf,
+  resolveNeeds,
+  Workshop,
+  type Catalogue,
+  type QuestionName,
+} from '@which-bore/core';
+import {
+  heldDocuments,
+  hundredQuestions,
+  questionsOfDocuments,
+  QUESTIONS_WITH_NEEDS,
+} from '@which-bore/core/hundredQuestions';
 import type { FastifyInstance } from 'fastify';
 import pg from 'pg';
 import type { Piscina } from 'piscina';
-import { appWithDemo, demoCatalogue, demoSpecimens, testDatabaseUrl } from '../features/testing.js';
+import {
+  appWithDemo,
+  demoBuilds,
+  demoCatalogue,
+  demoJobs,
+  demoSpecimens,
+  testDatabaseUrl,
+} from '../features/testing.js';
 import { Workshops } from './workshops.js';
 
 describe('the workshops of the server', () => {
@@ -20,7 +40,12 @@ describe('the workshops of the server', () => {
 
   it('answer a hundred questions as the core does, and refuse in its words', async () => {
     const workshop = new Workshop(catalogue);
-    for (const { name, request } of hundredQuestions(catalogue, (await demoSpecimens()).specimens)) {
+    // What the questions need of the documents is sent along here, and there is nothing else in the database.
+    const nothing = heldDocuments({});
+    for (const { name, request: short } of hundredQuestions(catalogue, (await demoSpecimens()).specimens)) {
+      const request = await resolveNeeds(name, short, nothing, {
+        numbersToBuy: (plan) => numbersToBuy(workshop, plan),
+      });
       const units = 'units' in QUESTIONS[name].request.properties ? { units: 'pieces' } : {};
       const said = await post(name, { ...request, ...units });
       let expected: unknown;
@@ -181,5 +206,46 @@ describe('the workshops of the server', () => {
     await app.inject({ method: 'DELETE', url: '/api/records/maker/told-maker?version=1' });
     expect((await since(before)).changed).toEqual([{ type: 'maker', id: 'told-maker' }]);
     expect((await since('another0-3')).whole).toBeTrue();
+  });
+});
+
+describe('the documents of the server', () => {
+  it('fill in what questions name of the documents as documents in memory do', async () => {
+    const app = await appWithDemo();
+    const catalogue = await demoCatalogue();
+    const [{ jobs }, { builds }, { specimens }] = [await demoJobs(), await demoBuilds(), await demoSpecimens()];
+    const put = async (path: string, { id, ...body }: { readonly id: string }) => {
+      const said = await app.inject({ method: 'PUT', url: `/api/${path}/${id}`, payload: { ...body, version: 0 } });
+      expect(said.statusCode).withContext(said.body).toBe(200);
+    };
+    // Last changed first, as they are listed.
+    for (const each of [...jobs].reverse().map(({ build: _build, ...job }) => job)) await put('jobs', each);
+    for (const each of [...specimens].reverse()) await put('specimens', each);
+    for (const each of [...builds].reverse()) await put('builds', each);
+    const inMemory = heldDocuments({ specimens, builds, jobs: jobs.map(({ build: _build, ...job }) => job) });
+    const workshop = new Workshop(catalogue);
+    const asked = questionsOfDocuments({ specimens, jobs, builds });
+    expect(new Set(asked.map(({ name }) => name))).toEqual(new Set(QUESTIONS_WITH_NEEDS));
+    for (const { name, request } of asked) {
+      const units = 'units' in QUESTIONS[name].request.properties ? { units: 'pieces' } : {};
+      const said = await app.inject({
+        method: 'POST',
+        url: `/api${QUESTIONS[name].path}`,
+        payload: { ...request, ...units },
+      });
+      const whole = await resolveNeeds(name, request, inMemory, {
+        numbersToBuy: (plan) => numbersToBuy(workshop, plan),
+      });
+      let expected: unknown;
+      try {
+        expected = JSON.parse(JSON.stringify(workshop.ask(name, whole)));
+      } catch (error) {
+        expected = jasmine.objectContaining({ error: refusalOf(error)?.error });
+      }
+      expect(said.json<unknown>())
+        .withContext(`${name} ${JSON.stringify(request).slice(0, 200)}`)
+        .toEqual(expected);
+    }
+    await app.close();
   });
 });

@@ -84,7 +84,8 @@ function asked(workshop: Holdings, request: Asked) {
     ...buildLookup(workshop, [...specimens, ...shelf]),
     ofKind: (kind) => workshop.partsOf(kind),
     shelf: shelf.filter(({ id }) => !build.places.some((place) => place.specimen === id)),
-    ...(sellers ? { onSale: onSaleIn(workshop, request) } : {}),
+    // How many choices there are is told before anybody has looked what lists have.
+    ...(sellers && request.offers ? { onSale: onSaleIn(workshop, request) } : {}),
   };
   const engine = engineAsked(workshop, build, [...specimens, ...shelf]);
   const problems = [
@@ -224,16 +225,16 @@ export const planChoices: Answering<'planChoices'> = (workshop, { units: _units,
   };
 };
 
-export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...rest }) => {
+export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...rest }, { isStopped, searchTold }) => {
   const ground = asked(workshop, rest);
   const problem = problemOf(rest.build, rest.demands, ground);
   const combinations = combinationsOf(problem);
   const toldAll = (found: readonly { readonly leaf: SetFound }[], isWhole = true) =>
     found.map(({ leaf }) => setTold(workshop, problem, leaf, found[0]?.leaf, rest.sellers, isWhole));
   const { engines = 1 } = rest.demands;
-  const limits = { isStopped: workshop.isStopped };
+  const limits = { isStopped };
   const told = (progress: () => SearchProgress<SetFound>): void =>
-    workshop.searchTold?.(() => {
+    searchTold?.(() => {
       const now = progress();
       return {
         combinations,
@@ -266,10 +267,9 @@ export const planSets: Answering<'planSets'> = (workshop, { units: _units, ...re
 
 const demandTold = ({ id, says }: Demand) => ({ id, says });
 
-export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, best, ...rest }) => {
+export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, best, ...rest }, { isStopped }) => {
   const ground = asked(workshop, rest);
   const { build, demands } = rest;
-  const { isStopped } = workshop;
   const score = best ?? planFor(problemOf(build, demands, ground), { answers: 1, isStopped }).best[0]?.leaf.score;
   // Where there is no set what stands in the way is asked, and not what it costs.
   if (score === undefined) return { worth: [], atHand: [], proved: !isStopped() };
@@ -296,10 +296,10 @@ export const planWorth: Answering<'planWorth'> = (workshop, { units: _units, bes
   };
 };
 
-export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _units, ...rest }) => {
+export const planConflicts: Answering<'planConflicts'> = (workshop, { units: _units, ...rest }, { isStopped }) => {
   const ground = asked(workshop, rest);
   const { build, demands } = rest;
-  const found = conflictsOf({ build, demands }, ground, workshop.isStopped);
+  const found = conflictsOf({ build, demands }, ground, isStopped);
   return {
     conflicts: found.conflicts.map(({ demands: held, says, because }) => ({
       demands: held.map(demandTold),

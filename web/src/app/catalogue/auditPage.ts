@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { combineLatest, switchMap } from 'rxjs';
+import { switchMap } from 'rxjs';
 import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Questions } from '../data/questions';
-import { Specimens } from '../data/specimens';
 import { growing } from '../ui/growing';
 import { RecordLink } from '../ui/recordLink';
 import { Said } from '../ui/said';
@@ -117,11 +116,7 @@ export class AuditPage {
   /** Findings of each rule that are shown; more on demand. */
   protected readonly shown = signal(AT_ONCE);
   protected readonly found = toSignal(
-    combineLatest([toObservable(this.shown), inject(Specimens).confirmed$]).pipe(
-      switchMap(([most, confirmed]) =>
-        this.questions.ask('audit', { most: Math.min(most, MOST), specimens: [...confirmed] }),
-      ),
-    ),
+    toObservable(this.shown).pipe(switchMap((most) => this.questions.ask('audit', { most: Math.min(most, MOST) }))),
   );
   protected readonly count = computed(() => (this.found()?.rules ?? []).reduce((sum, { count }) => sum + count, 0));
   /** Some at a time, so that a large audit does not hold the page up. */

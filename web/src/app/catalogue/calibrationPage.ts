@@ -18,7 +18,6 @@ import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
 import { Records } from '../data/records';
 import { ShopData } from '../data/shopData';
-import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
 import { Said } from '../ui/said';
 import { ReliabilityChart } from './reliabilityChart';
@@ -75,11 +74,7 @@ export class CalibrationPage {
   private readonly undoBar = inject(UndoBar);
 
   private readonly shop = toSignal(this.shopData.shop$, { initialValue: USUAL_SHOP });
-  protected readonly found = toSignal(
-    inject(Specimens).confirmed$.pipe(
-      switchMap((specimens) => this.questions.ask('calibration', { specimens: [...specimens] })),
-    ),
-  );
+  protected readonly found = toSignal(this.questions.ask('calibration', {}));
   protected readonly right = computed(() => (this.found()?.cases ?? []).filter(({ right }) => right).length);
   protected readonly few = computed(() => (this.found()?.cases.length ?? 0) < FEW);
   /** The chances of which something was seen, and those that are the shop's own. */

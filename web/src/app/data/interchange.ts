@@ -1,27 +1,21 @@
 import { inject, Injectable } from '@angular/core';
 import {
   isNothingAgainst,
-  MOST_OF_SHELF,
-  MOST_TOGETHER,
   VERDICTS,
   verdictOf,
   writeAddress,
   type Answers,
-  type Build,
   type GridRequest,
   type GridSides,
-  type Job,
   type KindId,
   type PartRef,
-  type Specimen,
   type Verdict,
 } from '@which-bore/core';
 import { recipientsFor } from '@which-bore/core/meetings';
-import { dequal } from 'dequal';
 import {
   catchError,
+  combineLatest,
   concatMap,
-  distinctUntilChanged,
   EMPTY,
   expand,
   from,
@@ -83,9 +77,9 @@ function counted(sofar: GridProgress['counts'], rows: readonly Uint32Array[]): G
   return counts;
 }
 
-/** Whether something on a bench is of a kind that a part of this kind is put to. */
-const mayMeet = (kind: KindId | undefined, { specimens = [] }: PartRef): boolean =>
-  kind === undefined || specimens.some((each) => each.kind !== kind && recipientsFor(kind).includes(each.kind));
+/** Whether a part of this kind is put to something of that kind. */
+const mayMeet = (kind: KindId | undefined, other: KindId): boolean =>
+  kind === undefined || (other !== kind && recipientsFor(kind).includes(other));
 
 /** The questions of interchange, as the stations ask them. */
 @Injectable({ providedIn: 'root' })
@@ -113,13 +107,14 @@ export class Interchange {
    * @param kind of the first donor, where it is one part
    */
   jobs(donors: readonly PartRef[], kind: KindId | undefined): Observable<Takings> {
-    return this.jobList.all$.pipe(
-      switchMap((jobs) =>
-        from(jobs.slice(0, LISTED)).pipe(
+    return combineLatest([this.jobList.all$, this.specimens.all$.pipe(take(1))]).pipe(
+      switchMap(([jobs, parts]) =>
+        from(
+          jobs.slice(0, LISTED).filter(({ id }) => parts.some((part) => part.job === id && mayMeet(kind, part.kind))),
+        ).pipe(
           concatMap((job) =>
-            this.benchOf(job).pipe(
+            this.judge(donors, { jobId: job.id }).pipe(
               take(1),
-              concatMap((bench) => (bench && mayMeet(kind, bench) ? this.judge(donors, bench).pipe(take(1)) : EMPTY)),
               concatMap((judged) => ('refused' in judged ? EMPTY : of({ job, judged }))),
             ),
           ),
@@ -154,32 +149,11 @@ export class Interchange {
     );
   }
 
-  /** The parts of a job as they are measured, to be put to others; nothing while it has none. */
-  benchOf({ id, name }: Pick<Job, 'id' | 'name'>): Observable<PartRef | undefined> {
-    return this.specimens.all$.pipe(
-      map((all) => all.filter(({ job }) => job === id).slice(0, MOST_TOGETHER)),
-      distinctUntilChanged((before, after) => dequal(before, after)),
-      switchMap((summaries) => this.specimens.opened(summaries)),
-      map((parts) => (parts.length === 0 ? undefined : { jobId: id, name, specimens: [...parts] })),
-    );
-  }
-
-  /** A build with the specimens in its places, to be put to others. */
-  builtOf(build: Build): Observable<PartRef> {
-    const named = build.places.flatMap(({ specimen }) => (specimen === undefined ? [] : [{ id: specimen }]));
-    return this.specimens
-      .opened(named)
-      .pipe(map((specimens) => ({ build, ...(specimens.length > 0 ? { specimens: [...specimens] } : {}) })));
-  }
-
   /** What of a kind, of the catalogue and of the shelf, takes a part or goes where it is. */
   whatElse(part: PartRef, kind: KindId, side: 'donor' | 'recipient'): Observable<Takings> {
-    return this.shelf(kind).pipe(
-      switchMap((shelf) =>
-        this.questions.ask('whatElse', { part, kind, side, most: LISTED, refused: true, shelf: [...shelf] }),
-      ),
-      orRefused(() => NOTHING),
-    );
+    return this.questions
+      .ask('whatElse', { part, kind, side, most: LISTED, refused: true })
+      .pipe(orRefused(() => NOTHING));
   }
 
   /** A grid, filling as it goes. Whoever stops listening stops the work: no more rows are then asked for. */
@@ -223,14 +197,5 @@ export class Interchange {
       ...gridOf(donor, recipient),
       ...(into === undefined ? {} : { into }),
     });
-  }
-
-  /** The specimens of a kind on the shelf, with their readings. */
-  private shelf(kind: KindId): Observable<readonly Specimen[]> {
-    return this.specimens.all$.pipe(
-      take(1),
-      map((all) => all.filter((each) => each.kind === kind).slice(0, MOST_OF_SHELF)),
-      concatMap((summaries) => this.specimens.opened(summaries)),
-    );
   }
 }

@@ -1,14 +1,28 @@
-import { ApplicationRef, inject, Injectable } from '@angular/core';
-import { isRefusal, type Answers, type QuestionName, type Refusal, type Requests, type Shop } from '@which-bore/core';
+import { ApplicationRef, inject, Injectable, Injector } from '@angular/core';
+import {
+  isRefusal,
+  resolveNeeds,
+  ROUTES,
+  type Answers,
+  type NeedName,
+  type QuestionName,
+  type QuestionRoute,
+  type Refusal,
+  type Requests,
+  type Shop,
+} from '@which-bore/core';
 import { proxy, wrap, type Remote } from 'comlink';
+import { dequal } from 'dequal';
 import {
   BehaviorSubject,
   defer,
   distinctUntilChanged,
   filter,
   firstValueFrom,
+  from,
   map,
   merge,
+  of,
   race,
   scan,
   skip,
@@ -20,6 +34,7 @@ import {
 } from 'rxjs';
 import { Api, ApiError } from './api';
 import { Live } from './live';
+import { PageDocuments } from './pageDocuments';
 import { ShopData } from './shopData';
 import type { WorkshopWorker } from './workshop.worker';
 import { isNotYet, type WorkshopState } from './workshopState';
@@ -29,6 +44,8 @@ const RETRY_MS = 1500;
 const LATEST_MS = 5000;
 
 type WorkshopInBrowser = Pick<Remote<WorkshopWorker>, 'open' | 'ask' | 'setShop' | 'refresh'>;
+
+const needsOf = (name: QuestionName): readonly NeedName[] => (ROUTES[name] as QuestionRoute).needs ?? [];
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const today = () => new Date().toISOString().slice(0, 10);
@@ -68,6 +85,7 @@ export class Questions {
   private readonly api = inject(Api);
   private readonly shop = inject(ShopData);
   private readonly place = inject(InWorker);
+  private readonly injector = inject(Injector);
   /** The workshop of this browser, which was told how to begin. */
   private readonly worker: Promise<WorkshopInBrowser>;
   private readonly state$ = new BehaviorSubject<WorkshopState>({ tag: '', current: false, busy: true });
@@ -121,20 +139,48 @@ export class Questions {
   }
 
   /**
-   * The answer, and another whenever the catalogue or the shop is changed. A question that is refused fails with an
-   * ApiError.
+   * The answer, and another whenever the catalogue, the shop or what it needs of the documents is changed. A question
+   * that is refused fails with an ApiError.
    */
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
-    return this.changed$.pipe(
-      scan((times) => times + 1, 0),
-      startWith(0),
-      switchMap(() => this.askOnce(name, request)),
+    return this.whole(name, request).pipe(
+      switchMap((whole) =>
+        this.changed$.pipe(
+          scan((times) => times + 1, 0),
+          startWith(0),
+          switchMap(() => this.answer(name, whole)),
+        ),
+      ),
     );
   }
 
   /** The answer as things stand. */
   askOnce<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
-    return defer(() => this.answer(name, request));
+    return defer(async () => this.answer(name, await this.resolved(name, request)));
+  }
+
+  /** A question with what it needs of the documents, and anew when that is another. */
+  private whole<N extends QuestionName>(name: N, request: Requests[N]): Observable<Requests[N]> {
+    const needs = needsOf(name);
+    if (needs.length === 0) return of(request);
+    return defer(() => this.documents.changes(needs)).pipe(
+      startWith(undefined),
+      switchMap(() => from(this.resolved(name, request))),
+      distinctUntilChanged((a, b) => dequal(a, b)),
+    );
+  }
+
+  private async resolved<N extends QuestionName>(name: N, request: Requests[N]): Promise<Requests[N]> {
+    if (needsOf(name).length === 0) return request;
+    return resolveNeeds(name, request, this.documents, {
+      numbersToBuy: async ({ build, demands, specimens = [] }) =>
+        (await this.answer('planChoices', { build, demands, specimens, shelf: [] })).numbers,
+    });
+  }
+
+  /** Made when a question first needs them: they begin to look what the server has. */
+  private get documents(): PageDocuments {
+    return this.injector.get(PageDocuments);
   }
 
   /** Goes on with the catalogue as it is after something was changed in it from here. */

@@ -1,11 +1,9 @@
 import { inject, Injectable } from '@angular/core';
-import { MOST_CONFIRMED, type Specimen, type SpecimenSummary, type StoredSpecimen } from '@which-bore/core';
-import { dequal } from 'dequal';
+import { type Specimen, type SpecimenSummary, type StoredSpecimen } from '@which-bore/core';
 import {
   BehaviorSubject,
   combineLatest,
   defer,
-  distinctUntilChanged,
   from,
   map,
   mergeMap,
@@ -101,13 +99,6 @@ export class Specimens extends OfflineDocuments<Specimen> {
   openEach(ids: readonly string[]): Observable<unknown> {
     return from(ids).pipe(mergeMap((id) => this.open(id), AT_ONCE));
   }
-
-  /** Those of which it is known what they are, with their readings; anew whenever the list is another. */
-  readonly confirmed$: Observable<readonly Specimen[]> = this.all$.pipe(
-    map((all) => all.filter(({ confirmed }) => confirmed).slice(0, MOST_CONFIRMED)),
-    distinctUntilChanged((a, b) => dequal(a, b)),
-    switchMap((summaries) => this.opened(summaries)),
-  );
 
   refresh(): void {
     this.asked(this.api.specimens()).subscribe((list) => {

@@ -195,7 +195,7 @@ describe('shells on the page', () => {
     const reservations$ = new BehaviorSubject<readonly Reservation[]>([]);
     const hold = jasmine.createSpy('hold').and.resolveTo();
     TestBed.overrideProvider(Orders, { useValue: { reservations$, hold } });
-    const asked = { parts: summaries(parts), shelf: summaries([shells]), job: parts[0]?.job ?? '' };
+    const asked = { parts: summaries(parts), job: parts[0]?.job ?? '' };
     const { fixture, page } = await show(ShellsPanel, asked);
     expect(page.querySelector('tr[data-shelf]')).toBeNull();
     await click(fixture, button(page, 'Big ends'));
@@ -203,11 +203,13 @@ describe('shells on the page', () => {
     expect(text(row as HTMLElement)).toContain('On the shelf: Green shells');
     await click(fixture, button(row as HTMLElement, 'Put aside'));
     expect(hold).toHaveBeenCalledOnceWith(shells.id, asked.job);
-    reservations$.next([{ specimen: shells.id, job: 'another', who: 'Anna', at: '2026-11-02T08:00:00Z' }]);
-    await fixture.whenStable();
-    await settled();
-    await fixture.whenStable();
-    expect(page.querySelector('tr[data-shelf]')).toBeNull();
+    TestBed.inject<unknown, FakeQuestions>(Questions as never).held = {
+      reservations: [{ specimen: shells.id, job: 'another' }],
+    };
+    const { fixture: later, page: since } = await show(ShellsPanel, asked);
+    await click(later, button(since, 'Big ends'));
+    expect(since.querySelector('tr[data-place]')).not.toBeNull();
+    expect(since.querySelector('tr[data-shelf]')).toBeNull();
   });
 
   it('stand beside the crush strip once its thread is named', async () => {

@@ -35,8 +35,6 @@ export class ShellsPanel {
   private readonly reservations = toSignal(this.orders.reservations$.pipe(startWith([])), { requireSync: true });
   /** Parts that may be meant. */
   readonly parts = input.required<readonly SpecimenSummary[]>();
-  /** Parts of no job, of which shells may be taken. */
-  readonly shelf = input<readonly SpecimenSummary[]>([]);
   /** For which job; empty where it is for none. */
   readonly job = input('');
 
@@ -62,21 +60,7 @@ export class ShellsPanel {
       ),
     { equal: dequal },
   );
-  /** Shells of the shelf, but for those that are put aside for another job. */
-  private readonly mayBeTaken = computed(
-    () => {
-      const shell = ROWS.find(({ id }) => id === this.row())?.shell;
-      const others = new Set(
-        this.reservations()
-          .filter(({ job }) => job !== this.job())
-          .map(({ specimen }) => specimen),
-      );
-      return this.shelf().filter(({ id, kind }) => kind === shell && !others.has(id));
-    },
-    { equal: dequal },
-  );
   private readonly specimensMeant = toSignal(this.opened(this.meant), { initialValue: [] });
-  private readonly onShelf = toSignal(this.opened(this.mayBeTaken), { initialValue: [] });
   protected readonly answer = toSignal(
     toObservable(
       computed(() => {
@@ -85,7 +69,7 @@ export class ShellsPanel {
           bearing: this.row(),
           specimens: [...this.specimensMeant()],
           mixed: this.mixed(),
-          shelf: [...this.onShelf()],
+          ...(this.job() === '' ? {} : { jobId: this.job() }),
           ...(strip === '' ? {} : { strip }),
         };
       }),

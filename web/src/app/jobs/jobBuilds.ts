@@ -6,7 +6,6 @@ import { firstValueFrom } from 'rxjs';
 import { Builds } from '../data/builds';
 import { Jobs } from '../data/jobs';
 import { Questions } from '../data/questions';
-import { Specimens } from '../data/specimens';
 
 /** What is planned for an engine on order, and a new build from its parts as they lie there. */
 @Component({
@@ -64,7 +63,6 @@ export class JobBuilds {
   private readonly builds = inject(Builds);
   private readonly jobs = inject(Jobs);
   private readonly questions = inject(Questions);
-  private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
   readonly job = input.required<string>();
   readonly name = input.required<string>();
@@ -80,9 +78,7 @@ export class JobBuilds {
   }
 
   protected async begin(): Promise<void> {
-    const shelf = await firstValueFrom(this.specimens.all$);
-    const parts = await firstValueFrom(this.specimens.opened(shelf.filter(({ job }) => job === this.job())));
-    const { places } = await firstValueFrom(this.questions.askOnce('buildBegin', { specimens: [...parts] }));
+    const { places } = await firstValueFrom(this.questions.askOnce('buildBegin', { jobId: this.job() }));
     const variant = this.variant();
     const id = this.builds.begin({
       name: `${this.name()}, build`.slice(0, 120),

@@ -68,14 +68,8 @@ export class BuildList {
       sizes: [],
     };
     try {
-      const specimens =
-        job === null
-          ? []
-          : await firstValueFrom(this.specimens.opened(this.shelf().filter((each) => each.job === job)));
       const { places } =
-        specimens.length === 0
-          ? { places: [] }
-          : await firstValueFrom(this.questions.askOnce('buildBegin', { specimens: [...specimens] }));
+        job === null ? { places: [] } : await firstValueFrom(this.questions.askOnce('buildBegin', { jobId: job }));
       void this.router.navigate(['/plan', this.builds.begin({ ...rest, places: [...places] })]);
     } catch (error) {
       this.problem.set(error instanceof Error ? error.message : 'It could not be begun. Try again.');

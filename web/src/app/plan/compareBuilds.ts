@@ -65,15 +65,10 @@ export class CompareBuilds {
   }
 
   private column(build: Build): Observable<Column> {
-    const named = build.places.flatMap(({ specimen }) => (specimen === undefined ? [] : [{ id: specimen }]));
-    return this.specimens.opened(named).pipe(
-      switchMap((specimens) => {
-        const asked = { build, specimens: [...specimens] };
-        return combineLatest([this.questions.ask('buildSheet', asked), this.questions.ask('buildJoints', asked)]).pipe(
-          map(([sheet, { judged }]): Column => ({ build, asked, sheet, judged })),
-        );
-      }),
-      catchError(() => of<Column>({ build, asked: { build }, sheet: undefined, judged: undefined })),
+    const asked = { build };
+    return combineLatest([this.questions.ask('buildSheet', asked), this.questions.ask('buildJoints', asked)]).pipe(
+      map(([sheet, { judged }]): Column => ({ build, asked, sheet, judged })),
+      catchError(() => of<Column>({ build, asked, sheet: undefined, judged: undefined })),
     );
   }
 

@@ -1,11 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Answers, Build, Requests, TypedSize } from '@which-bore/core';
-import { dequal } from 'dequal';
-import { catchError, filter, map, of, startWith, switchMap, type Observable } from 'rxjs';
+import { catchError, filter, map, of, switchMap, type Observable } from 'rxjs';
 import { Builds } from '../data/builds';
 import { Questions } from '../data/questions';
-import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
 
 /** The build that is looked at, with what is asked of it; one for the station and all that stands in it. */
@@ -13,7 +11,6 @@ import { UndoBar } from '../data/undoBar';
 export class PlanState {
   private readonly builds = inject(Builds);
   private readonly questions = inject(Questions);
-  private readonly specimens = inject(Specimens);
   private readonly undoBar = inject(UndoBar);
 
   readonly id = signal<string | undefined>(undefined);
@@ -28,24 +25,11 @@ export class PlanState {
     toObservable(this.id).pipe(switchMap((id) => (id === undefined ? of(undefined) : this.builds.watch(id)))),
   );
 
-  /** The specimens that are in its places, as they stand here. */
-  private readonly named = computed(
-    () => [...new Set((this.build()?.places ?? []).flatMap(({ specimen }) => specimen ?? []))],
-    { equal: dequal },
-  );
-  private readonly opened = toSignal(
-    toObservable(this.named).pipe(switchMap((ids) => this.specimens.watchEach(ids).pipe(startWith(undefined)))),
-  );
-
   /** What every question about the build begins with. */
-  readonly asked = computed(
-    (): Pick<Requests['buildSheet'], 'build' | 'specimens'> | undefined => {
-      const [build, opened] = [this.build(), this.opened()];
-      // A sheet without the parts that are on their way would say the contrary of what it says a moment later.
-      return build && opened && { build, specimens: [...opened] };
-    },
-    { equal: dequal },
-  );
+  readonly asked = computed((): Pick<Requests['buildSheet'], 'build'> | undefined => {
+    const build = this.build();
+    return build && { build };
+  });
 
   private readonly sheetAsked = computed(() => {
     const asked = this.asked();

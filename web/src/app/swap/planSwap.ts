@@ -49,9 +49,7 @@ export class PlanSwap {
         return rest;
       }
       case 'job': {
-        const all = await firstValueFrom(this.specimens.all$);
-        const parts = await firstValueFrom(this.specimens.opened(all.filter(({ job }) => job === into.id)));
-        const { places } = await firstValueFrom(this.questions.askOnce('buildBegin', { specimens: [...parts] }));
+        const { places } = await firstValueFrom(this.questions.askOnce('buildBegin', { jobId: into.id }));
         return { job: into.id, places: [...places], sizes: [] };
       }
       case 'pattern':

@@ -11,7 +11,6 @@ import {
   SWAP_RESULT_SAYS,
   VERDICTS,
   VERDICT_WORDS,
-  writeAddress,
   type Address,
   type KindId,
   type NeedTold,
@@ -25,8 +24,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { dequal } from 'dequal';
-import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
+import { of, switchMap, type Observable } from 'rxjs';
 import { Bench } from '../data/bench';
 import { Interchange, type Judged, type Takings } from '../data/interchange';
 import { Builds } from '../data/builds';
@@ -139,39 +137,6 @@ export class SwapStation {
     if (!this.specimen() || this.measuredOnly()) return undefined;
     return this.records.record('pattern', this.as() ?? this.sure());
   });
-
-  /** The parts of every job and build that is named or shown, by its address. */
-  private readonly benches = toSignal(
-    toObservable(
-      computed(
-        () => [...new Set([...this.donors(), this.shown() ?? ''].filter((each) => isSet(readAddress(each).sort)))],
-        { equal: dequal },
-      ),
-    ).pipe(
-      switchMap((addresses) =>
-        addresses.length === 0
-          ? of(new Map<string, PartRef>())
-          : combineLatest(
-              addresses.map((address): Observable<PartRef | undefined> => {
-                const { sort, id } = readAddress(address);
-                return sort === 'build'
-                  ? this.builds
-                      .watch(id)
-                      .pipe(switchMap((build) => (build ? this.interchange.builtOf(build) : of(undefined))))
-                  : this.jobs.watch(id).pipe(switchMap((job) => (job ? this.interchange.benchOf(job) : of(undefined))));
-              }),
-            ).pipe(
-              map(
-                (found) =>
-                  new Map(
-                    found.flatMap((bench, at): [string, PartRef][] => (bench ? [[addresses[at] ?? '', bench]] : [])),
-                  ),
-              ),
-            ),
-      ),
-    ),
-    { initialValue: new Map<string, PartRef>() },
-  );
 
   /** What comes, as the sums want it; nothing while it is not all known. */
   private readonly coming = computed((): readonly PartRef[] | undefined => {
@@ -443,8 +408,9 @@ export class SwapStation {
         // As a donor an engine gives its internals; as a recipient it is whole.
         return [{ variant: id, ...(this.intoRef()?.id === id ? {} : { internals: true }) }];
       case 'job':
+        return [{ jobId: id }];
       case 'build':
-        return [this.benches().get(writeAddress({ sort, id })) ?? []].flat();
+        return [{ buildId: id }];
       case 'specimen': {
         const held = specimen?.id === id ? specimen : this.specimens.peek(id);
         return held ? [{ specimen: held, ...(as === undefined ? {} : { as }) }] : [];

@@ -1,20 +1,38 @@
+import { inject } from '@angular/core';
 import {
   CatalogueLookup,
   readEntry,
+  numbersToBuy,
   refusalOf,
+  resolveNeeds,
+  ROUTES,
   Workshop,
   type Answers,
   type Catalogue,
   type KindId,
   type QuestionName,
+  type QuestionRoute,
   type Reading,
   type Requests,
   type Specimen,
   type SpecimenSummary,
 } from '@which-bore/core';
-import { BehaviorSubject, defer, map, NEVER, of, throwError, type Observable } from 'rxjs';
+import { heldDocuments, type Held } from '@which-bore/core/hundredQuestions';
+import {
+  BehaviorSubject,
+  defer,
+  firstValueFrom,
+  from,
+  map,
+  NEVER,
+  of,
+  switchMap,
+  throwError,
+  type Observable,
+} from 'rxjs';
 import demo from '../../../../demo-data/catalogue.json';
 import { ApiError } from '../data/api';
+import { Specimens } from '../data/specimens';
 
 export const CATALOGUE = demo as unknown as Catalogue;
 export const VIEW = new CatalogueLookup(CATALOGUE);
@@ -40,15 +58,31 @@ const WORKSHOP = new Workshop(CATALOGUE);
 export const lineUp = (text: string): Answers['identify'] =>
   WORKSHOP.ask('identify', { kind: 'crank', entry: text, most: 6 });
 
-/** The workshop over the demo at once, without a worker and without a server. */
+/** The workshop over the demo and the specimens here, without a worker and without a server. */
 export class FakeQuestions {
   readonly changed$ = NEVER;
+  /** What else the shop keeps: what is put aside, for one. */
+  held: Held = {};
+  private readonly specimens = inject(Specimens);
 
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
     return this.askOnce(name, request);
   }
 
   askOnce<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
+    if (!(ROUTES[name] as QuestionRoute).needs) return this.answered(name, request);
+    return defer(() => from(this.whole(name, request))).pipe(switchMap((whole) => this.answered(name, whole)));
+  }
+
+  private async whole<N extends QuestionName>(name: N, request: Requests[N]): Promise<Requests[N]> {
+    const all = await firstValueFrom(this.specimens.all$);
+    const specimens = await firstValueFrom(this.specimens.opened(all));
+    return resolveNeeds(name, request, heldDocuments({ ...this.held, specimens }), {
+      numbersToBuy: (plan) => numbersToBuy(WORKSHOP, plan),
+    });
+  }
+
+  private answered<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
     return defer(() => {
       try {
         return of(WORKSHOP.ask(name, request));
@@ -76,8 +110,6 @@ export class FakeSpecimens {
   constructor(...specimens: Specimen[]) {
     for (const each of specimens) this.put(each);
   }
-
-  readonly confirmed$ = this.held.pipe(map((held) => [...held.values()].filter(({ confirmed }) => confirmed)));
 
   opened(summaries: readonly { readonly id: string }[]): Observable<readonly Specimen[]> {
     return of(summaries.flatMap(({ id }) => this.held.value.get(id) ?? []));
@@ -142,7 +174,7 @@ export class FakeSpecimens {
   private put(next: Specimen): void {
     this.held.next(new Map(this.held.value).set(next.id, next));
     this.all$.next(
-      [...this.held.value.values()].map(({ id, name, kind, readings: read, job, shelf }) => ({
+      [...this.held.value.values()].map(({ id, name, kind, readings: read, job, shelf, confirmed }) => ({
         id,
         name,
         kind,
@@ -151,6 +183,7 @@ export class FakeSpecimens {
         updatedAt: '2026-03-02T08:10:00.000Z',
         ...(job === undefined ? {} : { job }),
         ...(shelf ? { shelf } : {}),
+        ...(confirmed ? { confirmed: true as const } : {}),
       })),
     );
   }
