@@ -11,7 +11,13 @@ import { build, context } from 'esbuild';
 const options = {
   absWorkingDir: fileURLToPath(new URL('../dist', import.meta.url)),
   // All that package.json exports, in one go: what they share must be there once.
-  entryPoints: ['index.js', 'workshop/hundredQuestions.js', 'interchange/meetings.js', 'formats/validators.js'],
+  entryPoints: [
+    'index.js',
+    'workshop/hundredQuestions.js',
+    'interchange/meetings.js',
+    'contract/routes.js',
+    'formats/validators.js',
+  ],
   outdir: 'node',
   outbase: '.',
   bundle: true,

@@ -15,7 +15,6 @@ import { SpecimenSchema } from '../readings/reading.js';
 import { SwapFields } from './interchange.js';
 import { MOST_LISTED, MOST_TOGETHER } from './limits.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
 
 /** A build as it stands, with the stored specimens it names. */
@@ -125,7 +124,9 @@ const EXAMPLE = {
 
 /** The sheet of a build. */
 export const buildSheet = question({
-  ...ROUTES.buildSheet,
+  path: '/builds/sheet',
+  says: true,
+  needs: ['partsOfBuild'],
   summary: 'Everything that follows from a build: figures with their verdicts and reasons, and the section to scale',
   subject: 'builds',
   request: Type.Object(
@@ -149,7 +150,9 @@ export const buildSheet = question({
 
 /** Every joint of a build. */
 export const buildJoints = question({
-  ...ROUTES.buildJoints,
+  path: '/builds/joints',
+  says: true,
+  needs: ['partsOfBuild'],
   summary: 'Every joint of a build, judged with the work that is planned in it',
   subject: 'builds',
   request: Type.Object({ ...Asked, units: Type.Optional(WordingSchema) }, { additionalProperties: false }),
@@ -170,7 +173,8 @@ export type CurveTold = Static<typeof CurveSchema>;
 
 /** Motion over the crank angle. */
 export const buildCurves = question({
-  ...ROUTES.buildCurves,
+  path: '/builds/curves',
+  needs: ['partsOfBuild'],
   summary: 'Motion of one cylinder and its valves over two turns of the crank, beside the engine it starts from',
   subject: 'builds',
   request: Type.Object({ ...Asked, cylinder: Type.Optional(CylinderSchema) }, { additionalProperties: false }),
@@ -183,7 +187,8 @@ export const buildCurves = question({
 
 /** Solved backwards. */
 export const buildSolve = question({
-  ...ROUTES.buildSolve,
+  path: '/builds/solve',
+  needs: ['partsOfBuild'],
   summary: 'The one size that gives a figure what is wanted, all else as it is; and the nearest parts on record',
   subject: 'builds',
   long: true,
@@ -229,7 +234,8 @@ const SweptSizeSchema = Type.Object(
 
 /** What if. */
 export const buildSweep = question({
-  ...ROUTES.buildSweep,
+  path: '/builds/sweep',
+  needs: ['partsOfBuild'],
   summary:
     'Figures of a build while one size of it, or two, go from one end to the other; or with one part after another',
   subject: 'builds',
@@ -290,7 +296,8 @@ export const buildSweep = question({
 
 /** Tolerance. */
 export const buildTolerance = question({
-  ...ROUTES.buildTolerance,
+  path: '/builds/tolerance',
+  needs: ['partsOfBuild'],
   summary: 'How a figure comes out in many engines, each part somewhere between its limits; several answers add up',
   subject: 'builds',
   long: true,
@@ -342,7 +349,8 @@ export const buildTolerance = question({
 
 /** Places from the parts of a job. */
 export const buildBegin = question({
-  ...ROUTES.buildBegin,
+  path: '/builds/begin',
+  needs: ['partsOfJob'],
   summary: 'The places of a build for parts that lie on one bench',
   subject: 'builds',
   request: Type.Object(

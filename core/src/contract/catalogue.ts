@@ -6,7 +6,6 @@ import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { ConfirmedSpecimens } from './parts.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { findingSchema, IdSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 export const RecordTypeSchema = oneOf<RecordType>(RECORD_TYPES, 'Type of record');
@@ -36,7 +35,8 @@ export type Excerpt = Static<typeof ExcerptSchema>;
 
 /** Search in one line. */
 export const search = question({
-  ...ROUTES.search,
+  path: '/search',
+  says: true,
   summary: 'Search by number, mark, name, synonym, look or size, in one line',
   subject: 'catalogue',
   request: Type.Object(
@@ -69,7 +69,9 @@ const FindingSchema = findingSchema(PlaceSchema);
 
 /** What does not agree with itself, a page of each rule. */
 export const audit = question({
-  ...ROUTES.audit,
+  path: '/audit',
+  says: true,
+  needs: ['confirmed'],
   summary: 'What in the catalogue does not agree with itself, a page of findings of each rule, or of one',
   subject: 'catalogue',
   long: true,
@@ -113,7 +115,9 @@ const SubjectSchema = Type.Object(
 
 /** Parts or engines side by side. */
 export const compare = question({
-  ...ROUTES.compare,
+  path: '/compare',
+  says: true,
+  needs: ['subjects'],
   summary: 'Two to six patterns, variants or specimens side by side',
   subject: 'catalogue',
   request: Type.Object(
@@ -144,7 +148,7 @@ export const compare = question({
 
 /** What numbers say by a scheme. */
 export const decode = question({
-  ...ROUTES.decode,
+  path: '/decode',
   summary: 'What numbers say by a scheme, one of the catalogue or one sent along to be tried',
   subject: 'catalogue',
   request: Type.Object(
@@ -177,7 +181,7 @@ export const decode = question({
 
 /** What a number says of itself. */
 export const readNumber = question({
-  ...ROUTES.readNumber,
+  path: '/numbers',
   summary:
     'What a number says of itself: as a bearing’s designation, a vehicle’s number, or by a scheme of the catalogue',
   subject: 'catalogue',
@@ -188,7 +192,7 @@ export const readNumber = question({
 
 /** Single records, and what they are called by. */
 export const records = question({
-  ...ROUTES.records,
+  path: '/catalogue/records',
   summary:
     'Some records of the catalogue, with the families and makers they are called by; those that are not there are left out',
   subject: 'catalogue',
@@ -207,7 +211,7 @@ export const records = question({
 
 /** What the page of a record shows. */
 export const page = question({
-  ...ROUTES.page,
+  path: '/catalogue/page',
   summary:
     'A record with all that is told of it: where a pattern was fitted, what belongs to it and replaced it; what a variant carried; what a family holds',
   subject: 'catalogue',
@@ -224,7 +228,7 @@ export const page = question({
 
 /** How much the catalogue holds. */
 export const overview = question({
-  ...ROUTES.overview,
+  path: '/catalogue/overview',
   summary: 'How much the catalogue holds, kind by kind, and its mark schemes',
   subject: 'catalogue',
   request: Type.Object({}, { additionalProperties: false }),
@@ -247,7 +251,7 @@ const NamedSchema = Type.Object({ id: Type.String(), name: Type.String() });
 
 /** A level of the tree: makers with their families. */
 export const tree = question({
-  ...ROUTES.tree,
+  path: '/catalogue/tree',
   summary: 'Makers with their families, in the order of the catalogue, from one on',
   subject: 'catalogue',
   request: Type.Object(
@@ -272,7 +276,7 @@ export const tree = question({
 
 /** A level of the tree: the variants of a family. */
 export const variantsOf = question({
-  ...ROUTES.variantsOf,
+  path: '/catalogue/variants',
   summary: 'The variants of a family',
   subject: 'catalogue',
   request: Type.Object({ family: IdSchema }, { additionalProperties: false }),
@@ -285,7 +289,7 @@ export type ChoiceTold = Static<typeof ChoiceSchema>;
 
 /** A page of a picker. */
 export const pick = question({
-  ...ROUTES.pick,
+  path: '/catalogue/pick',
   summary: 'The first records of a type that bear some words, to choose one from',
   subject: 'catalogue',
   request: Type.Object(
@@ -308,7 +312,7 @@ export const pick = question({
 
 /** What faces of a kind are called in the catalogue. */
 export const faces = question({
-  ...ROUTES.faces,
+  path: '/catalogue/faces',
   summary: 'What the faces of a kind of part are called in the catalogue, so that the same face is written the same',
   subject: 'catalogue',
   request: Type.Object({ kind: KindSchema }, { additionalProperties: false }),

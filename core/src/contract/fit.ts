@@ -4,7 +4,6 @@ import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { MOST_OF_SHELF, MOST_TOGETHER } from './limits.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
 
 const EXAMPLE = {
@@ -22,7 +21,9 @@ const SheetOfSchema = oneOf<string>(
 
 /** A measuring sheet, judged. */
 export const fitSheet = question({
-  ...ROUTES.fitSheet,
+  path: '/fit/sheet',
+  says: true,
+  needs: ['specimen'],
   summary: 'A measuring sheet of one part: each place against what it was made to, round and parallel',
   subject: 'fit',
   request: Type.Object(
@@ -76,7 +77,9 @@ const ShellSchema = Type.Object({
 
 /** Shells place by place. */
 export const fitShells = question({
-  ...ROUTES.fitShells,
+  path: '/fit/shells',
+  says: true,
+  needs: ['partsOfJob', 'shelfOfShells'],
   summary: 'Shells place by place, by class marks and by measure, side by side',
   subject: 'fit',
   request: Type.Object(
@@ -145,7 +148,9 @@ export const fitShells = question({
 
 /** Worn cylinders: what is done, and what it costs whole. */
 export const fitBores = question({
-  ...ROUTES.fitBores,
+  path: '/fit/bores',
+  says: true,
+  needs: ['specimen'],
   summary: 'Worn cylinders: bored, sleeved or with new liners, each with its whole bill',
   subject: 'fit',
   request: Type.Object(
@@ -247,7 +252,8 @@ const PieceSchema = Type.Object({
 
 /** Sets from a pool. */
 export const fitSets = question({
-  ...ROUTES.fitSets,
+  path: '/fit/sets',
+  says: true,
   summary: 'The best set of so many from a pool, proved, and who goes with whom so that all throws weigh alike',
   subject: 'fit',
   request: Type.Object(

@@ -6,7 +6,6 @@ import { oneOf } from '../quantity/oneOf.js';
 import { SpecimenSchema, UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
 import { ReadingToldSchema } from './reading.js';
-import { ROUTES } from './routes.js';
 import { findingSchema, KindSchema, list, SentenceSchema, WordingSchema } from './schema.js';
 
 const Entry = Type.Optional(Type.String({ maxLength: 20_000, description: 'Words as for the entry line' }));
@@ -28,7 +27,8 @@ const MAIN_READ = {
 
 /** How the words of a line are understood. */
 export const read = question({
-  ...ROUTES.read,
+  path: '/read',
+  says: true,
   summary: 'How the entry line understands some words',
   subject: 'bench',
   request: Type.Object(
@@ -50,7 +50,7 @@ export const read = question({
 
 /** On which kinds of part some words may have been read. */
 export const kindsMeant = question({
-  ...ROUTES.kindsMeant,
+  path: '/kinds',
   summary: 'On which kinds of part some words may have been read, where nobody said',
   subject: 'bench',
   request: Type.Object({ entry: Type.String({ maxLength: 2000 }), usual: Usual }, { additionalProperties: false }),
@@ -164,7 +164,8 @@ export type AdviceTold = Static<typeof AdviceSchema>;
 
 /** What a part is, and what to check next. */
 export const identify = question({
-  ...ROUTES.identify,
+  path: '/identify',
+  says: true,
   summary: 'Rank the patterns of the catalogue by what was read, and say what to check next',
   subject: 'bench',
   request: Type.Object(
@@ -196,7 +197,8 @@ export const identify = question({
 
 /** How the weight of one reading for one pattern was worked out, a line a step. */
 export const calculation = question({
-  ...ROUTES.calculation,
+  path: '/identify/calculation',
+  says: true,
   summary: 'How the weight of one reading for one pattern was worked out',
   subject: 'bench',
   request: Type.Object(
@@ -233,7 +235,8 @@ export type PartInEngineTold = Static<typeof PartInEngineSchema>;
 
 /** What engine it is, from what is claimed of it and from its parts together. */
 export const engine = question({
-  ...ROUTES.engine,
+  path: '/engine',
+  says: true,
   summary: 'What engine it is, from its claims and parts together; which part does not belong, and what is mixed',
   subject: 'jobs',
   request: Type.Object(

@@ -1,27 +1,15 @@
 import type { Static } from '@sinclair/typebox';
-import {
-  audit,
-  compare,
-  decode,
-  faces,
-  overview,
-  page,
-  pick,
-  readNumber,
-  records,
-  search,
-  tree,
-  variantsOf,
-} from './catalogue.js';
-import { buildBegin, buildCurves, buildJoints, buildSheet, buildSolve, buildSweep, buildTolerance } from './builds.js';
-import { fitBores, fitSets, fitSheet, fitShells } from './fit.js';
-import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
-import { planChoices, planConflicts, planSets, planWorth } from './plan.js';
-import { calibration } from './learning.js';
-import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
-import { calculation, engine, identify, kindsMeant, read } from './identify.js';
-import { engines, grid, gridGroups, gridOrder, gridRows, gridSides, interchange, whatElse } from './interchange.js';
-import type { QuestionName } from './routes.js';
+import * as builds from './builds.js';
+import * as catalogue from './catalogue.js';
+import * as fit from './fit.js';
+import * as identify from './identify.js';
+import * as interchange from './interchange.js';
+import * as learning from './learning.js';
+import * as order from './order.js';
+import * as plan from './plan.js';
+import * as practice from './practice.js';
+import type { NeedName } from './needs.js';
+import { questionsIn, type QuestionRoute } from './question.js';
 
 export { AS_MEASURED, readAddress, writeAddress, type Address } from './address.js';
 export { CatalogueChangesSchema, RecordTypeSchema } from './catalogue.js';
@@ -59,62 +47,27 @@ export {
 } from './limits.js';
 export { NEEDS, type NeedName } from './needs.js';
 export { type PartRef } from './parts.js';
-export type { Question } from './question.js';
-export { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute } from './routes.js';
+export type { Question, QuestionRoute } from './question.js';
 export { IdSchema, shaped, WordingSchema, type Wording } from './schema.js';
 
-/** Every question that a workshop answers. */
-export const QUESTIONS = {
-  kindsMeant,
-  read,
-  identify,
-  calculation,
-  engine,
-  interchange,
-  whatElse,
-  engines,
-  grid,
-  gridSides,
-  gridRows,
-  gridOrder,
-  gridGroups,
-  buildSheet,
-  buildJoints,
-  buildCurves,
-  buildSolve,
-  buildSweep,
-  buildTolerance,
-  buildBegin,
-  planChoices,
-  planSets,
-  planWorth,
-  planConflicts,
-  fitSheet,
-  fitShells,
-  fitBores,
-  fitSets,
-  orderList,
-  shopSheet,
-  assemblyNotes,
-  jobStages,
-  wantedBy,
-  search,
-  audit,
-  compare,
-  decode,
-  readNumber,
-  records,
-  page,
-  overview,
-  tree,
-  variantsOf,
-  pick,
-  faces,
-  calibration,
-  practiceSheet,
-  practiceAsk,
-  practiceEnd,
-} as const satisfies Readonly<Record<QuestionName, object>>;
+/** Every question that a workshop answers: whatever is declared as one in a module of a subject. */
+export const QUESTIONS = questionsIn({
+  ...identify,
+  ...interchange,
+  ...builds,
+  ...plan,
+  ...fit,
+  ...order,
+  ...catalogue,
+  ...learning,
+  ...practice,
+});
+
+export type QuestionName = keyof typeof QUESTIONS;
+export const QUESTION_NAMES = Object.keys(QUESTIONS) as QuestionName[];
+
+/** What a question needs of the documents. */
+export const needsOf = (name: QuestionName): readonly NeedName[] => (QUESTIONS[name] as QuestionRoute).needs ?? [];
 
 export type Requests = { readonly [N in QuestionName]: Static<(typeof QUESTIONS)[N]['request']> };
 export type Answers = { readonly [N in QuestionName]: Static<(typeof QUESTIONS)[N]['answer']> };

@@ -8,7 +8,6 @@ import { SpecimenSchema } from '../readings/reading.js';
 import { MOST_A_SIDE, MOST_LISTED, MOST_OF_SHELF } from './limits.js';
 import { AddressSchema, PartRefSchema } from './parts.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { BandSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
 
 const OptionSchema = Type.Object({
@@ -157,7 +156,9 @@ export type JudgementTold = Static<typeof JudgementSchema>;
 
 /** Donors into recipients, joint by joint, and the other way round. */
 export const interchange = question({
-  ...ROUTES.interchange,
+  path: '/interchange',
+  says: true,
+  needs: ['donors', 'recipients'],
   summary: 'Judge whether donors go into each recipient, joint by joint, and the other way round',
   subject: 'swap',
   request: Type.Object(
@@ -211,7 +212,9 @@ export type TakingTold = Static<typeof TakingSchema>;
 
 /** What else takes a part, or goes where it is. */
 export const whatElse = question({
-  ...ROUTES.whatElse,
+  path: '/interchange/what-else',
+  says: true,
+  needs: ['part', 'shelfOfKind'],
   summary: 'What else of a kind takes a part, or goes where it is; out of the whole catalogue and the shelf',
   subject: 'swap',
   request: Type.Object(
@@ -255,7 +258,9 @@ export const whatElse = question({
 
 /** Every engine, with the verdict on some donors in it. */
 export const engines = question({
-  ...ROUTES.engines,
+  path: '/interchange/engines',
+  says: true,
+  needs: ['donors'],
   summary: 'What engines of the catalogue take some parts together',
   subject: 'swap',
   long: true,
@@ -310,7 +315,7 @@ export type OnSide = Static<typeof OnSideSchema>;
 
 /** Many against many: a verdict for every pair. */
 export const grid = question({
-  ...ROUTES.grid,
+  path: '/interchange/grid',
   summary: 'Many against many: a verdict for every pair, and for every joint of it',
   subject: 'swap',
   long: true,
@@ -332,7 +337,7 @@ export const grid = question({
 
 /** What a grid is about, before any of it is worked out. */
 export const gridSides = question({
-  ...ROUTES.gridSides,
+  path: '/interchange/grid/sides',
   summary: 'What stands on the sides of a grid, and the joints in which they meet',
   subject: 'swap',
   request: GridRequestSchema,
@@ -351,7 +356,7 @@ export type GridSides = Static<typeof gridSides.answer>;
 
 /** Lines of a grid, as many as are worked out in one turn. */
 export const gridRows = question({
-  ...ROUTES.gridRows,
+  path: '/interchange/grid/rows',
   summary:
     'Lines of a grid from one on, as many as are worked out in one turn; a cell holds the verdicts of the whole and of each joint',
   subject: 'swap',
@@ -366,7 +371,7 @@ export const gridRows = question({
 
 /** The order of a grid in which what interchanges freely stands together. */
 export const gridOrder = question({
-  ...ROUTES.gridOrder,
+  path: '/interchange/grid/order',
   summary: 'An order of a grid in which what interchanges freely stands together',
   subject: 'swap',
   long: true,
@@ -377,7 +382,7 @@ export const gridOrder = question({
 
 /** Donors of a grid that are drop-in for one another. */
 export const gridGroups = question({
-  ...ROUTES.gridGroups,
+  path: '/interchange/grid/groups',
   summary: 'Donors of a grid that are drop-in for one another, of all or of those that drop into one recipient',
   subject: 'swap',
   long: true,

@@ -4,7 +4,6 @@ import { oneOf } from '../quantity/oneOf.js';
 import { CONFIRMED_BY, type ConfirmedBy } from '../readings/reading.js';
 import { ConfirmedSpecimens } from './parts.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { BandSchema, KindSchema, list } from './schema.js';
 
 /** A pattern by its id and how it is called; absent where it is in no catalogue. */
@@ -61,7 +60,8 @@ export type MeasuredHereTold = Static<typeof MeasuredHereSchema>;
 
 /** How what was said of parts agrees with what they turned out to be, and what can be learnt from that. */
 export const calibration = question({
-  ...ROUTES.calibration,
+  path: '/calibration',
+  needs: ['confirmed'],
   summary:
     'How what was said of confirmed parts agrees with what they turned out to be; chances estimated anew; sizes measured here',
   subject: 'bench',

@@ -7,7 +7,6 @@ import type { QuantityKind } from '../quantity/unit.js';
 import { SpecimenSchema } from '../readings/reading.js';
 import { MOST_OF_JOB, MOST_OF_SHELF } from './limits.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
 
 /** A job with its build and parts: stored, or sent along. What is sent along counts. */
@@ -70,7 +69,9 @@ const NeedSchema = Type.Object({
 
 /** What is to be bought for a job. */
 export const orderList = question({
-  ...ROUTES.orderList,
+  path: '/order/list',
+  says: true,
+  needs: ['job', 'shelfForJob'],
   summary: 'What a job needs and has not: parts, consumables, companions, in sizes and numbers of today',
   subject: 'order',
   request: Type.Object(
@@ -134,7 +135,9 @@ const StepSchema = Type.Object({
 
 /** The sheet for the machine shop. */
 export const shopSheet = question({
-  ...ROUTES.shopSheet,
+  path: '/order/work',
+  says: true,
+  needs: ['job'],
   summary: 'Work for the machine shop in the order it must be done, with the size to reach',
   subject: 'order',
   request: Type.Object({ ...OF_JOB, ...WORDED }, { additionalProperties: false }),
@@ -163,7 +166,9 @@ const NoteSchema = Type.Object({
 
 /** How an engine is put together. */
 export const assemblyNotes = question({
-  ...ROUTES.assemblyNotes,
+  path: '/order/assembly',
+  says: true,
+  needs: ['job'],
   summary:
     'Assembly step by step, per cylinder and journal: part, way round, shell, clearance, torque, what to turn by hand',
   subject: 'order',
@@ -192,7 +197,8 @@ export const assemblyNotes = question({
 
 /** How far a job has come. */
 export const jobStages = question({
-  ...ROUTES.jobStages,
+  path: '/order/stages',
+  needs: ['job'],
   summary: 'The stages of a job, each with what is missing before it is through',
   subject: 'order',
   request: Type.Object(OF_JOB, { additionalProperties: false }),
@@ -213,7 +219,9 @@ export const jobStages = question({
 
 /** Who could use a part. */
 export const wantedBy = question({
-  ...ROUTES.wantedBy,
+  path: '/order/wanted',
+  says: true,
+  needs: ['specimen', 'openJobs'],
   summary: 'Who wants this part: engines it is on record in, and open jobs that need it or could take it instead',
   subject: 'order',
   request: Type.Object(

@@ -9,7 +9,6 @@ import { oneOf } from '../quantity/oneOf.js';
 import { OfferSchema } from './documents.js';
 import { MOST_OF_SHELF, MOST_OFFERS, MOST_TOGETHER } from './limits.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { BandSchema, IdSchema, KindSchema, list, SentenceSchema, VerdictSchema, WordingSchema } from './schema.js';
 
 const Quantity = Type.Unsafe<QuantityKind>({ type: 'string', description: 'Lengths are millimetres' });
@@ -169,7 +168,9 @@ const EXAMPLE = {
 
 /** How much there is to look through, before it is begun. */
 export const planChoices = question({
-  ...ROUTES.planChoices,
+  path: '/plan/choices',
+  says: true,
+  needs: ['partsOfBuild', 'sellers', 'shelfForBuild'],
   summary: 'How many choices demands leave, place by place; refuses demands that make no sense',
   subject: 'builds',
   request: SetsAskedSchema,
@@ -185,7 +186,9 @@ export const planChoices = question({
 
 /** Which sets work. */
 export const planSets = question({
-  ...ROUTES.planSets,
+  path: '/plan/sets',
+  says: true,
+  needs: ['partsOfBuild', 'sellers', 'offers', 'shelfForBuild'],
   summary: 'The best sets of parts that meet demands, proved to be the best, or with how far it came',
   subject: 'builds',
   long: true,
@@ -214,7 +217,9 @@ export const planSets = question({
 
 /** What each demand costs. */
 export const planWorth = question({
-  ...ROUTES.planWorth,
+  path: '/plan/worth',
+  says: true,
+  needs: ['partsOfBuild', 'sellers', 'offers', 'shelfForBuild'],
   summary: 'What each demand costs by itself: the best set there would be without it',
   subject: 'builds',
   long: true,
@@ -254,7 +259,9 @@ export const planWorth = question({
 
 /** Why none does. */
 export const planConflicts = question({
-  ...ROUTES.planConflicts,
+  path: '/plan/conflicts',
+  says: true,
+  needs: ['partsOfBuild', 'sellers', 'offers', 'shelfForBuild'],
   summary: 'The smallest sets of demands that cannot hold together, and what the best set is when some are let go',
   subject: 'builds',
   long: true,

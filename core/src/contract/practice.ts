@@ -4,7 +4,6 @@ import { INSTRUMENT_IDS, type InstrumentId } from '../quantity/instrument.js';
 import { oneOf } from '../quantity/oneOf.js';
 import { UnderstoodSchema } from '../readings/reading.js';
 import { question } from './question.js';
-import { ROUTES } from './routes.js';
 import { KindSchema, list } from './schema.js';
 
 /** A round of practice is all in these three: who asks again with the same gets the same part and the same answers. */
@@ -33,7 +32,7 @@ export type SheetLineTold = Static<typeof SheetLineSchema>;
 
 /** What can be asked of a hidden part. */
 export const practiceSheet = question({
-  ...ROUTES.practiceSheet,
+  path: '/practice/sheet',
   summary: 'Hide a part; what can be asked of it, and how long each takes',
   subject: 'practice',
   request: Type.Object(ROUND, { additionalProperties: false }),
@@ -43,7 +42,7 @@ export const practiceSheet = question({
 
 /** What is found when the last of these lines is done. */
 export const practiceAsk = question({
-  ...ROUTES.practiceAsk,
+  path: '/practice/ask',
   summary: 'What is found when the last of these lines is done, after the others',
   subject: 'practice',
   request: Type.Object({ ...ROUND, asked: Asked }, { additionalProperties: false }),
@@ -55,7 +54,7 @@ const StepSchema = Type.Object({ name: Type.String(), minutes: Type.Number(), re
 
 /** What the part was, and what is to be said of the way there. */
 export const practiceEnd = question({
-  ...ROUTES.practiceEnd,
+  path: '/practice/end',
   summary:
     'End a round of practice: what the part was, which questions told something, and how the engine would have gone about it',
   subject: 'practice',

@@ -1,5 +1,15 @@
 import type { TSchema } from '@sinclair/typebox';
-import type { QuestionRoute } from './routes.js';
+import type { NeedName } from './needs.js';
+
+/** Where a question is put, and what it takes: all that a page must know of it to ask. */
+export interface QuestionRoute {
+  /** Address of its route under /api. */
+  readonly path: string;
+  /** Its answer has sentences, and its request takes the units they are said in. */
+  readonly says?: true;
+  /** What it takes of the documents that the shop keeps, in the order in which one rests on the other. */
+  readonly needs?: readonly NeedName[];
+}
 
 /** Part of the documentation that a question stands in. */
 export type Subject = 'bench' | 'jobs' | 'swap' | 'builds' | 'fit' | 'order' | 'practice' | 'catalogue';
@@ -23,3 +33,14 @@ export interface Question<Request extends TSchema = TSchema, Answer extends TSch
 export const question = <Request extends TSchema, Answer extends TSchema>(
   declared: Question<Request, Answer>,
 ): Question<Request, Answer> => declared;
+
+type QuestionsIn<Module> = {
+  readonly [Name in keyof Module as Module[Name] extends Question ? Name : never]: Module[Name];
+};
+
+const isQuestion = (declared: unknown): declared is Question =>
+  typeof declared === 'object' && declared !== null && 'request' in declared && 'answer' in declared;
+
+/** The questions among what modules declare, each by the name it is declared with. */
+export const questionsIn = <Module extends object>(declared: Module): QuestionsIn<Module> =>
+  Object.fromEntries(Object.entries(declared).filter(([, each]) => isQuestion(each))) as QuestionsIn<Module>;

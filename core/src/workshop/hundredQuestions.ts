@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue/catalogue.js';
-import type { QuestionName, Requests } from '../contract/index.js';
+import { QUESTION_NAMES, QUESTIONS, type QuestionName, type Requests } from '../contract/index.js';
 import type { KindId } from '../dictionary/dictionary.js';
 import { recipientsFor } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
@@ -44,7 +44,7 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
     patterns.filter(({ kind }) => recipientsFor(kind).length > 0),
     12,
   );
-  return [
+  const chosen = [
     ...LINES.map(([kind, entry]) => asked('read', { kind, entry })),
     ...every(variants, 3).flatMap(({ id }) => {
       const build = { id: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11', name: id, variant: id, places: [], sizes: [...RUN] };
@@ -203,4 +203,8 @@ export function hundredQuestions(catalogue: Catalogue, shelf: readonly Specimen[
     asked('decode', { scheme: 'no-such', numbers: ['1'] }),
     asked('audit', { rule: 'no-such' }),
   ];
+  // A question that nobody has chosen anything for is asked by the example of its contract.
+  const named = new Set(chosen.map(({ name }) => name));
+  const others = QUESTION_NAMES.filter((name) => !named.has(name));
+  return [...chosen, ...others.map((name) => asked(name, QUESTIONS[name].example as Requests[typeof name]))];
 }

@@ -1,4 +1,4 @@
-import { QUESTION_NAMES, ROUTES, type QuestionName, type QuestionRoute, type Requests } from '../contract/index.js';
+import { needsOf, QUESTION_NAMES, type QuestionName, type Requests } from '../contract/index.js';
 import type { Asked } from './hundredQuestions.js';
 import type { Held } from './needs/heldDocuments.js';
 
@@ -60,6 +60,4 @@ export function questionsOfDocuments({ specimens = [], jobs = [], builds = [] }:
 }
 
 /** Names of the questions that need something of the documents. */
-export const QUESTIONS_WITH_NEEDS: readonly QuestionName[] = QUESTION_NAMES.filter(
-  (name) => (ROUTES[name] as QuestionRoute).needs !== undefined,
-);
+export const QUESTIONS_WITH_NEEDS: readonly QuestionName[] = QUESTION_NAMES.filter((name) => needsOf(name).length > 0);

@@ -4,6 +4,8 @@ import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import {
   curvesTable,
   GridRequestSchema,
+  NEEDS,
+  needsOf,
   QUESTION_NAMES,
   QUESTIONS,
   WordingSchema,
@@ -23,6 +25,14 @@ function goneSignal(reply: FastifyReply): AbortSignal {
     if (!reply.raw.writableFinished) gone.abort();
   });
   return gone.signal;
+}
+
+/** For the documentation: what is fetched for a question where it is not sent along. */
+function takenOfTheShop(name: QuestionName): { readonly description?: string } {
+  const needs = needsOf(name);
+  return needs.length === 0
+    ? {}
+    : { description: `Fetched where it is not sent along: ${needs.map((need) => NEEDS[need].says).join('; ')}.` };
 }
 
 /** Answers a question of a workshop. */
@@ -61,9 +71,12 @@ const FILE_RESPONSE = (ending: 'csv' | 'xlsx') => ({
 export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = async (app, { workshops }) => {
   for (const name of QUESTION_NAMES) {
     const { path, summary, subject, request, answer: response, example }: Question = QUESTIONS[name];
+    const description = takenOfTheShop(name);
     const body = { ...request, examples: [example] } as TSchema;
-    app.post(path, { schema: { summary, tags: [subject], body, response: { 200: response } } }, (asked, reply) =>
-      answer(workshops, asked, reply, name, asked.body),
+    app.post(
+      path,
+      { schema: { summary, ...description, tags: [subject], body, response: { 200: response } } },
+      (asked, reply) => answer(workshops, asked, reply, name, asked.body),
     );
   }
 

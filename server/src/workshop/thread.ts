@@ -8,6 +8,7 @@ import {
   drawerOf,
   EMPTY_CATALOGUE,
   LIST_OF,
+  needsOf,
   numbersToBuy,
   openedGrid,
   PlanProgressSchema,
@@ -175,9 +176,14 @@ async function done(client: pg.ClientBase, task: Exclude<Task, { does: 'begin' }
     case 'gridFile':
       return gridFile(on, task);
     case 'answer': {
-      const request = await resolveNeeds(task.name, task.request as Requests[typeof task.name], sqlDocuments(client), {
-        numbersToBuy: (plan) => numbersToBuy(on, plan),
-      });
+      const request = await resolveNeeds(
+        needsOf(task.name),
+        task.request as Requests[typeof task.name],
+        sqlDocuments(client),
+        {
+          numbersToBuy: (plan) => numbersToBuy(on, plan),
+        },
+      );
       // A whole grid is worked out line by line first, so that it can be stopped.
       if (task.name === 'grid') for await (const _line of gridLines(on, request as GridRequest, task.stop));
       if (isStopped(task.stop)) return { nothing: true };

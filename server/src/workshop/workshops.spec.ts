@@ -1,4 +1,5 @@
 import {
+  needsOf,
   numbersToBuy,
   QUESTIONS,
   refusalOf,
@@ -43,7 +44,7 @@ describe('the workshops of the server', () => {
     // What the questions need of the documents is sent along here, and there is nothing else in the database.
     const nothing = heldDocuments({});
     for (const { name, request: short } of hundredQuestions(catalogue, (await demoSpecimens()).specimens)) {
-      const request = await resolveNeeds(name, short, nothing, {
+      const request = await resolveNeeds(needsOf(name), short, nothing, {
         numbersToBuy: (plan) => numbersToBuy(workshop, plan),
       });
       const units = 'units' in QUESTIONS[name].request.properties ? { units: 'pieces' } : {};
@@ -233,7 +234,7 @@ describe('the documents of the server', () => {
         url: `/api${QUESTIONS[name].path}`,
         payload: { ...request, ...units },
       });
-      const whole = await resolveNeeds(name, request, inMemory, {
+      const whole = await resolveNeeds(needsOf(name), request, inMemory, {
         numbersToBuy: (plan) => numbersToBuy(workshop, plan),
       });
       let expected: unknown;

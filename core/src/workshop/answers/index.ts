@@ -1,70 +1,36 @@
 import type { QuestionName } from '../../contract/index.js';
 import type { Answering } from './answering.js';
-import { calculation, engine, identify, kindsMeant, read } from './bench.js';
-import { buildBegin, buildCurves, buildJoints, buildSheet } from './builds.js';
-import { buildSolve, buildSweep, buildTolerance } from './buildsVaried.js';
-import { audit, compare, decode, readNumber, search } from './catalogue.js';
-import { fitBores } from './fitBores.js';
-import { fitSets } from './fitSets.js';
-import { fitSheet } from './fitSheet.js';
-import { fitShells } from './fitShells.js';
-import { planChoices, planConflicts, planSets, planWorth } from './plan.js';
-import { assemblyNotes, jobStages, orderList, shopSheet, wantedBy } from './order.js';
-import { calibration } from './learning.js';
-import { practiceAsk, practiceEnd, practiceSheet } from './practice.js';
-import { faces, overview, page, pick, records, tree, variantsOf } from './excerpts.js';
-import { grid, gridGroups, gridOrder, gridRows, gridSides } from './grid.js';
-import { engines, interchange, whatElse } from './swap.js';
+import * as bench from './bench.js';
+import * as builds from './builds.js';
+import * as buildsVaried from './buildsVaried.js';
+import * as catalogue from './catalogue.js';
+import * as excerpts from './excerpts.js';
+import * as fitBores from './fitBores.js';
+import * as fitSets from './fitSets.js';
+import * as fitSheet from './fitSheet.js';
+import * as fitShells from './fitShells.js';
+import * as grid from './grid.js';
+import * as learning from './learning.js';
+import * as order from './order.js';
+import * as plan from './plan.js';
+import * as practice from './practice.js';
+import * as swap from './swap.js';
 
-/** Every question with what answers it. */
+/** Every question with what answers it: a function of its name in a module of its subject. */
 export const ANSWERS: { readonly [N in QuestionName]: Answering<N> } = {
-  kindsMeant,
-  read,
-  identify,
-  calculation,
-  engine,
-  interchange,
-  whatElse,
-  engines,
-  grid,
-  gridSides,
-  gridRows,
-  gridOrder,
-  gridGroups,
-  buildSheet,
-  buildJoints,
-  buildCurves,
-  buildSolve,
-  buildSweep,
-  buildTolerance,
-  buildBegin,
-  planChoices,
-  planSets,
-  planWorth,
-  planConflicts,
-  fitSheet,
-  fitShells,
-  fitBores,
-  fitSets,
-  orderList,
-  shopSheet,
-  assemblyNotes,
-  jobStages,
-  wantedBy,
-  search,
-  audit,
-  compare,
-  decode,
-  readNumber,
-  records,
-  page,
-  overview,
-  tree,
-  variantsOf,
-  pick,
-  faces,
-  calibration,
-  practiceSheet,
-  practiceAsk,
-  practiceEnd,
+  ...bench,
+  ...builds,
+  ...buildsVaried,
+  ...catalogue,
+  ...excerpts,
+  ...fitBores,
+  ...fitSets,
+  ...fitSheet,
+  ...fitShells,
+  ...grid,
+  ...learning,
+  ...order,
+  ...plan,
+  ...practice,
+  ...swap,
 };

@@ -4,11 +4,9 @@ import {
   MOST_OF_SHELF,
   MOST_OFFERS,
   MOST_TOGETHER,
-  ROUTES,
   type NeedName,
   type PartRef,
   type QuestionName,
-  type QuestionRoute,
   type Requests,
 } from '../../contract/index.js';
 import type { KindId } from '../../dictionary/dictionary.js';
@@ -197,15 +195,16 @@ const FILLING: Readonly<Record<NeedName, (documents: Documents, request: never, 
 /**
  * A question with what it needs of the documents in its place. What was sent along stays, so that a question that was
  * resolved once, in a page for one, is not filled in a second time.
+ *
+ * @param needs what the question needs, as its contract says
  */
-export async function resolveNeeds<N extends QuestionName>(
-  name: N,
-  request: Requests[N],
+export async function resolveNeeds<Request extends object>(
+  needs: readonly NeedName[],
+  request: Request,
   documents: Documents,
   known: Known,
-): Promise<Requests[N]> {
-  let whole: object = request;
-  for (const need of (ROUTES[name] as QuestionRoute).needs ?? [])
-    whole = { ...whole, ...(await FILLING[need](documents, whole as never, known)) };
-  return whole as Requests[N];
+): Promise<Request> {
+  let whole = request;
+  for (const need of needs) whole = { ...whole, ...(await FILLING[need](documents, whole as never, known)) };
+  return whole;
 }

@@ -1,7 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
-  ROUTES,
   type Answers,
   type Build,
   type Change,
@@ -18,7 +17,6 @@ import {
   type Offer,
   type Photograph,
   type QuestionName,
-  type QuestionRoute,
   type ReadingChange,
   type RecordedRound,
   type RecordOf,
@@ -39,6 +37,7 @@ import {
   type UnitSystem,
 } from '@which-bore/core';
 import { catchError, throwError, type Observable } from 'rxjs';
+import { ROUTES } from '@which-bore/core/routes';
 import { Preferences } from './preferences';
 
 /** A request that did not succeed, by what can be done about it. */
@@ -79,7 +78,7 @@ export class Api {
    * Puts a question to a workshop of the server. Its sentences come in pieces, to be said in whatever units are read.
    */
   ask<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
-    const { path, says }: QuestionRoute = ROUTES[name];
+    const { path, says } = ROUTES[name];
     return this.asked(this.http.post<Answers[N]>(`/api${path}`, { ...request, ...(says ? { units: 'pieces' } : {}) }));
   }
 

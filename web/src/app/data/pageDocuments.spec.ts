@@ -1,6 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import {
+  needsOf,
   numbersToBuy,
   resolveNeeds,
   Workshop,
@@ -80,9 +81,9 @@ describe('the documents of the page', () => {
     const all = questionsOfDocuments(inMemory);
     expect(new Set(all.map(({ name }) => name))).toEqual(new Set(QUESTIONS_WITH_NEEDS));
     for (const { name, request } of all)
-      expect(await resolveNeeds(name, request, documents(), known))
+      expect(await resolveNeeds(needsOf(name), request, documents(), known))
         .withContext(name)
-        .toEqual(await resolveNeeds(name, request, heldDocuments(inMemory), known));
+        .toEqual(await resolveNeeds(needsOf(name), request, heldDocuments(inMemory), known));
   });
 
   it('do without lists and reservations while the server is away', async () => {

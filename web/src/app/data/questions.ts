@@ -2,15 +2,14 @@ import { ApplicationRef, inject, Injectable, Injector } from '@angular/core';
 import {
   isRefusal,
   resolveNeeds,
-  ROUTES,
   type Answers,
   type NeedName,
   type QuestionName,
-  type QuestionRoute,
   type Refusal,
   type Requests,
   type Shop,
 } from '@which-bore/core';
+import { ROUTES } from '@which-bore/core/routes';
 import { proxy, wrap, type Remote } from 'comlink';
 import { dequal } from 'dequal';
 import {
@@ -45,7 +44,7 @@ const LATEST_MS = 5000;
 
 type WorkshopInBrowser = Pick<Remote<WorkshopWorker>, 'open' | 'ask' | 'setShop' | 'refresh'>;
 
-const needsOf = (name: QuestionName): readonly NeedName[] => (ROUTES[name] as QuestionRoute).needs ?? [];
+const needsOf = (name: QuestionName): readonly NeedName[] => ROUTES[name].needs ?? [];
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const today = () => new Date().toISOString().slice(0, 10);
@@ -172,7 +171,7 @@ export class Questions {
 
   private async resolved<N extends QuestionName>(name: N, request: Requests[N]): Promise<Requests[N]> {
     if (needsOf(name).length === 0) return request;
-    return resolveNeeds(name, request, this.documents, {
+    return resolveNeeds(needsOf(name), request, this.documents, {
       numbersToBuy: async ({ build, demands, specimens = [] }) =>
         (await this.answer('planChoices', { build, demands, specimens, shelf: [] })).numbers,
     });

@@ -4,8 +4,10 @@ import { sheetFor, type Reservation, type Specimen, type SpecimenSummary } from 
 import { BehaviorSubject } from 'rxjs';
 import specimenFile from '../../../../demo-data/specimens.json';
 import { Orders } from '../data/orders';
+import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { button, click, setUp, show, text, until } from '../testing/setUp';
+import type { FakeQuestions } from '../testing/demo';
 import { settled } from '../testing/settled';
 import { BoresPanel } from './boresPanel';
 import { FitStation } from './fitStation';
@@ -203,7 +205,7 @@ describe('shells on the page', () => {
     expect(text(row as HTMLElement)).toContain('On the shelf: Green shells');
     await click(fixture, button(row as HTMLElement, 'Put aside'));
     expect(hold).toHaveBeenCalledOnceWith(shells.id, asked.job);
-    TestBed.inject<unknown, FakeQuestions>(Questions as never).held = {
+    (TestBed.inject(Questions) as unknown as FakeQuestions).held = {
       reservations: [{ specimen: shells.id, job: 'another' }],
     };
     const { fixture: later, page: since } = await show(ShellsPanel, asked);

@@ -2,16 +2,15 @@ import { inject } from '@angular/core';
 import {
   CatalogueLookup,
   readEntry,
+  needsOf,
   numbersToBuy,
   refusalOf,
   resolveNeeds,
-  ROUTES,
   Workshop,
   type Answers,
   type Catalogue,
   type KindId,
   type QuestionName,
-  type QuestionRoute,
   type Reading,
   type Requests,
   type Specimen,
@@ -70,14 +69,14 @@ export class FakeQuestions {
   }
 
   askOnce<N extends QuestionName>(name: N, request: Requests[N]): Observable<Answers[N]> {
-    if (!(ROUTES[name] as QuestionRoute).needs) return this.answered(name, request);
+    if (needsOf(name).length === 0) return this.answered(name, request);
     return defer(() => from(this.whole(name, request))).pipe(switchMap((whole) => this.answered(name, whole)));
   }
 
   private async whole<N extends QuestionName>(name: N, request: Requests[N]): Promise<Requests[N]> {
     const all = await firstValueFrom(this.specimens.all$);
     const specimens = await firstValueFrom(this.specimens.opened(all));
-    return resolveNeeds(name, request, heldDocuments({ ...this.held, specimens }), {
+    return resolveNeeds(needsOf(name), request, heldDocuments({ ...this.held, specimens }), {
       numbersToBuy: (plan) => numbersToBuy(WORKSHOP, plan),
     });
   }
