@@ -1,19 +1,12 @@
 import type { Catalogue } from '../catalogue/catalogue.js';
-import { QUESTION_NAMES, QUESTIONS, type QuestionName, type Requests } from '../contract/index.js';
+import { QUESTION_NAMES, QUESTIONS, type Requests } from '../contract/index.js';
 import type { KindId } from '../dictionary/dictionary.js';
+import { asked, type Asked } from './asked.js';
 import { recipientsFor } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
 
 export { heldDocuments, type Held } from './needs/heldDocuments.js';
 export { questionsOfDocuments, QUESTIONS_WITH_NEEDS } from './questionsOfDocuments.js';
-
-/** A question with its request. */
-export interface Asked<N extends QuestionName = QuestionName> {
-  readonly name: N;
-  readonly request: Requests[N];
-}
-
-const asked = <N extends QuestionName>(name: N, request: Requests[N]): Asked => ({ name, request });
 
 /** How the engines of the builds are run. */
 const RUN = [{ of: 'running.inletCloses', value: 58, unit: 'deg' }] as const;

@@ -1,8 +1,6 @@
 import { needsOf, QUESTION_NAMES, type QuestionName, type Requests } from '../contract/index.js';
-import type { Asked } from './hundredQuestions.js';
+import { asked, type Asked } from './asked.js';
 import type { Held } from './needs/heldDocuments.js';
-
-const asked = <N extends QuestionName>(name: N, request: Requests[N]): Asked => ({ name, request });
 
 /**
  * Every question that needs something of the documents, with no more than the ids of what it needs: what is fetched for
