@@ -24,15 +24,16 @@ import { imports } from './features/imports.js';
 import { ImportStore } from './features/importStore.js';
 import { builds } from './features/builds.js';
 import { jobs } from './features/jobs.js';
-import { order } from './features/order.js';
 import { photographs } from './features/photographs.js';
 import { questions } from './features/questions.js';
 import { records } from './features/records.js';
+import { reservations } from './features/reservations.js';
 import { simulatedGauge } from './features/simulatedGauge.js';
 import { simulatedSuppliers } from './features/simulatedSuppliers.js';
 import { setSearches } from './features/setSearches.js';
 import { shop } from './features/shop.js';
 import { specimens } from './features/specimens.js';
+import { suppliers } from './features/suppliers.js';
 import { webApp } from './features/webApp.js';
 import { Live } from './live.js';
 import { Searchers } from './searches/searchers.js';
@@ -195,8 +196,8 @@ export async function buildApp(
       await api.register(exports, { catalogue: catalogueStore });
       await api.register(imports, { imports: importStore, largestUpload: config.largestUpload ?? LARGEST_UPLOAD });
       await api.register(jobs, { jobs: new JobStore(database), specimens: specimenStore, workshops });
-      await api.register(order, {
-        reservations: new ReservationStore(database),
+      await api.register(reservations, { reservations: new ReservationStore(database) });
+      await api.register(suppliers, {
         suppliers: new SupplierStore(database, config.supplierWithin ?? SUPPLIER_WITHIN),
         origin: () => ownOrigin(app),
         supplierHosts: config.supplierHosts ?? [],

@@ -258,7 +258,7 @@ export const OfferSchema = Type.Object({
 });
 
 /** Every error leaves the server in this shape: what was wrong, and where. */
-const ErrorBodySchema = Type.Object({
+export const ErrorBodySchema = Type.Object({
   error: Type.String(),
   problems: Type.Optional(list(Type.Object({ where: Type.String(), what: Type.String() }))),
   current: Type.Optional(Type.Unknown({ description: 'What stands now, where somebody else was faster' })),

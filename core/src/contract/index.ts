@@ -47,6 +47,15 @@ export {
 } from './limits.js';
 export { NEEDS, type NeedName } from './needs.js';
 export { type PartRef } from './parts.js';
+export {
+  RECORD_ROUTES,
+  RESOURCES,
+  type Resource,
+  type Route,
+  type RouteError,
+  type Sent,
+  type Told,
+} from './resources/index.js';
 export type { Question, QuestionRoute } from './question.js';
 export { IdSchema, shaped, WordingSchema, type Wording } from './schema.js';
 

@@ -5,6 +5,7 @@ import { asked, type Asked } from './asked.js';
 import { recipientsFor } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
 
+export type { Asked } from './asked.js';
 export { heldDocuments, type Held } from './needs/heldDocuments.js';
 export { questionsOfDocuments, QUESTIONS_WITH_NEEDS } from './questionsOfDocuments.js';
 

@@ -1,4 +1,4 @@
-import { QUESTION_NAMES, QUESTIONS } from '@which-bore/core';
+import { QUESTION_NAMES, QUESTIONS, RECORD_ROUTES, RESOURCES, type Route } from '@which-bore/core';
 import type { FastifyInstance } from 'fastify';
 import { appWithDemo } from './testing.js';
 
@@ -56,6 +56,33 @@ describe('the documentation of the API', () => {
         .withContext(name)
         .toEqual(Object.keys((answer as { readonly properties?: object }).properties ?? {}));
     }
+  });
+
+  it('has the routes of the contract and no others', () => {
+    const declared = [...Object.values<object>(RESOURCES), ...Object.values<object>(RECORD_ROUTES)].flatMap(
+      (resource) => Object.values(resource as Readonly<Record<string, Route>>),
+    );
+    const addressOf = ({ method, path }: Pick<Route, 'method' | 'path'>) =>
+      `${method.toLowerCase()} /api${path.replace(/:(\w+)/g, '{$1}')}`;
+    const questions = QUESTION_NAMES.map((name) => ({ method: 'POST' as const, path: QUESTIONS[name].path }));
+    expect(operations.map(([route]) => route).sort()).toEqual([...declared, ...questions].map(addressOf).sort());
+  });
+
+  it('puts whoever changes something on record', () => {
+    const nameless = Object.entries(RESOURCES).flatMap(([resource, routes]) =>
+      Object.entries(routes as Readonly<Record<string, Route>>)
+        .filter(([, { method, author }]) => method !== 'GET' && !author)
+        .map(([action]) => `${resource} ${action}`),
+    );
+    // These ask, and change nothing.
+    expect(nameless).toEqual([
+      'suppliers ask',
+      'suppliers offers',
+      'links gridCsv',
+      'links gridXlsx',
+      'links curvesCsv',
+      'links curvesXlsx',
+    ]);
   });
 
   it('leaves no answer open: what may be anything says nothing', () => {

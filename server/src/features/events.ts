@@ -1,7 +1,7 @@
 import { PassThrough } from 'node:stream';
-import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { ServerEventSchema } from '@which-bore/core';
+import { declared } from './declared.js';
+import { RESOURCES } from '@which-bore/core';
 import type { Live } from '../live.js';
 
 /** A line that means nothing, so that proxies and browsers know the server is there still, ms. */
@@ -11,20 +11,10 @@ const BREATHES_EVERY = 20_000;
 export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { live }) => {
   const open = new Set<() => void>();
   app.addHook('preClose', async () => open.forEach((end) => end()));
-  app.get(
-    '/events',
-    {
-      compress: false,
-      schema: {
-        summary:
-          'What has another state, as it happens: server-sent events, each a small JSON; “again” where something may have been missed',
-        tags: ['server'],
-        response: {
-          200: Type.Unsafe<unknown>({ ...ServerEventSchema, examples: [{ of: 'catalogue', tag: '1a2b3c4d-17' }] }),
-        },
-      },
-    },
-    (_request, reply) => {
+  app.route({
+    ...declared(RESOURCES.server.events),
+    compress: false,
+    handler: (_request, reply) => {
       const out = new PassThrough();
       const breath = setInterval(() => out.write(': \n\n'), BREATHES_EVERY);
       const stop = live.follow(
@@ -46,5 +36,5 @@ export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { l
         .header('x-accel-buffering', 'no')
         .send(out);
     },
-  );
+  });
 };

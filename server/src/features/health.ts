@@ -1,11 +1,7 @@
-import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
+import { declared } from './declared.js';
+import { RESOURCES } from '@which-bore/core';
 import type { Database } from '../database/database.js';
-
-const Health = Type.Object(
-  { status: Type.Union([Type.Literal('well'), Type.Literal('database away')]), database: Type.Boolean() },
-  { examples: [{ status: 'well', database: true }] },
-);
 
 const ASK_WITHIN_MS = 2000;
 
@@ -27,20 +23,13 @@ export const health: FastifyPluginAsyncTypebox<{ database: Database }> = async (
       clearTimeout(timer);
     }
   };
-  app.get(
-    '/health',
-    {
-      schema: {
-        summary: 'Whether server and database are well',
-        tags: ['server'],
-        response: { 200: Health, 503: Health },
-      },
-    },
-    async (_request, reply) => {
+  app.route({
+    ...declared(RESOURCES.server.health),
+    handler: async (_request, reply) => {
       const there = await asked();
       return reply
         .status(there ? 200 : 503)
         .send(there ? { status: 'well', database: true } : { status: 'database away', database: false });
     },
-  );
+  });
 };

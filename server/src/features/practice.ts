@@ -1,41 +1,16 @@
-import { Type } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { RoundRecordSchema, RecordedRoundSchema, type RecordedRound } from '@which-bore/core';
+import { declared } from './declared.js';
+import { RESOURCES, type RecordedRound } from '@which-bore/core';
 import type { Database } from '../database/database.js';
 import { PracticeEntity } from '../database/entities.js';
-
-const EXAMPLE = {
-  id: '1f0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a33',
-  level: 'used',
-  kind: 'crank',
-  pattern: 'ambit-crank-3',
-  named: 'ambit-crank-3',
-  minutes: 5,
-  engineMinutes: 4,
-  wasted: 1,
-  score: 90,
-};
-
-const RoundSchema = { ...RoundRecordSchema, examples: [EXAMPLE] };
-const RECORDED_EXAMPLE = { ...EXAMPLE, at: '2026-03-02T08:10:04.000Z', who: 'Ansgar', right: true };
 
 const MOST = 1000;
 
 /** The record of rounds: each as it ended, so that progress can be seen. */
 export const practice: FastifyPluginAsyncTypebox<{ database: Database }> = async (app, { database }) => {
-  app.get(
-    '/practice',
-    {
-      schema: {
-        summary: 'Rounds gone through, last first',
-        tags: ['practice'],
-        querystring: Type.Object({
-          who: Type.Optional(Type.String({ maxLength: 200, description: 'Only those of one person' })),
-        }),
-        response: { 200: Type.Array(RecordedRoundSchema, { examples: [[RECORDED_EXAMPLE]] }) },
-      },
-    },
-    async (request) => {
+  app.route({
+    ...declared(RESOURCES.practice.list),
+    handler: async (request) => {
       const { who } = request.query;
       const rows = await database.connection
         .getRepository(PracticeEntity)
@@ -49,18 +24,10 @@ export const practice: FastifyPluginAsyncTypebox<{ database: Database }> = async
         at: at.toISOString(),
       }));
     },
-  );
-  app.post(
-    '/practice',
-    {
-      schema: {
-        summary: 'Put a round of practice on record',
-        tags: ['practice'],
-        body: RoundSchema,
-        response: { 201: Type.Null() },
-      },
-    },
-    async (request, reply) => {
+  });
+  app.route({
+    ...declared(RESOURCES.practice.record),
+    handler: async (request, reply) => {
       const { pattern = null, named = null, ...rest } = request.body;
       await database.connection
         .getRepository(PracticeEntity)
@@ -71,5 +38,5 @@ export const practice: FastifyPluginAsyncTypebox<{ database: Database }> = async
         .execute();
       return reply.status(201).send(null);
     },
-  );
+  });
 };

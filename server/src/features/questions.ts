@@ -1,14 +1,14 @@
 import { Readable } from 'node:stream';
-import { Type, type TSchema } from '@sinclair/typebox';
+import type { TSchema } from '@sinclair/typebox';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
+import { declared } from './declared.js';
 import {
   curvesTable,
-  GridRequestSchema,
   NEEDS,
   needsOf,
   QUESTION_NAMES,
   QUESTIONS,
-  WordingSchema,
+  RESOURCES,
   type Answers,
   type Question,
   type QuestionName,
@@ -56,13 +56,8 @@ const FILES = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 } as const;
 
-const UnitsSchema = Type.Union([Type.Literal('metric'), Type.Literal('inch')], {
-  description: 'Units of the table; metric where nothing is said',
-});
-
-const FILE_RESPONSE = (ending: 'csv' | 'xlsx') => ({
-  200: Type.Unsafe<unknown>({ description: ending.toUpperCase(), type: 'string', examples: ['a file'] }),
-});
+const GRID_FILES = { csv: RESOURCES.links.gridCsv, xlsx: RESOURCES.links.gridXlsx };
+const CURVES_FILES = { csv: RESOURCES.links.curvesCsv, xlsx: RESOURCES.links.curvesXlsx };
 
 /**
  * Every question of a workshop, each on the route that its contract says; two of them also as plain links, and grids as
@@ -80,74 +75,30 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
     );
   }
 
-  const units = Type.Optional(WordingSchema);
-  app.get(
-    '/search',
-    {
-      schema: {
-        summary: QUESTIONS.search.summary,
-        tags: ['catalogue'],
-        querystring: Type.Object({ q: Type.String({ maxLength: 200, examples: ['piston 116 +0.5'] }), units }),
-        response: { 200: QUESTIONS.search.answer },
-      },
-    },
-    (request, reply) =>
+  app.route({
+    ...declared(RESOURCES.links.search),
+    handler: (request, reply) =>
       answer(workshops, request, reply, 'search', { text: request.query.q, units: request.query.units ?? 'metric' }),
-  );
-  app.get(
-    '/audit',
-    {
-      schema: {
-        summary: QUESTIONS.audit.summary,
-        tags: ['catalogue'],
-        querystring: Type.Object({
-          rule: Type.Optional(Type.String({ maxLength: 40, examples: ['displacement'] })),
-          units,
-        }),
-        response: { 200: QUESTIONS.audit.answer },
-      },
-    },
-    (request, reply) => answer(workshops, request, reply, 'audit', request.query),
-  );
+  });
+  app.route({
+    ...declared(RESOURCES.links.audit),
+    handler: (request, reply) => answer(workshops, request, reply, 'audit', request.query),
+  });
 
-  for (const [ending, type] of Object.entries(FILES) as ['csv' | 'xlsx', string][])
-    app.post(
-      `/interchange/grid.${ending}`,
-      {
-        schema: {
-          summary: `The grid as ${ending.toUpperCase()}, a donor a row`,
-          tags: ['swap'],
-          body: { ...GridRequestSchema, examples: [QUESTIONS.grid.example] },
-          response: FILE_RESPONSE(ending),
-        },
-      },
-      async (request, reply) => {
+  for (const [ending, type] of Object.entries(FILES) as [keyof typeof FILES, string][]) {
+    app.route({
+      ...declared(GRID_FILES[ending]),
+      handler: async (request, reply) => {
         const bytes = await workshops.gridFile(ending, request.body, goneSignal(reply));
         return reply
           .type(type)
           .header('content-disposition', `attachment; filename="grid.${ending}"`)
           .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
       },
-    );
-
-  for (const [ending, type] of Object.entries(FILES) as ['csv' | 'xlsx', string][])
-    app.post(
-      `/builds/curves.${ending}`,
-      {
-        schema: {
-          summary: `Motion of a build over the crank angle as ${ending.toUpperCase()}`,
-          tags: ['builds'],
-          body: Type.Object(
-            { ...QUESTIONS.buildCurves.request.properties, units: Type.Optional(UnitsSchema) },
-            {
-              additionalProperties: false,
-              examples: [{ ...(QUESTIONS.buildCurves.example as object), units: 'inch' }],
-            },
-          ),
-          response: FILE_RESPONSE(ending),
-        },
-      },
-      async (request, reply) => {
+    });
+    app.route({
+      ...declared(CURVES_FILES[ending]),
+      handler: async (request, reply) => {
         const { units = 'metric', ...asked } = request.body;
         const bytes = await workshops.ask('buildCurves', asked, units, goneSignal(reply));
         const { angles, curves } = JSON.parse(new TextDecoder().decode(bytes)) as Answers['buildCurves'];
@@ -159,5 +110,6 @@ export const questions: FastifyPluginAsyncTypebox<{ workshops: Workshops }> = as
             ending === 'csv' ? csvOf(Readable.from(rows)) : workbookOf([{ name: 'Curves', rows: Readable.from(rows) }]),
           );
       },
-    );
+    });
+  }
 };

@@ -1,7 +1,7 @@
 import { PassThrough } from 'node:stream';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
-import { Type } from '@sinclair/typebox';
-import { isOver, MOST_SEARCHES, QUESTIONS, SetsAskedSchema, SetSearchSchema } from '@which-bore/core';
+import { declared } from './declared.js';
+import { isOver, RESOURCES } from '@which-bore/core';
 import type { Live } from '../live.js';
 import { NOBODY } from '../edge.js';
 import type { SetSearchStore } from '../searches/setSearchStore.js';
@@ -9,10 +9,6 @@ import type { Workshops } from '../workshop/workshops.js';
 
 /** A line that means nothing, so that proxies and browsers know the server is there still, ms. */
 const BREATHES_EVERY = 20_000;
-
-const Params = Type.Object({
-  id: Type.String({ format: 'uuid', examples: ['00000000-0000-4000-8000-000000000000'] }),
-});
 
 /**
  * Searches for sets that may take long: begun here, done by whichever server is free, looked at from anywhere, and told
@@ -26,60 +22,22 @@ export const setSearches: FastifyPluginAsyncTypebox<{
   const open = new Set<() => void>();
   app.addHook('preClose', async () => open.forEach((end) => end()));
 
-  app.post(
-    '/plan/searches',
-    {
-      schema: {
-        summary: `Begin a search for sets; where there is none, it goes on to look why. At most ${MOST_SEARCHES} of one person at a time`,
-        tags: ['builds'],
-        body: { ...SetsAskedSchema, examples: [QUESTIONS.planSets.example] },
-        response: { 202: SetSearchSchema },
-      },
-    },
-    async (request, reply) => {
+  app.route({
+    ...declared(RESOURCES.setSearches.begin),
+    handler: async (request, reply) => {
       const { units = 'metric', ...asked } = request.body;
       // What makes no sense is refused where it was typed, and not by whoever takes it on.
       await workshops.ask('planChoices', asked, 'metric');
       const person = request.who === NOBODY ? `${NOBODY} at ${request.ip}` : request.who;
       return reply.code(202).send(await searches.begin(person, asked, units));
     },
-  );
-  app.get(
-    '/plan/searches/:id',
-    {
-      schema: {
-        summary: 'How a search for sets stands, and what came of it',
-        tags: ['builds'],
-        params: Params,
-        response: { 200: SetSearchSchema },
-      },
-    },
-    (request) => searches.get(request.params.id),
-  );
-  app.delete(
-    '/plan/searches/:id',
-    {
-      schema: {
-        summary: 'Stop a search for sets; what it has found so far stays',
-        tags: ['builds'],
-        params: Params,
-        response: { 200: SetSearchSchema },
-      },
-    },
-    (request) => searches.stop(request.params.id),
-  );
-  app.get(
-    '/plan/searches/:id/events',
-    {
-      compress: false,
-      schema: {
-        summary: 'A search for sets as it goes: server-sent events, each the whole of how it stands; ends with it',
-        tags: ['builds'],
-        params: Params,
-        response: { 200: Type.Unsafe<unknown>({ ...SetSearchSchema }) },
-      },
-    },
-    async (request, reply) => {
+  });
+  app.route({ ...declared(RESOURCES.setSearches.look), handler: (request) => searches.get(request.params.id) });
+  app.route({ ...declared(RESOURCES.setSearches.stop), handler: (request) => searches.stop(request.params.id) });
+  app.route({
+    ...declared(RESOURCES.setSearches.follow),
+    compress: false,
+    handler: async (request, reply) => {
       const { id } = request.params;
       const first = await searches.get(id);
       const out = new PassThrough();
@@ -129,5 +87,5 @@ export const setSearches: FastifyPluginAsyncTypebox<{
         .header('x-accel-buffering', 'no')
         .send(out);
     },
-  );
+  });
 };

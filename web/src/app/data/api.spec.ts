@@ -6,6 +6,7 @@ import { firstValueFrom } from 'rxjs';
 import { specimen } from '../testing/demo';
 import { Api, ApiError } from './api';
 import { BrowserStorage } from './browserStorage';
+import { Preferences } from './preferences';
 
 describe('the API as the browser sees it', () => {
   let api: Api;
@@ -41,6 +42,33 @@ describe('the API as the browser sees it', () => {
     ]);
     http.match(() => true);
     await Promise.race([asked, Promise.resolve()]);
+  });
+
+  it('says whose name a change goes under, removals and restorations too, and asks without a name', () => {
+    TestBed.inject(Preferences).name.set('Änne');
+    const id = '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11';
+    for (const change of [
+      api.remove(id),
+      api.restore(id),
+      api.removeJob(id),
+      api.restoreJob(id),
+      api.removeBuild(id),
+      api.restoreBuild(id),
+      api.removePhotograph(id),
+      api.restorePhotograph(id),
+      api.cancelImport(id),
+      api.readImport(id, {}),
+      api.removeRecord('pattern', 'a b', 2),
+    ])
+      change.subscribe();
+    const changes = http.match(() => true);
+    expect(changes.length).toBe(11);
+    for (const { request } of changes)
+      expect(request.headers.get('x-who')).withContext(`${request.method} ${request.url}`).toBe('%C3%84nne');
+    expect(changes.at(-1)?.request.urlWithParams).toBe('/api/records/pattern/a%20b?version=2');
+    api.specimens().subscribe();
+    expect(http.expectOne('/api/specimens').request.headers.has('x-who')).toBeFalse();
+    TestBed.inject(Preferences).name.set('');
   });
 
   it('tells by the answer what can be done about a failure', async () => {

@@ -3,41 +3,30 @@ import { inject, Injectable } from '@angular/core';
 import {
   type Answers,
   type Build,
-  type Change,
   type RoundRecord,
-  type SetSearch,
+  type Route,
+  type Sent,
+  type Told,
   type ErrorBody,
   type GridRequest,
-  type Import,
   type ImportChoices,
-  type ImportRow,
   type Job,
   type KindId,
   type ImportOutcome,
-  type Offer,
-  type Photograph,
   type QuestionName,
-  type ReadingChange,
-  type RecordedRound,
   type RecordOf,
   type RecordType,
   type Requests,
-  type Reservation,
   type Shop,
   type Specimen,
   type SpecimenSummary,
-  type StockTold,
-  type StoredBuild,
-  type StoredJob,
   type StoredRecord,
-  type StoredShop,
-  type StoredSpecimen,
   type StoredSupplier,
   type Supplier,
   type UnitSystem,
 } from '@which-bore/core';
 import { catchError, throwError, type Observable } from 'rxjs';
-import { ROUTES } from '@which-bore/core/routes';
+import { CALLS, RECORD_CALLS, ROUTES, type Call } from '@which-bore/core/routes';
 import { Preferences } from './preferences';
 
 /** A request that did not succeed, by what can be done about it. */
@@ -68,6 +57,15 @@ function apiError(response: HttpErrorResponse): ApiError {
   return new ApiError(AWAY.has(response.status) ? 'away' : 'refused', message);
 }
 
+/** What stands in the address of a request. */
+interface Where {
+  readonly params?: Readonly<Record<string, string>>;
+  readonly query?: Readonly<Record<string, string>>;
+}
+
+const addressOf = ({ path }: Call, { params = {} }: Where): string =>
+  `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))}`;
+
 /** The server's routes, each answer or an ApiError. */
 @Injectable({ providedIn: 'root' })
 export class Api {
@@ -83,266 +81,275 @@ export class Api {
   }
 
   /** Begins a search for sets, which the server does in its own time. */
-  beginSearch(request: Requests['planSets']): Observable<SetSearch> {
-    return this.asked(this.http.post<SetSearch>('/api/plan/searches', { ...request, units: 'pieces' }, this.signed()));
+  beginSearch(request: Requests['planSets']) {
+    return this.call(CALLS.setSearches.begin, { body: { ...request, units: 'pieces' } });
   }
 
-  stopSearch(id: string): Observable<SetSearch> {
-    return this.asked(this.http.delete<SetSearch>(`/api/plan/searches/${id}`, this.signed()));
+  stopSearch(id: string) {
+    return this.call(CALLS.setSearches.stop, { params: { id } });
   }
 
   specimens(): Observable<readonly SpecimenSummary[]> {
-    return this.asked(this.http.get<readonly SpecimenSummary[]>('/api/specimens'));
+    return this.call(CALLS.specimens.list);
   }
 
-  specimen(id: string): Observable<StoredSpecimen> {
-    return this.asked(this.http.get<StoredSpecimen>(`/api/specimens/${id}`));
+  specimen(id: string) {
+    return this.call(CALLS.specimens.read, { params: { id } });
   }
 
-  save({ id, ...specimen }: Specimen, version: number): Observable<StoredSpecimen> {
-    return this.asked(this.http.put<StoredSpecimen>(`/api/specimens/${id}`, { ...specimen, version }, this.signed()));
+  save({ id, ...specimen }: Specimen, version: number) {
+    return this.call(CALLS.specimens.write, { params: { id }, body: { ...specimen, version } });
+  }
+
+  remove(id: string) {
+    return this.call(CALLS.specimens.remove, { params: { id } });
+  }
+
+  restore(id: string) {
+    return this.call(CALLS.specimens.restore, { params: { id } });
+  }
+
+  /** What became of the readings of a specimen. */
+  history(id: string) {
+    return this.call(CALLS.specimens.history, { params: { id } });
   }
 
   /** The grid of two kinds as a file. */
   grid(ending: 'csv' | 'xlsx', donors: KindId, recipients: KindId): Observable<Blob> {
-    return this.asked(
-      this.http.post(
-        `/api/interchange/grid.${ending}`,
-        { donors: { kind: donors }, recipients: { kind: recipients }, first: true } satisfies GridRequest,
-        {
-          responseType: 'blob',
-        },
-      ),
-    );
+    const body: GridRequest = { donors: { kind: donors }, recipients: { kind: recipients }, first: true };
+    return this.file(ending === 'csv' ? CALLS.links.gridCsv : CALLS.links.gridXlsx, { body });
   }
 
   /** Motion of a build over the crank angle as a file. */
-  curves(ending: 'csv' | 'xlsx', request: Requests['buildCurves'] & { units: UnitSystem }): Observable<Blob> {
-    return this.asked(this.http.post(`/api/builds/curves.${ending}`, request, { responseType: 'blob' }));
+  curves(ending: 'csv' | 'xlsx', body: Requests['buildCurves'] & { units: UnitSystem }): Observable<Blob> {
+    return this.file(ending === 'csv' ? CALLS.links.curvesCsv : CALLS.links.curvesXlsx, { body });
   }
 
-  /** What became of the readings of a specimen. */
-  history(id: string): Observable<ReadingChange[]> {
-    return this.asked(this.http.get<ReadingChange[]>(`/api/specimens/${id}/history`));
-  }
-
-  photographs(specimen: string): Observable<Photograph[]> {
-    return this.asked(this.http.get<Photograph[]>(`/api/specimens/${specimen}/photographs`));
+  photographs(specimen: string) {
+    return this.call(CALLS.specimens.photographs, { params: { id: specimen } });
   }
 
   /** @param reading the reading it shows, where it shows one */
-  addPhotograph(specimen: string, file: File, reading: string | undefined): Observable<Photograph> {
-    const form = new FormData();
-    form.append('file', file, file.name);
-    return this.asked(
-      this.http.post<Photograph>(`/api/specimens/${specimen}/photographs`, form, {
-        params: reading === undefined ? {} : { reading },
-        ...this.signed(),
-      }),
-    );
+  addPhotograph(specimen: string, file: File, reading: string | undefined) {
+    return this.withFile(CALLS.specimens.addPhotograph, file, {
+      params: { id: specimen },
+      query: reading === undefined ? {} : { reading },
+    });
   }
 
-  removePhotograph(id: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/photographs/${id}`));
+  removePhotograph(id: string) {
+    return this.call(CALLS.photographs.remove, { params: { id } });
   }
 
-  restorePhotograph(id: string): Observable<Photograph> {
-    return this.asked(this.http.post<Photograph>(`/api/photographs/${id}/restore`, undefined));
+  restorePhotograph(id: string) {
+    return this.call(CALLS.photographs.restore, { params: { id } });
   }
 
-  builds(): Observable<StoredBuild[]> {
-    return this.asked(this.http.get<StoredBuild[]>('/api/builds'));
+  builds() {
+    return this.call(CALLS.builds.list);
   }
 
-  build(id: string): Observable<StoredBuild> {
-    return this.asked(this.http.get<StoredBuild>(`/api/builds/${id}`));
+  build(id: string) {
+    return this.call(CALLS.builds.read, { params: { id } });
   }
 
-  saveBuild({ id, ...build }: Build, version: number): Observable<StoredBuild> {
-    return this.asked(this.http.put<StoredBuild>(`/api/builds/${id}`, { ...build, version }, this.signed()));
+  saveBuild({ id, ...build }: Build, version: number) {
+    return this.call(CALLS.builds.write, { params: { id }, body: { ...build, version } });
   }
 
-  removeBuild(id: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/builds/${id}`));
+  removeBuild(id: string) {
+    return this.call(CALLS.builds.remove, { params: { id } });
   }
 
-  restoreBuild(id: string): Observable<StoredBuild> {
-    return this.asked(this.http.post<StoredBuild>(`/api/builds/${id}/restore`, undefined));
+  restoreBuild(id: string) {
+    return this.call(CALLS.builds.restore, { params: { id } });
   }
 
-  jobs(): Observable<StoredJob[]> {
-    return this.asked(this.http.get<StoredJob[]>('/api/jobs'));
+  jobs() {
+    return this.call(CALLS.jobs.list);
   }
 
-  job(id: string): Observable<StoredJob> {
-    return this.asked(this.http.get<StoredJob>(`/api/jobs/${id}`));
+  job(id: string) {
+    return this.call(CALLS.jobs.read, { params: { id } });
   }
 
-  saveJob({ id, ...job }: Job, version: number): Observable<StoredJob> {
-    return this.asked(this.http.put<StoredJob>(`/api/jobs/${id}`, { ...job, version }, this.signed()));
+  saveJob({ id, ...job }: Job, version: number) {
+    return this.call(CALLS.jobs.write, { params: { id }, body: { ...job, version } });
   }
 
-  removeJob(id: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/jobs/${id}`));
+  removeJob(id: string) {
+    return this.call(CALLS.jobs.remove, { params: { id } });
   }
 
-  restoreJob(id: string): Observable<StoredJob> {
-    return this.asked(this.http.post<StoredJob>(`/api/jobs/${id}/restore`, undefined));
+  restoreJob(id: string) {
+    return this.call(CALLS.jobs.restore, { params: { id } });
   }
 
-  reservations(): Observable<Reservation[]> {
-    return this.asked(this.http.get<Reservation[]>('/api/reservations'));
+  reservations() {
+    return this.call(CALLS.reservations.list);
   }
 
   /** Puts a part aside for a job; fails with `changed` where another has it. */
-  reserve(specimen: string, job: string): Observable<Reservation> {
-    return this.asked(this.http.put<Reservation>(`/api/reservations/${specimen}`, { job }, this.signed()));
+  reserve(specimen: string, job: string) {
+    return this.call(CALLS.reservations.hold, { params: { id: specimen }, body: { job } });
   }
 
-  release(specimen: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/reservations/${specimen}`, this.signed()));
+  release(specimen: string) {
+    return this.call(CALLS.reservations.release, { params: { id: specimen } });
   }
 
   /** For whom a part was put aside, last first. */
-  reservedFor(specimen: string): Observable<Reservation[]> {
-    return this.asked(this.http.get<Reservation[]>(`/api/specimens/${specimen}/reservations`));
+  reservedFor(specimen: string) {
+    return this.call(CALLS.specimens.reservations, { params: { id: specimen } });
   }
 
-  suppliers(): Observable<StoredSupplier[]> {
-    return this.asked(this.http.get<StoredSupplier[]>('/api/suppliers'));
+  suppliers() {
+    return this.call(CALLS.suppliers.list);
   }
 
-  saveSupplier({ id, ...supplier }: Supplier): Observable<StoredSupplier> {
-    return this.asked(this.http.put<StoredSupplier>(`/api/suppliers/${id}`, supplier, this.signed()));
+  saveSupplier({ id, ...supplier }: Supplier) {
+    return this.call(CALLS.suppliers.write, { params: { id }, body: supplier });
   }
 
-  removeSupplier(id: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/suppliers/${id}`, this.signed()));
+  removeSupplier(id: string) {
+    return this.call(CALLS.suppliers.remove, { params: { id } });
   }
 
   /** Has the server fetch a supplier's list. */
-  fetchList(id: string): Observable<StoredSupplier> {
-    return this.asked(this.http.post<StoredSupplier>(`/api/suppliers/${id}/fetch`, undefined, this.signed()));
+  fetchList(id: string) {
+    return this.call(CALLS.suppliers.refresh, { params: { id } });
   }
 
   /** Takes a list that came as a file. */
   sendList(id: string, file: File): Observable<StoredSupplier> {
-    return this.asked(
-      this.http.put<StoredSupplier>(`/api/suppliers/${id}/list`, file, {
-        headers: {
-          ...this.signed().headers,
-          'content-type': file.name.endsWith('.json') ? 'application/json' : 'text/csv',
-        },
-      }),
-    );
+    const type = file.name.endsWith('.json') ? 'application/json' : 'text/csv';
+    return this.sent(CALLS.suppliers.takeList, { params: { id } }, file, { 'content-type': type });
   }
 
   /** What a supplier says he has of a number now. */
-  askStock(id: string, number: string): Observable<StockTold> {
-    return this.asked(this.http.post<StockTold>(`/api/suppliers/${id}/ask`, { number }));
+  askStock(id: string, number: string) {
+    return this.call(CALLS.suppliers.ask, { params: { id }, body: { number } });
   }
 
-  offers(numbers: readonly string[]): Observable<Offer[]> {
-    return this.asked(this.http.post<Offer[]>('/api/suppliers/offers', { numbers }));
+  offers(numbers: readonly string[]) {
+    return this.call(CALLS.suppliers.offers, { body: { numbers: [...numbers] } });
   }
 
-  shop(): Observable<StoredShop> {
-    return this.asked(this.http.get<StoredShop>('/api/shop'));
+  shop() {
+    return this.call(CALLS.shop.read);
   }
 
-  saveShop(shop: Shop, version: number): Observable<StoredShop> {
-    return this.asked(this.http.put<StoredShop>('/api/shop', { ...shop, version }, this.signed()));
+  saveShop(shop: Shop, version: number) {
+    return this.call(CALLS.shop.write, { body: { ...shop, version } });
   }
 
   /** Rounds gone through under one's name, last first. */
-  rounds(): Observable<RecordedRound[]> {
+  rounds() {
     const name = this.preferences.name().trim();
-    return this.asked(this.http.get<RecordedRound[]>('/api/practice', { params: name === '' ? {} : { who: name } }));
+    return this.call(CALLS.practice.list, { query: name === '' ? {} : { who: name } });
   }
 
-  recordRound(round: RoundRecord): Observable<unknown> {
-    return this.asked(this.http.post('/api/practice', round, this.signed()));
-  }
-
-  remove(id: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/specimens/${id}`));
-  }
-
-  restore(id: string): Observable<StoredSpecimen> {
-    return this.asked(this.http.post<StoredSpecimen>(`/api/specimens/${id}/restore`, undefined));
+  recordRound(round: RoundRecord) {
+    return this.call(CALLS.practice.record, { body: round });
   }
 
   record<T extends RecordType>(type: T, id: string): Observable<StoredRecord<T>> {
-    return this.asked(this.http.get<StoredRecord<T>>(`/api/records/${type}/${id}`));
+    return this.sent(RECORD_CALLS[type].read, { params: { id } });
   }
 
   /** Adds a record (version 0) or changes it. */
   putRecord<T extends RecordType>(type: T, record: RecordOf[T], version: number): Observable<StoredRecord<T>> {
-    return this.asked(
-      this.http.put<StoredRecord<T>>(`/api/records/${type}/${record.id}`, { record, version }, this.signed()),
-    );
+    return this.sent(RECORD_CALLS[type].write, { params: { id: record.id } }, { record, version });
   }
 
   removeRecord(type: RecordType, id: string, version: number): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/records/${type}/${id}`, { params: { version }, ...this.signed() }));
+    return this.sent(RECORD_CALLS[type].remove, { params: { id }, query: { version: String(version) } });
   }
 
-  changes(of: {
+  changes(query: {
     readonly type?: RecordType;
     readonly id?: string;
     readonly batch?: string;
     readonly before?: string;
-  }): Observable<Change[]> {
-    return this.asked(this.http.get<Change[]>('/api/changes', { params: { ...of } }));
+  }) {
+    return this.call(CALLS.changes.list, { query: { ...query } });
   }
 
-  undoChange(id: string): Observable<unknown> {
-    return this.asked(this.http.post(`/api/changes/${id}/undo`, undefined, this.signed()));
+  undoChange(id: string) {
+    return this.call(CALLS.changes.undo, { params: { id } });
   }
 
-  undoBatch(batch: string): Observable<{ readonly records: number }> {
-    return this.asked(this.http.post<{ records: number }>(`/api/batches/${batch}/undo`, undefined, this.signed()));
+  undoBatch(batch: string) {
+    return this.call(CALLS.changes.undoBatch, { params: { batch } });
   }
 
-  imports(): Observable<Import[]> {
-    return this.asked(this.http.get<Import[]>('/api/imports'));
+  imports() {
+    return this.call(CALLS.imports.list);
   }
 
-  import(id: string): Observable<Import> {
-    return this.asked(this.http.get<Import>(`/api/imports/${id}`));
+  import(id: string) {
+    return this.call(CALLS.imports.look, { params: { id } });
   }
 
   /** Uploads a file; it is read, and nothing is changed yet. */
-  upload(file: File): Observable<Import> {
-    const form = new FormData();
-    form.append('file', file, file.name);
-    return this.asked(this.http.post<Import>('/api/imports', form, this.signed()));
+  upload(file: File) {
+    return this.withFile(CALLS.imports.begin, file, {});
   }
 
-  readImport(id: string, choices: ImportChoices): Observable<Import> {
-    return this.asked(this.http.post<Import>(`/api/imports/${id}/read`, { choices }));
+  readImport(id: string, choices: ImportChoices) {
+    return this.call(CALLS.imports.read, { params: { id }, body: { choices } });
   }
 
-  applyImport(id: string, leaveOutRefused: boolean): Observable<Import> {
-    return this.asked(this.http.post<Import>(`/api/imports/${id}/apply`, { leaveOutRefused }, this.signed()));
+  applyImport(id: string, leaveOutRefused: boolean) {
+    return this.call(CALLS.imports.apply, { params: { id }, body: { leaveOutRefused } });
   }
 
-  cancelImport(id: string): Observable<unknown> {
-    return this.asked(this.http.delete(`/api/imports/${id}`));
+  cancelImport(id: string) {
+    return this.call(CALLS.imports.cancel, { params: { id } });
   }
 
-  importRows(id: string, outcome: ImportOutcome | undefined, after: number | undefined): Observable<ImportRow[]> {
+  importRows(id: string, outcome: ImportOutcome | undefined, after: number | undefined) {
+    return this.call(CALLS.imports.rows, {
+      params: { id },
+      query: { ...(outcome ? { outcome } : {}), ...(after === undefined ? {} : { after: String(after) }) },
+    });
+  }
+
+  /** Asks a route of the contract. Whose name goes along with a change the contract says. */
+  private call<R extends Route>(of: Call<R>, given = {} as Sent<R>): Observable<Told<R>> {
+    const { body, ...where } = given as Where & { readonly body?: unknown };
+    return this.sent(of, where, body);
+  }
+
+  private sent<T>(
+    of: Call,
+    where: Where,
+    body?: unknown,
+    headers: Readonly<Record<string, string>> = {},
+  ): Observable<T> {
     return this.asked(
-      this.http.get<ImportRow[]>(`/api/imports/${id}/rows`, {
-        params: { ...(outcome ? { outcome } : {}), ...(after === undefined ? {} : { after }) },
+      this.http.request<T>(of.method, addressOf(of, where), {
+        ...(body === undefined ? {} : { body }),
+        ...(where.query ? { params: where.query } : {}),
+        headers: { ...headers, ...(of.author ? this.author() : {}) },
       }),
     );
   }
 
+  private file<R extends Route>(of: Call<R>, { body }: Sent<R> & { readonly body: unknown }): Observable<Blob> {
+    return this.asked(this.http.request(of.method, addressOf(of, {}), { body, responseType: 'blob' }));
+  }
+
+  private withFile<R extends Route>(of: Call<R>, file: File, where: Where): Observable<Told<R>> {
+    const form = new FormData();
+    form.append('file', file, file.name);
+    return this.sent(of, where, form);
+  }
+
   /** Under whose name a change goes on record. */
-  private signed() {
+  private author(): Readonly<Record<string, string>> {
     const name = this.preferences.name().trim();
-    return name === '' ? {} : { headers: { 'x-who': encodeURIComponent(name) } };
+    return name === '' ? {} : { 'x-who': encodeURIComponent(name) };
   }
 
   private asked<T>(request: Observable<T>): Observable<T> {

@@ -86,6 +86,15 @@ describe('the documents of the page', () => {
         .toEqual(await resolveNeeds(needsOf(name), request, heldDocuments(inMemory), known));
   });
 
+  it('look for what is not here once, and not again with each change that comes of looking', async () => {
+    const open = spyOn(TestBed.inject(Jobs), 'open').and.callThrough();
+    const missing = '4c2f3f5e-8f0e-4a4e-9c1b-0d8c54a7b001';
+    expect(await documents().job(missing)).toBeUndefined();
+    expect(await documents().job(missing)).toBeUndefined();
+    expect(await documents().job(JOBS[0]?.id ?? '')).toBe(JOBS[0]);
+    expect(open.calls.allArgs()).toEqual([[missing]]);
+  });
+
   it('do without lists and reservations while the server is away', async () => {
     isAway = true;
     expect(await documents().sellers()).toEqual([]);

@@ -22,6 +22,11 @@ const NUMBERS_AT_ONCE = 2000;
 /** Needs that only the server can tell of: what is put aside, and who sells what. */
 const OF_ORDER: ReadonlySet<NeedName> = new Set(['sellers', 'offers', 'shelfForBuild', 'shelfForJob', 'shelfOfShells']);
 
+interface Fetching {
+  peek(id: string): unknown;
+  open(id: string): Promise<unknown>;
+}
+
 /**
  * The documents of the shop as this page has them: with what waits to go up, and without what is deleted here. What
  * only the server knows is left out while it is away.
@@ -33,6 +38,7 @@ export class PageDocuments implements Documents {
   private readonly jobs = inject(Jobs);
   private readonly builds = inject(Builds);
   private readonly live = inject(Live);
+  private readonly sought = new Set<string>();
 
   /** Emits when what meets these needs may be another than before. */
   changes(needs: readonly NeedName[]): Observable<unknown> {
@@ -53,20 +59,24 @@ export class PageDocuments implements Documents {
     );
     const listed = await firstValueFrom(this.all.all$);
     const known = new Set(listed.map(({ id }) => id));
+    const unlisted = (ids ?? []).filter((id) => !known.has(id));
+    for (const id of unlisted) await this.fetchOnce(id, this.all);
     const among = [
       ...listed.filter((each) => isAmong(asked, each, heldFor)),
       // Named by its id it is looked for, though it stands on no list yet.
-      ...(ids ?? []).filter((id) => !known.has(id)).map((id) => ({ id })),
+      ...unlisted.filter((id) => this.all.peek(id)).map((id) => ({ id })),
     ];
     return firstValueFrom(this.all.opened(among.slice(0, most)));
   }
 
   async job(id: string): Promise<Job | undefined> {
-    return (await this.jobs.open(id)) === 'missing' ? undefined : this.jobs.peek(id);
+    await this.fetchOnce(id, this.jobs);
+    return this.jobs.peek(id);
   }
 
   async build(id: string): Promise<Build | undefined> {
-    return (await this.builds.open(id)) === 'missing' ? undefined : this.builds.peek(id);
+    await this.fetchOnce(id, this.builds);
+    return this.builds.peek(id);
   }
 
   async openJobs(most: number) {
@@ -103,6 +113,17 @@ export class PageDocuments implements Documents {
       found.push(...some.map(({ asOf: _asOf, ...offer }) => offer));
     }
     return found.slice(0, most);
+  }
+
+  /**
+   * Fetches a document that is not here, and no second time: whatever comes of it is a change, after which everything
+   * that was asked is asked again.
+   */
+  private async fetchOnce(id: string, among: Fetching): Promise<void> {
+    if (among.peek(id) || this.sought.has(id)) return;
+    this.sought.add(id);
+    // The server was away: once it is back what it has comes by itself.
+    await among.open(id);
   }
 
   private reservations(): Promise<readonly Reservation[]> {

@@ -1,4 +1,4 @@
-import type { Specimen } from '@which-bore/core';
+import type { Specimen } from '../../readings/reading.js';
 
 /** Examples for the documentation of documents, all of them of the demo's frost fan. */
 const readings: Specimen['readings'] = [
@@ -58,4 +58,29 @@ export const BUILD_EXAMPLE = {
   places: [{ slot: 'block', work: [{ operation: 'deck', by: { value: 0.1, unit: 'mm' } }] }],
   sizes: [{ of: 'headGasket.thickness', value: 0.8, unit: 'mm' }],
   version: 0,
+};
+
+export const HELD_EXAMPLE = {
+  specimen: '7a0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a11',
+  job: '5d2f9f52-6c1e-4d0e-8f0b-2a7c3b1d9e10',
+  who: 'Ansgar',
+  at: '2026-03-02T08:10:04.000Z',
+};
+
+export const SUPPLIER_EXAMPLE = {
+  name: 'Ridge Road Parts',
+  currency: 'EUR',
+  address: '/simulated/suppliers/ridge-road',
+};
+
+export const ROUND_EXAMPLE = {
+  id: '1f0d5a1e-3f7f-4f43-8f25-5b8f4f4a1a33',
+  level: 'used',
+  kind: 'crank',
+  pattern: 'ambit-crank-3',
+  named: 'ambit-crank-3',
+  minutes: 5,
+  engineMinutes: 4,
+  wasted: 1,
+  score: 90,
 };
