@@ -3,11 +3,8 @@ import type { TSchema } from '@sinclair/typebox';
 
 /** Status that a route answers with. */
 type StatusOf<R extends Route> = R extends { readonly status: infer S extends number } ? S : 200;
-type Part<R extends Route, Name extends 'params' | 'query' | 'body'> = R extends {
-  readonly [N in Name]: infer S extends TSchema;
-}
-  ? S
-  : undefined;
+type Part<R extends Route, Name extends 'params' | 'query' | 'body'> =
+  R extends Readonly<Record<Name, infer S extends TSchema>> ? S : undefined;
 
 /** A schema as Fastify takes it, so that what a handler gets and gives has the types of the contract. */
 interface SchemaOf<R extends Route> {

@@ -15,7 +15,7 @@ import type { Specimen } from '../../readings/reading.js';
 import type { Documents } from './documents.js';
 
 /** What is known of the catalogue where needs are resolved. */
-export interface Known {
+interface Known {
   /** Numbers by which lists may have what a plan could buy. */
   numbersToBuy(asked: Pick<Plan, 'build' | 'demands' | 'specimens'>): Promise<readonly string[]> | readonly string[];
 }
