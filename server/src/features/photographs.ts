@@ -15,7 +15,8 @@ export const photographs: FastifyPluginAsyncTypebox<{ photographs: PhotographSto
   await app.register(multipart, { limits: { files: 1, fields: 0, fileSize: LARGEST_PHOTOGRAPH } });
   app.route({ ...declared(RESOURCES.specimens.photographs), handler: (request) => store.of(request.params.id) });
   app.route({
-    ...declared(RESOURCES.specimens.addPhotograph), // The multipart plugin takes files that reach their limit for an error of its own; the message is ours.
+    ...declared(RESOURCES.specimens.addPhotograph),
+    // The multipart plugin takes files that reach their limit for an error of its own; the message is ours.
     bodyLimit: 2 * LARGEST_PHOTOGRAPH,
     handler: async (request, reply) => {
       const part = await request.file();

@@ -34,7 +34,7 @@ const specimenOf = ({
   ...(shelf ? { shelf } : {}),
 });
 
-/** The conditions under which a stored part is among those asked for, each value as the parameter that stands for it. */
+/** The conditions under which a stored part is asked for, each value as the parameter that stands for it. */
 function conditionsOf(
   { ids, kinds, job, orIds = [], confirmed, there, freeFor }: SpecimensAsked,
   value: (of: unknown) => string,

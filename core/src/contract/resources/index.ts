@@ -14,7 +14,7 @@ import { photographs, specimens } from './specimens.js';
 export type { Resource, Route, RouteError, Sent, Told } from './route.js';
 export { RECORD_ROUTES };
 
-/** Every route that is no question of a workshop, by resource and what is done to it; records of the catalogue beside. */
+/** Every route that is no question, by resource and what is done to it; records of the catalogue stand beside. */
 export const RESOURCES = {
   jobs,
   builds,

@@ -49,7 +49,7 @@ const inPlaces = async (documents: Documents, { places }: Plan['build']): Promis
   ).values(),
 ];
 
-/** A reference with the stored part, job or build that it names; what is not there the workshop refuses in its words. */
+/** A reference with the stored part, job or build that it names; what is not there the workshop refuses. */
 async function named(documents: Documents, ref: PartRef, found: ReadonlyMap<string, Specimen>): Promise<PartRef> {
   const { specimenId, buildId, jobId } = ref;
   if (ref.build !== undefined || buildId !== undefined) {
