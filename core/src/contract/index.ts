@@ -60,7 +60,7 @@ export type { Question, QuestionRoute } from './question.js';
 export { IdSchema, shaped, WordingSchema, type Wording } from './schema.js';
 
 /** Every question that a workshop answers: whatever is declared as one in a module of a subject. */
-export const QUESTIONS = questionsIn({
+export const QUESTIONS = questionsIn(() => ({
   ...identify,
   ...interchange,
   ...builds,
@@ -70,7 +70,7 @@ export const QUESTIONS = questionsIn({
   ...catalogue,
   ...learning,
   ...practice,
-});
+}));
 
 export type QuestionName = keyof typeof QUESTIONS;
 export const QUESTION_NAMES = Object.keys(QUESTIONS) as QuestionName[];

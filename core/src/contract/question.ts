@@ -41,6 +41,10 @@ type QuestionsIn<Module> = {
 const isQuestion = (declared: unknown): declared is Question =>
   typeof declared === 'object' && declared !== null && 'request' in declared && 'answer' in declared;
 
-/** The questions among what modules declare, each by the name it is declared with. */
-export const questionsIn = <Module extends object>(declared: Module): QuestionsIn<Module> =>
-  Object.fromEntries(Object.entries(declared).filter(([, each]) => isQuestion(each))) as QuestionsIn<Module>;
+/**
+ * The questions among what modules declare, each by the name it is declared with.
+ *
+ * @param declared a function, so that a page that asks none of this carries none of it: a bundler keeps what is spread
+ */
+export const questionsIn = <Module extends object>(declared: () => Module): QuestionsIn<Module> =>
+  Object.fromEntries(Object.entries(declared()).filter(([, each]) => isQuestion(each))) as QuestionsIn<Module>;
