@@ -8,6 +8,9 @@ import type { Held } from './needs/heldDocuments.js';
  */
 export function questionsOfDocuments({ specimens = [], jobs = [], builds = [] }: Held): readonly Asked[] {
   const [crank, block] = (['crank', 'block'] as const).map((kind) => specimens.find((each) => each.kind === kind));
+  // Those that name parts come first: else nothing would be fetched for any of them.
+  const namesParts = ({ places }: (typeof builds)[number]) => places.some(({ specimen }) => specimen !== undefined);
+  const some = [...builds.filter(namesParts), ...builds.filter((each) => !namesParts(each))].slice(0, 4);
   const demands: Requests['planSets']['demands'] = {
     places: [{ slot: 'piston', from: 'any' }],
     effort: 200,
@@ -34,8 +37,10 @@ export function questionsOfDocuments({ specimens = [], jobs = [], builds = [] }:
         asked('fitShells', { bearing: 'bigEnds', jobId }),
         ...(['orderList', 'shopSheet', 'assemblyNotes', 'jobStages'] as const).map((name) => asked(name, { jobId })),
       ]),
-    ...builds.slice(0, 4).flatMap((build) => [
+    ...some.flatMap((build) => [
       asked('interchange', { donors, recipients: [{ buildId: build.id }] }),
+      // A build of no job has its own parts all the same.
+      asked('shopSheet', { build }),
       asked('buildSheet', { build }),
       asked('buildJoints', { build }),
       asked('buildCurves', { build }),
@@ -47,7 +52,7 @@ export function questionsOfDocuments({ specimens = [], jobs = [], builds = [] }:
       }),
       asked('buildTolerance', { build, figure: 'squish', engines: 50, seed: 1 }),
     ]),
-    ...builds
+    ...some
       .slice(0, 1)
       .flatMap((build) =>
         (['planChoices', 'planSets', 'planWorth', 'planConflicts'] as const).map((name) =>

@@ -227,6 +227,7 @@ describe('the documents of the server', () => {
     const workshop = new Workshop(catalogue);
     const asked = questionsOfDocuments({ specimens, jobs, builds });
     expect(new Set(asked.map(({ name }) => name))).toEqual(new Set(QUESTIONS_WITH_NEEDS));
+    expect(builds.some(({ places }) => places.some(({ specimen }) => specimen !== undefined))).toBeTrue();
     for (const { name, request } of asked) {
       const units = 'units' in QUESTIONS[name].request.properties ? { units: 'pieces' } : {};
       const said = await app.inject({

@@ -86,11 +86,11 @@ async function wholeJob(documents: Documents, { jobId, job, build, specimens }: 
   const ownJob = job ?? (jobId === undefined ? undefined : await documents.job(jobId));
   const ownBuild = build ?? (ownJob?.build === undefined ? undefined : await documents.build(ownJob.build));
   const orIds = ownBuild?.places.flatMap(({ specimen }) => specimen ?? []) ?? [];
+  const asked = ownJob ? { job: ownJob.id, orIds } : orIds.length > 0 ? { ids: orIds } : undefined;
   return {
     ...(ownJob ? { job: ownJob } : {}),
     ...(ownBuild ? { build: ownBuild } : {}),
-    specimens:
-      specimens ?? (ownJob ? [...(await documents.specimens({ job: ownJob.id, orIds, most: MOST_OF_JOB }))] : []),
+    specimens: specimens ?? (asked ? [...(await documents.specimens({ ...asked, most: MOST_OF_JOB }))] : []),
   };
 }
 

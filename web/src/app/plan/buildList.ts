@@ -11,7 +11,6 @@ import { firstValueFrom } from 'rxjs';
 import { Builds } from '../data/builds';
 import { Jobs } from '../data/jobs';
 import { Questions } from '../data/questions';
-import { Specimens } from '../data/specimens';
 import { UndoBar } from '../data/undoBar';
 import { growing } from '../ui/growing';
 import { ReferenceField } from '../ui/referenceField';
@@ -27,14 +26,12 @@ import { ReferenceField } from '../ui/referenceField';
 export class BuildList {
   private readonly builds = inject(Builds);
   private readonly questions = inject(Questions);
-  private readonly specimens = inject(Specimens);
   private readonly router = inject(Router);
   private readonly undoBar = inject(UndoBar);
 
   protected readonly all = toSignal(this.builds.all$, { initialValue: [] });
   protected readonly drawn = growing(this.all, 8);
   protected readonly jobs = toSignal(inject(Jobs).all$, { initialValue: [] });
-  private readonly shelf = toSignal(this.specimens.all$, { initialValue: [] });
   protected readonly variant = signal('');
   protected readonly job = signal<string | null>(null);
   protected readonly marked = signal<ReadonlySet<string>>(new Set());

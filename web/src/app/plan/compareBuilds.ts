@@ -9,7 +9,6 @@ import { combineLatest, map, of, switchMap, catchError, type Observable } from '
 import { Builds } from '../data/builds';
 import { Preferences } from '../data/preferences';
 import { Questions } from '../data/questions';
-import { Specimens } from '../data/specimens';
 import { VerdictMark } from '../ui/verdictMark';
 import { OverlaidCurves, type Overlaid } from './overlaidCurves';
 
@@ -33,7 +32,6 @@ interface Column {
 export class CompareBuilds {
   private readonly builds = inject(Builds);
   private readonly questions = inject(Questions);
-  private readonly specimens = inject(Specimens);
   private readonly preferences = inject(Preferences);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
