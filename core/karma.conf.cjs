@@ -5,6 +5,15 @@ const shared = require('../karma.conf.cjs');
 
 const BUNDLES = resolve('dist-spec');
 
+/** The draws of the laws (src/testing/laws.ts): all of them from a new seed, or one told, with `npm run laws`. */
+function laws() {
+  const { LAWS } = process.env;
+  if (!LAWS) return { seed: 1, share: 0.1 };
+  const seed = Number(LAWS) || Date.now() % 2 ** 31;
+  console.log(`All draws of the laws, from seed ${seed}. The same again: LAWS=${seed} npm run laws -w core`);
+  return { seed, share: 1 };
+}
+
 /**
  * The specs of the core. They need nothing of Angular, and esbuild bundles them in a second where Angular's builder
  * takes one or two minutes; their types are checked by `npm run types -w core`. Run from this folder.
@@ -24,6 +33,7 @@ module.exports = async (config) => {
     format: 'esm',
     target: 'es2022',
     sourcemap: true,
+    define: { LAWS: JSON.stringify(laws()) },
     // Texts that specs read whole.
     loader: { '.csv': 'text', '.md': 'text' },
     logLevel: 'warning',

@@ -34,7 +34,7 @@ export {
   isKindId,
   KIND_IDS,
   KINDS,
-  MAY_COME_WITH,
+  comesWith,
   markPlaceOf,
   parameterOf,
   REACHES,

@@ -2,7 +2,7 @@ import type { LikelyValue } from '../catalogue/likelyValues.js';
 import type { Part, Source, Value } from '../catalogue/part.js';
 import { around, contains, middle, type Interval } from '../quantity/interval.js';
 import type { Parameter } from '../dictionary/definition.js';
-import { parameterOf, type KindId } from '../dictionary/dictionary.js';
+import { ONE_A_CYLINDER, parameterOf, type KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
@@ -74,18 +74,6 @@ export interface BuildGround {
   readonly rated?: Rating;
   readonly rules: HouseRules;
 }
-
-/** Kinds of which every cylinder has its own. */
-const ONE_A_CYLINDER: ReadonlySet<KindId> = new Set([
-  'rod',
-  'rodShell',
-  'pin',
-  'piston',
-  'rings',
-  'liner',
-  'valve',
-  'valveSpring',
-]);
 
 /** The first place of an engine that a part of a kind goes to, by kind. */
 const FIRST_SLOT: ReadonlyMap<string, string> = new Map([...SLOTS].reverse().map(({ kind, id }) => [kind, id]));

@@ -10,6 +10,7 @@ import { FIGURES, figureOf, type Figure } from './figures/index';
 import { BuildModel, intervalOf } from './model';
 import { figureIn, valueIn } from '../testing/figures';
 import { buildSheetOf } from './sheet';
+import { holds } from '../testing/laws';
 
 const math = create(all as FactoryFunctionMap);
 const DEG = Math.PI / 180;
@@ -294,11 +295,11 @@ describe('what the trade knows of builds', () => {
 
   it('loads a rod bolt with the square of the speed', () => {
     const load = (speed: number) => valueIn(demoEngine('sluice-357', { 'running.speed': speed }), 'boltLoad');
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 500, max: 8000, noNaN: true }), (speed) => {
         expect(load(2 * speed) / load(speed)).toBeCloseTo(4, 9);
       }),
-      { numRuns: 10 },
+      10,
     );
     // And at the speed the bolts allow, they have just the share they are tightened to.
     const allowed = valueIn(demoEngine('skerry-47', { 'running.speed': 2000 }), 'speedByBolts');

@@ -5,6 +5,7 @@ import type { Build } from './build';
 import { FIGURES, figureOf, type Figure } from './figures/index';
 import { engineOf } from './ground';
 import { typed, Varied, withSize } from './vary';
+import { holds } from '../testing/laws';
 
 const BUILD: Build = { id: 'made', name: 'Made up', variant: 'sluice-357', places: [], sizes: [] };
 const figures = (...ids: readonly string[]): readonly Figure[] => ids.flatMap((id) => figureOf(id) ?? []);
@@ -27,7 +28,7 @@ describe('figures as sizes are varied', () => {
   it('come to what the whole sheet comes to, whatever is put in, for one size and for two', () => {
     const all = figures('ratio', 'squish', 'swept', 'rodRatio', 'displacement');
     const two = varied(['rod.length', 'headGasket.thickness'], [145, 1], all);
-    fc.assert(
+    holds(
       fc.property(
         fc.double({ min: 140, max: 150, noNaN: true }),
         fc.double({ min: 0.4, max: 2, noNaN: true }),
@@ -37,7 +38,7 @@ describe('figures as sizes are varied', () => {
           for (const [at, { id }] of all.entries()) expect(found[at]).toBeCloseTo(valueIn(engine, id), 9);
         },
       ),
-      { numRuns: 25 },
+      25,
     );
   });
 

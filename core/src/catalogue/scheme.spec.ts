@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { decode, MOST_WAYS, type Scheme, type Segment } from './scheme';
+import { holds } from '../testing/laws';
 
 const segment = (name: string, more: Partial<Segment>): Segment => ({
   name,
@@ -106,7 +107,7 @@ describe('a mark scheme', () => {
         ),
       ),
     );
-    fc.assert(
+    holds(
       fc.property(any, fc.stringMatching(/^[A-C0-3]{1,6}$/), (one, text) => {
         const years = { from: '1961', to: '1963' };
         const { readings, more } = decode(one, text, years);
@@ -171,7 +172,7 @@ describe('a mark scheme', () => {
   });
 
   it('never takes a number for more characters than it has', () => {
-    fc.assert(
+    holds(
       fc.property(fc.stringMatching(/^[A-Z0-9 -]{0,12}$/), (text) => {
         const length = text.replace(/[^A-Z0-9]/g, '').length;
         for (const { segments } of decode(DATE, text).readings)

@@ -4,6 +4,7 @@ import { CATALOGUE, demoPattern } from '../testing/demo';
 import { CLAIM_KINDS, type Claim, type ClaimKind } from './claim';
 import type { Described } from './pattern';
 import { disputedIds, optionOf, sizeOf, valueIds } from './value';
+import { holds } from '../testing/laws';
 
 const main = parameterOf('crank.mainJournal.diameter');
 const claim = (kind: ClaimKind, low: string, high: string, more: Partial<Claim> = {}): Claim => ({
@@ -68,7 +69,7 @@ describe('a value from its claims', () => {
 
   it('does not depend on the order of claims of different kinds', () => {
     const kinds = fc.shuffledSubarray([...CLAIM_KINDS], { minLength: 2 });
-    fc.assert(
+    holds(
       fc.property(kinds, fc.infiniteStream(fc.integer({ min: 0, max: 9 })), (order, stream) => {
         const claims = order.map((kind) => {
           const low = 59 + (stream.next().value ?? 0) / 10;
@@ -80,7 +81,7 @@ describe('a value from its claims', () => {
   });
 
   it('never has narrower limits for another contradicting voice', () => {
-    fc.assert(
+    holds(
       fc.property(fc.integer({ min: 0, max: 40 }), fc.constantFrom(...CLAIM_KINDS.slice(1)), (off, kind) => {
         const low = 59 + off / 20;
         const wide = limits(described([claim(kind, low.toFixed(2), (low + 0.02).toFixed(2))], ['59.65', '59.67']));

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { isoFit, isoLimits, standardTolerance, UnknownFitError } from './isoFit';
+import { holds } from '../testing/laws';
 
 const micrometres = (text: string, size: number) => {
   const { low, high } = isoLimits(text, size);
@@ -54,7 +55,7 @@ describe('limits of ISO 286', () => {
   });
 
   it('make the same fit turned round: H7/p6 is P7/h6, as the rule of the steps wants (ISO 286-1)', () => {
-    fc.assert(
+    holds(
       fc.property(fc.integer({ min: 4, max: 250 }), fc.constantFrom('p', 'r', 's'), (size, letter) => {
         const [basicHole, basicShaft] = [isoFit(`H7/${letter}6`, size), isoFit(`${letter.toUpperCase()}7/h6`, size)];
         expect(basicShaft.low).toBeCloseTo(basicHole.low, 9);
@@ -64,7 +65,7 @@ describe('limits of ISO 286', () => {
   });
 
   it('grow with size and grade', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 1, max: 499, noNaN: true }), fc.integer({ min: 4, max: 10 }), (size, grade) => {
         expect(standardTolerance(grade + 1, size)).toBeGreaterThan(standardTolerance(grade, size));
         expect(standardTolerance(grade, size + 1)).toBeGreaterThanOrEqual(standardTolerance(grade, size));

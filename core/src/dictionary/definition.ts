@@ -108,11 +108,59 @@ export interface InterfaceSpec {
   readonly definition: string;
 }
 
+/** What there are several of in an engine. */
+export type CountedBy = 'cylinder' | 'main' | 'crankpin' | 'valve';
+
+/** A place in an engine that one kind of part fills. */
+export interface PlaceSpec {
+  /** The word a fitment uses; that of the kind where it fills one place only. */
+  readonly id?: string;
+  readonly name: string;
+  /** The place before it in the order of assembly; none before the first. */
+  readonly after?: string;
+  /** One of those an engine is chosen by, which a plan asks about first. */
+  readonly main?: true;
+}
+
+/** What it takes to fit new ones instead of those of the engine. */
+export interface FittedNew {
+  /** What the work is called in house rules, prices and builds. */
+  readonly operation: string;
+  readonly name: string;
+  /** Kinds with which new ones come; absent where new ones go in whenever an engine is built. */
+  readonly with?: readonly string[];
+  /** Hours of work for an engine of four cylinders. *From memory*; the shop puts its own in the house rules. */
+  readonly hours: number;
+  /** Usual price for such an engine, in the shop's money. *From memory*, as the hours. */
+  readonly price: number;
+  /** How much of that is for the parts. */
+  readonly parts: number;
+}
+
+/** A simple drawing, by the keys of the sizes it shows; a kind that is more than that has one in `outline/kinds`. */
+export type DrawnAs =
+  | { readonly form: 'ring'; readonly outside: string; readonly inside: string; readonly width: string }
+  | { readonly form: 'bar'; readonly across: string; readonly length: string; readonly bore?: string };
+
 export interface KindSpec {
   readonly id: string;
   readonly name: string;
   readonly plural: string;
   readonly words: readonly string[];
+  /** Where in an engine it goes; a kind without places is told with the words of parts, and is none. */
+  readonly places?: readonly PlaceSpec[];
+  /** How many an engine has, and how they are sold; absent where one goes in, or a set that is sold as one. */
+  readonly counted?: { readonly by: CountedBy; readonly sold: 'singly' | 'asSet' };
+  /** Whether it is chosen to join what meets in it, whatever the engine had: shells, bearings, liners. */
+  readonly chosenFreely?: true;
+  /** New ones go in where the old ones do not do. *Common practice, no source.* */
+  readonly fittedNew?: FittedNew;
+  /**
+   * Kinds that may lie with it, or be sold with it, and save buying them: what is asked of one on the bench. Shells are
+   * chosen anew whatever lies there. *Common practice, no source.*
+   */
+  readonly comesWith?: readonly string[];
+  readonly drawnAs?: DrawnAs;
   readonly parameters: Readonly<Record<string, ParameterSpec>>;
   readonly features: Readonly<Record<string, FeatureSpec>>;
   readonly markPlaces: Readonly<Record<string, MarkPlaceSpec>>;

@@ -1,61 +1,20 @@
 import { running } from './running.js';
 import { variant as engineVariant } from './variant.js';
 import type { Feature, Interface, Kind, MarkPlace, Parameter } from './definition.js';
-import { block } from './kinds/block.js';
-import { cam } from './kinds/cam.js';
-import { crank } from './kinds/crank.js';
-import { fastener } from './kinds/fastener.js';
-import { flywheel } from './kinds/flywheel.js';
-import { frontCover } from './kinds/frontCover.js';
-import { head } from './kinds/head.js';
-import { headGasket } from './kinds/headGasket.js';
-import { lifter } from './kinds/lifter.js';
-import { liner } from './kinds/liner.js';
-import { mainShell } from './kinds/mainShell.js';
-import { pin } from './kinds/pin.js';
-import { piston } from './kinds/piston.js';
-import { rings } from './kinds/rings.js';
-import { rod } from './kinds/rod.js';
-import { rodShell } from './kinds/rodShell.js';
-import { rollingBearing } from './kinds/rollingBearing.js';
-import { seal } from './kinds/seal.js';
-import { thrustWasher } from './kinds/thrustWasher.js';
-import { valve } from './kinds/valve.js';
-import { valveSpring } from './kinds/valveSpring.js';
+import type { KindId } from './kindId.js';
+import * as kinds from './kinds/index.js';
+import { SLOTS } from './slots.js';
 
-/** In the order of an engine's assembly; the same order in every list. */
-const KINDS_BY_ID = {
-  block,
-  crank,
-  mainShell,
-  thrustWasher,
-  rod,
-  rodShell,
-  pin,
-  piston,
-  rings,
-  liner,
-  cam,
-  lifter,
-  head,
-  headGasket,
-  valve,
-  valveSpring,
-  rollingBearing,
-  frontCover,
-  flywheel,
-  seal,
-  fastener,
-} as const;
+export type { KindId } from './kindId.js';
 
-export type KindId = keyof typeof KINDS_BY_ID;
-export const KIND_IDS = Object.keys(KINDS_BY_ID) as KindId[];
+/** In the order of an engine's assembly, by the first place each fills; the same order in every list. */
+export const KIND_IDS: readonly KindId[] = [...new Set(SLOTS.map(({ kind }) => kind))];
 
 /** Every kind the dictionary knows, by id, seen through the general shape. */
-export const KINDS: Readonly<Record<KindId, Kind>> = KINDS_BY_ID;
+export const KINDS: Readonly<Record<KindId, Kind>> = kinds;
 
 /** Whether this is the id of a kind of part. */
-export const isKindId = (id: string): id is KindId => Object.hasOwn(KINDS_BY_ID, id);
+export const isKindId = (id: string): id is KindId => Object.hasOwn(KINDS, id);
 
 /** A kind of part, or the engine as a whole: whatever has sizes and looks of its own. */
 export type DescribedId = KindId | 'variant';
@@ -69,6 +28,25 @@ export function keySizesOf(kind: DescribedId): readonly string[] {
   const { id, keySizes = [] } = describedAs(kind);
   return keySizes.map((key) => `${id}.${key}`);
 }
+
+/** Kinds of which one property holds. */
+const those = (is: (kind: Kind) => unknown): readonly KindId[] => KIND_IDS.filter((id) => is(KINDS[id]));
+
+/** Kinds that are chosen to join what meets in them, whatever the engine had. */
+export const CHOSEN_FREELY = those(({ chosenFreely }) => chosenFreely);
+/** Kinds of which new ones go in where the old ones do not do. */
+export const FITTED_NEW = those(({ fittedNew }) => fittedNew);
+/** Kinds of which every cylinder has its own, one or several. */
+export const ONE_A_CYLINDER: ReadonlySet<KindId> = new Set(
+  those(({ counted }) => counted?.by === 'cylinder' || counted?.by === 'valve'),
+);
+
+/** Kinds that may lie with one of a kind, or be sold with it. */
+export const comesWith = (kind: KindId): readonly KindId[] => (KINDS[kind].comesWith ?? []) as readonly KindId[];
+
+type FittedNewOf<K> = K extends { readonly fittedNew: { readonly operation: infer Id extends string } } ? Id : never;
+/** The work of fitting new ones of a kind, for every kind of which that is done. */
+export type NewPartOperation = { [K in KindId]: FittedNewOf<(typeof kinds)[K]> }[KindId];
 
 const DESCRIBED: readonly Kind[] = [...DESCRIBED_IDS.map(describedAs), running];
 

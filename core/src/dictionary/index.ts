@@ -1,5 +1,4 @@
 export * from './definition.js';
-export * from './comesWith.js';
 export * from './dictionary.js';
 export * from './serviceSizes.js';
 export { running } from './running.js';

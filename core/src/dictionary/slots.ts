@@ -1,45 +1,25 @@
-import type { KindId } from './dictionary.js';
+import type { Kind, PlaceSpec } from './definition.js';
+import type { KindId } from './kindId.js';
+import * as kinds from './kinds/index.js';
 
 /** A place in an engine that one kind of part fills. The word a fitment uses. */
-interface Slot {
+export interface Slot extends PlaceSpec {
   readonly id: string;
   readonly kind: KindId;
-  readonly name: string;
 }
 
-const slot = (id: string, kind: KindId, name: string): Slot => ({ id, kind, name });
+const declared: readonly Slot[] = Object.entries<Kind>(kinds).flatMap(([kind, { places = [] }]) =>
+  places.map((place): Slot => ({ id: kind, ...place, kind: kind as KindId })),
+);
+
+/** A place and all that are assembled after it. Of two after the same one, the later in the alphabet comes later. */
+const withThoseAfter = (place: Slot): readonly Slot[] => [
+  place,
+  ...declared.filter(({ after }) => after === place.id).flatMap(withThoseAfter),
+];
 
 /** Every place of an engine, in the order of assembly. */
-export const SLOTS: readonly Slot[] = [
-  slot('block', 'block', 'Block'),
-  slot('crank', 'crank', 'Crank'),
-  slot('mainShell', 'mainShell', 'Main shells'),
-  slot('mainBearing', 'rollingBearing', 'Main bearing'),
-  slot('thrustWasher', 'thrustWasher', 'Thrust washers'),
-  slot('rod', 'rod', 'Rods'),
-  slot('rodShell', 'rodShell', 'Rod shells'),
-  slot('bigEndBearing', 'rollingBearing', 'Big end bearing'),
-  slot('smallEndBearing', 'rollingBearing', 'Small end bearing'),
-  slot('pin', 'pin', 'Pins'),
-  slot('piston', 'piston', 'Pistons'),
-  slot('rings', 'rings', 'Rings'),
-  slot('liner', 'liner', 'Liners'),
-  slot('cam', 'cam', 'Cam'),
-  slot('exhaustCam', 'cam', 'Exhaust cam'),
-  slot('lifter', 'lifter', 'Lifters'),
-  slot('headGasket', 'headGasket', 'Head gasket'),
-  slot('head', 'head', 'Head'),
-  slot('intakeValve', 'valve', 'Intake valves'),
-  slot('exhaustValve', 'valve', 'Exhaust valves'),
-  slot('valveSpring', 'valveSpring', 'Valve springs'),
-  slot('frontCover', 'frontCover', 'Front cover'),
-  slot('frontSeal', 'seal', 'Front seal'),
-  slot('rearSeal', 'seal', 'Rear seal'),
-  slot('flywheel', 'flywheel', 'Flywheel'),
-  slot('headBolt', 'fastener', 'Head bolts'),
-  slot('mainBolt', 'fastener', 'Main cap bolts'),
-  slot('rodBolt', 'fastener', 'Rod bolts'),
-];
+export const SLOTS: readonly Slot[] = declared.filter(({ after }) => after === undefined).flatMap(withThoseAfter);
 
 const BY_ID = new Map(SLOTS.map((each) => [each.id, each]));
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { toComeOff } from './lighten';
+import { holds } from '../testing/laws';
 
 // Common practice, no source: a set is brought down to its lightest, never up, and each end where it has a pad.
 describe('what comes off a set', () => {
@@ -25,7 +26,7 @@ describe('what comes off a set', () => {
   });
 
   it('leaves every set within what is allowed, and no piece lighter than it need be', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.double({ min: 50, max: 900, noNaN: true }), { minLength: 1, maxLength: 12 }),
         fc.double({ min: 0.1, max: 20, noNaN: true }),

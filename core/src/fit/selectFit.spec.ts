@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { holds } from '../testing/laws';
 import { orders, spread } from '../testing/orders';
 import { interval, middle } from '../quantity/interval';
 import { say } from '../quantity/sentence';
@@ -10,7 +11,7 @@ const WANTED = { low: 0.03, high: 0.05 };
 describe('pistons in bores', () => {
   it('leave clearances as alike as any order of them, by plain enumeration', () => {
     const sizes = (count: number) => fc.array(fc.integer({ min: 0, max: 40 }), { minLength: count, maxLength: count });
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 1, max: 5 }).chain((count) => fc.tuple(sizes(count), sizes(count))),
         ([bores, skirts]) => {

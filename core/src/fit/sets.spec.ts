@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { holds } from '../testing/laws';
 import { orders, spread } from '../testing/orders';
 import { taken } from '../testing/taken';
 import munkres from 'munkres-js';
@@ -13,7 +14,7 @@ const pool = fc
 
 describe('a set from a pool', () => {
   it('is the closest of all that can be taken, by plain enumeration', () => {
-    fc.assert(
+    holds(
       fc.property(pool, fc.integer({ min: 1, max: 5 }), (pieces, count) => {
         const allowed = [4, 0.012];
         const best = closestSet(pieces, count, allowed);
@@ -21,12 +22,12 @@ describe('a set from a pool', () => {
         if (costs.length === 0) return best === undefined;
         return best !== undefined && Math.abs(best.cost - Math.min(...costs)) < 1e-9 && best.chosen.length === count;
       }),
-      { numRuns: 300 },
+      300,
     );
   });
 
   it('has a next best that is the closest of those that do without one of it', () => {
-    fc.assert(
+    holds(
       fc.property(pool, fc.integer({ min: 1, max: 4 }), (pieces, count) => {
         const allowed = [4, 0.012];
         const best = closestSet(pieces, count, allowed);
@@ -38,7 +39,7 @@ describe('a set from a pool', () => {
         if (others.length === 0) return next === undefined;
         return next !== undefined && Math.abs(next.cost - Math.min(...others)) < 1e-9;
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 
@@ -58,7 +59,7 @@ const square = fc.integer({ min: 1, max: 6 }).chain((count) =>
 
 describe('who goes where', () => {
   it('is as alike as any assignment, by plain enumeration', () => {
-    fc.assert(
+    holds(
       fc.property(square, (values) => {
         const { columns, low, high } = balancedAssignment(values);
         const all = [...orders(values.length)].map((order) =>
@@ -72,7 +73,7 @@ describe('who goes where', () => {
           high - low === Math.min(...all)
         );
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 
@@ -83,7 +84,7 @@ describe('who goes where', () => {
       const costs = values.map((row) => row.map((value) => (value >= low && value <= high ? 0 : 1)));
       return munkres(costs).every(([row, column]) => costs[row]?.[column] === 0);
     };
-    fc.assert(
+    holds(
       fc.property(square, (values) => {
         const { low, high } = balancedAssignment(values);
         const levels = [...new Set(values.flat())];
@@ -92,7 +93,7 @@ describe('who goes where', () => {
         );
         return isFeasible(values, low, high) && !narrower.some(([from, to]) => isFeasible(values, from, to));
       }),
-      { numRuns: 25 },
+      25,
     );
   });
 

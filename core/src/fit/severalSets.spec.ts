@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { holds } from '../testing/laws';
 import { spread } from '../testing/orders';
 import { taken } from '../testing/taken';
 import { closestSet, type Piece } from './sets';
@@ -35,19 +36,19 @@ const pool = fc
 
 describe('sets for several engines', () => {
   it('cost the least in sum of all that can be taken, by plain enumeration', () => {
-    fc.assert(
+    holds(
       fc.property(pool, fc.integer({ min: 1, max: 3 }), fc.integer({ min: 1, max: 3 }), (pieces, count, engines) => {
         const found = closestSets(pieces, count, engines, ALLOWED);
         if (pieces.length < count * engines) return found === undefined;
         const sum = (found?.sets ?? []).reduce((so, { cost }) => so + cost, 0);
         return found?.proved === true && Math.abs(sum - leastInSum(pieces, count, engines)) < 1e-9;
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 
   it('take no piece twice, and tell how far each spreads', () => {
-    fc.assert(
+    holds(
       fc.property(pool, fc.integer({ min: 1, max: 3 }), (pieces, count) => {
         const found = closestSets(pieces, count, 2, ALLOWED);
         const ids = (found?.sets ?? []).flatMap(({ chosen }) => chosen);
@@ -59,7 +60,7 @@ describe('sets for several engines', () => {
           })
         );
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 

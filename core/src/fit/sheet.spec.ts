@@ -7,6 +7,7 @@ import { say } from '../quantity/sentence';
 import { demoPattern } from '../testing/demo';
 import { judgeSheet, placesOf } from './sheet';
 import { sheetFor } from './sheets';
+import { holds } from '../testing/laws';
 
 const PATTERN = demoPattern('lumen-crank-4b');
 const MAINS = sheetFor('crank.mainJournal.diameter');
@@ -89,7 +90,7 @@ describe('a sheet of journals, judged', () => {
 
   it('is the same in whatever order the journals lie, each with its own (property)', () => {
     const SIZE = fc.double({ min: MADE.limits.low - 0.3, max: MADE.limits.high, noNaN: true });
-    fc.assert(
+    holds(
       fc.property(fc.array(fc.tuple(SIZE, SIZE, SIZE, SIZE), { minLength: 2, maxLength: 5 }), (journals) => {
         const there = measured(...journals);
         const back = measured(...[...journals].reverse());
@@ -97,7 +98,7 @@ describe('a sheet of journals, judged', () => {
         const told = ({ places }: typeof there) => places.map(({ outOfRound, taper }) => [outOfRound, taper]);
         expect(told(back).reverse()).toEqual(told(there));
       }),
-      { numRuns: 100 },
+      100,
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { MAIN_BEARING } from '../joints/index';
 import { around, middle } from '../quantity/interval';
+import { holds } from '../testing/laws';
 import { made } from '../testing/made';
 import { SETTING } from '../testing/demo';
 import { shelfShells, type ShellOnShelf } from './shelfShells';
@@ -72,7 +73,7 @@ describe('shells from the shelf', () => {
       fc.integer({ min: 0, max: 8 }).map((step) => 1.98 + step / 200),
       { maxLength: 5 },
     );
-    fc.assert(
+    holds(
       fc.property(journals, walls, (shafts, thick) => {
         const found = chosen(
           shafts,
@@ -84,7 +85,7 @@ describe('shells from the shelf', () => {
         expect(found.size).toBe(least.served);
         expect(cost).toBeCloseTo(least.cost, 9);
       }),
-      { numRuns: 300 },
+      300,
     );
   });
 

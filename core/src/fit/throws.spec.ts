@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { holds } from '../testing/laws';
 import { orders, spread } from '../testing/orders';
 import { alikeThrows } from './throws';
 
@@ -6,7 +7,7 @@ const weights = (count: number) => fc.array(fc.integer({ min: 0, max: 60 }), { m
 
 describe('throws that weigh alike', () => {
   it('are the closest that rods, pistons and pins can make, by plain enumeration', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 1, max: 4 }).chain((count) => fc.tuple(weights(count), weights(count), weights(count))),
         ([rods, pistons, pins]) => {
@@ -30,7 +31,7 @@ describe('throws that weigh alike', () => {
           );
         },
       ),
-      { numRuns: 150 },
+      150,
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { cut, whyNotText } from '../quantity/text';
 import { checkTexts } from './checkTexts';
+import { holds } from '../testing/laws';
 
 describe('text that is to be kept', () => {
   it('is cut between characters, never through one', () => {
@@ -8,7 +9,7 @@ describe('text that is to be kept', () => {
     expect(cut('ab🔩', 3)).toBe('ab🔩');
     expect(cut('ab🔩c', 3)).toBe('ab🔩');
     expect(cut('ab🔩c', 2)).toBe('ab');
-    fc.assert(
+    holds(
       fc.property(fc.string({ unit: 'grapheme' }), fc.nat(20), (text, most) => {
         const short = cut(text, most);
         expect(Array.from(short).length).toBe(Math.min(most, Array.from(text).length));
@@ -19,7 +20,7 @@ describe('text that is to be kept', () => {
   });
 
   it('agrees with the platform on what is well formed', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.string({ unit: 'binary' }),
         fc.string({ unit: fc.constantFrom('a', '\uD83D', '\uDD29') }),

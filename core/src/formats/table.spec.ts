@@ -8,6 +8,7 @@ import { readDimension, TextError, writeDimension } from './dimensionText';
 import { RECORD_FORMS } from './fields';
 import { readList, writeList } from './itemText';
 import { readRow, writeRow } from './table';
+import { holds } from '../testing/laws';
 
 const main = parameterOf('crank.mainJournal.diameter');
 
@@ -64,7 +65,7 @@ describe('a dimension as text', () => {
     const digits = fc
       .tuple(fc.nat(9999), fc.integer({ min: 0, max: 9999 }))
       .map(([whole, part]) => `${whole}.${String(part).padStart(4, '0')}`);
-    fc.assert(
+    holds(
       fc.property(
         digits,
         digits,
@@ -106,7 +107,7 @@ describe('a list in one cell', () => {
       .string({ minLength: 1, maxLength: 12 })
       .map((text) => text.trim())
       .filter((text) => text !== '' && !/^[a-z][a-z ]*:/i.test(text));
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.record({ text: words, making: fc.constantFrom('cast', 'tag'), note: words }), { maxLength: 4 }),
         (items) => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { toInside } from '../quantity/unit';
 import { GAUGE_PROTOCOLS, GaugeReader, MANNERS, readGaugeLine, simulatedLine, type GaugeProtocol } from './index';
+import { holds } from '../testing/laws';
 
 const protocol = (id: string): GaugeProtocol => {
   const found = GAUGE_PROTOCOLS.find((each) => each.id === id);
@@ -44,7 +45,7 @@ describe('what comes from a gauge in pieces', () => {
     const whole = lines.map((line) => line + PLAIN.ends).join('');
     const expected = new GaugeReader(PLAIN).read(whole);
     expect(expected.length).toBe(4);
-    fc.assert(
+    holds(
       fc.property(fc.array(fc.nat(whole.length), { maxLength: 6 }), (cuts) => {
         const reader = new GaugeReader(PLAIN);
         const ends = [0, ...[...cuts].sort((a, b) => a - b), whole.length];
@@ -63,7 +64,7 @@ describe('what comes from a gauge in pieces', () => {
 
 describe('the simulated gauge', () => {
   it('says what lies under it, in every way of writing (property)', () => {
-    fc.assert(
+    holds(
       fc.property(fc.integer({ min: 1, max: 300_000 }), fc.constantFrom(...GAUGE_PROTOCOLS), (microns, of) => {
         const truth = microns / 1000;
         const [read] = new GaugeReader(of).read(simulatedLine({ ...GAUGE, truth }, of, 0));

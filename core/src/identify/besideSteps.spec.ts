@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Size } from '../catalogue/size';
 import { parameterOf } from '../dictionary/dictionary';
+import { holds } from '../testing/laws';
 import { ground as size, measured } from '../testing/measuredSize';
 import { ASSUMED } from './assumptions';
 import { pairsOf, sharesBeside, stepsMeasured, stepsSaid } from './besideSteps';
@@ -12,7 +13,7 @@ const [MAIN, PIN] = [parameterOf('crank.mainJournal.diameter'), parameterOf('cra
 describe('a size beside another that is reworked with it', () => {
   // The second way: every pair of steps by itself, with Bayes' rule over all of them.
   it('weighs as the sum over all pairs of steps does', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.record({
           steps: fc.tuple(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 4 })),
@@ -41,7 +42,7 @@ describe('a size beside another that is reworked with it', () => {
           expect(sizeDensity(pin, PIN, second.estimate, undefined, shares)).toBeCloseTo(both / one, 6);
         },
       ),
-      { numRuns: 40 },
+      40,
     );
   });
 

@@ -8,6 +8,7 @@ import { CATALOGUE, LOOKUP } from '../testing/demo';
 import { indexCatalogue } from './catalogueIndex';
 import { Identification, identify, type LineUp } from './identify';
 import { sayStatus } from './sayStatus';
+import { holds } from '../testing/laws';
 
 const indexes = new Map(
   (['crank', 'piston', 'rod', 'block', 'head', 'rodShell', 'liner'] as const).map((kind) => [
@@ -54,7 +55,7 @@ const CRANK_WORDS = [
 
 describe('the identification of a part while it is read', () => {
   it('comes to the same whatever the order of the readings', () => {
-    fc.assert(
+    holds(
       fc.property(fc.shuffledSubarray(CRANK_WORDS), (some) => {
         const readings = some.flatMap((text) => read('crank', text));
         expect(shown(identify(indexOf('crank'), readings, 10))).toBe(
@@ -67,12 +68,12 @@ describe('the identification of a part while it is read', () => {
           ),
         );
       }),
-      { numRuns: 60 },
+      60,
     );
   });
 
   it('comes to the same by any way of adding and removing, one reading at a time', () => {
-    fc.assert(
+    holds(
       fc.property(fc.array(fc.subarray(CRANK_WORDS), { minLength: 1, maxLength: 6 }), (states) => {
         const going = new Identification(indexOf('crank'));
         for (const some of states) going.read(some.flatMap((text) => read('crank', text)));
@@ -87,7 +88,7 @@ describe('the identification of a part while it is read', () => {
           ),
         );
       }),
-      { numRuns: 60 },
+      60,
     );
   });
 

@@ -3,6 +3,7 @@ import { ASSUMED } from './assumptions';
 import type { Evidence } from './evidence';
 import { likeliest, Scores } from './scores';
 import { few, fixed, FIXED, ratioAt, type Weighed } from './weigh/weighed';
+import { holds } from '../testing/laws';
 
 const EVIDENCE = { sort: 'claim', text: '', about: 'year', value: '1962', given: [] } satisfies Evidence;
 const PATTERNS = 40;
@@ -34,7 +35,7 @@ const totals = (scores: Scores) => Array.from({ length: PATTERNS }, (_, row) => 
 
 describe('the running sum of evidence', () => {
   it('does not depend on the order in which evidence is put on (a law of whole numbers)', () => {
-    fc.assert(
+    holds(
       fc.property(fc.array(weighed, { maxLength: 8 }), (all) => {
         const [there, back] = [new Scores(PATTERNS), new Scores(PATTERNS)];
         for (const each of all) there.apply(each, 1);
@@ -45,7 +46,7 @@ describe('the running sum of evidence', () => {
   });
 
   it('is exactly as before once evidence is taken off again', () => {
-    fc.assert(
+    holds(
       fc.property(fc.array(weighed, { maxLength: 6 }), weighed, (all, more) => {
         const scores = new Scores(PATTERNS);
         for (const each of all) scores.apply(each, 1);
@@ -58,7 +59,7 @@ describe('the running sum of evidence', () => {
   });
 
   it('is for each pattern the sum of what each piece weighs', () => {
-    fc.assert(
+    holds(
       fc.property(fc.array(weighed, { maxLength: 6 }), (all) => {
         const scores = new Scores(PATTERNS);
         for (const each of all) scores.apply(each, 1);
@@ -72,7 +73,7 @@ describe('the running sum of evidence', () => {
   });
 
   it('gives Bayes’ rule worked out plainly (T. Bayes, Phil. Trans. 53 (1763) 370)', () => {
-    fc.assert(
+    holds(
       fc.property(fc.array(weighed, { maxLength: 6 }), (all) => {
         const scores = new Scores(PATTERNS);
         for (const each of all) scores.apply(each, 1);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Size } from '../catalogue/size';
 import { parameterOf } from '../dictionary/dictionary';
+import { holds } from '../testing/laws';
 import { ground, measured } from '../testing/measuredSize';
 import { ColumnBuilder } from './columns';
 import { Identification } from './identify';
@@ -14,7 +15,7 @@ const PARAMETERS = ['crank.mainJournal.diameter', 'block.bore', 'crank.stroke'].
 
 describe('sizes near a reading', () => {
   it('are all that it can be of, at whatever service step', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.constantFrom(...PARAMETERS),
         fc.array(fc.tuple(fc.double({ min: 40, max: 70, noNaN: true }), fc.integer({ min: 0, max: 4 })), {
@@ -35,7 +36,7 @@ describe('sizes near a reading', () => {
           });
         },
       ),
-      { numRuns: 200 },
+      200,
     );
   });
 

@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import { KINDS, type KindId } from '../dictionary/dictionary.js';
+import { FITTED_NEW, KINDS, type KindId, type NewPartOperation } from '../dictionary/dictionary.js';
 import {
   verdictOfCheck,
   withPart,
@@ -15,28 +15,19 @@ import { work } from '../joints/outcome.js';
 import { sentence } from '../quantity/sentence.js';
 import { newFor } from './newPart.js';
 
-/**
- * What is fitted new whenever an engine is built, whatever was in it, and what that takes. *Common practice, no
- * source.* Shells are never those of the engine: `sidesOf` leaves them out.
- */
-const FITTED_NEW: Readonly<Partial<Record<KindId, OperationId>>> = {
-  rings: 'newRings',
-  headGasket: 'newGasket',
-  seal: 'newSeals',
-  thrustWasher: 'newThrustWashers',
-};
-
-/** What usually comes with a part and is not taken over from the one it replaces. *Common practice, no source.* */
-const COMES_WITH: Readonly<Partial<Record<KindId, Readonly<Partial<Record<KindId, OperationId>>>>>> = {
-  piston: { pin: 'newPins' },
-  head: { valve: 'newValves', valveSpring: 'newSprings' },
-};
-
 /** All that is done for the sake of having a new one. */
-export const RENEWALS: ReadonlySet<OperationId> = new Set([
-  ...Object.values(FITTED_NEW),
-  ...Object.values(COMES_WITH).flatMap((each) => Object.values(each)),
-]);
+export const RENEWALS: ReadonlySet<string> = new Set(FITTED_NEW.map((id) => KINDS[id].fittedNew?.operation ?? ''));
+
+/**
+ * What fitting a new one takes, where that is done with these parts: whenever an engine is built, or only with a part
+ * it comes with. Shells are never those of the engine: `sidesOf` leaves them out.
+ */
+function renewalOf(kind: KindId, coming: readonly PlacedPart[]): OperationId | undefined {
+  const { fittedNew } = KINDS[kind];
+  if (!fittedNew) return undefined;
+  const { operation, with: only } = fittedNew;
+  return only && !coming.some(({ part }) => only.includes(part.kind)) ? undefined : (operation as NewPartOperation);
+}
 
 /** What it takes to have a new one in place of a part of the engine, and whether it comes with what is put in. */
 export interface Renewal {
@@ -57,10 +48,7 @@ export function givingWay(
   for (const each of staying) {
     const { kind } = each.part;
     const comesAlong = coming.some(({ part }) => part.completeWith?.includes(kind));
-    const step =
-      FITTED_NEW[kind] ??
-      coming.map(({ part }) => COMES_WITH[part.kind]?.[kind]).find((is) => is) ??
-      (comesAlong ? 'takeAlong' : undefined);
+    const step = renewalOf(kind, coming) ?? (comesAlong ? 'takeAlong' : undefined);
     if (step) found.set(each, { step, comesAlong });
   }
   return found;

@@ -14,6 +14,7 @@ import { IMPLIED, ONLY_TOLD, RECORD, REPLACED, ROUND, verdictOfCheck, type Joint
 import { JOINTS, record } from '../joints/index';
 import { takes } from '../joints/cost';
 import type { Outcome } from '../joints/outcome';
+import { holds } from '../testing/laws';
 
 // By the parts alone: what they are on record with, and what their families make likely, have specs of their own.
 const { enginesWith: _enginesWith, likelyValue: _likelyValue, ...SETTING } = WITH_RECORDS;
@@ -242,7 +243,7 @@ describe('every check', () => {
 
   it('keeps to that where the parts are somewhat larger, smaller or less well known than those of the demo', () => {
     const by = fc.double({ min: -0.3, max: 0.3, noNaN: true });
-    fc.assert(
+    holds(
       fc.property(
         anyCase.chain((each) => fc.tuple(fc.constant(each), anyRead(each), anyRead(each))),
         by,
@@ -255,14 +256,14 @@ describe('every check', () => {
             expect(after.verdict).withContext(`${check.id} without ${id}, ${other} by ${shift}`).toBe(before);
         },
       ),
-      { numRuns: 10_000, seed: 5 },
+      10_000,
     );
   });
 
   it('comes without its words to the verdict that it comes to with them', () => {
     for (const each of CASES)
       expect(verdictOfCheck(each.check, each.assembly)).withContext(each.check.id).toBe(outcomeOf(each).verdict);
-    fc.assert(
+    holds(
       fc.property(
         caseAndRead,
         fc.double({ min: -3, max: 3, noNaN: true }),
@@ -272,7 +273,7 @@ describe('every check', () => {
           expect(verdictOfCheck(check, changed)).withContext(`${check.id}, ${id}`).toBe(check.judge(changed).verdict);
         },
       ),
-      { numRuns: 4000, seed: 7 },
+      4000,
     );
   });
 
@@ -292,7 +293,7 @@ describe('every check', () => {
     const can = ({ check, assembly }: Case) =>
       expect(check.verdicts).withContext(check.id).toContain(check.judge(assembly).verdict);
     for (const each of CASES) expect(each.check.verdicts).withContext(each.check.id).toContain(outcomeOf(each).verdict);
-    fc.assert(
+    holds(
       fc.property(
         caseAndRead,
         fc.double({ min: 0, max: 40, noNaN: true }),
@@ -302,13 +303,13 @@ describe('every check', () => {
           can({ check, assembly: wider(assembly, id, where, by, -by) });
         },
       ),
-      { numRuns: 3000, seed: 7 },
+      3000,
     );
   });
 
   it('never fits because a size is known less well', () => {
     const by = fc.double({ min: 0, max: 2, noNaN: true });
-    fc.assert(
+    holds(
       fc.property(caseAndRead, by, by, ([{ check, assembly }, [id, where]], down, up) => {
         if (STATED.has(id)) return;
         const before = check.judge(assembly).verdict;
@@ -316,7 +317,7 @@ describe('every check', () => {
         if (before === 'doesNotFit' || before === 'cannotTell')
           expect(after).withContext(`${check.id} with ${id} less well known`).not.toBe('fits');
       }),
-      { numRuns: 3000, seed: 6 },
+      3000,
     );
   });
 

@@ -2,13 +2,12 @@ import type { CatalogueLookup } from '../catalogue/lookup.js';
 import { partFromSpecimen, type Part } from '../catalogue/part.js';
 import type { Fitment, Pattern, Variant } from '../catalogue/pattern.js';
 import { sizeOf } from '../catalogue/value.js';
-import { engineVariant, type KindId } from '../dictionary/index.js';
+import { CHOSEN_FREELY, engineVariant, type KindId } from '../dictionary/index.js';
 import type { PlacedPart, Rating } from '../joints/index.js';
 import { valve } from '../dictionary/kinds/valve.js';
 import { orderOfSlot, SLOTS, slotOf } from '../dictionary/slots.js';
 import type { Specimen } from '../readings/reading.js';
 import type { ToolDrawer } from '../shop/ownInstrument.js';
-import { STOCKED } from './stocked.js';
 
 /** The place a part goes by itself: the first of its kind, and a valve by its duty. */
 export function slotFor(part: Part): string {
@@ -39,7 +38,7 @@ function weightOf({ share = 1, from, to }: Fitment, at: string | undefined): num
 /** Whether what goes there is chosen freely from the stock. */
 export const isStocked = (slot: string): boolean => {
   const kind = slotOf(slot)?.kind;
-  return kind !== undefined && STOCKED.includes(kind);
+  return kind !== undefined && CHOSEN_FREELY.includes(kind);
 };
 
 /** The middle of the years of something, so that parts are of one time; nothing where none are told. */

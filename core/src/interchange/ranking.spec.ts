@@ -3,6 +3,7 @@ import { demoPart, SETTING } from '../testing/demo';
 import { kinshipOf } from './kinship';
 import { bestFirst, standingOf } from './ranking';
 import { swapParts } from './swap';
+import { holds } from '../testing/laws';
 
 const NO_KIN = { recordedIn: [], sameFamily: false };
 const open = (standing: number, price = 0) => ({ verdict: 'cannotTell' as const, standing, price });
@@ -26,7 +27,7 @@ describe('the order of a list', () => {
 
   it('counts what is likely less than what is known, and work against a part', () => {
     const count = fc.integer({ min: 0, max: 20 });
-    fc.assert(
+    holds(
       fc.property(count, count, (agree, other) => {
         const checks = agree + other + 1;
         const known = standingOf({ agree: agree + 1, byWork: 0, likely: 0, checks }, NO_KIN);

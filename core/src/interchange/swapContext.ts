@@ -2,10 +2,9 @@ import { LikelyValues, type LikelyValue } from '../catalogue/likelyValues.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { EngineWith, Rating, SoldAs, Stock } from '../joints/index.js';
 import type { Part } from '../catalogue/part.js';
-import type { KindId } from '../dictionary/dictionary.js';
+import { CHOSEN_FREELY, FITTED_NEW, type KindId } from '../dictionary/dictionary.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { enginesWithOf } from './enginesWith.js';
-import { CHOSEN_ANEW, STOCKED } from './stocked.js';
 
 /** What stands round every swap: what may be put between parts, and how the shop does things. */
 export interface SwapContext {
@@ -30,7 +29,7 @@ export interface SwapContext {
 export function swapContextOf(catalogue: CatalogueLookup, rules: HouseRules = {}): SwapContext {
   const likely = new LikelyValues(catalogue);
   return {
-    stock: Object.fromEntries([...STOCKED, ...CHOSEN_ANEW].map((kind) => [kind, catalogue.partsOfKind(kind)])),
+    stock: Object.fromEntries([...CHOSEN_FREELY, ...FITTED_NEW].map((kind) => [kind, catalogue.partsOfKind(kind)])),
     rules,
     nameOf: (id) => catalogue.label(id),
     soldAs: (id) => catalogue.pattern(id),

@@ -1,15 +1,15 @@
 import type { Part } from '../catalogue/part.js';
-import type { Feature } from '../dictionary/definition.js';
-import type { KindId } from '../dictionary/dictionary.js';
+import type { CountedBy, Feature } from '../dictionary/definition.js';
+import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import { block } from '../dictionary/kinds/block.js';
 import { crank } from '../dictionary/kinds/crank.js';
 import { head } from '../dictionary/kinds/head.js';
 import type { HouseRules } from '../shop/houseRules.js';
 import { lookOf, type Assembly } from './assembly.js';
-import { OPERATIONS, PRICED_FOR, type Operation, type OperationId, type Several } from './operations/operations.js';
+import { OPERATIONS, PRICED_FOR, type Operation, type OperationId } from './operations/operations.js';
 
 /** How many of each an engine has, as far as its parts tell. */
-type Counts = Readonly<Partial<Record<Several, number>>>;
+type Counts = Readonly<Partial<Record<CountedBy, number>>>;
 
 /** What something takes: hours of work, and money. */
 interface Cost {
@@ -42,25 +42,13 @@ export function countsIn(assembly: Assembly): Counts {
 }
 
 /**
- * Of what an engine takes several, each sold by itself. Of all else one goes in, or a set that is sold as one: shells,
- * rings, thrust washers. *Common practice, no source.*
+ * How many of a kind an engine takes. Of what is sold as a set one goes in; of kinds with several places, as intake and
+ * exhaust valves have, a place takes its share. *Common practice, no source.*
  */
-const SOLD_SINGLY: Readonly<Partial<Record<KindId, Several>>> = {
-  piston: 'cylinder',
-  pin: 'cylinder',
-  rod: 'cylinder',
-  liner: 'cylinder',
-  valve: 'valve',
-  valveSpring: 'valve',
-  lifter: 'valve',
-};
-
-/** How many of a kind an engine takes. Of valves of one duty there are half as many as there are valves. */
 export function piecesOf(kind: KindId, counts: Counts): number {
-  const several = SOLD_SINGLY[kind];
-  if (several === undefined) return 1;
-  const all = counts[several] ?? PRICED_FOR[several];
-  return kind === 'valve' ? Math.ceil(all / 2) : all;
+  const { counted, places = [] } = KINDS[kind];
+  if (counted?.sold !== 'singly') return 1;
+  return Math.ceil((counts[counted.by] ?? PRICED_FOR[counted.by]) / places.length);
 }
 
 /**

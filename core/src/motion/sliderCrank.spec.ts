@@ -17,6 +17,7 @@ import {
   turns,
   type SliderCrank,
 } from './sliderCrank';
+import { holds } from '../testing/laws';
 
 const math = create(all ?? {});
 const of = (stroke: number, rod: number, offset = 0): SliderCrank => ({ stroke, rod, offset });
@@ -69,18 +70,18 @@ describe('the slider-crank', () => {
     const [first, second] = [math.derivative(height, 't'), math.derivative(math.derivative(height, 't'), 't')].map(
       (node) => node.compile(),
     );
-    fc.assert(
+    holds(
       fc.property(cranks, angles, (crank, angle) => {
         const at = { r: crank.stroke / 2, l: crank.rod, e: crank.offset, t: (angle * Math.PI) / 180 };
         expect(fallRate(crank, angle)).toBeCloseTo(-(first?.evaluate(at) as number), 6);
         expect(fallCurve(crank, angle)).toBeCloseTo(-(second?.evaluate(at) as number), 5);
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 
   it('is highest at its top and lowest at its bottom, and sweeps no less than its throw', () => {
-    fc.assert(
+    holds(
       fc.property(cranks, angles, (crank, angle) => {
         expect(fall(crank, angle)).toBeGreaterThan(-1e-9);
         expect(pinHeight(crank, angle)).toBeGreaterThanOrEqual(bottomHeight(crank) - 1e-9);
@@ -92,7 +93,7 @@ describe('the slider-crank', () => {
   });
 
   it('is fastest where its acceleration is nothing', () => {
-    fc.assert(fc.property(cranks, (crank) => expect(Math.abs(fallCurve(crank, fastestAt(crank)))).toBeLessThan(0.01)));
+    holds(fc.property(cranks, (crank) => expect(Math.abs(fallCurve(crank, fastestAt(crank)))).toBeLessThan(0.01)));
   });
 
   // Common practice, no source: a longer rod swings less and dwells longer at the top.

@@ -2,8 +2,8 @@ import { piecesFor, type PlacedInBuild } from '../build/index.js';
 import type { CatalogueLookup } from '../catalogue/lookup.js';
 import type { Part } from '../catalogue/part.js';
 import { fastener } from '../dictionary/kinds/fastener.js';
+import { FITTED_NEW } from '../dictionary/dictionary.js';
 import { orderOfSlot } from '../dictionary/slots.js';
-import { CHOSEN_ANEW } from '../interchange/stocked.js';
 import type { OrderLine } from '../job/job.js';
 import type { Sentence } from '../quantity/sentence.js';
 import { companionsOf } from './companions.js';
@@ -54,7 +54,7 @@ function placesOf(asked: OrderAsked): readonly Wanted[] {
     const { slot, part, taken, at } = placed;
     if (specimenAt(placed) || part.pattern === undefined) continue;
     if (part.kind === 'mainShell' || part.kind === 'rodShell') continue;
-    const anew = CHOSEN_ANEW.includes(part.kind) || stretches(part);
+    const anew = FITTED_NEW.includes(part.kind) || stretches(part);
     // What lies in the job and nobody has put into the build is at hand all the same.
     if (taken && !anew && atHand.has(part.kind)) continue;
     const several = engine.parts.filter((each) => each.slot === slot && each.at !== undefined).length;

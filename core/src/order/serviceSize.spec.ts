@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import type { Part } from '../catalogue/part';
 import { demoEngine, demoPart } from '../testing/demo';
 import { isSameSize, sizeToOrder, stepOf } from './serviceSize';
+import { holds } from '../testing/laws';
 
 /** The demo's four with its cylinders at this size, and what fits the standard bore. */
 const lumen = (bore?: number, journal?: number) =>
@@ -44,12 +45,12 @@ describe('the size that is ordered', () => {
   });
 
   it('is one step, whichever way it is come to: within a tenth of it, and never two at once (property)', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: -0.09, max: 0.09, noNaN: true }), fc.constantFrom(0, ...bores), (off, step) => {
         const size = sizeToOrder(lumen(78 + step + off), PISTON);
         return size?.step === step && size.between === undefined && isSameSize(step + off, step);
       }),
-      { numRuns: 100 },
+      100,
     );
   });
 });

@@ -1,5 +1,5 @@
 import type { Part } from '../catalogue/part.js';
-import type { KindId } from '../dictionary/dictionary.js';
+import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import {
   blockOutline,
   linerOutline,
@@ -7,10 +7,9 @@ import {
   rodShellOutline,
   rollingBearingOutline,
   sealOutline,
-  thrustWasherOutline,
 } from './kinds/bottomEnd.js';
 import { crankEnd, crankOutline } from './kinds/crank.js';
-import { pinOutline, pistonOutline, ringsOutline, rodOutline } from './kinds/pistons.js';
+import { pistonOutline, ringsOutline, rodOutline } from './kinds/pistons.js';
 import {
   camOutline,
   fastenerOutline,
@@ -23,18 +22,18 @@ import {
   valveSpringOutline,
 } from './kinds/topEnd.js';
 import type { Outline } from './outline.js';
+import { simpleOutline } from './simple.js';
 
 export type { Known, Outline, Shape } from './outline.js';
 export { sizeDrawn } from './outline.js';
 
-const OUTLINES: Readonly<Record<KindId, (part: Part) => Outline>> = {
+/** Those that are more than a ring or a bar, which a kind says itself. */
+const OUTLINES: Readonly<Partial<Record<KindId, (part: Part) => Outline>>> = {
   block: blockOutline,
   crank: crankOutline,
   mainShell: mainShellOutline,
-  thrustWasher: thrustWasherOutline,
   rod: rodOutline,
   rodShell: rodShellOutline,
-  pin: pinOutline,
   piston: pistonOutline,
   rings: ringsOutline,
   liner: linerOutline,
@@ -52,7 +51,8 @@ const OUTLINES: Readonly<Record<KindId, (part: Part) => Outline>> = {
 };
 
 /** A part drawn to scale from what is known of it; sizes not known are guessed from those that are, and marked so. */
-export const outline = (part: Part): Outline => OUTLINES[part.kind](part);
+export const outline = (part: Part): Outline =>
+  OUTLINES[part.kind]?.(part) ?? simpleOutline(part, KINDS[part.kind]);
 
 /** The drawing in which two parts of a kind are laid over each other: for a crank its end, for others the usual one. */
 export const outlineToCompare = (part: Part): Outline => (part.kind === 'crank' ? crankEnd(part) : outline(part));

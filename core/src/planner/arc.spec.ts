@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { Arc } from './arc';
 import { SAYS, type Constraint } from './constraint';
 import { allOf, drop, optionsOf } from './live';
+import { holds } from '../testing/laws';
 
 const agreeing =
   (table: readonly (readonly boolean[])[]): Constraint['judge'] =>
@@ -16,7 +17,7 @@ const TABLES = fc
 
 describe('what goes with an option on the other side', () => {
   it('is what the constraint does not refuse, seen from either side', () => {
-    fc.assert(
+    holds(
       fc.property(TABLES, (table) => {
         const across = table[0]?.length ?? 0;
         const constraint: Constraint = { name: 'c', vars: [3, 5], judge: agreeing(table) };

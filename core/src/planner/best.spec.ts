@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { Best, betterFirst, type Chosen, type Leaf } from './best';
+import { holds } from '../testing/laws';
 
 const LEAVES = fc.array(
   fc.record({
@@ -17,7 +18,7 @@ const chosen = ({ score, key, selection }: { score: number; key: string; selecti
 
 describe('the best of each key', () => {
   it('are those that sorting all of them would give, in whatever order they come', () => {
-    fc.assert(
+    holds(
       fc.property(LEAVES, fc.integer({ min: 1, max: 6 }), (drawn, most) => {
         const best = new Best<Leaf>(most);
         for (const each of drawn) best.offer(chosen(each));

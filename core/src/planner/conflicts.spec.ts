@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { brokenDown, conflictsOf, demandsOf, type Setting } from './conflicts';
 import { say } from '../quantity/sentence';
+import { holds } from '../testing/laws';
 import { build, GROUND } from '../testing/plans';
 import { planFor } from './plan';
 import { problemOf } from './problem';
@@ -21,7 +22,7 @@ describe('demands broken down', () => {
   });
 
   it('gives every smallest conflict and every smallest way out, as going through all subsets does', () => {
-    fc.assert(
+    holds(
       fc.property(GIVEN, ({ count, nogoods }) => {
         const all = Array.from({ length: count }, (_, at) => at);
         const mine = nogoods.filter((each) => each.every((at) => at < count));
@@ -43,7 +44,7 @@ describe('demands broken down', () => {
         for (const conflict of conflicts)
           for (const each of conflict) expect(holds(conflict.filter((other) => other !== each))).toBeTrue();
       }),
-      { numRuns: 500 },
+      500,
     );
   });
 

@@ -1,4 +1,5 @@
 import { figureOf, type Build } from '../build/index.js';
+import { KINDS } from '../dictionary/dictionary.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import { OPERATIONS } from '../joints/index.js';
 import { counted, one } from '../quantity/phrase.js';
@@ -56,7 +57,9 @@ interface Conflicts {
 }
 
 /** Places whose parts an engine is made of: of what it keeps, these may be what stands in the way. */
-const MAIN_PLACES = ['block', 'crank', 'rod', 'pin', 'piston', 'liner', 'head', 'cam', 'flywheel'];
+const MAY_STAND_IN_THE_WAY = new Set(
+  SLOTS.filter(({ main, kind }) => main && (KINDS[kind].fittedNew?.with || !KINDS[kind].fittedNew)).map(({ id }) => id),
+);
 /** So many checks more may be open where that is let go: what nobody knows anything of would do for everything. */
 const MORE_OPEN = 4;
 /** What one width outside its band counts of a demand that is only wished any more, in money. */
@@ -111,7 +114,7 @@ export function demandsOf({ build, demands }: Setting, ground: PlanGround): read
         },
         without: (setting) => everyPlace(setting, slot),
       });
-    else if (!demand && part && (MAIN_PLACES.includes(slot) || build.places.some((place) => place.slot === slot)))
+    else if (!demand && part && (MAY_STAND_IN_THE_WAY.has(slot) || build.places.some((place) => place.slot === slot)))
       found.push({
         id: `place ${slot}`,
         says: [`${name}: ${part.taken ? 'as the engine has it, ' : ''}${part.part.label}`],

@@ -263,7 +263,7 @@ function fromShelf(
         ),
         from: 'shelf',
         // Heads and their gaskets are one a bank, and stand in a build once.
-        places: PER_CYLINDER.has(first.part.kind)
+        places: isOneOfARow(first.part.kind)
           ? chosen.map(({ specimen }, at) => ({ slot, at: at + 1, specimen: specimen.id }))
           : [{ slot, specimen: first.specimen.id }],
       },
@@ -283,7 +283,11 @@ function lyingAs(specimens: readonly Specimen[], ground: PlanGround, make: () =>
   return part;
 }
 
-const PER_CYLINDER: ReadonlySet<KindId> = new Set(['piston', 'pin', 'rod', 'liner']);
+/** Whether every cylinder has one, which is bought and put in by itself. */
+const isOneOfARow = (kind: KindId): boolean => {
+  const { counted } = KINDS[kind];
+  return counted?.by === 'cylinder' && counted.sold === 'singly';
+};
 
 /** A part that is any of these: what goes with it goes with each of them. */
 function spanning(first: Part, parts: readonly Part[]): Part {

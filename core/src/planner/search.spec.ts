@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { betterFirst, type Chosen, type Leaf } from './best';
 import { SAYS, type Constraint, type Says } from './constraint';
 import { isLeaf, searchFor, type SearchProblem } from './search';
+import { holds } from '../testing/laws';
 
 /** Plain enumeration: every choice there is, one after another. */
 function enumerated<L extends Leaf>(problem: SearchProblem<L>, answers: number): readonly Chosen<L>[] {
@@ -112,7 +113,7 @@ function madeUp({ sizes, arcs, tight, budget, mostOpen, keys, ties, seed }: Draw
 
 describe('branch and bound', () => {
   it('tells as it goes what it has and what it must still beat, and both only ever come nearer', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, fc.integer({ min: 1, max: 3 }), (drawnOne, answers) => {
         const problem = madeUp(drawnOne);
         const told: { readonly bound: number; readonly worst: number; readonly least: number }[] = [];
@@ -135,24 +136,24 @@ describe('branch and bound', () => {
             worst <= (told[at - 1]?.worst ?? Infinity),
         );
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 
   it('leaves out what scores as much as it was told to beat, and proves no less', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, fc.double({ min: 0, max: 60, noNaN: true }), (drawnOne, below) => {
         const problem = madeUp(drawnOne);
         const { best, proved } = searchFor(problem, { answers: 2, effort: Infinity, below });
         const plain = enumerated(problem, 2).filter(({ leaf }) => leaf.score < below);
         return proved && JSON.stringify(best) === JSON.stringify(plain);
       }),
-      { numRuns: 300 },
+      300,
     );
   });
 
   it('has told of its answers by the time it ends', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, (drawnOne) => {
         let last: readonly Chosen<Leaf>[] = [];
         const result = searchFor(madeUp(drawnOne), { answers: 2, effort: Infinity }, (progress) => {
@@ -160,12 +161,12 @@ describe('branch and bound', () => {
         });
         return JSON.stringify(last) === JSON.stringify(result.best);
       }),
-      { numRuns: 200 },
+      200,
     );
   });
 
   it('agrees with plain enumeration in the best, in the best few, and in their order', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, fc.integer({ min: 1, max: 6 }), (drawnOne, answers) => {
         const problem = madeUp(drawnOne);
         const { best, proved, bound } = searchFor(problem, { answers, effort: 1e6 });
@@ -175,12 +176,12 @@ describe('branch and bound', () => {
         for (const [at, { leaf }] of best.entries()) expect(leaf.score).toBeCloseTo(plain[at]?.leaf.score ?? NaN, 9);
         if (best.length === answers) expect(bound).toBe(best.at(-1)?.leaf.score ?? NaN);
       }),
-      { numRuns: 500 },
+      500,
     );
   });
 
   it('stopped anywhere, tells a bound that no choice goes below, and no answer that does not hold', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, fc.integer({ min: 1, max: 40 }), (drawnOne, effort) => {
         const problem = madeUp(drawnOne);
         const { best, proved, bound, nodes } = searchFor(problem, { answers: 1, effort });
@@ -190,29 +191,29 @@ describe('branch and bound', () => {
         else if (plain) expect(Math.min(bound, best[0]?.leaf.score ?? Infinity)).toBeLessThanOrEqual(plain.leaf.score);
         if (best[0]) expect(best[0].leaf.score).toBeGreaterThanOrEqual((plain?.leaf.score ?? NaN) - 1e-9);
       }),
-      { numRuns: 300 },
+      300,
     );
   });
 
   it('told to stop before it has begun, looks at no leaf', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, (drawnOne) => {
         const { best, leaves } = searchFor(madeUp(drawnOne), { answers: 1, effort: 1e6, isStopped: () => true });
         expect([best.length, leaves]).toEqual([0, 0]);
       }),
-      { numRuns: 100 },
+      100,
     );
   });
 
   it('gives the same answer whatever else goes on: the order of what it is told changes nothing', () => {
-    fc.assert(
+    holds(
       fc.property(SMALL, (drawnOne) => {
         const problem = madeUp(drawnOne);
         const turned = { ...problem, constraints: [...problem.constraints].reverse() };
         const limits = { answers: 3, effort: 1e6 };
         expect(searchFor(turned, limits).best).toEqual(searchFor(problem, limits).best);
       }),
-      { numRuns: 100 },
+      100,
     );
   });
 

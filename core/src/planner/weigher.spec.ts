@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { CATALOGUE } from '../testing/demo';
+import { holds } from '../testing/laws';
 import { build, GROUND } from '../testing/plans';
 import { middle } from '../quantity/interval';
 import { setOf, weighPlainly } from './evaluate';
@@ -33,7 +34,7 @@ describe('sets weighed one after another', () => {
         options.flatMap(({ part }, at) => (part.pattern?.startsWith(family) === true ? [at] : [])),
       );
       const change = fc.tuple(fc.nat(problem.choices.length - 1), fc.nat());
-      fc.assert(
+      holds(
         fc.property(fc.array(change, { minLength: 1, maxLength: 3 }), (changes) => {
           const selection = [...own];
           for (const [at, which] of changes) {
@@ -45,7 +46,7 @@ describe('sets weighed one after another', () => {
           expect(kept.verdict).withContext(id).toBe(plain.verdict);
           if (plain.verdict !== 'doesNotFit') expect(kept.price).withContext(id).toBeCloseTo(plain.price, 6);
         }),
-        { numRuns: 5 },
+        5,
       );
     }
   });

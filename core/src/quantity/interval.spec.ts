@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { showDifference, showInterval, showValue } from './format';
 import { apart, contains, interval, margin, minus, plus, scaled, type Interval } from './interval';
 import { band, difference, say, sentence, value } from './sentence';
+import { holds } from '../testing/laws';
 
 const some = fc
   .tuple(fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: 0, max: 5, noNaN: true }))
@@ -11,7 +12,7 @@ const share = fc.double({ min: 0, max: 1, noNaN: true });
 
 describe('intervals', () => {
   it('contain every sum and difference of values from their parts', () => {
-    fc.assert(
+    holds(
       fc.property(some, some, share, share, fc.double({ min: -3, max: 3, noNaN: true }), (a, b, s, t, by) => {
         const [x, y] = [within(a, s), within(b, t)];
         expect(contains(plus(a, b), interval(x + y))).toBeTrue();
@@ -22,7 +23,7 @@ describe('intervals', () => {
   });
 
   it('are inside, outside or astride, never two of them', () => {
-    fc.assert(
+    holds(
       fc.property(some, some, (found, required) => {
         expect(contains(required, found) && apart(found, required)).toBeFalse();
         if (margin(found, required) > 0) expect(contains(required, found)).toBeTrue();

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { cut, whyNotText } from './text';
+import { holds } from '../testing/laws';
 
 /** Any sixteen-bit units in a row, halves of characters among them. */
 const units = fc
@@ -22,7 +23,7 @@ const survivesUtf8 = (text: string): boolean =>
 
 describe('a text that can be kept', () => {
   it('is one that UTF-8 can say, without NUL: as the browser’s own encoder has it', () => {
-    fc.assert(
+    holds(
       fc.property(units, (text) => {
         expect(whyNotText(text) === undefined).toBe(survivesUtf8(text) && !text.includes('\0'));
       }),
@@ -39,7 +40,7 @@ describe('a text that can be kept', () => {
 
 describe('a text cut to a length', () => {
   it('begins as the text does, has so many characters and no half of one', () => {
-    fc.assert(
+    holds(
       fc.property(whole, fc.nat(40), (text, most) => {
         const short = cut(text, most);
         expect(text.startsWith(short)).toBeTrue();

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { parameterOf } from '../dictionary/dictionary';
 import { UNITS, type UnitId } from '../quantity/unit';
+import { holds } from '../testing/laws';
 import { whyNot } from '../testing/whyNot';
 import { LONGEST_ENTRY, readEntry, whyUnread } from './entryLine';
 import type { Understood } from './reading';
@@ -166,7 +167,7 @@ describe('the entry line', () => {
       ),
       fc.string({ maxLength: 6 }),
     );
-    fc.assert(
+    holds(
       fc.property(fc.array(token, { maxLength: 14 }), (typed) => {
         const text = typed.join(' ');
         const { words } = readEntry(text, 'crank');
@@ -186,7 +187,7 @@ describe('the entry line', () => {
       ...['main', '2.349 mm', '10 over', 'cast 4[B8', 'year 62', '99 weights', '41?7', 'mic', 'wobble', '33', 'pin'],
       ...['forged', 'web', 'rope', 'no', 'mark', 'seal', 'std', 'under', '+0.5', 'serial'],
     );
-    fc.assert(
+    holds(
       fc.property(fc.array(token, { maxLength: 8 }), (typed) => {
         for (const is of readEntry(typed.join(' '), 'crank').words) {
           if (is.sort !== 'unread') continue;
@@ -196,7 +197,7 @@ describe('the entry line', () => {
           expect(whyNot(is).length).toBeGreaterThan(20);
         }
       }),
-      { numRuns: 2000 },
+      2000,
     );
   });
 

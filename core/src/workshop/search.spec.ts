@@ -3,6 +3,7 @@ import { LIST_OF, type Catalogue, type CatalogueRecord } from '../catalogue/cata
 import { CatalogueLookup, type RecordChange } from '../catalogue/lookup';
 import { CATALOGUE } from '../testing/demo';
 import { CatalogueSearch } from './search';
+import { holds } from '../testing/laws';
 
 const LINES = [
   'crank',
@@ -46,7 +47,7 @@ describe('the search of a catalogue that is changed', () => {
   it('finds as one that was laid out after the changes, with the same weights and in the same order', () => {
     const base = new CatalogueSearch(new CatalogueLookup(CATALOGUE));
     base.layOut();
-    fc.assert(
+    holds(
       fc.property(fc.array(change, { minLength: 1, maxLength: 5 }), fc.constantFrom(...LINES), (changes, line) => {
         const catalogue = changes.reduce(after, CATALOGUE);
         const lookup = new CatalogueLookup(catalogue);
@@ -54,7 +55,7 @@ describe('the search of a catalogue that is changed', () => {
         expect(goneOn.isLaidOut).toBeTrue();
         expect(goneOn.find(line, 200)).toEqual(anew.find(line, 200));
       }),
-      { numRuns: 25 },
+      25,
     );
   });
 

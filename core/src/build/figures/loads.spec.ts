@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { say } from '../../quantity/sentence';
 import { demoEngine } from '../../testing/demo';
 import { figureIn, valueIn } from '../../testing/figures';
+import { holds } from '../../testing/laws';
 
 /** A cylinder with everything weighed: 600 g go up and down, 400 g round, 80 by 140 mm at 6,000 a minute. */
 const WEIGHED = {
@@ -97,11 +98,11 @@ describe('rod bolts', () => {
   it('allow the speed at which they have just that share, whatever the speed it is reckoned from', () => {
     const allowed = (speed: number) =>
       valueIn(engine({ ...bolt, 'running.speed': speed }, grade('8.8')), 'speedByBolts');
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 800, max: 9000, noNaN: true }), (speed) => {
         expect(allowed(speed) / allowed(4000)).toBeCloseTo(1, 9);
       }),
-      { numRuns: 8 },
+      8,
     );
     expect(valueIn(engine({ ...bolt, 'running.speed': allowed(4000) }, grade('8.8')), 'boltShare')).toBeCloseTo(
       0.75,

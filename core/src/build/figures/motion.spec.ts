@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { demoEngine } from '../../testing/demo';
 import { figureIn, valueIn } from '../../testing/figures';
+import { holds } from '../../testing/laws';
 
 const moving = (sizes: Readonly<Record<string, number>> = {}, looks: Readonly<Record<string, string>> = {}) =>
   demoEngine(
@@ -52,13 +53,13 @@ describe('the motion of a piston', () => {
   });
 
   it('is pulled round with the square of the speed, and moves with the speed itself', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 500, max: 8000, noNaN: true }), (speed) => {
         const [once, twice] = [{ 'running.speed': speed }, { 'running.speed': 2 * speed }];
         expect(of('accelerationTop', twice) / of('accelerationTop', once)).toBeCloseTo(4, 9);
         expect(of('greatestSpeed', twice) / of('greatestSpeed', once)).toBeCloseTo(2, 9);
       }),
-      { numRuns: 10 },
+      10,
     );
   });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { say } from '../../quantity/sentence';
 import { demoEngine } from '../../testing/demo';
 import { figureIn, valueIn } from '../../testing/figures';
+import { holds } from '../../testing/laws';
 
 /** Of an inch and a cubic inch, exactly: the inch is 25.4 mm by the international agreement of 1959. */
 const [IN, CI] = [25.4, 16.387064];
@@ -52,11 +53,11 @@ describe('displacement', () => {
 
   it('counts each cylinder with its own bore, and goes with the square of it', () => {
     const of = (bore: number) => valueIn(demoEngine('lumen-2-77', { 'block.bore': bore }), 'swept');
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 40, max: 120, noNaN: true }), (bore) => {
         expect(of(2 * bore) / of(bore)).toBeCloseTo(4, 9);
       }),
-      { numRuns: 10 },
+      10,
     );
     const engine = demoEngine('lumen-2-77', { 'block.bore': 80 });
     expect(valueIn(engine, 'displacement')).toBeCloseTo(valueIn(engine, 'swept', 1) + valueIn(engine, 'swept', 2), 9);

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { say } from '../../quantity/sentence';
 import { demoEngine } from '../../testing/demo';
 import { figureIn, valueIn } from '../../testing/figures';
+import { holds } from '../../testing/laws';
 
 const engine = (
   sizes: Readonly<Record<string, number>>,
@@ -102,7 +103,7 @@ describe('room round the crank', () => {
   // Common practice, no source: a longer stroke takes half of its difference at the case, and all rods alike.
   it('takes half of a longer stroke from every room the big ends have', () => {
     const sizes = { 'block.crankcase.rodSwing': 85, 'rod.bigEnd.reach': 42 };
-    fc.assert(
+    holds(
       fc.property(
         fc.double({ min: 50, max: 90, noNaN: true }),
         fc.double({ min: 0, max: 12, noNaN: true }),
@@ -111,7 +112,7 @@ describe('room round the crank', () => {
           expect(at(s) - at(s + more)).toBeCloseTo(more / 2, 9);
         },
       ),
-      { numRuns: 10 },
+      10,
     );
   });
 
@@ -161,7 +162,7 @@ describe('oil clearances', () => {
 
   // Common practice, no source: a regrind of 0.25 mm takes shells that are thicker by half of it.
   it('stay as they were where a journal is ground by twice what the walls are thicker', () => {
-    fc.assert(
+    holds(
       fc.property(fc.constantFrom(0.25, 0.5, 0.75, 1), (under) => {
         const ground = {
           ...mains,
@@ -170,7 +171,7 @@ describe('oil clearances', () => {
         };
         expect(of('mainClearance', ground)).toBeCloseTo(0.05, 9);
       }),
-      { numRuns: 4 },
+      4,
     );
   });
 

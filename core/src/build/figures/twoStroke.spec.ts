@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { demoEngine } from '../../testing/demo';
 import { figureIn, valueIn } from '../../testing/figures';
+import { holds } from '../../testing/laws';
 
 /** A small two-stroke with its edges at round figures: the crown at the deck, ports 30 and 36 mm down. */
 const SIZES = {
@@ -45,13 +46,13 @@ describe('the ports of a two-stroke', () => {
 
   // Common practice, no source: a base gasket under the cylinder raises all ports and makes them open longer.
   it('open longer as the cylinder is raised against the piston, and shorter as it is lowered', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 0.1, max: 2, noNaN: true }), (more) => {
         // A higher deck leaves the crown lower under it: so is every edge that is measured from the deck.
         expect(of('port.exhaust', { 'block.deckHeight': 125 + more })).toBeGreaterThan(of('port.exhaust'));
         expect(of('port.exhaust', { 'block.port.exhaust': 28 + more })).toBeLessThan(of('port.exhaust'));
       }),
-      { numRuns: 8 },
+      8,
     );
   });
 

@@ -4,6 +4,7 @@ import { engineOf } from '../ground';
 import { typed } from '../vary';
 import { BUILD_LOOKUP } from '../../testing/demo';
 import { figureIn, valueIn } from '../../testing/figures';
+import { holds } from '../../testing/laws';
 
 /** An engine with valves along the cylinder, a piston at the deck and pockets of 2 mm. */
 const SIZES = {
@@ -89,7 +90,7 @@ describe('room between valves and piston', () => {
   });
 
   it('grows by all that gasket, pocket, recess and deck clearance grow', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.constantFrom('headGasket.thickness', 'piston.valvePocket.depth', 'head.valve.recess', 'block.deckHeight'),
         fc.double({ min: 0.05, max: 1, noNaN: true }),
@@ -98,7 +99,7 @@ describe('room between valves and piston', () => {
           expect(of('valveRoom.intake', { [id]: before + more }) - of('valveRoom.intake')).toBeCloseTo(more, 9);
         },
       ),
-      { numRuns: 12 },
+      12,
     );
   });
 

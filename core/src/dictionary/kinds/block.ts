@@ -9,6 +9,7 @@ export const block = defineKind({
   name: 'Block',
   plural: 'Blocks',
   words: ['block', 'blocks', 'cylinder block', 'crankcase'],
+  places: [{ name: 'Block', main: true }],
   parameters: {
     bore: measured(
       'Bore',

@@ -8,6 +8,11 @@ export const cam = defineKind({
   name: 'Cam',
   plural: 'Cams',
   words: ['cam', 'cams', 'camshaft', 'camshafts'],
+  places: [
+    { name: 'Cam', after: 'liner', main: true },
+    { id: 'exhaustCam', name: 'Exhaust cam', after: 'cam' },
+  ],
+  comesWith: ['lifter'],
   parameters: {
     'journal.front': measured(
       'Front journal',

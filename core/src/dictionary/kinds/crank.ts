@@ -10,6 +10,8 @@ export const crank = defineKind({
   name: 'Crank',
   plural: 'Cranks',
   words: ['crank', 'cranks', 'crankshaft', 'crankshafts'],
+  places: [{ name: 'Crank', after: 'block', main: true }],
+  comesWith: ['rollingBearing', 'flywheel'],
   parameters: {
     'mainJournal.diameter': measured(
       'Main journal',

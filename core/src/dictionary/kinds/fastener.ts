@@ -7,6 +7,11 @@ export const fastener = defineKind({
   name: 'Fastener',
   plural: 'Fasteners',
   words: ['fastener', 'fasteners', 'head bolt', 'rod bolt', 'main bolt'],
+  places: [
+    { id: 'headBolt', name: 'Head bolts', after: 'flywheel' },
+    { id: 'mainBolt', name: 'Main cap bolts', after: 'headBolt' },
+    { id: 'rodBolt', name: 'Rod bolts', after: 'mainBolt' },
+  ],
   parameters: {
     'thread.diameter': measured(
       'Thread',

@@ -8,6 +8,7 @@ export const flywheel = defineKind({
   name: 'Flywheel',
   plural: 'Flywheels',
   words: ['flywheel', 'flywheels', 'flexplate'],
+  places: [{ name: 'Flywheel', after: 'rearSeal', main: true }],
   parameters: {
     diameter: measured('Diameter', 'outside diameter, od', 'Outside diameter over the ring gear.', [90, 700], {
       usualTolerance: 0.5,

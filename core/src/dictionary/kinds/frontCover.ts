@@ -7,6 +7,8 @@ export const frontCover = defineKind({
   name: 'Front cover',
   plural: 'Front covers',
   words: ['front cover', 'front covers', 'timing cover', 'timing case'],
+  places: [{ name: 'Front cover', after: 'valveSpring' }],
+  comesWith: ['seal'],
   parameters: {
     height: measured('Height', 'cover height', 'Height from the pan face to the upper bolt face.', [60, 500], {
       usualTolerance: 0.1,

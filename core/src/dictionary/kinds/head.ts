@@ -8,6 +8,8 @@ export const head = defineKind({
   name: 'Head',
   plural: 'Heads',
   words: ['head', 'heads', 'cylinder head', 'cylinder heads'],
+  places: [{ name: 'Head', after: 'headGasket', main: true }],
+  comesWith: ['valve', 'valveSpring', 'cam', 'lifter'],
   parameters: {
     'chamber.volume': measured(
       'Chamber volume',

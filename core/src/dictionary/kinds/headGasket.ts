@@ -7,6 +7,8 @@ export const headGasket = defineKind({
   name: 'Head gasket',
   plural: 'Head gaskets',
   words: ['head gasket', 'head gaskets', 'gasket', 'gaskets'],
+  places: [{ name: 'Head gasket', after: 'lifter', main: true }],
+  fittedNew: { operation: 'newGasket', name: 'New head gasket', hours: 0, price: 60, parts: 60 },
   parameters: {
     bore: measured(
       'Bore opening',

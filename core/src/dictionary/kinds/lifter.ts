@@ -8,6 +8,8 @@ export const lifter = defineKind({
   name: 'Lifter',
   plural: 'Lifters',
   words: ['lifter', 'lifters', 'tappet', 'tappets', 'cam follower'],
+  places: [{ name: 'Lifters', after: 'exhaustCam' }],
+  counted: { by: 'valve', sold: 'singly' },
   parameters: {
     'body.diameter': measured(
       'Body',

@@ -9,6 +9,10 @@ export const liner = defineKind({
   name: 'Liner',
   plural: 'Liners',
   words: ['liner', 'liners', 'cylinder liner', 'sleeve', 'sleeves'],
+  places: [{ name: 'Liners', after: 'rings', main: true }],
+  counted: { by: 'cylinder', sold: 'singly' },
+  chosenFreely: true,
+  comesWith: ['piston', 'pin', 'rings'],
   parameters: {
     bore: measured(
       'Bore',

@@ -8,6 +8,8 @@ export const mainShell = defineKind({
   name: 'Main shell',
   plural: 'Main shells',
   words: ['main shell', 'main shells', 'shell', 'shells', 'main insert', 'insert', 'inserts', 'bearing shell'],
+  places: [{ name: 'Main shells', after: 'crank' }],
+  chosenFreely: true,
   parameters: {
     'housing.diameter': measured(
       'Housing it is made for',

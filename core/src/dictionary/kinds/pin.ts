@@ -9,6 +9,17 @@ export const pin = defineKind({
   plural: 'Pins',
   // Not the bare word: on a crank, "pin" is the crankpin, and on a piston or rod its own size.
   words: ['piston pin', 'piston pins', 'gudgeon pin', 'gudgeon pins', 'wrist pin', 'wrist pins', 'gudgeon'],
+  places: [{ name: 'Pins', after: 'smallEndBearing', main: true }],
+  counted: { by: 'cylinder', sold: 'singly' },
+  fittedNew: {
+    operation: 'newPins',
+    name: 'New pins with the pistons',
+    with: ['piston'],
+    hours: 0,
+    price: 80,
+    parts: 80,
+  },
+  drawnAs: { form: 'bar', across: 'diameter', length: 'length', bore: 'bore' },
   parameters: {
     diameter: measured(
       'Diameter',

@@ -9,6 +9,9 @@ export const piston = defineKind({
   name: 'Piston',
   plural: 'Pistons',
   words: ['piston', 'pistons'],
+  places: [{ name: 'Pistons', after: 'pin', main: true }],
+  counted: { by: 'cylinder', sold: 'singly' },
+  comesWith: ['pin', 'rings'],
   parameters: {
     bore: measured(
       'Bore it is made for',

@@ -8,6 +8,9 @@ export const rings = defineKind({
   name: 'Rings',
   plural: 'Ring sets',
   words: ['ring set', 'ring sets', 'piston rings', 'rings'],
+  places: [{ name: 'Rings', after: 'piston' }],
+  counted: { by: 'cylinder', sold: 'asSet' },
+  fittedNew: { operation: 'newRings', name: 'New rings', hours: 0.5, price: 90, parts: 90 },
   parameters: {
     bore: measured(
       'Bore it is made for',

@@ -8,6 +8,8 @@ export const rod = defineKind({
   name: 'Rod',
   plural: 'Rods',
   words: ['rod', 'rods', 'connecting rod', 'connecting rods', 'conrod', 'con rod'],
+  places: [{ name: 'Rods', after: 'thrustWasher', main: true }],
+  counted: { by: 'cylinder', sold: 'singly' },
   parameters: {
     length: measured(
       'Length',

@@ -8,6 +8,9 @@ export const rodShell = defineKind({
   name: 'Rod shell',
   plural: 'Rod shells',
   words: ['rod shell', 'rod shells', 'big end shell', 'big end shells', 'rod insert'],
+  places: [{ name: 'Rod shells', after: 'rod' }],
+  counted: { by: 'cylinder', sold: 'asSet' },
+  chosenFreely: true,
   parameters: {
     'housing.diameter': measured(
       'Housing it is made for',

@@ -7,6 +7,12 @@ export const rollingBearing = defineKind({
   name: 'Rolling bearing',
   plural: 'Rolling bearings',
   words: ['rolling bearing', 'rolling bearings', 'ball bearing', 'roller bearing', 'needle bearing', 'bearing'],
+  places: [
+    { id: 'mainBearing', name: 'Main bearing', after: 'mainShell' },
+    { id: 'bigEndBearing', name: 'Big end bearing', after: 'rodShell' },
+    { id: 'smallEndBearing', name: 'Small end bearing', after: 'bigEndBearing' },
+  ],
+  chosenFreely: true,
   parameters: {
     bore: measured(
       'Bore',

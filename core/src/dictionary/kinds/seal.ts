@@ -8,6 +8,11 @@ export const seal = defineKind({
   name: 'Seal',
   plural: 'Seals',
   words: ['seal', 'seals', 'oil seal', 'shaft seal'],
+  places: [
+    { id: 'frontSeal', name: 'Front seal', after: 'frontCover' },
+    { id: 'rearSeal', name: 'Rear seal', after: 'frontSeal' },
+  ],
+  fittedNew: { operation: 'newSeals', name: 'New seals', hours: 0.5, price: 30, parts: 30 },
   parameters: {
     shaft: measured(
       'Shaft',

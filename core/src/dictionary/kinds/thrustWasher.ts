@@ -7,6 +7,9 @@ export const thrustWasher = defineKind({
   name: 'Thrust washer',
   plural: 'Thrust washers',
   words: ['thrust washer', 'thrust washers', 'thrust half', 'thrust ring'],
+  places: [{ name: 'Thrust washers', after: 'mainBearing' }],
+  fittedNew: { operation: 'newThrustWashers', name: 'New thrust washers', hours: 0.5, price: 35, parts: 35 },
+  drawnAs: { form: 'ring', outside: 'outside', inside: 'inside', width: 'thickness' },
   parameters: {
     thickness: measured('Thickness', 'thick', 'Thickness over steel and lining.', [0.8, 10], {
       wear: 'shrinks',

@@ -8,6 +8,19 @@ export const valve = defineKind({
   name: 'Valve',
   plural: 'Valves',
   words: ['valve', 'valves', 'intake valve', 'exhaust valve', 'inlet valve'],
+  places: [
+    { id: 'intakeValve', name: 'Intake valves', after: 'head' },
+    { id: 'exhaustValve', name: 'Exhaust valves', after: 'intakeValve' },
+  ],
+  counted: { by: 'valve', sold: 'singly' },
+  fittedNew: {
+    operation: 'newValves',
+    name: 'New valves with the head',
+    with: ['head'],
+    hours: 2,
+    price: 240,
+    parts: 160,
+  },
   parameters: {
     'head.diameter': measured('Head', 'head diameter, diameter, head size', 'Diameter of the head.', [12, 75], {
       usualTolerance: 0.08,

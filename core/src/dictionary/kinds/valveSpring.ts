@@ -7,6 +7,16 @@ export const valveSpring = defineKind({
   name: 'Valve spring',
   plural: 'Valve springs',
   words: ['valve spring', 'valve springs', 'spring', 'springs'],
+  places: [{ name: 'Valve springs', after: 'exhaustValve' }],
+  counted: { by: 'valve', sold: 'singly' },
+  fittedNew: {
+    operation: 'newSprings',
+    name: 'New springs with the head',
+    with: ['head'],
+    hours: 1,
+    price: 120,
+    parts: 80,
+  },
   parameters: {
     rate: measured(
       'Rate',

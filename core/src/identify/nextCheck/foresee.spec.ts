@@ -7,6 +7,7 @@ import { indexCatalogue } from '../catalogueIndex';
 import { foreseeLook, foreseeMark, foreseeSize } from './foresee';
 import type { Hypotheses } from './hypotheses';
 import { gainOf } from './outcomes';
+import { holds } from '../../testing/laws';
 
 const MAIN = parameterOf('crank.mainJournal.diameter');
 const crank = (id: string, more: Partial<Pattern>): Pattern => ({
@@ -37,7 +38,7 @@ describe('what a measurement could come to', () => {
   });
 
   it('tells more with the finer instrument, whatever the sizes (a law: blurring loses information)', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 0.006, max: 0.3, noNaN: true }), (apart) => {
         const index = two(size(60, 60.01), size(60 - apart, 60.01 - apart));
         const [coarse, fine] = [INSTRUMENTS.caliper, INSTRUMENTS.micrometer].map((tool) =>
@@ -46,7 +47,7 @@ describe('what a measurement could come to', () => {
         // The cells are found anew for each instrument, which costs a little exactness.
         expect(fine ?? 0).toBeGreaterThanOrEqual((coarse ?? 0) - 0.05);
       }),
-      { numRuns: 40 },
+      40,
     );
   });
 

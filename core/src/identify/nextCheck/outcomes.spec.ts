@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { after, entropy, gainOf, likelihoodOf, type Outcomes } from './outcomes';
+import { holds } from '../../testing/laws';
 
 const rows = (...chances: number[][]): Outcomes => ({
   count: chances[0]?.length ?? 0,
@@ -24,7 +25,7 @@ describe('what a check is worth', () => {
   });
 
   it('never exceeds what is uncertain, is never below nothing, and is the mean drop in entropy', () => {
-    fc.assert(
+    holds(
       fc.property(distribution(4), fc.array(distribution(5), { minLength: 4, maxLength: 4 }), (weights, chances) => {
         const outcomes: Outcomes = { count: 5, chances };
         const { bits, settles } = gainOf(outcomes, weights, 0.9);

@@ -1,15 +1,15 @@
+import type { CountedBy } from '../../dictionary/definition.js';
+import { FITTED_NEW, KINDS, type NewPartOperation } from '../../dictionary/dictionary.js';
 import { liner } from '../../dictionary/kinds/liner.js';
-/** What there are several of in an engine, and some work is done to each of. */
-export type Several = 'cylinder' | 'main' | 'crankpin' | 'valve';
 
 /** The engine that hours and prices are given for. */
-export const PRICED_FOR: Readonly<Record<Several, number>> = { cylinder: 4, main: 5, crankpin: 4, valve: 8 };
+export const PRICED_FOR: Readonly<Record<CountedBy, number>> = { cylinder: 4, main: 5, crankpin: 4, valve: 8 };
 
 /** One kind of work the machine shop or the bench does, with what it usually takes. */
 export interface Operation {
   readonly name: string;
   /** What it is done to each of; absent where an engine has one, or it is done once for all. */
-  readonly per?: Several;
+  readonly per?: CountedBy;
   /** Hours of work for an engine of four cylinders. *From memory*; the shop puts its own in the house rules. */
   readonly hours: number;
   /** Usual price for such an engine, in the shop's money. *From memory*; the shop puts its own in the house rules. */
@@ -44,6 +44,16 @@ const ROD =
 const ALL_OF_A_LINER: readonly string[] = [liner.parameters, liner.features, liner.interfaces].flatMap((entries) =>
   Object.values<{ readonly id: string }>(entries).map(({ id }) => id),
 );
+
+/** Fitting new ones of a kind, as the kind says. */
+const NEW_PARTS = Object.fromEntries(
+  FITTED_NEW.flatMap((id): readonly (readonly [string, Operation])[] => {
+    const { fittedNew, counted } = KINDS[id];
+    if (!fittedNew) return [];
+    const { operation, name, hours, price, parts } = fittedNew;
+    return [[operation, { name, ...(counted ? { per: counted.by } : {}), hours, price, parts, canUndo: true }]];
+  }),
+) as Readonly<Record<NewPartOperation, Operation>>;
 
 /**
  * Everything that is done to parts so that they meet. Their order (the main line before the deck, the deck before the
@@ -546,13 +556,7 @@ export const OPERATIONS = {
     parts: 40,
     canUndo: true,
   },
-  newRings: { name: 'New rings', per: 'cylinder', hours: 0.5, price: 90, parts: 90, canUndo: true },
-  newGasket: { name: 'New head gasket', hours: 0, price: 60, parts: 60, canUndo: true },
-  newSeals: { name: 'New seals', hours: 0.5, price: 30, parts: 30, canUndo: true },
-  newThrustWashers: { name: 'New thrust washers', hours: 0.5, price: 35, parts: 35, canUndo: true },
-  newPins: { name: 'New pins with the pistons', per: 'cylinder', hours: 0, price: 80, parts: 80, canUndo: true },
-  newValves: { name: 'New valves with the head', per: 'valve', hours: 2, price: 240, parts: 160, canUndo: true },
-  newSprings: { name: 'New springs with the head', per: 'valve', hours: 1, price: 120, parts: 80, canUndo: true },
+  ...NEW_PARTS,
   getCompanions: { name: 'Get the companions', hours: 0, price: 300, parts: 300, canUndo: true },
   takeAlong: { name: 'Take what belongs to it', hours: 0.5, price: 120, parts: 100, canUndo: true },
 } as const satisfies Record<string, Operation>;

@@ -15,6 +15,7 @@ import { isDone, type Worked } from './operation';
 import { OPERATION_IDS, OPERATIONS } from './operations';
 import { machineCrown, openPinBore, widenGroove } from './pistons';
 import { bushSmallEnd, drillRod, narrowRod, openSmallEnd, resizeBigEnd } from './rods';
+import { holds } from '../../testing/laws';
 
 const refusal = (worked: Worked) => (isDone(worked) ? '' : worked.refused);
 const size = (worked: Worked, parameter: Parameter) =>
@@ -26,7 +27,7 @@ describe('cylinders', () => {
   const [bore, wall] = [own(part, block.parameters.bore), own(part, block.parameters.wall)];
 
   it('are bored while the wall bears it, which gets thinner by half of what is taken', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: 0.1, max: 6, noNaN: true }), (by) => {
         const worked = boreCylinders(part, around(middle(bore) + by, 0.006));
         const left = wall.low - by / 2;
@@ -151,7 +152,7 @@ describe('crankpins', () => {
   const stroke = own(part, crank.parameters.stroke);
 
   it('ground off centre lengthen the stroke by no more than the metal that is taken', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.double({ min: -1.5, max: 1.5, noNaN: true }),

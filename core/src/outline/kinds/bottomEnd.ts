@@ -5,7 +5,6 @@ import { mainShell } from '../../dictionary/kinds/mainShell.js';
 import { rodShell } from '../../dictionary/kinds/rodShell.js';
 import { rollingBearing } from '../../dictionary/kinds/rollingBearing.js';
 import { seal } from '../../dictionary/kinds/seal.js';
-import { thrustWasher } from '../../dictionary/kinds/thrustWasher.js';
 import { arc, countDrawn, Sheet, sizeDrawn, worse, type Outline } from '../outline.js';
 
 /** A block in section through one cylinder: deck, bore, crankcase and the main axis at the origin. */
@@ -227,21 +226,4 @@ export function sealOutline(part: Part): Outline {
     .at('width', width.size / 2, -housing.size / 2, true)
     .at('shaft', 0, shaft.size / 2, false)
     .done('in section');
-}
-
-/** A thrust washer from its face, and its edge. */
-export function thrustWasherOutline(part: Part): Outline {
-  const sizes = thrustWasher.parameters;
-  const outside = sizeDrawn(part, sizes.outside, 90);
-  const inside = sizeDrawn(part, sizes.inside, outside.size * 0.78);
-  const thickness = sizeDrawn(part, sizes.thickness, 2.5);
-  const x = outside.size * 0.72;
-  return new Sheet()
-    .circle(0, 0, outside.size, outside.known, 'bright', 'outside')
-    .circle(0, 0, inside.size, inside.known, 'hollow', 'inside')
-    .block(x, 0, thickness.size, outside.size, thickness.known, 'metal', 'thickness')
-    .at('outside', 0, -outside.size / 2, true)
-    .at('inside', 0, inside.size / 2, false)
-    .at('thickness', x, -outside.size / 2, true)
-    .done('from its face and its edge');
 }

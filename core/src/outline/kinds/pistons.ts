@@ -1,5 +1,4 @@
 import type { Part } from '../../catalogue/part.js';
-import { pin } from '../../dictionary/kinds/pin.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { rings } from '../../dictionary/kinds/rings.js';
 import { rod } from '../../dictionary/kinds/rod.js';
@@ -39,21 +38,6 @@ export function rodOutline(part: Part): Outline {
     .at('bigEnd', 0, big.size / 2, false)
     .at('bigEndWidth', -bigOut / 2, 0, false)
     .at('bolt', bigOut * 0.54, bigOut * 0.35, false)
-    .done('from the side');
-}
-
-/** A pin from the side, its bore shown. */
-export function pinOutline(part: Part): Outline {
-  const sizes = pin.parameters;
-  const diameter = sizeDrawn(part, sizes.diameter, 22);
-  const length = sizeDrawn(part, sizes.length, diameter.size * 3);
-  const bore = sizeDrawn(part, sizes.bore, diameter.size * 0.6);
-  return new Sheet()
-    .block(0, 0, length.size, diameter.size, worse(diameter.known, length.known), 'bright', 'diameter')
-    .block(0, 0, length.size, bore.size, bore.known, 'hollow', 'bore')
-    .at('diameter', -length.size * 0.2, -diameter.size / 2, true)
-    .at('length', length.size / 2, -diameter.size * 0.3, true)
-    .at('bore', 0, bore.size / 2, false)
     .done('from the side');
 }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { KINDS, MAY_COME_WITH, type KindId } from '@which-bore/core';
+import { comesWith, KINDS, type KindId } from '@which-bore/core';
 
 /** What lies with the part on the bench, so that Swap does not have it bought again. */
 @Component({
@@ -53,7 +53,7 @@ export class ComesWith {
 
   protected readonly given = computed(() => this.completeWith() ?? this.NOTHING);
   protected readonly choices = computed(() =>
-    (MAY_COME_WITH[this.kind()] ?? []).map((id) => ({ id, name: KINDS[id].plural.toLowerCase() })),
+    comesWith(this.kind()).map((id) => ({ id, name: KINDS[id].plural.toLowerCase() })),
   );
 
   protected choose(kind: KindId, { target }: Event): void {

@@ -6,6 +6,7 @@ import {
   OPERATIONS,
   readAddress,
   shownUnit,
+  SLOTS,
   TAKEN_FROM,
   UNITS,
   USUAL_SHOP,
@@ -37,7 +38,7 @@ import {
 import { sayDraft } from './sayDraft';
 
 /** Places that are looked for most; the others are folded away until somebody asks. */
-const MAIN = new Set(['block', 'crank', 'rod', 'pin', 'piston', 'liner', 'headGasket', 'head', 'cam', 'flywheel']);
+const MAIN: ReadonlySet<string> = new Set(SLOTS.filter(({ main }) => main).map(({ id }) => id));
 
 const STAYS: PlaceDraft = { from: 'stays', parts: [], mayStay: true };
 
