@@ -8,8 +8,9 @@ export default defineConfig({
   timeout: 600_000,
   // A walk ends by the state it waits for; machines have stood still for half a minute.
   expect: { timeout: 120_000 },
-  // Each with a server and a database of its own, which some tests stop and start.
-  workers: 3,
+  // With a server and a database of its own, which some tests stop and start. One keeps a core and more busy: several
+  // beside each other, and the specs beside them, take longer than one after another.
+  workers: 1,
   fullyParallel: true,
   forbidOnly: true,
   projects: [
