@@ -24,8 +24,8 @@ module.exports = async (config) => {
   shared(config);
   rmSync(BUNDLES, { recursive: true, force: true });
   const options = {
-    // As one names a spec on the command line; all of them otherwise.
-    entryPoints: [`src/${config.include ?? '**/*.spec.ts'}`],
+    // As one names specs on the command line, with commas between; all of them otherwise.
+    entryPoints: (config.include ?? '**/*.spec.ts').split(',').map((each) => `src/${each}`),
     outdir: BUNDLES,
     outbase: 'src',
     bundle: true,

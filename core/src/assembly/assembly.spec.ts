@@ -139,6 +139,10 @@ describe('the torque of bolts', () => {
   it('is worked out from class and thread, and never promised', () => {
     const said = say(sayTorque(bolt).says, 'metric');
     expect(said).toMatch(/about \d+ Nm/);
+    // One lbf·ft is 1.3558 Nm (NIST SP 811, table B.8).
+    const nm = Number(/about (\d+) Nm/.exec(said)?.[1]);
+    const inches = say(sayTorque(bolt).says, 'inch');
+    expect(Math.abs(Number(/about (\d+) lbf·ft/.exec(inches)?.[1]) * 1.3558 - nm)).toBeLessThan(1.2);
     expect(said).toContain('ISO 898-1');
     expect(said).toContain('The maker’s own figure comes before it');
   });

@@ -34,6 +34,6 @@ export function sayTorque(bolt: Part | undefined): { readonly says: Sentence; re
     };
   const once = bolt.looks[fastener.features.reuse.id]?.option === 'once';
   return {
-    says: sentence`Torque about ${Math.round(found.torque)} Nm, in three rounds: class ${grade} at ${Math.round(TIGHTENED_TO * 100)} % of proof load (ISO 898-1), threads and heads oiled (friction ${OILED}).${found.stretch === undefined ? '' : sentence` The bolt is then ${value(found.stretch)} longer.`} ${once ? 'These bolts are used once. ' : ''}${NO_PROMISE}`,
+    says: sentence`Torque about ${value(found.torque, 'torque')}, in three rounds: class ${grade} at ${Math.round(TIGHTENED_TO * 100)} % of proof load (ISO 898-1), threads and heads oiled (friction ${OILED}).${found.stretch === undefined ? '' : sentence` The bolt is then ${value(found.stretch)} longer.`} ${once ? 'These bolts are used once. ' : ''}${NO_PROMISE}`,
   };
 }

@@ -310,7 +310,10 @@ export const buildTolerance = question({
       seed: Type.Integer({ minimum: 0, maximum: 4_294_967_295, description: 'The same gives the same' }),
       spread: Type.Optional(oneOf<Spread>(Object.keys(SPREADS) as Spread[], 'How parts lie between their limits')),
       oneSetup: Type.Optional(
-        Type.Array(KindSchema, { maxItems: KIND_IDS.length, description: 'Kinds of which all pieces were finished in one setup' }),
+        Type.Array(KindSchema, {
+          maxItems: KIND_IDS.length,
+          description: 'Kinds of which all pieces were finished in one setup',
+        }),
       ),
       fixed: Type.Optional(
         Type.Array(Type.String({ maxLength: 80 }), { maxItems: 60, description: 'Sizes taken to be measured' }),

@@ -123,7 +123,7 @@ export interface PlaceSpec {
 }
 
 /** What it takes to fit new ones instead of those of the engine. */
-export interface FittedNew {
+interface FittedNew {
   /** What the work is called in house rules, prices and builds. */
   readonly operation: string;
   readonly name: string;

@@ -4,6 +4,7 @@ import {
   DESCRIBED_IDS,
   describedAs,
   featureOf,
+  isKindId,
   isOptionOf,
   KIND_IDS,
   KINDS,
@@ -11,6 +12,11 @@ import {
   sayEntry,
   sayLook,
 } from './dictionary';
+import type { Kind } from './definition';
+import * as kinds from './kinds/index';
+import { orderOfSlot, SLOTS } from './slots';
+
+const kindList = KIND_IDS.map((id) => KINDS[id]);
 
 describe('the dictionary', () => {
   for (const id of KIND_IDS) {
@@ -51,6 +57,41 @@ describe('the dictionary', () => {
       }
     });
   }
+
+  it('has every kind under its own name, in a place of the engine, after a place that there is', () => {
+    const declared = Object.entries<Kind>(kinds).flatMap(([name, { id, places = [] }]) => {
+      expect(id).toBe(name);
+      expect(places.length).withContext(name).toBeGreaterThan(0);
+      return places.map((place) => place.id ?? name);
+    });
+    expect(SLOTS.map(({ id }) => id).sort()).toEqual(declared.sort());
+    // Common practice, no source: the crank goes into the block before the rods, pistons before the head is on.
+    const order = ['block', 'crank', 'rod', 'pin', 'piston', 'headGasket', 'head', 'flywheel'];
+    expect([...order].sort((a, b) => orderOfSlot(a) - orderOfSlot(b))).toEqual(order);
+  });
+
+  it('names kinds and sizes that there are, wherever a kind speaks of others', () => {
+    for (const {
+      id,
+      comesWith = [],
+      fittedNew,
+      keySizes = [],
+      drawnAs,
+      parameters,
+      counted,
+      places = [],
+    } of kindList) {
+      for (const other of [...comesWith, ...(fittedNew?.with ?? [])])
+        expect(isKindId(other)).withContext(`${other} of ${id}`).toBeTrue();
+      const { form: _form, ...drawn } = drawnAs ?? { form: undefined };
+      for (const key of [...keySizes, ...Object.values<string>(drawn)])
+        expect(Object.keys(parameters)).withContext(id).toContain(key);
+      // What is counted in pieces is shared out over its places.
+      if (counted) expect(places.length).toBeGreaterThan(0);
+    }
+    const work = kindList.flatMap(({ fittedNew }) => fittedNew?.operation ?? []);
+    expect(new Set(work).size).toBe(work.length);
+  });
 
   it('calls no two values by one id', () => {
     for (const kind of Object.values(KINDS)) {

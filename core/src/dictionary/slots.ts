@@ -3,7 +3,7 @@ import type { KindId } from './kindId.js';
 import * as kinds from './kinds/index.js';
 
 /** A place in an engine that one kind of part fills. The word a fitment uses. */
-export interface Slot extends PlaceSpec {
+interface Slot extends PlaceSpec {
   readonly id: string;
   readonly kind: KindId;
 }

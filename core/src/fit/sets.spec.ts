@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { holds } from '../testing/laws';
 import { orders, spread } from '../testing/orders';
 import { taken } from '../testing/taken';
-import munkres from 'munkres-js';
+import { munkres } from 'munkres';
 import { balancedAssignment, closestSet, nextBestSet, type Piece } from './sets';
 
 const costOf = (set: readonly Piece[], allowed: readonly number[]): number =>
@@ -77,7 +77,7 @@ describe('who goes where', () => {
     );
   });
 
-  // A second way, by a library of the registry: munkres-js, the Hungarian method. Where all that lies in a window costs
+  // A second way, by a library of the registry: munkres, the Hungarian method. Where all that lies in a window costs
   // nothing and all else one, an assignment that costs nothing is one within the window.
   it('lies in a window that is as narrow as the Hungarian method finds any', () => {
     const isFeasible = (values: readonly (readonly number[])[], low: number, high: number): boolean => {

@@ -1,4 +1,4 @@
-import munkres from 'munkres-js';
+import { munkres } from 'munkres';
 import type { Part } from '../catalogue/part.js';
 import { oilClearance, shellAsItIs, type PlainBearing } from '../joints/crankshaft/bearings.js';
 import type { SizesRound } from '../joints/crankshaft/nearestShell.js';

@@ -51,8 +51,7 @@ const OUTLINES: Readonly<Partial<Record<KindId, (part: Part) => Outline>>> = {
 };
 
 /** A part drawn to scale from what is known of it; sizes not known are guessed from those that are, and marked so. */
-export const outline = (part: Part): Outline =>
-  OUTLINES[part.kind]?.(part) ?? simpleOutline(part, KINDS[part.kind]);
+export const outline = (part: Part): Outline => OUTLINES[part.kind]?.(part) ?? simpleOutline(part, KINDS[part.kind]);
 
 /** The drawing in which two parts of a kind are laid over each other: for a crank its end, for others the usual one. */
 export const outlineToCompare = (part: Part): Outline => (part.kind === 'crank' ? crankEnd(part) : outline(part));

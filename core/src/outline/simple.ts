@@ -48,9 +48,7 @@ function bar(part: Part, kind: Kind, as: Bar): Outline {
     .at(length.place, length.size / 2, -across.size * 0.3, true);
   if (as.bore !== undefined) {
     const bore = sized(part, kind, as.bore, across.size * 0.6, across.size * 0.6);
-    sheet
-      .block(0, 0, length.size, bore.size, bore.known, 'hollow', bore.place)
-      .at(bore.place, 0, bore.size / 2, false);
+    sheet.block(0, 0, length.size, bore.size, bore.known, 'hollow', bore.place).at(bore.place, 0, bore.size / 2, false);
   }
   return sheet.done('from the side');
 }

@@ -1,5 +1,5 @@
 import { figureOf, type Build } from '../build/index.js';
-import { KINDS } from '../dictionary/dictionary.js';
+import { KINDS, type KindId } from '../dictionary/dictionary.js';
 import { SLOTS, slotOf } from '../dictionary/slots.js';
 import { OPERATIONS } from '../joints/index.js';
 import { counted, one } from '../quantity/phrase.js';
@@ -57,8 +57,12 @@ interface Conflicts {
 }
 
 /** Places whose parts an engine is made of: of what it keeps, these may be what stands in the way. */
-const MAY_STAND_IN_THE_WAY = new Set(
-  SLOTS.filter(({ main, kind }) => main && (KINDS[kind].fittedNew?.with || !KINDS[kind].fittedNew)).map(({ id }) => id),
+const isNewAnyway = (kind: KindId): boolean => {
+  const { fittedNew } = KINDS[kind];
+  return fittedNew !== undefined && fittedNew.with === undefined;
+};
+const MAY_STAND_IN_THE_WAY: ReadonlySet<string> = new Set(
+  SLOTS.filter(({ main, kind }) => main && !isNewAnyway(kind)).map(({ id }) => id),
 );
 /** So many checks more may be open where that is let go: what nobody knows anything of would do for everything. */
 const MORE_OPEN = 4;

@@ -20,6 +20,8 @@ function decimals(quantity: QuantityKind, system: UnitSystem): number {
     case 'ratio':
       return 2;
     case 'force':
+    case 'torque':
+    case 'flow':
     case 'speed':
     case 'acceleration':
     case 'count':

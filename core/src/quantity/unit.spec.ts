@@ -30,6 +30,9 @@ describe('units', () => {
       lbf: ['lbf', 'N'],
       Npmm: ['N/mm', 'N/mm'],
       lbfpin: ['lbf/inch', 'N/mm'],
+      Nm: ['N m', 'N m'],
+      lbfft: ['lbf ft', 'N m'],
+      lbfin: ['lbf inch', 'N m'],
       MPa: ['MPa', 'MPa'],
       bar: ['bar', 'MPa'],
       psi: ['psi', 'MPa'],
@@ -37,6 +40,8 @@ describe('units', () => {
       ftpmin: ['ft/minute', 'm/s'],
       mps2: ['m/s^2', 'm/s^2'],
       ftps2: ['ft/s^2', 'm/s^2'],
+      lpmin: ['litre/minute', 'litre/minute'],
+      cfm: ['ft^3/minute', 'litre/minute'],
     };
     for (const id of UNIT_IDS) {
       if (id === 'ratio' || id === 'rpm' || id === 'percent') continue;
@@ -57,6 +62,8 @@ describe('units', () => {
     expect(unitOf('"')).toBe('in');
     expect(unitOf('Inches')).toBe('in');
     expect(unitOf('THOU')).toBe('thou');
+    expect(unitOf('ft-lb')).toBe('lbfft');
+    expect(unitOf('CFM')).toBe('cfm');
     expect(unitOf('furlong')).toBeUndefined();
   });
 });

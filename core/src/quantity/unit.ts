@@ -1,6 +1,6 @@
 /**
- * What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, MPa, revolution a minute,
- * m/s, m/s², to one, a whole, piece.
+ * What a number counts. Every quantity has one inside unit: mm, degree, cc, g, N, N/mm, Nm, MPa, revolution a minute,
+ * m/s, m/s², litre a minute, to one, a whole, piece.
  */
 export type QuantityKind =
   | 'length'
@@ -9,10 +9,12 @@ export type QuantityKind =
   | 'mass'
   | 'force'
   | 'springRate'
+  | 'torque'
   | 'pressure'
   | 'speed'
   | 'velocity'
   | 'acceleration'
+  | 'flow'
   | 'ratio'
   | 'share'
   | 'count';
@@ -88,6 +90,21 @@ export const UNITS = {
     symbol: 'lbf/in',
     words: ['lbf/in', 'lb/in', 'lbs/in'],
   },
+  Nm: { id: 'Nm', quantity: 'torque', inside: 1, symbol: 'Nm', words: ['nm', 'n·m', 'newton metres', 'newton meters'] },
+  lbfft: {
+    id: 'lbfft',
+    quantity: 'torque',
+    inside: POUND_FORCE * 0.3048,
+    symbol: 'lbf·ft',
+    words: ['lbf·ft', 'lbf ft', 'lb-ft', 'lb ft', 'lbft', 'ft-lb', 'ft lb', 'ftlb', 'ft-lbs', 'foot pounds'],
+  },
+  lbfin: {
+    id: 'lbfin',
+    quantity: 'torque',
+    inside: POUND_FORCE * 0.0254,
+    symbol: 'lbf·in',
+    words: ['lbf·in', 'lbf in', 'lb-in', 'in-lb', 'inlb', 'in-lbs', 'inch pounds'],
+  },
   MPa: { id: 'MPa', quantity: 'pressure', inside: 1, symbol: 'MPa', words: ['mpa', 'n/mm²', 'n/mm2'] },
   bar: { id: 'bar', quantity: 'pressure', inside: 0.1, symbol: 'bar', words: ['bar'] },
   psi: {
@@ -101,6 +118,9 @@ export const UNITS = {
   ftpmin: { id: 'ftpmin', quantity: 'velocity', inside: 0.3048 / 60, symbol: 'ft/min', words: ['ft/min', 'fpm'] },
   mps2: { id: 'mps2', quantity: 'acceleration', inside: 1, symbol: 'm/s²', words: ['m/s²', 'm/s2'] },
   ftps2: { id: 'ftps2', quantity: 'acceleration', inside: 0.3048, symbol: 'ft/s²', words: ['ft/s²', 'ft/s2'] },
+  lpmin: { id: 'lpmin', quantity: 'flow', inside: 1, symbol: 'l/min', words: ['l/min', 'lpm'] },
+  /** A cubic foot is 28.316 846 592 litres exactly: 0.3048 m cubed. */
+  cfm: { id: 'cfm', quantity: 'flow', inside: 28.316846592, symbol: 'cfm', words: ['cfm', 'ft³/min', 'ft3/min'] },
   percent: { id: 'percent', quantity: 'share', inside: 0.01, symbol: '%', words: ['%', 'percent', 'per cent'] },
   rpm: { id: 'rpm', quantity: 'speed', inside: 1, symbol: 'rpm', words: ['rpm', 'rev/min', '1/min'] },
   ratio: { id: 'ratio', quantity: 'ratio', inside: 1, symbol: ':1', words: [':1', 'to 1'] },
@@ -148,9 +168,12 @@ const OF_INCHES: ReadonlySet<UnitId> = new Set([
   'lb',
   'lbf',
   'lbfpin',
+  'lbfft',
+  'lbfin',
   'psi',
   'ftpmin',
   'ftps2',
+  'cfm',
 ]);
 
 /** The system that a unit is of; both use degrees, ratios and turns. */
@@ -171,6 +194,8 @@ export function shownUnit(quantity: QuantityKind, system: UnitSystem): UnitId | 
       return system === 'inch' ? 'lbf' : 'N';
     case 'springRate':
       return system === 'inch' ? 'lbfpin' : 'Npmm';
+    case 'torque':
+      return system === 'inch' ? 'lbfft' : 'Nm';
     case 'pressure':
       return system === 'inch' ? 'psi' : 'MPa';
     case 'speed':
@@ -179,6 +204,8 @@ export function shownUnit(quantity: QuantityKind, system: UnitSystem): UnitId | 
       return system === 'inch' ? 'ftpmin' : 'mps';
     case 'acceleration':
       return system === 'inch' ? 'ftps2' : 'mps2';
+    case 'flow':
+      return system === 'inch' ? 'cfm' : 'lpmin';
     case 'share':
       return 'percent';
     case 'ratio':

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-/** Put in as the specs are bundled (core/karma.conf.cjs): `npm run laws` draws all from a new seed, other runs a tenth. */
+/** Put in as the specs are bundled (core/karma.conf.cjs): all draws from a new seed, or a tenth. */
 declare const LAWS: { readonly seed: number; readonly share: number };
 
 /** Fewer draws than these say nothing of a law. */
