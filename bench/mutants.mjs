@@ -61,6 +61,8 @@ async function bundle(entries, mutant, outfile) {
     platform: 'node',
     outfile,
     loader: { '.csv': 'text', '.md': 'text' },
+    // As core/karma.conf.cjs has it for the daily run.
+    define: { LAWS: JSON.stringify({ seed: 1, share: 0.1 }) },
     logLevel: 'error',
     // Specs are there for their effect, whatever the package says of its modules.
     ignoreAnnotations: true,

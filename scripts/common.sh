@@ -2,6 +2,19 @@
 # Sourced with the project's folder as working directory.
 
 say() { printf '\033[1m%s\033[0m\n' "$*"; }
+
+# working NAME COMMAND...: does it, with a line every few seconds of how long it has been at it.
+working() {
+  local name="$1" began=$SECONDS ticker status=0
+  shift
+  say "$name"
+  (while sleep 5; do printf '%s, %d s\n' "$name" $((SECONDS - began)); done) 9>&- &
+  ticker=$!
+  "$@" || status=$?
+  kill "$ticker" 2>/dev/null
+  wait "$ticker" 2>/dev/null || true
+  return "$status"
+}
 die() { printf '%s\n' "$*" >&2; exit 1; }
 
 as_root() {
@@ -12,9 +25,8 @@ as_root() {
 
 # Another copy may be installing at the same moment, so apt is asked to wait for its lock.
 install_packages() {
-  say "Installing $*"
-  as_root env DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=300 update -qq
-  as_root env DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=300 install -y -qq --no-install-recommends "$@" >/dev/null
+  working "Looking up Debian's packages" as_root env DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=300 update -qq
+  working "Installing $*" as_root env DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=300 install -y -qq --no-install-recommends "$@" >/dev/null
 }
 
 postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
@@ -36,9 +48,8 @@ ensure_node_modules() {
     die "Node.js 20.19 or newer is needed; this is $(node --version)."
   # The stamp is a copy of the lock file the folder was installed from.
   if ! cmp -s package-lock.json node_modules/.installed-from; then
-    say "Installing packages"
     # Not npm ci: it insists on the optional packages of other systems, which a mirror need not carry.
-    npm install --no-save --no-fund --no-audit --loglevel=error
+    working "Installing packages" npm install --no-save --no-fund --no-audit --loglevel=error
     cp package-lock.json node_modules/.installed-from
   fi
 }

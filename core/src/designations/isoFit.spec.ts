@@ -73,6 +73,51 @@ describe('limits of ISO 286', () => {
     );
   });
 
+  // Every cell: sums of the columns of ISO 286-1 (from memory), each cell times its place, so that no two can change
+  // sides. A size inside each range of nominal sizes, the divided ones of r and s among them.
+  const SIZES = [2, 5, 8, 14, 25, 40, 70, 110, 170, 240, 300, 350, 450];
+  const FINE_SIZES = [2, 5, 8, 14, 25, 40, 60, 75, 90, 110, 130, 150, 170, 190, 210, 240];
+  const sumOf = (sizes: readonly number[], of: (size: number) => number) =>
+    Math.round(sizes.reduce((sum, size, at) => sum + (at + 1) * of(size), 0));
+  const lower = (text: string) => (size: number) => micrometres(text, size)[0] ?? NaN;
+  const upper = (text: string) => (size: number) => micrometres(text, size)[1] ?? NaN;
+
+  it('have every standard tolerance of the table, grade by grade', () => {
+    const sums = [4, 5, 6, 7, 8, 9, 10, 11].map((grade) => sumOf(SIZES, (size) => standardTolerance(grade, size)));
+    expect(sums).toEqual([1151, 1652, 2382, 3791, 5884, 9386, 15180, 23810]);
+  });
+
+  // ISO 286-1, annex: i = 0.45 D^(1/3) + 0.001 D at the geometric mean of the range; IT6 is 10 i, IT7 16 i, and so on.
+  it('lie where the tolerance factor of the standard puts them, within its rounding, which is coarse below 6 mm', () => {
+    const ends = [1, 3, 6, 10, 18, 30, 50, 80, 120, 180, 250, 315, 400, 500];
+    for (const [grade, factors] of [
+      [6, 10],
+      [7, 16],
+      [8, 25],
+      [9, 40],
+      [10, 64],
+      [11, 100],
+    ] as const)
+      for (let at = 1; at < ends.length; at++) {
+        const mean = Math.sqrt((ends[at - 1] ?? 0) * (ends[at] ?? 0));
+        const found = standardTolerance(grade, ends[at] ?? 0);
+        const expected = factors * (0.45 * Math.cbrt(mean) + 0.001 * mean);
+        expect(Math.abs(found / expected - 1))
+          .withContext(`IT${grade} up to ${ends[at]}`)
+          .toBeLessThan(mean < 5 ? 0.16 : 0.08);
+      }
+  });
+
+  it('have every fundamental deviation of the table, letter by letter', () => {
+    expect(['d8', 'e8', 'f7', 'g6', 'h6'].map((text) => sumOf(SIZES, upper(text)))).toEqual([
+      -13470, -7983, -4008, -1243, 0,
+    ]);
+    expect(['k6', 'm6', 'n6', 'p6'].map((text) => sumOf(SIZES, lower(text)))).toEqual([293, 1407, 2490, 4064]);
+    expect(['r6', 's6'].map((text) => sumOf(FINE_SIZES, lower(text)))).toEqual([8142, 12452]);
+    expect(['j5', 'j6', 'j7'].map((text) => sumOf(SIZES, lower(text)))).toEqual([-1076, -1076, -1765]);
+    expect(['J6', 'J7'].map((text) => sumOf(SIZES, upper(text)))).toEqual([1804, 2483]);
+  });
+
   it('refuse what is in no table', () => {
     for (const text of ['Q7', 'H', '7', 'z6', 'hH7']) expect(() => isoLimits(text, 20)).toThrowError(UnknownFitError);
     expect(() => isoLimits('H7', 600)).toThrowError(RangeError);
