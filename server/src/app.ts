@@ -35,7 +35,7 @@ import { shop } from './features/shop.js';
 import { specimens } from './features/specimens.js';
 import { suppliers } from './features/suppliers.js';
 import { webApp } from './features/webApp.js';
-import { Live } from './live.js';
+import { ChangeFeed } from './changeFeed.js';
 import { Searchers } from './searches/searchers.js';
 import { ReservationStore } from './order/reservationStore.js';
 import { SupplierStore } from './order/supplierStore.js';
@@ -116,12 +116,12 @@ export async function buildApp(
   const workshops = new Workshops(config.databaseUrl, config.workshops, (error) =>
     app.log.error({ err: error }, 'A thread of the workshop has ended.'),
   );
-  const live = new Live(config.databaseUrl, (message, error) => app.log.warn({ err: error }, message));
+  const changeFeed = new ChangeFeed(config.databaseUrl, (message, error) => app.log.warn({ err: error }, message));
   const importStore = new ImportStore(database, config.databaseUrl, config.uploads ?? USUAL_UPLOADS, (message, error) =>
     app.log.error({ err: error }, message),
   );
   database.onOpen(() => importStore.pickUp());
-  const searchers = new Searchers(database, config.databaseUrl, live, config.searchers ?? 1, (message, error) =>
+  const searchers = new Searchers(database, config.databaseUrl, changeFeed, config.searchers ?? 1, (message, error) =>
     app.log.error({ err: error }, message),
   );
   database.onOpen(async () => void searchers.open());
@@ -130,7 +130,7 @@ export async function buildApp(
   app.addHook('preClose', async () => void setTimeout(() => app.server.closeAllConnections(), CLOSES_AFTER_MS).unref());
   app.addHook('onClose', async () => {
     await searchers.close();
-    await live.close();
+    await changeFeed.close();
     await workshops.close();
     await importStore.close();
     await database.close();
@@ -206,8 +206,8 @@ export async function buildApp(
       await api.register(shop, { shop: new ShopStore(database) });
       await api.register(photographs, { photographs: new PhotographStore(database) });
       await api.register(practice, { database });
-      await api.register(setSearches, { searches: searchers.store, workshops, live });
-      await api.register(events, { live });
+      await api.register(setSearches, { searches: searchers.store, workshops, changeFeed });
+      await api.register(events, { changeFeed });
       await api.register(specimens, { specimens: specimenStore });
     },
     { prefix: '/api' },
@@ -218,7 +218,7 @@ export async function buildApp(
   }
   if (config.webRoot !== undefined) await app.register(webApp, { root: config.webRoot });
   await database.open();
-  await live.open();
+  await changeFeed.open();
   app.decorate('workshops', workshops);
   return app;
 }

@@ -23,6 +23,6 @@ export {
   type Swap,
 } from './swap.js';
 export { WhatElse, type Taker, type Takers } from './whatElse.js';
-export { assembled, baseOf, sidesOf, type Meeting, type Sides } from './sides.js';
+export { assembled, baseOf, sidesOf, type JointWithParts, type Sides } from './sides.js';
 export { permitting, weigh, weighed, type Weighed } from './weigh.js';
 export { givingWay, RENEWALS } from './chosenAnew.js';

@@ -3,7 +3,15 @@ import type { KindId } from '../dictionary/dictionary.js';
 import { record } from '../joints/index.js';
 import { inPlaceJointsOf } from './inPlace.js';
 import { JOINTS_ON_RECORD } from './onRecord.js';
-import { about, assembledIn, baseOf, meetingsIn, type JointAssembly, type Meeting, type Sides } from './sides.js';
+import {
+  about,
+  assembledIn,
+  baseOf,
+  meetingsIn,
+  type JointAssembly,
+  type JointWithParts,
+  type Sides,
+} from './sides.js';
 import type { SwapContext } from './swapContext.js';
 
 /** Pistons and rods change as a set; one among others is asked only where nothing else of the engine is given. */
@@ -14,7 +22,7 @@ export const bystandersOf = (sides: Sides, context: SwapContext): readonly Joint
   assembledIn(bystandingIn(sides), baseOf(sides, context));
 
 /** The same before they are put together. */
-export function bystandingIn(sides: Sides): readonly Meeting[] {
+export function bystandingIn(sides: Sides): readonly JointWithParts[] {
   const coming = new Set(sides.coming);
   return JOINTS_ON_RECORD.flatMap((joint) =>
     joint.inPlaceOf ? [] : meetingsIn(joint, sides, (chosen) => !chosen.some((each) => coming.has(each))),
@@ -26,15 +34,15 @@ export function bystandingIn(sides: Sides): readonly Meeting[] {
  * several parts of a kind, intake and exhaust valves, each has the joint to itself. What is chosen freely elsewhere, a
  * set of shells, is asked about where it goes when it comes by itself.
  */
-export function meetingsOf(sides: Sides): readonly Meeting[] {
+export function meetingsOf(sides: Sides): readonly JointWithParts[] {
   const all = [...sides.coming, ...sides.staying];
   const coming = new Set(sides.coming);
   const comingKinds = new Set(sides.coming.map(({ part }) => part.kind));
   const alone = all.length === 1 && sides.leaving.length === 1;
-  const met = JOINTS_ON_RECORD.flatMap((joint): readonly Meeting[] => {
+  const met = JOINTS_ON_RECORD.flatMap((joint): readonly JointWithParts[] => {
     if (joint.inPlaceOf) {
       if (AMONG_OTHERS.has(joint.inPlaceOf) && !alone) return [];
-      return sides.coming.flatMap((placed): readonly Meeting[] => {
+      return sides.coming.flatMap((placed): readonly JointWithParts[] => {
         const was = sides.leaving.find(({ slot }) => slot === placed.slot)?.part;
         if (placed.part.kind !== joint.inPlaceOf || !was) return [];
         return [{ joint, chosen: [placed], replaced: was, ...about([placed], all) }];
@@ -47,7 +55,7 @@ export function meetingsOf(sides: Sides): readonly Meeting[] {
   return [
     ...met,
     ...sides.coming.flatMap((placed) =>
-      inPlaceJointsOf(placed.part.kind).map((joint): Meeting => ({ joint, chosen: [placed] })),
+      inPlaceJointsOf(placed.part.kind).map((joint): JointWithParts => ({ joint, chosen: [placed] })),
     ),
   ];
 }

@@ -10,7 +10,7 @@ import { indexCatalogue } from '../identify/catalogueIndex';
 import { takenFor } from '../identify/takenFor';
 import { CATALOGUE, demoPart, LOOKUP, SETTING as WITH_RECORDS, SPECIMENS } from '../testing/demo';
 import { kindOf, type Assembly } from '../joints/assembly';
-import { IMPLIED, ONLY_TOLD, RECORD, REPLACED, ROUND, verdictOfCheck, type JointCheck } from '../joints/check';
+import { IMPLIED, NEVER_REFUSES, RECORD, REPLACED, ROUND, verdictOfCheck, type JointCheck } from '../joints/check';
 import { JOINTS, record } from '../joints/index';
 import { takes } from '../joints/cost';
 import type { Outcome } from '../joints/outcome';
@@ -220,7 +220,7 @@ describe('every check', () => {
       ]),
     );
     // What can only be told makes no difference, whatever it proves to be.
-    const deciding = JOINTS.flatMap(({ checks }) => checks).filter(({ verdicts }) => verdicts !== ONLY_TOLD);
+    const deciding = JOINTS.flatMap(({ checks }) => checks).filter(({ verdicts }) => verdicts !== NEVER_REFUSES);
     for (const check of deciding) {
       const { verdict, arises } = check.judge({ parts: nothing, replaced: nothing, ...SETTING });
       if (arises !== false) expect(verdict).withContext(check.id).toBe('cannotTell');

@@ -69,7 +69,7 @@ export function baseOf(sides: Sides, context: SwapContext): Assembly {
 }
 
 /** A joint and which parts meet in it, whether or not the matter comes up with them. */
-export interface Meeting {
+export interface JointWithParts {
   readonly joint: Joint;
   readonly chosen: readonly PlacedPart[];
   /** Of a part in place of another, the one that was there. */
@@ -82,7 +82,7 @@ export function meetingsIn(
   joint: Joint,
   { coming, staying, givingWay: toGo }: Sides,
   wanted: (chosen: readonly PlacedPart[]) => boolean,
-): readonly Meeting[] {
+): readonly JointWithParts[] {
   const isThere = (kind: KindId): boolean =>
     coming.some(({ part }) => part.kind === kind) || staying.some(({ part }) => part.kind === kind);
   // Of most joints none of two parts is.
@@ -97,7 +97,7 @@ export function meetingsIn(
 }
 
 /** The parts of a meeting put together, with all else that is there. */
-export const assembled = ({ joint, chosen, replaced, about: told }: Meeting, base: Assembly): JointAssembly => ({
+export const assembled = ({ joint, chosen, replaced, about: told }: JointWithParts, base: Assembly): JointAssembly => ({
   joint,
   assembly: {
     ...base,
@@ -111,7 +111,7 @@ export const assembled = ({ joint, chosen, replaced, about: told }: Meeting, bas
 const comesUp = ({ joint, assembly }: JointAssembly): boolean => joint.applies?.(assembly) ?? true;
 
 /** Meetings put together, those whose matter comes up. */
-export const assembledIn = (meetings: readonly Meeting[], base: Assembly): readonly JointAssembly[] =>
+export const assembledIn = (meetings: readonly JointWithParts[], base: Assembly): readonly JointAssembly[] =>
   meetings.map((meeting) => assembled(meeting, base)).filter(comesUp);
 
 /**

@@ -84,10 +84,10 @@ export const IMPLIED = 'implied';
 export const ROUND = 'round';
 
 /** The verdicts of what is told by looks or sizes: open while they are not known. */
-export const TOLD: readonly Verdict[] = ['fits', 'cannotTell', 'doesNotFit'];
+export const NO_WORK_HELPS: readonly Verdict[] = ['fits', 'cannotTell', 'doesNotFit'];
 /** The same, where work may mend it, and some parts are past mending. */
-export const MENDED: readonly Verdict[] = ['fits', 'fitsWithWork', 'cannotTell', 'doesNotFit'];
+export const WORK_MAY_HELP: readonly Verdict[] = ['fits', 'fitsWithWork', 'cannotTell', 'doesNotFit'];
 /** The same, where something can always be done or be taken along. */
-export const ALWAYS_MENDED: readonly Verdict[] = ['fits', 'fitsWithWork', 'cannotTell'];
+export const WORK_ALWAYS_HELPS: readonly Verdict[] = ['fits', 'fitsWithWork', 'cannotTell'];
 /** Of what makes no difference but is told. */
-export const ONLY_TOLD: readonly Verdict[] = ['fits', 'cannotTell'];
+export const NEVER_REFUSES: readonly Verdict[] = ['fits', 'cannotTell'];

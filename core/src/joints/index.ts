@@ -51,8 +51,8 @@ import { pinInPiston } from './rods/pinInPiston.js';
 import { pinInRod } from './rods/pinInRod.js';
 import { smallEnds } from './rods/smallEnds.js';
 import { valveToPiston } from './deck/valveToPiston.js';
-import { whateverIsMissing } from './whatever.js';
-import { whateverTheSize } from './whateverSize.js';
+import { decidedWithoutLooks } from './decidedWithoutLooks.js';
+import { decidedWithoutSizes } from './decidedWithoutSizes.js';
 import { springInHead } from './valveGear/springInHead.js';
 import { springInPlace } from './valveGear/springInPlace.js';
 import { springOnValve } from './valveGear/springOnValve.js';
@@ -135,5 +135,5 @@ const ALL: readonly Joint[] = [
 /** Every joint, in the order of assembly. None waits for a look that cannot matter. */
 export const JOINTS: readonly Joint[] = ALL.map((joint) => ({
   ...joint,
-  checks: joint.checks.map((check) => whateverTheSize(whateverIsMissing(whateverTheSize(check)))),
+  checks: joint.checks.map((check) => decidedWithoutSizes(decidedWithoutLooks(decidedWithoutSizes(check)))),
 }));

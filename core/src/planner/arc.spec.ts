@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { Arc } from './arc';
 import { SAYS, type Constraint } from './constraint';
-import { allOf, drop, optionsOf } from './live';
+import { allOf, drop, optionsOf } from './optionSet';
 import { holds } from '../testing/laws';
 
 const agreeing =

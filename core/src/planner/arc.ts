@@ -1,13 +1,13 @@
 import { SAYS, type Constraint } from './constraint.js';
-import { allOf, optionsOf, type Live } from './live.js';
+import { allOf, optionsOf, type OptionSet } from './optionSet.js';
 
 /** A pair of variables that something is about, with what goes with each option of the one, a bit each. */
 export class Arc {
   /** By the class of the option where there are classes, else by the option. */
-  private readonly rows: (Live | undefined)[] = [];
+  private readonly rows: (OptionSet | undefined)[] = [];
   /** What of the other variable is possible at all. Nothing is judged with what is ruled out from the start. */
-  among: Live | undefined;
-  private groups: readonly { readonly one: number; readonly all: Live }[] | undefined;
+  among: OptionSet | undefined;
+  private groups: readonly { readonly one: number; readonly all: OptionSet }[] | undefined;
 
   constructor(
     readonly constraint: Constraint,
@@ -16,7 +16,7 @@ export class Arc {
     private readonly size: number,
   ) {}
 
-  row(option: number): Live {
+  row(option: number): OptionSet {
     const isFirst = this.constraint.vars[0] === this.from;
     const key = this.constraint.classes?.[isFirst ? 0 : 1]?.[option] ?? option;
     const known = this.rows[key];
@@ -34,7 +34,7 @@ export class Arc {
   private alike(place: 0 | 1): NonNullable<typeof this.groups> {
     if (this.groups) return this.groups;
     const classes = this.constraint.classes?.[place];
-    const byClass = new Map<number, { readonly one: number; readonly all: Live }>();
+    const byClass = new Map<number, { readonly one: number; readonly all: OptionSet }>();
     for (const other of optionsOf(this.among ?? allOf(this.size))) {
       const key = classes?.[other] ?? other;
       const group = byClass.get(key) ?? { one: other, all: new Uint32Array((this.size + 31) >>> 5) };

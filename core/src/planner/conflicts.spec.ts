@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { brokenDown, conflictsOf, demandsOf, type Setting } from './conflicts';
+import { brokenDown, conflictsOf, demandsOf, type DemandedBuild } from './conflicts';
 import { say } from '../quantity/sentence';
 import { holds } from '../testing/laws';
 import { build, GROUND } from '../testing/plans';
@@ -56,7 +56,7 @@ describe('demands broken down', () => {
 });
 
 describe('why no set is found', () => {
-  const setting: Setting = {
+  const setting: DemandedBuild = {
     build: build('minnow-48'),
     demands: {
       places: [{ slot: 'piston', from: 'any' }],
@@ -67,7 +67,9 @@ describe('why no set is found', () => {
   const found = conflictsOf(setting, GROUND);
   const holding = (ids: readonly string[]) => {
     const all = demandsOf(setting, GROUND);
-    const held = all.filter(({ id }) => !ids.includes(id)).reduce<Setting>((so, demand) => demand.without(so), setting);
+    const held = all
+      .filter(({ id }) => !ids.includes(id))
+      .reduce<DemandedBuild>((so, demand) => demand.without(so), setting);
     return planFor(problemOf(held.build, held.demands, GROUND), { answers: 1 }).best.length > 0;
   };
 

@@ -14,7 +14,7 @@ import type { Chosen } from './best.js';
 import { sayConflict, type Asks } from './sayConflict.js';
 
 /** A build with what is demanded of it. */
-export interface Setting {
+export interface DemandedBuild {
   readonly build: Build;
   readonly demands: Demands;
 }
@@ -26,9 +26,9 @@ export interface Demand {
   /** The same as part of a sentence on several. */
   readonly asks: Asks;
   /** The same with it let go: whatever held before holds still. */
-  readonly without: (setting: Setting) => Setting;
+  readonly without: (setting: DemandedBuild) => DemandedBuild;
   /** The same with it only wished, where that can be. */
-  readonly wished?: (setting: Setting) => Setting;
+  readonly wished?: (setting: DemandedBuild) => DemandedBuild;
 }
 
 /** Demands that cannot hold together: without any one of them the others can. */
@@ -43,7 +43,7 @@ interface Conflict {
 /** Demands that would have to be let go, and what the best set then is. */
 interface Relaxation {
   readonly demands: readonly Demand[];
-  readonly setting: Setting;
+  readonly setting: DemandedBuild;
   readonly best: Chosen<SetFound>;
   readonly proved: boolean;
 }
@@ -69,7 +69,7 @@ const MORE_OPEN = 4;
 /** What one width outside its band counts of a demand that is only wished any more, in money. */
 const WISHED = 200;
 
-const everyPlace = (setting: Setting, slot: string): Setting => ({
+const everyPlace = (setting: DemandedBuild, slot: string): DemandedBuild => ({
   build: setting.build,
   demands: {
     ...setting.demands,
@@ -81,7 +81,7 @@ const everyPlace = (setting: Setting, slot: string): Setting => ({
 });
 
 /** A target with one end of it let go, or only wished any more. */
-const withEnd = (setting: Setting, figure: string, end: 'low' | 'high', weight?: number): Setting => ({
+const withEnd = (setting: DemandedBuild, figure: string, end: 'low' | 'high', weight?: number): DemandedBuild => ({
   ...setting,
   demands: {
     ...setting.demands,
@@ -99,7 +99,7 @@ const withEnd = (setting: Setting, figure: string, end: 'low' | 'high', weight?:
 });
 
 /** Every demand of a setting that could be let go. */
-export function demandsOf({ build, demands }: Setting, ground: PlanGround): readonly Demand[] {
+export function demandsOf({ build, demands }: DemandedBuild, ground: PlanGround): readonly Demand[] {
   const found: Demand[] = [];
   const asked = new Map(demands.places.map((each) => [each.slot, each]));
   const engine = problemOf(build, demands, ground).engine;
@@ -266,13 +266,14 @@ function smallest<T>(demands: readonly T[], holds: (demands: readonly T[]) => bo
  * @param isStopped asked now and then; where it says so, what was found so far is told
  */
 export function conflictsOf(
-  setting: Setting,
+  setting: DemandedBuild,
   ground: PlanGround,
   isStopped: () => boolean = () => false,
   effort: Effort = USUAL,
 ): Conflicts {
   const all = demandsOf(setting, ground);
-  const without = (demands: readonly Demand[]): Setting => demands.reduce((so, demand) => demand.without(so), setting);
+  const without = (demands: readonly Demand[]): DemandedBuild =>
+    demands.reduce((so, demand) => demand.without(so), setting);
   let [proved, left] = [true, effort.altogether];
   const groundworks = new Groundworks();
   const known = new Map<string, { readonly holds: boolean; readonly because: readonly string[] }>();

@@ -5,7 +5,7 @@
 import { Arc } from './arc.js';
 import { Best, SAME, type Chosen, type Leaf } from './best.js';
 import { SAYS, type Constraint } from './constraint.js';
-import { allOf, countOf, drop, firstOf, only, optionsOf, type Live } from './live.js';
+import { allOf, countOf, drop, firstOf, only, optionsOf, type OptionSet } from './optionSet.js';
 
 /** Something of which there is no more than so much: money, hours. */
 export interface Budget {
@@ -79,7 +79,7 @@ const PROBED = 100_000;
 
 /** Where the search stands on its way down. */
 interface Node {
-  readonly live: readonly Live[];
+  readonly live: readonly OptionSet[];
   /** The option of each variable; -1 while none is chosen. */
   readonly chosen: readonly number[];
   readonly open: number;
@@ -236,7 +236,7 @@ class Search<L extends Leaf> {
   }
 
   /** Drops what nothing on the other side of an arc goes with, until no more falls away. False if nothing is left. */
-  private arcConsistent(live: readonly Live[], start: readonly Arc[]): boolean {
+  private arcConsistent(live: readonly OptionSet[], start: readonly Arc[]): boolean {
     const queue = [...start];
     while (queue.length > 0) {
       const arc = queue.shift();
@@ -398,7 +398,13 @@ class Search<L extends Leaf> {
   }
 
   /** What a constraint leaves of the one variable of it that is not chosen yet. */
-  private kept(constraint: Constraint, one: number, theirs: Live, chosen: readonly number[], at: number): Live {
+  private kept(
+    constraint: Constraint,
+    one: number,
+    theirs: OptionSet,
+    chosen: readonly number[],
+    at: number,
+  ): OptionSet {
     const kept = theirs.slice();
     const row = this.arcs[at]?.find((arc) => arc.constraint === constraint)?.row(chosen[at] ?? 0);
     if (row) {

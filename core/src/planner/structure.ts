@@ -7,7 +7,7 @@ import {
   sidesOf,
   Sorter,
   type CheckAtJoint,
-  type Meeting,
+  type JointWithParts,
   type Sides,
 } from '../interchange/index.js';
 import {
@@ -34,7 +34,7 @@ import type { PlanProblem } from './problem.js';
 export interface PlannedCheck {
   readonly name: string;
   readonly check: JointCheck;
-  readonly meeting: Meeting;
+  readonly meeting: JointWithParts;
   /** The choices whose parts it goes by, ascending; none where it goes by what stays whatever is chosen. */
   readonly vars: readonly number[];
   /**
@@ -54,13 +54,13 @@ export interface Structure {
   /** Which choice a part of a meeting stands for, where it stands for one. */
   readonly varOf: ReadonlyMap<PlacedPart, number>;
   /** Checks among what stays. */
-  readonly bystanders: readonly { readonly meeting: Meeting; readonly check: JointCheck }[];
+  readonly bystanders: readonly { readonly meeting: JointWithParts; readonly check: JointCheck }[];
   readonly staying: readonly PlacedPart[];
   readonly leaving: readonly PlacedPart[];
 }
 
 /** Ids of parts that a check reads, those that tell whether its matter comes up included. */
-const readsOf = (check: JointCheck, { joint }: Meeting): readonly string[] => [
+const readsOf = (check: JointCheck, { joint }: JointWithParts): readonly string[] => [
   ...check.reads.filter((id) => id !== RECORD && id !== ROUND && id !== IMPLIED && !id.startsWith(REPLACED)),
   ...(joint.appliesBy ?? []),
 ];
@@ -81,7 +81,7 @@ export function structureOf(problem: PlanProblem, givesWay: (sides: Sides) => Si
   const labourOf = (steps: readonly OperationId[]): number =>
     takes({ steps, comesAlong: true }, context.rules, counts).price;
   const inLine = [...coming, ...sides.staying];
-  const planned = (meeting: Meeting): readonly PlannedCheck[] => {
+  const planned = (meeting: JointWithParts): readonly PlannedCheck[] => {
     const yields = meeting.joint.kinds.length <= 2 && meeting.chosen.some((each) => sides.givingWay.has(each));
     const joint = permitting(meeting.joint, mayDo);
     return joint.checks.map((check): PlannedCheck => {

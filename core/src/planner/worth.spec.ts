@@ -1,14 +1,14 @@
 import { build, GROUND } from '../testing/plans';
-import { demandsOf, type Setting } from './conflicts';
+import { demandsOf, type DemandedBuild } from './conflicts';
 import { planFor } from './plan';
 import { problemOf } from './problem';
 import { worthOf } from './worth';
 
-const bestOf = ({ build: of, demands }: Setting): number =>
+const bestOf = ({ build: of, demands }: DemandedBuild): number =>
   planFor(problemOf(of, demands, GROUND), { answers: 1 }).best[0]?.leaf.score ?? Infinity;
 
 describe('what demands cost', () => {
-  const setting: Setting = {
+  const setting: DemandedBuild = {
     build: build('minnow-48'),
     demands: { places: [{ slot: 'piston', from: 'any' }], limits: { open: 12 } },
   };
@@ -36,7 +36,7 @@ describe('what demands cost', () => {
 
   // A fact of the trade, common practice: a used part that turns up is worth what it saves, and no more.
   it('is told of parts that would have to be bought, as what the best set counts less with them there', () => {
-    const looked: Setting = {
+    const looked: DemandedBuild = {
       build: build('sluice-336'),
       demands: {
         places: [
@@ -63,7 +63,7 @@ describe('what demands cost', () => {
 
   // Common practice, no source: a part that one insists on is mostly what makes a job dear.
   it('names the part that is held on to, where another would come cheaper', () => {
-    const dear: Setting = {
+    const dear: DemandedBuild = {
       build: build('minnow-48'),
       demands: { places: [{ slot: 'piston', from: 'these', patterns: ['minnow-piston-66'] }], limits: { open: 100 } },
     };

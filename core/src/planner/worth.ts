@@ -1,4 +1,4 @@
-import { demandsOf, type Demand, type Setting } from './conflicts.js';
+import { demandsOf, type Demand, type DemandedBuild } from './conflicts.js';
 import type { SetFound } from './evaluate.js';
 import { Groundworks } from './groundwork.js';
 import { planFor } from './plan.js';
@@ -8,7 +8,7 @@ import type { Chosen } from './best.js';
 /** What a demand costs: the best set there is without it. */
 interface Worth {
   readonly demand: Demand;
-  readonly setting: Setting;
+  readonly setting: DemandedBuild;
   readonly best: Chosen<SetFound>;
   /** How much less it counts than the best with the demand. */
   readonly saves: number;
@@ -47,7 +47,7 @@ const LEAST = 1;
  * @param isStopped asked now and then; where it says so, what was found so far is told
  */
 export function worthOf(
-  setting: Setting,
+  setting: DemandedBuild,
   ground: PlanGround,
   score: number,
   isStopped: () => boolean = () => false,

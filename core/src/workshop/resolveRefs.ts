@@ -5,7 +5,7 @@ import { UnknownPartError, type PartOrEngine } from '../interchange/index.js';
 import type { Specimen } from '../readings/reading.js';
 import { buildLookup } from './buildLookup.js';
 import { UnknownRecordError } from './refusal.js';
-import type { Holdings } from './holdings.js';
+import type { KeptCatalogue } from './keptCatalogue.js';
 
 /**
  * What a reference of a request means, with a specimen taken for what it most likely is unless it is said. Throws a
@@ -13,7 +13,7 @@ import type { Holdings } from './holdings.js';
  *
  * @param where the reference stands in the request
  */
-export function resolveRef(workshop: Holdings, ref: PartRef, where: string): PartOrEngine {
+export function resolveRef(workshop: KeptCatalogue, ref: PartRef, where: string): PartOrEngine {
   const { catalogue } = workshop;
   const { pattern, specimen, specimenId, variant, jobId, specimens } = ref;
   // A stored job comes with its parts once they have been looked up.
@@ -72,7 +72,7 @@ export function resolveRef(workshop: Holdings, ref: PartRef, where: string): Par
 }
 
 /** The parts of a build after their work. */
-function built(workshop: Holdings, build: Build, specimens: readonly Specimen[]): PartOrEngine {
+function built(workshop: KeptCatalogue, build: Build, specimens: readonly Specimen[]): PartOrEngine {
   const engine = engineOf(build, buildLookup(workshop, specimens));
   const { id, name } = build;
   return { built: { id, name }, parts: partsOfBuild(engine), ...(engine.rated ? { rated: engine.rated } : {}) };
@@ -89,7 +89,7 @@ function checked({ kind, readings }: Specimen, where: string): void {
 
 /** All that lies on one bench, each part taken for what it most likely is, or all for nothing but what was measured. */
 function onBench(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   { name = 'The parts together', jobId, as }: PartRef,
   specimens: readonly Specimen[],
   where: string,
@@ -112,8 +112,11 @@ function onBench(
 }
 
 /** The same of many. */
-export const resolveRefs = (workshop: Holdings, refs: readonly PartRef[], where: string): readonly PartOrEngine[] =>
-  refs.map((ref, at) => resolveRef(workshop, ref, `${where}[${at}]`));
+export const resolveRefs = (
+  workshop: KeptCatalogue,
+  refs: readonly PartRef[],
+  where: string,
+): readonly PartOrEngine[] => refs.map((ref, at) => resolveRef(workshop, ref, `${where}[${at}]`));
 
 /** Says where in a request something stands that the joints do not know. */
 export function placed<T>(where: string, make: () => T): T {

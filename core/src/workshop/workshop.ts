@@ -1,7 +1,7 @@
 import { QUESTIONS, shaped, type Answers, type QuestionName, type Requests, type Wording } from '../contract/index.js';
 import { TO_ITS_END, type Course } from './answers/answering.js';
 import { ANSWERS } from './answers/index.js';
-import { Holdings } from './holdings.js';
+import { KeptCatalogue } from './keptCatalogue.js';
 
 /** A catalogue with fewer patterns is laid out so fast that nobody notices. */
 const SMALL = 4000;
@@ -10,7 +10,7 @@ const SMALL = 4000;
  * Answers every question there is over a catalogue. The worker of the browser and the threads of
  * the server are thin adapters of it: what they answer to the same question is the same.
  */
-export class Workshop extends Holdings {
+export class Workshop extends KeptCatalogue {
   /**
    * Answers a question. Throws a DataError, NoJointError, UnknownPartError, UnknownRecordError or CompareError where
    * it cannot; `refusalOf` makes of those what is told.

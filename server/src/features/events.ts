@@ -2,13 +2,13 @@ import { PassThrough } from 'node:stream';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { declared } from './declared.js';
 import { RESOURCES } from '@which-bore/core';
-import type { Live } from '../live.js';
+import type { ChangeFeed } from '../changeFeed.js';
 
 /** A line that means nothing, so that proxies and browsers know the server is there still, ms. */
 const BREATHES_EVERY = 20_000;
 
 /** `GET /api/events`: what has another state, as it happens (HTML, server-sent events). */
-export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { live }) => {
+export const events: FastifyPluginAsyncTypebox<{ changeFeed: ChangeFeed }> = async (app, { changeFeed }) => {
   const open = new Set<() => void>();
   app.addHook('preClose', async () => open.forEach((end) => end()));
   app.route({
@@ -17,7 +17,7 @@ export const events: FastifyPluginAsyncTypebox<{ live: Live }> = async (app, { l
     handler: (_request, reply) => {
       const out = new PassThrough();
       const breath = setInterval(() => out.write(': \n\n'), BREATHES_EVERY);
-      const stop = live.follow(
+      const stop = changeFeed.follow(
         (json) => out.write(`data: ${json}\n\n`),
         () => out.write('event: again\ndata: {}\n\n'),
       );

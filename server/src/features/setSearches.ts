@@ -2,7 +2,7 @@ import { PassThrough } from 'node:stream';
 import type { FastifyPluginAsyncTypebox } from '@fastify/type-provider-typebox';
 import { declared } from './declared.js';
 import { isOver, RESOURCES } from '@which-bore/core';
-import type { Live } from '../live.js';
+import type { ChangeFeed } from '../changeFeed.js';
 import { NOBODY } from '../edge.js';
 import type { SetSearchStore } from '../searches/setSearchStore.js';
 import type { Workshops } from '../workshop/workshops.js';
@@ -17,8 +17,8 @@ const BREATHES_EVERY = 20_000;
 export const setSearches: FastifyPluginAsyncTypebox<{
   searches: SetSearchStore;
   workshops: Workshops;
-  live: Live;
-}> = async (app, { searches, workshops, live }) => {
+  changeFeed: ChangeFeed;
+}> = async (app, { searches, workshops, changeFeed }) => {
   const open = new Set<() => void>();
   app.addHook('preClose', async () => open.forEach((end) => end()));
 
@@ -69,7 +69,7 @@ export const setSearches: FastifyPluginAsyncTypebox<{
           reading = false;
         }
       };
-      const stop = live.followSearches(
+      const stop = changeFeed.followSearches(
         (told) => {
           if (told === id) void look();
         },

@@ -5,7 +5,7 @@ import PgBoss from 'pg-boss';
 import type { EntityManager } from 'typeorm';
 import { isAway } from '../database/away.js';
 import type { Database } from '../database/database.js';
-import type { Live } from '../live.js';
+import type { ChangeFeed } from '../changeFeed.js';
 import { StoppingError, Workshops } from '../workshop/workshops.js';
 import { ServerLock } from './serverLock.js';
 import { SetSearchStore, type Outcome, type TakenOn } from './setSearchStore.js';
@@ -43,7 +43,7 @@ export class Searchers {
   constructor(
     database: Database,
     databaseUrl: string,
-    private readonly live: Live,
+    private readonly changeFeed: ChangeFeed,
     threads: number,
     private readonly report: (message: string, error: unknown) => void,
   ) {
@@ -80,7 +80,7 @@ export class Searchers {
     await this.lock.open();
     await this.boss.start();
     await this.boss.createQueue(QUEUE);
-    this.unfollow = this.live.followSearches(
+    this.unfollow = this.changeFeed.followSearches(
       (id) => void this.told(id),
       () => this.wake(),
     );

@@ -2,7 +2,7 @@ import type { Part } from '../../catalogue/part.js';
 import { sayLook } from '../../dictionary/dictionary.js';
 import { block } from '../../dictionary/kinds/block.js';
 import { lookOf } from '../assembly.js';
-import { ALWAYS_MENDED, REPLACED, type Joint, type JointCheck } from '../check.js';
+import { WORK_ALWAYS_HELPS, REPLACED, type Joint, type JointCheck } from '../check.js';
 import { mended, missing, said, work } from '../outcome.js';
 import { stays } from './staysAsItWas.js';
 
@@ -20,7 +20,7 @@ const mainCaps: JointCheck = {
   name: 'Bolts of the main caps',
   confirming: true,
   reads: [capBolts.id, REPLACED + capBolts.id, mainsRun.id],
-  verdicts: ALWAYS_MENDED,
+  verdicts: WORK_ALWAYS_HELPS,
   judge: (assembly) => {
     if (lookOf(assembly, mainsRun) === 'rolling') return said('fits', ['It has no main caps.'], { arises: false });
     const [mine, theirs] = [lookOf(assembly, capBolts), lookOf(assembly, capBolts, 'replaced')];
@@ -51,7 +51,7 @@ const closedDeck: JointCheck = {
   name: 'Form of the deck',
   confirming: true,
   reads: [deck.id, REPLACED + deck.id],
-  verdicts: ALWAYS_MENDED,
+  verdicts: WORK_ALWAYS_HELPS,
   judge: (assembly) => {
     const [mine, theirs] = [lookOf(assembly, deck), lookOf(assembly, deck, 'replaced')];
     if (mine === undefined || theirs === undefined) return missing([deck], 'count');

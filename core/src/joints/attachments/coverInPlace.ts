@@ -1,5 +1,5 @@
 import { frontCover } from '../../dictionary/kinds/frontCover.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 
@@ -27,7 +27,7 @@ export const coverInPlace: Joint = {
     sameLook({
       id: 'coverSensor',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Sensor boss',
       of: frontCover.features.sensor,
       as: frontCover.features.sensor,
@@ -43,7 +43,7 @@ export const coverInPlace: Joint = {
     sameLook({
       id: 'pointer',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Timing pointer',
       of: frontCover.features.pointer,
       as: frontCover.features.pointer,

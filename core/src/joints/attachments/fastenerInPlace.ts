@@ -1,6 +1,6 @@
 import { fastener } from '../../dictionary/kinds/fastener.js';
 import { ends } from '../../thumb/index.js';
-import { ONLY_TOLD, type Joint } from '../check.js';
+import { NEVER_REFUSES, type Joint } from '../check.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
 
@@ -51,7 +51,7 @@ export const fastenerInPlace: Joint = {
     sameLook({
       id: 'reuse',
       confirming: true,
-      verdicts: ONLY_TOLD,
+      verdicts: NEVER_REFUSES,
       name: 'Used once or again',
       of: fastener.features.reuse,
       as: fastener.features.reuse,

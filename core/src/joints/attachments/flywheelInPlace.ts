@@ -1,7 +1,7 @@
 import { flywheel } from '../../dictionary/kinds/flywheel.js';
 import { minus } from '../../quantity/interval.js';
 import { ends } from '../../thumb/index.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameCount, sameLook, samePattern } from '../shapes/same.js';
 import { before, noLess, within } from '../shapes/within.js';
@@ -43,7 +43,7 @@ export const flywheelInPlace: Joint = {
     }),
     samePattern({
       id: 'clutch',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Clutch',
       of: flywheel.interfaces.clutch,
       as: flywheel.interfaces.clutch,

@@ -1,7 +1,7 @@
 import { head } from '../../dictionary/kinds/head.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { deck } from '../../thumb/index.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
@@ -14,7 +14,7 @@ const carriers = samePattern({
   of: head.interfaces.camCarrier,
   as: head.interfaces.camCarrier,
   asOf: 'replaced',
-  verdicts: ALWAYS_MENDED,
+  verdicts: WORK_ALWAYS_HELPS,
   agree: ({ mine }) =>
     mine === 'none' ? ['Its cam runs in the head itself: the carriers that come out are not used again.'] : undefined,
   both: ({ mine }) =>
@@ -55,7 +55,7 @@ export const headInPlace: Joint = {
     ),
     sameSize({
       id: 'studs',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Length of the studs',
       of: head.parameters.height,
       play: deck.studs,
@@ -70,7 +70,7 @@ export const headInPlace: Joint = {
     sameLook({
       id: 'secondaryAir',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Secondary air',
       of: head.features.secondaryAir,
       as: head.features.secondaryAir,
@@ -84,7 +84,7 @@ export const headInPlace: Joint = {
     sameLook({
       id: 'accessories',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Holes for accessories',
       of: head.features.accessoryHoles,
       as: head.features.accessoryHoles,

@@ -1,5 +1,5 @@
 import type { Interface } from '../../dictionary/definition.js';
-import { ALWAYS_MENDED, type JointCheck } from '../check.js';
+import { WORK_ALWAYS_HELPS, type JointCheck } from '../check.js';
 import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 
@@ -10,7 +10,7 @@ export const stays = (id: string, name: string, of: Interface, says: string): Jo
     of,
     as: of,
     asOf: 'replaced',
-    verdicts: ALWAYS_MENDED,
+    verdicts: WORK_ALWAYS_HELPS,
     otherwise: ({ mine, theirs }) => [`${mine} where ${theirs} was.`],
     mend: (_assembly, { mine }) => [work({ steps: ['takeAlong'], says: [`${says} (${mine}).`] })],
   });

@@ -4,7 +4,7 @@ import { apart, around, margin, middle, minus, scaled, type Interval } from '../
 import { band, sentence, value, type Sentence } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
 import { valueOf, type Assembly } from '../assembly.js';
-import { MENDED, type Chosen, type JointCheck } from '../check.js';
+import { WORK_MAY_HELP, type Chosen, type JointCheck } from '../check.js';
 import { closer, hold, mended, missing, offer, said, work, type Outcome, type Offer } from '../outcome.js';
 import { groundSteps, polishJournal, regrindJournal, trueJournal } from '../operations/journals.js';
 import { isDone } from '../operations/operation.js';
@@ -56,7 +56,7 @@ export function bearingClearance(spec: BearingCheckSpec): JointCheck {
     name: spec.name,
     // Where a shell comes along it is that which goes in, and none is chosen.
     reads: [bearing.housing.id, bearing.journal.id, bearing.clearance.id, size.wall.id, size.housing.id, ...spec.also],
-    verdicts: MENDED,
+    verdicts: WORK_MAY_HELP,
     chooses,
     judge: (assembly) => {
       const [bore, shaft] = [valueOf(assembly, bearing.housing), valueOf(assembly, bearing.journal)];

@@ -4,7 +4,7 @@ import { middle, minus } from '../../quantity/interval.js';
 import { sentence, value } from '../../quantity/sentence.js';
 import { bearings, limitOf } from '../../thumb/index.js';
 import { lookOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, ONLY_TOLD, REPLACED, type JointCheck, type Joint } from '../check.js';
+import { WORK_MAY_HELP, NEVER_REFUSES, REPLACED, type JointCheck, type Joint } from '../check.js';
 import { missing, said, work, type Offer } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
@@ -49,7 +49,7 @@ const shoulders: JointCheck = {
   id: 'shoulders',
   name: 'End location',
   reads: [innerShoulder, outerShoulder].flatMap(({ id }) => [id, REPLACED + id]),
-  verdicts: MENDED,
+  verdicts: WORK_MAY_HELP,
   judge: (assembly) => {
     const [mine, was] = [heldEndways(assembly), heldEndways(assembly, 'replaced')];
     if (mine === undefined || was === undefined) return missing([innerShoulder, outerShoulder], 'count');
@@ -129,7 +129,7 @@ export const bearingInPlace: Joint = {
     sameLook({
       id: 'cage',
       confirming: true,
-      verdicts: ONLY_TOLD,
+      verdicts: NEVER_REFUSES,
       name: 'Cage',
       of: cage,
       as: cage,

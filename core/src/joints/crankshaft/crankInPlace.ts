@@ -1,5 +1,5 @@
 import { crank } from '../../dictionary/kinds/crank.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 
@@ -13,7 +13,7 @@ export const crankInPlace: Joint = {
     samePattern({
       id: 'timingGear',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Timing gear',
       of: crank.interfaces.timingGear,
       as: crank.interfaces.timingGear,
@@ -31,7 +31,7 @@ export const crankInPlace: Joint = {
       of: crank.features.flywheelSeat,
       as: crank.features.flywheelSeat,
       asOf: 'replaced',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       mend: () => [
         work({
           steps: ['flywheelWithCrank'],
@@ -42,7 +42,7 @@ export const crankInPlace: Joint = {
     sameLook({
       id: 'sensorWheel',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Sensor wheel',
       of: crank.features.sensorWheel,
       as: crank.features.sensorWheel,

@@ -4,7 +4,7 @@ import { minus } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { bandOf, cite, ends, limitOf } from '../../thumb/index.js';
 import { lookOf, valueOf, withPart, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, type JointCheck, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type JointCheck, type Joint } from '../check.js';
 import { atLeast, closer, hold, mended, missing, said, work, type Offer } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { turnCounterweights, turnOffWebLip } from '../operations/cranks.js';
@@ -37,7 +37,7 @@ const webLip: JointCheck = {
   confirming: true,
   name: 'Lip on the rear web',
   reads: [crank.features.webLip.id, block.features.lipGroove.id, lipSize.id, grooveSize.id],
-  verdicts: ALWAYS_MENDED,
+  verdicts: WORK_ALWAYS_HELPS,
   judge: (assembly) => {
     const [lip, groove] = [lookOf(assembly, crank.features.webLip), lookOf(assembly, block.features.lipGroove)];
     if (lip === undefined) return missing([crank.features.webLip], 'count');

@@ -4,7 +4,7 @@ import { minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { ends } from '../../thumb/index.js';
 import { lookOf } from '../assembly.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { missing, said, work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 import { usually, within } from '../shapes/within.js';
@@ -20,7 +20,7 @@ export const frontEnd: Joint = {
   checks: [
     within({
       id: 'nose',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Nose in its hub',
       of: { nose, hub },
       also: [block.features.frontDrive.id],
@@ -48,7 +48,7 @@ export const frontEnd: Joint = {
     }),
     sameLook({
       id: 'frontDrive',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Drive of the nose',
       of: crank.features.frontDrive,
       as: block.features.frontDrive,

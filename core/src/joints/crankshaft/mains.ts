@@ -7,7 +7,7 @@ import { around, margin, middle, minus, type Interval } from '../../quantity/int
 import { band, sentence } from '../../quantity/sentence.js';
 import { bandOf, bearings, cite, ends, limitOf } from '../../thumb/index.js';
 import { lookOf, valueOf, withPart, type Assembly } from '../assembly.js';
-import { MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
+import { WORK_MAY_HELP, NO_WORK_HELPS, type JointCheck, type Joint } from '../check.js';
 import { closer, hold, isOption, mended, missing, offer, said, work, type Outcome, type Offer } from '../outcome.js';
 import { fitSpacerShells, lineBore } from '../operations/housings.js';
 import { isDone } from '../operations/operation.js';
@@ -141,7 +141,7 @@ const endFloat: JointCheck = {
   id: 'endFloat',
   name: 'Thrust and end float',
   reads: [thrust.id, block.parameters['crank.endFloat'].id, mainShell.parameters.flangeWidth.id, ...BEARING_READS],
-  verdicts: MENDED,
+  verdicts: WORK_MAY_HELP,
   judge: (assembly) => {
     const rolling = inRollingBearings(assembly);
     if (rolling) return rolling;
@@ -198,7 +198,7 @@ const shellWidth: JointCheck = {
   id: 'shellWidth',
   name: 'Main widths',
   reads: [journalWidth.id, mainShell.parameters.width.id, ...BEARING_READS],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) => {
     const rolling = inRollingBearings(assembly);
     if (rolling) return rolling;

@@ -4,7 +4,7 @@ import { middle, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { ends, limitOf } from '../../thumb/index.js';
 import { lookOf, machined, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { offer, work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
 import { turnSealLand } from '../operations/cranks.js';
@@ -63,7 +63,7 @@ export const rearEnd: Joint = {
     sameLook({
       id: 'rearSealForm',
       confirming: true,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Rear seal form',
       of: crank.features.rearSeal,
       as: block.features.rearSeal,
@@ -88,7 +88,7 @@ export const rearEnd: Joint = {
     }),
     samePattern({
       id: 'flywheelFlange',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Flywheel flange',
       of: crank.interfaces.flywheelFlange,
       as: block.interfaces.flywheelFlange,

@@ -1,7 +1,7 @@
 import { block } from '../../dictionary/kinds/block.js';
 import { mainShell } from '../../dictionary/kinds/mainShell.js';
 import { bearings } from '../../thumb/index.js';
-import { TOLD, type Joint, type JointCheck } from '../check.js';
+import { NO_WORK_HELPS, type Joint, type JointCheck } from '../check.js';
 import { said, seeing } from '../outcome.js';
 import { sameSize } from '../shapes/sizes.js';
 
@@ -9,7 +9,7 @@ const plain: JointCheck = {
   id: 'plainMains',
   name: 'Mains in shells',
   reads: [block.features.mainsRun.id],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) =>
     seeing(assembly, [block.features.mainsRun], (run) =>
       run === 'shells'

@@ -2,7 +2,7 @@ import { block } from '../../dictionary/kinds/block.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import { counted } from '../../quantity/phrase.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import { TOLD, type Joint } from '../check.js';
+import { NO_WORK_HELPS, type Joint } from '../check.js';
 import { said, seeing } from '../outcome.js';
 
 const SERVING = [crank.features.crankpins, crank.features.rodsPerPin, block.features.cylinders] as const;
@@ -32,7 +32,7 @@ export const throws: Joint = {
       id: 'cylindersServed',
       name: 'Cylinders served',
       reads: SERVING.map(({ id }) => id),
-      verdicts: TOLD,
+      verdicts: NO_WORK_HELPS,
       implies: counts,
       judge: (assembly) =>
         seeing(assembly, SERVING, (pins, each, cylinders) => {

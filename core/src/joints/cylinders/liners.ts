@@ -4,7 +4,7 @@ import { around, middle, minus, width } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { cylinders, limitOf } from '../../thumb/index.js';
 import { lookOf, machined } from '../assembly.js';
-import { ALWAYS_MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, NO_WORK_HELPS, type JointCheck, type Joint } from '../check.js';
 import { said, seeing, work } from '../outcome.js';
 import { sameCount, sameLook } from '../shapes/same.js';
 import { specified, usually, within } from '../shapes/within.js';
@@ -17,7 +17,7 @@ const sort: JointCheck = {
   id: 'linerSort',
   name: 'Wet or dry',
   reads: [liner.features.type.id, block.features.cylinderWall.id],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) =>
     seeing(assembly, [liner.features.type, block.features.cylinderWall], (type, wall) => {
       if (wall === `${type}Liner`) return said('fits', [`A ${type} liner where ${type} liners belong.`]);
@@ -35,7 +35,7 @@ const shimKind = sameLook({
   name: 'Shim it is cut for',
   of: liner.features.shim,
   as: block.features.linerShim,
-  verdicts: ALWAYS_MENDED,
+  verdicts: WORK_ALWAYS_HELPS,
   both: ({ mine }) => [mine === 'none' ? 'No shims under the flanges.' : `Both with ${mine} shims.`],
   agree: ({ mine }) =>
     mine === 'none' ? undefined : [`The liners are cut for ${mine} shims: take those, whatever kind the block had.`],

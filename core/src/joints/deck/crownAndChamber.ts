@@ -2,7 +2,7 @@ import { sayLook } from '../../dictionary/dictionary.js';
 import { head } from '../../dictionary/kinds/head.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { lookOf } from '../assembly.js';
-import { TOLD, type JointCheck, type Joint } from '../check.js';
+import { NO_WORK_HELPS, type JointCheck, type Joint } from '../check.js';
 import { said, seeing } from '../outcome.js';
 import { chamberOverBore } from './headOnBlock.js';
 import { valvePockets } from './valvePockets.js';
@@ -16,7 +16,7 @@ const chamberPosition: JointCheck = {
   id: 'chamberPosition',
   name: 'Crown under the chamber',
   reads: [piston.features.chamberPosition.id, head.features.chamberPosition.id, crown.id],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) => {
     const form = lookOf(assembly, crown);
     if (form !== undefined && !isDeep(form))
@@ -46,7 +46,7 @@ const crownForm: JointCheck = {
   id: 'crownForm',
   name: 'Crown and form of the chamber',
   reads: [crown.id, head.features.chamberForm.id],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) =>
     seeing(assembly, [crown, head.features.chamberForm], (form, chamber) => {
       const both = `Crown: ${sayLook(crown, form)}. Chamber: ${sayLook(head.features.chamberForm, chamber)}.`;

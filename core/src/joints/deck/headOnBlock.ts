@@ -6,7 +6,7 @@ import { interval, middle, minus, shifted } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { cite, deck, limitOf } from '../../thumb/index.js';
 import { lookOf, machined, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, TOLD, type JointCheck, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, NO_WORK_HELPS, type JointCheck, type Joint } from '../check.js';
 import { said, seeing, work, type Offer } from '../outcome.js';
 import { withPattern } from '../operations/patterns.js';
 import { implied } from '../shapes/implied.js';
@@ -102,7 +102,7 @@ const camPlace: JointCheck = {
   id: 'camPlace',
   name: 'Where the cam runs',
   reads: [block.features.camBearings.id, head.features.camBearings.id],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) =>
     seeing(assembly, [block.features.camBearings, head.features.camBearings], (below, above) => {
       const [inBlock, inHead] = [below !== '0', above !== '0'];
@@ -182,7 +182,7 @@ export const headOnBlock: Joint = {
       name: 'Dowels',
       of: head.features.headDowels,
       as: block.features.headDowels,
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       otherwise: ({ mine, theirs }) => [
         theirs === 'none'
           ? 'The head has holes for dowels and the deck has none: only the bolts would centre it.'

@@ -1,7 +1,7 @@
 import { head } from '../../dictionary/kinds/head.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, type JointCheck } from '../check.js';
+import { WORK_ALWAYS_HELPS, type JointCheck } from '../check.js';
 import { mended, missing, offer, said, work, type Offer } from '../outcome.js';
 import { cutPockets } from '../operations/pistons.js';
 
@@ -36,7 +36,7 @@ export const valvePockets: JointCheck = {
   id: 'valvePockets',
   name: 'Valve pockets',
   reads: [pockets.id, head.features.valves.id, depth.id, bowl.id, intake.id, exhaust.id],
-  verdicts: ALWAYS_MENDED,
+  verdicts: WORK_ALWAYS_HELPS,
   judge: (assembly) => {
     const [there, valves] = [lookOf(assembly, pockets), lookOf(assembly, head.features.valves)];
     if (there === undefined) return missing([pockets], 'count');

@@ -5,7 +5,7 @@ import { around, interval, middle, minus, scaled, type Interval } from '../../qu
 import { band, sentence } from '../../quantity/sentence.js';
 import { bearings, cite, limitOf, rods, type FigureOfThumb } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import { TOLD, type JointCheck, type Joint } from '../check.js';
+import { NO_WORK_HELPS, type JointCheck, type Joint } from '../check.js';
 import { bearingClearance, centred, trueUp, type HousingWork } from '../crankshaft/bearingClearance.js';
 import { oilClearance, sayShell, shellsForJournal, type PlainBearing } from '../crankshaft/bearings.js';
 import { missing, said, seeing, work } from '../outcome.js';
@@ -174,7 +174,7 @@ const pinOil: JointCheck = {
   id: 'pinOil',
   name: 'Oil to the crankpin',
   reads: [crank.features.oilDrilling.id, rod.features.capSplit.id, rod.features.drilling.id],
-  verdicts: TOLD,
+  verdicts: NO_WORK_HELPS,
   judge: (assembly) => {
     if (lookOf(assembly, rod.features.capSplit) === 'onePiece')
       return said('fits', ['The rod runs on needles, which live on the oil in the case.']);

@@ -5,7 +5,7 @@ import { around, minus, type Interval } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, rods } from '../../thumb/index.js';
 import { lookOf, valueOf, type Assembly } from '../assembly.js';
-import { MENDED, type JointCheck, type Joint } from '../check.js';
+import { WORK_MAY_HELP, type JointCheck, type Joint } from '../check.js';
 import { closer, mended, missing, said, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { narrowRod, narrowSmallEnd } from '../operations/rods.js';
@@ -25,7 +25,7 @@ const oneEnd: JointCheck = {
   id: 'oneEnd',
   name: 'Located at exactly one end',
   reads: [pinWidth.id, bigWidth.id, smallWidth.id, bossGap.id, crank.features.rodsPerPin.id],
-  verdicts: MENDED,
+  verdicts: WORK_MAY_HELP,
   judge: (assembly) => {
     const sizes = [pinWidth, bigWidth, bossGap, smallWidth].map(
       (parameter) => [parameter, valueOf(assembly, parameter)] as const,

@@ -4,7 +4,7 @@ import { around, contains, middle, minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { bandOf, limitOf, rods } from '../../thumb/index.js';
 import { lookOf, valueOf } from '../assembly.js';
-import { MENDED, type JointCheck, type Joint } from '../check.js';
+import { WORK_MAY_HELP, type JointCheck, type Joint } from '../check.js';
 import { mended, missing, offer, said, work } from '../outcome.js';
 import { isDone } from '../operations/operation.js';
 import { drillRod, narrowSmallEnd } from '../operations/rods.js';
@@ -124,7 +124,7 @@ const pinOil: JointCheck = {
     piston.features.gallery.id,
     rod.features.made.id,
   ],
-  verdicts: MENDED,
+  verdicts: WORK_MAY_HELP,
   judge: (assembly) => {
     const [fixed, drilling, holes, gallery] = [
       rodFixing,

@@ -3,7 +3,7 @@ import type { Feature } from '../../dictionary/definition.js';
 import { sayLook } from '../../dictionary/dictionary.js';
 import type { Sentence } from '../../quantity/sentence.js';
 import { lookOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
+import { WORK_MAY_HELP, REPLACED, NO_WORK_HELPS, type JointCheck } from '../check.js';
 import { mended, missing, said, type Offer } from '../outcome.js';
 import type { Verdict } from '../verdict.js';
 
@@ -32,7 +32,7 @@ export function implied(spec: {
     name: spec.name,
     reads: [spec.of.id, (spec.needsOf === 'replaced' ? REPLACED : '') + spec.needs.id, ...(spec.also ?? [])],
     ...(spec.confirming ? { confirming: spec.confirming } : {}),
-    verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
+    verdicts: spec.verdicts ?? (spec.mend ? WORK_MAY_HELP : NO_WORK_HELPS),
     judge: (assembly) => {
       const asked = lookOf(assembly, spec.of);
       if (asked === undefined) return missing([spec.of], 'count');

@@ -5,7 +5,7 @@ import { band, sentence, value as figure } from '../../quantity/sentence.js';
 import { interval, type Interval } from '../../quantity/interval.js';
 import { cite, limitOf, type LimitOfThumb } from '../../thumb/index.js';
 import { kindOf, valueOf, type Assembly } from '../assembly.js';
-import { MENDED, type JointCheck } from '../check.js';
+import { WORK_MAY_HELP, type JointCheck } from '../check.js';
 import { hold, mended, said, type Offer, type Outcome } from '../outcome.js';
 import { PLACES } from './within.js';
 
@@ -34,7 +34,7 @@ export function roundAndParallel({ id, name, of, most, also = [], mend }: RoundS
     name,
     confirming: true,
     reads: [of.id, ...also],
-    verdicts: MENDED,
+    verdicts: WORK_MAY_HELP,
     judge: (assembly) => {
       const part = assembly.parts[kindOf(of.id)];
       const value = valueOf(assembly, of);

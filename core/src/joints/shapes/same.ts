@@ -4,7 +4,7 @@ import { sayLook } from '../../dictionary/dictionary.js';
 import { interval } from '../../quantity/interval.js';
 import { sentence, type Sentence } from '../../quantity/sentence.js';
 import { interfaceAt, lookOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
+import { WORK_MAY_HELP, REPLACED, NO_WORK_HELPS, type JointCheck } from '../check.js';
 import { mended, mendedVerdict, missing, said, type Offer } from '../outcome.js';
 import type { Verdict } from '../verdict.js';
 
@@ -63,7 +63,7 @@ function same<E extends { readonly id: string; readonly name: string }>(
       if (likeness === 'perhaps') return 'cannotTell';
       return mendedVerdict('doesNotFit', () => spec.mend?.(assembly, { mine, theirs }) ?? []);
     },
-    verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
+    verdicts: spec.verdicts ?? (spec.mend ? WORK_MAY_HELP : NO_WORK_HELPS),
     // Where two that differ may go together all the same the one does not tell the other.
     ...(spec.asOf === 'replaced' || spec.agree
       ? {}

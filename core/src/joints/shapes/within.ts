@@ -6,7 +6,7 @@ import { capital } from '../../quantity/phrase.js';
 import type { QuantityKind } from '../../quantity/unit.js';
 import { bandOf, cite, leewayOf, type FigureOfThumb, type LimitOfThumb } from '../../thumb/index.js';
 import { kindOf, valueOf, type Assembly, type Where } from '../assembly.js';
-import { MENDED, REPLACED, TOLD, type JointCheck } from '../check.js';
+import { WORK_MAY_HELP, REPLACED, NO_WORK_HELPS, type JointCheck } from '../check.js';
 import {
   atLeast,
   closer,
@@ -183,7 +183,7 @@ export function within<const S extends Sizes>(spec: WithinSpec<S>): JointCheck {
       ...entries.map(({ parameter, where }) => (where === 'replaced' ? REPLACED : '') + parameter.id),
       ...(spec.also ?? []),
     ],
-    verdicts: spec.verdicts ?? (spec.mend ? MENDED : TOLD),
+    verdicts: spec.verdicts ?? (spec.mend ? WORK_MAY_HELP : NO_WORK_HELPS),
     implies: (id, assembly) => implied(spec, entries, id, assembly),
     judge: (assembly) => {
       const settled = spec.unless?.(assembly);

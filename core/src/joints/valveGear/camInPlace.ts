@@ -2,7 +2,7 @@ import { cam } from '../../dictionary/kinds/cam.js';
 import { middle } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameCount, sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
@@ -34,7 +34,7 @@ export const camInPlace: Joint = {
     }),
     sameLook({
       id: 'camDrive',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Drive',
       of: cam.features.drive,
       as: cam.features.drive,
@@ -48,7 +48,7 @@ export const camInPlace: Joint = {
     }),
     samePattern({
       id: 'gearSeat',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Seat of the timing wheel',
       of: cam.interfaces.gearSeat,
       as: cam.interfaces.gearSeat,
@@ -79,7 +79,7 @@ export const camInPlace: Joint = {
         otherwise: () => [`The cam that comes out has one and this has none: ${otherwise}.`],
         ...(id === 'pumpLobe'
           ? {
-              verdicts: ALWAYS_MENDED,
+              verdicts: WORK_ALWAYS_HELPS,
               mend: () => [work({ steps: ['takeAlong'] as const, says: ['Fit an electric pump.'] })],
             }
           : {}),

@@ -3,7 +3,7 @@ import { crank } from '../../dictionary/kinds/crank.js';
 import { sayLook } from '../../dictionary/dictionary.js';
 import { counted } from '../../quantity/phrase.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import { TOLD, type Joint } from '../check.js';
+import { NO_WORK_HELPS, type Joint } from '../check.js';
 import { said, seeing, type Outcome } from '../outcome.js';
 
 /**
@@ -52,7 +52,7 @@ export const camOnCrank: Joint = {
       id: 'firingByThrows',
       name: 'Firing order',
       reads: [cam.features.firingOrder.id, crank.features.throws.id, crankpins.id, rodsPerPin.id],
-      verdicts: TOLD,
+      verdicts: NO_WORK_HELPS,
       implies: firing,
       judge: (assembly) =>
         firesOthers(assembly) ??
@@ -69,7 +69,7 @@ export const camOnCrank: Joint = {
       id: 'camTurning',
       name: 'Direction of turning',
       reads: [cam.features.rotation.id, cam.features.drive.id, crank.features.rotation.id],
-      verdicts: TOLD,
+      verdicts: NO_WORK_HELPS,
       judge: (assembly) =>
         seeing(
           assembly,

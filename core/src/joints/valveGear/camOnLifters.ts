@@ -1,7 +1,7 @@
 import { cam } from '../../dictionary/kinds/cam.js';
 import { lifter } from '../../dictionary/kinds/lifter.js';
 import { ROLLER_LIFTERS } from '../../dictionary/options.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameLook } from '../shapes/same.js';
 
@@ -13,7 +13,7 @@ export const camOnLifters: Joint = {
   checks: [
     sameLook({
       id: 'lifterForm',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Lifter on the lobe',
       of: cam.features.lifter,
       as: lifter.features.form,

@@ -1,7 +1,7 @@
 import { block } from '../../dictionary/kinds/block.js';
 import { lifter } from '../../dictionary/kinds/lifter.js';
 import { lookOf, type Assembly } from '../assembly.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { said, work, type Outcome } from '../outcome.js';
 import { implied } from '../shapes/implied.js';
 import { CAM_BEARINGS, valveGearIn } from './camJournals.js';
@@ -27,7 +27,7 @@ export const lifterInBlock: Joint = {
     bodyInBore(block.parameters['lifterBore.diameter'], noBores, [block.features.camBearings.id]),
     implied({
       id: 'lifterOil',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Oil to the lifters',
       of: lifter.features.form,
       when: HYDRAULIC_LIFTERS,

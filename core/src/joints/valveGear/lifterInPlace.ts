@@ -3,7 +3,7 @@ import { minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { valveGear } from '../../thumb/index.js';
 import { lookOf } from '../assembly.js';
-import { ALWAYS_MENDED, REPLACED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, REPLACED, type Joint } from '../check.js';
 import { mended, missing, said, work } from '../outcome.js';
 import { sameSize } from '../shapes/sizes.js';
 import { before, usually, within } from '../shapes/within.js';
@@ -21,7 +21,7 @@ export const lifterInPlace: Joint = {
   checks: [
     sameSize({
       id: 'seatHeight',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Height of the pushrod seat',
       of: lifter.parameters.seatHeight,
       play: valveGear.seatHeight,
@@ -34,7 +34,7 @@ export const lifterInPlace: Joint = {
     }),
     within({
       id: 'preload',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Preload',
       of: { mine: lifter.parameters.preload, was: before(lifter.parameters.preload) },
       also: [lifter.features.form.id, REPLACED + lifter.features.form.id],

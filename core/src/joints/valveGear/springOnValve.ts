@@ -1,6 +1,6 @@
 import { valve } from '../../dictionary/kinds/valve.js';
 import { valveSpring } from '../../dictionary/kinds/valveSpring.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { samePattern } from '../shapes/same.js';
 
@@ -12,7 +12,7 @@ export const springOnValve: Joint = {
   checks: [
     samePattern({
       id: 'keepers',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Keepers and retainer',
       of: valveSpring.interfaces.keepers,
       as: valve.interfaces.keepers,

@@ -5,7 +5,7 @@ import { around, middle, minus } from '../../quantity/interval.js';
 import { band, sentence, value } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
 import { lookOf, machined } from '../assembly.js';
-import { MENDED, type JointCheck, type Joint } from '../check.js';
+import { WORK_MAY_HELP, type JointCheck, type Joint } from '../check.js';
 import { missing, work } from '../outcome.js';
 import { sameSize } from '../shapes/sizes.js';
 import { specified, within } from '../shapes/within.js';
@@ -21,7 +21,7 @@ const headSize: JointCheck = {
   id: 'valveHead',
   name: 'Size of the valve head',
   reads: [valve.features.duty.id, size.id, intake.id, exhaust.id],
-  verdicts: MENDED,
+  verdicts: WORK_MAY_HELP,
   implies: (id, assembly) => {
     const duty = lookOf(assembly, valve.features.duty);
     return duty === undefined ? undefined : headSizeAs(seatOf(duty)).implies?.(id, assembly);

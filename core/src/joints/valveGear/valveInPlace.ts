@@ -2,7 +2,7 @@ import { valve } from '../../dictionary/kinds/valve.js';
 import { middle, minus } from '../../quantity/interval.js';
 import { band, sentence } from '../../quantity/sentence.js';
 import { limitOf, valveGear } from '../../thumb/index.js';
-import { ALWAYS_MENDED, type Joint } from '../check.js';
+import { WORK_ALWAYS_HELPS, type Joint } from '../check.js';
 import { work } from '../outcome.js';
 import { sameLook, samePattern } from '../shapes/same.js';
 import { sameSize } from '../shapes/sizes.js';
@@ -50,7 +50,7 @@ export const valveInPlace: Joint = {
     }),
     samePattern({
       id: 'keepersKept',
-      verdicts: ALWAYS_MENDED,
+      verdicts: WORK_ALWAYS_HELPS,
       name: 'Keepers',
       of: valve.interfaces.keepers,
       as: valve.interfaces.keepers,

@@ -1,5 +1,5 @@
 import type { Answers, PlanProgress, QuestionName, Requests } from '../../contract/index.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 
 /** What whoever asks has to say while an answer that takes long is worked out, and wants to hear. */
 export interface Course {
@@ -14,7 +14,7 @@ export const TO_ITS_END: Course = { isStopped: () => false };
 
 /** How a question is answered: its request in, its answer out; nothing else goes in or out. */
 export type Answering<N extends QuestionName> = (
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   request: Requests[N],
   course: Course,
 ) => Answers[N];

@@ -3,10 +3,10 @@ import { isIdOf, sayEntry } from '../../dictionary/dictionary.js';
 import { DataError } from '../../formats/index.js';
 import type { Specimen } from '../../readings/reading.js';
 import { buildLookup } from '../buildLookup.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 
 /** A build as asked, looked up. Throws a DataError where it starts from an engine that is not there. */
-export function engineAsked(workshop: Holdings, build: Build, specimens?: readonly Specimen[]): BuildEngine {
+export function engineAsked(workshop: KeptCatalogue, build: Build, specimens?: readonly Specimen[]): BuildEngine {
   if (build.variant !== undefined && !workshop.catalogue.variant(build.variant))
     throw new DataError('The engine it starts from is not in the catalogue.', [
       { where: 'body.build.variant', what: `there is no variant "${build.variant}"; take another, or none.` },

@@ -18,7 +18,7 @@ import { DataError } from '../../formats/index.js';
 import { swap } from '../../interchange/index.js';
 import type { Verdict } from '../../joints/index.js';
 import { middle } from '../../quantity/interval.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { engineAsked, figureAsked, needed } from './buildAsked.js';
 
@@ -55,7 +55,7 @@ function withPart({ build }: BuildEngine, slot: string, pattern: string): Build 
 }
 
 /** Whether a part goes in with all others of a build, and what it is asked for. */
-function goingIn(workshop: Holdings, engine: BuildEngine, slot: string, part: Part) {
+function goingIn(workshop: KeptCatalogue, engine: BuildEngine, slot: string, part: Part) {
   const others = engine.parts
     .filter((each) => each.slot !== slot)
     .map(({ slot: place, part: other }) => ({ slot: place, part: other }));
@@ -65,7 +65,7 @@ function goingIn(workshop: Holdings, engine: BuildEngine, slot: string, part: Pa
 
 /** Parts on record that bring the figure nearest to what is wanted, those that go in before those that do not. */
 function nearest(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   engine: BuildEngine,
   made: (build: Build) => BuildEngine,
   {
@@ -130,7 +130,7 @@ function likest(parts: readonly Part[], there: Part | undefined): readonly Part[
 
 /** With one part after another in a place: those that are named, or those that come nearest to what is there. */
 function overParts(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   engine: BuildEngine,
   made: (build: Build) => BuildEngine,
   slot: string,

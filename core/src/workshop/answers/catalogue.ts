@@ -5,7 +5,7 @@ import { readBearing, readVehicleNumber } from '../../designations/index.js';
 import { DataError } from '../../formats/index.js';
 import { confirmedCases, CONTRADICTED_HERE, contradictedHere, measuredHere } from '../../learning/index.js';
 import type { Specimen } from '../../readings/reading.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import { UnknownRecordError } from '../refusal.js';
 import type { Answering } from './answering.js';
 
@@ -34,7 +34,7 @@ export const audit: Answering<'audit'> = (workshop, { rule, from = 0, most = FIN
 };
 
 /** What the shop's own confirmed parts contradict. */
-const measuredOtherwise = (workshop: Holdings, specimens: readonly Specimen[]): AuditFinding[] =>
+const measuredOtherwise = (workshop: KeptCatalogue, specimens: readonly Specimen[]): AuditFinding[] =>
   contradictedHere(measuredHere(confirmedCases(specimens, (kind) => workshop.index(kind), workshop.identifyOptions)));
 
 export const compare: Answering<'compare'> = (workshop, { subjects }) => {

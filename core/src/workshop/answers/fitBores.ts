@@ -9,7 +9,7 @@ import { block } from '../../dictionary/kinds/block.js';
 import { liner } from '../../dictionary/kinds/liner.js';
 import { piston } from '../../dictionary/kinds/piston.js';
 import type { Specimen } from '../../readings/reading.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { partOf, bothWays } from './measuredPart.js';
 
@@ -17,7 +17,7 @@ import { partOf, bothWays } from './measuredPart.js';
 const BORES = { block: block.parameters.bore.id, liner: liner.parameters.bore.id } as const;
 
 /** Which piston goes into which bore of a block; nothing where not every bore, or too few skirts, were measured. */
-function seating(workshop: Holdings, holes: Part, pistons: readonly Specimen[]) {
+function seating(workshop: KeptCatalogue, holes: Part, pistons: readonly Specimen[]) {
   const { bore } = block.parameters;
   const count = Number(holes.looks[block.features.cylinders.id]?.option);
   const at = [...(holes.values[bore.id]?.at ?? [])].sort((a, b) => a.position - b.position);

@@ -8,12 +8,12 @@ import { rod } from '../../dictionary/kinds/rod.js';
 import { middle } from '../../quantity/interval.js';
 import { counted, listed } from '../../quantity/phrase.js';
 import type { Specimen } from '../../readings/reading.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { partOf } from './measuredPart.js';
 
 /** What a piece is taken to be; what nobody knows is a type of its own. */
-const typeOf = (workshop: Holdings, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
+const typeOf = (workshop: KeptCatalogue, specimen: Specimen): string => workshop.takenFor(specimen) ?? '';
 
 /** Why there are no such sets, by how many were measured of each type. */
 function sayNone(count: number, engines: number, measured: readonly number[]): string {
@@ -158,7 +158,7 @@ export const fitSets: Answering<'fitSets'> = (workshop, { pool, count, engines =
 type Partners = NonNullable<Requests['fitSets']['partners']>;
 
 /** Weights of pieces as measured; nothing where one was not weighed. */
-function weightsOf(workshop: Holdings, specimens: readonly Specimen[], id: string): readonly number[] | undefined {
+function weightsOf(workshop: KeptCatalogue, specimens: readonly Specimen[], id: string): readonly number[] | undefined {
   const weights = specimens.flatMap((specimen) => {
     const value = partOf(workshop, specimen).values[id];
     return value?.source === 'measured' ? [middle(value.interval)] : [];
@@ -168,7 +168,7 @@ function weightsOf(workshop: Holdings, specimens: readonly Specimen[], id: strin
 
 /** Which goes with which, so that their weights together are as alike as can be. */
 function throwsOf(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   pieces: readonly { readonly specimen: Specimen; readonly figures: readonly (number | undefined)[] }[],
   partners: Partners,
   weight: string,
@@ -207,7 +207,7 @@ function throwsOf(
 
 /** What is hung on a crankpin to balance the crank, of pistons, pins and rods whose ends were weighed. Grams. */
 function bobweightOf(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   specimens: readonly Specimen[],
   { factor, rods }: NonNullable<Requests['fitSets']['balance']>,
 ) {

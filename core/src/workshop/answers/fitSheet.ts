@@ -7,12 +7,12 @@ import { DataError } from '../../formats/index.js';
 import { width } from '../../quantity/interval.js';
 import { sentence, value as figure, type Sentence } from '../../quantity/sentence.js';
 import { toInside } from '../../quantity/unit.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { bothWays } from './measuredPart.js';
 
 /** How the cylinders lie in the engines that have a block, where all that have it are alike. */
-function arrangementOf({ catalogue }: Holdings, block: string | undefined): string | undefined {
+function arrangementOf({ catalogue }: KeptCatalogue, block: string | undefined): string | undefined {
   const told = new Set(
     (block === undefined ? [] : catalogue.fittedIn(block)).map(
       ({ variant }) => optionOf(variant, engineVariant.features.layout.id)?.value,
@@ -50,7 +50,7 @@ export const fitSheet: Answering<'fitSheet'> = (workshop, { specimen, sheet }) =
 };
 
 /** What a class of a size is wide, where marks tell classes of it; nothing where they do not. */
-function classWidth(workshop: Holdings, part: Part, parameter: string): number | undefined {
+function classWidth(workshop: KeptCatalogue, part: Part, parameter: string): number | undefined {
   const { family } = workshop.catalogue.pattern(part.pattern ?? '') ?? {};
   const bands = workshop.catalogue.catalogue.schemes
     .filter((scheme) => scheme.kinds.includes(part.kind) && (scheme.family ?? family) === family)
@@ -63,7 +63,7 @@ function classWidth(workshop: Holdings, part: Part, parameter: string): number |
 }
 
 /** Whether what it was measured with tells its classes at all. */
-function toolTells(workshop: Holdings, part: Part, id: string): Sentence | undefined {
+function toolTells(workshop: KeptCatalogue, part: Part, id: string): Sentence | undefined {
   const step = classWidth(workshop, part, id);
   const at = part.values[id]?.source === 'measured' ? (part.values[id].at ?? []) : [];
   const coarsest = Math.max(0, ...at.map(({ interval }) => width(interval)));

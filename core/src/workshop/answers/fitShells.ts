@@ -7,7 +7,7 @@ import { MAIN_BEARING, ROD_BEARING } from '../../joints/index.js';
 import { crank } from '../../dictionary/kinds/crank.js';
 import type { Interval } from '../../quantity/interval.js';
 import type { Specimen } from '../../readings/reading.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { bothWays, partOf } from './measuredPart.js';
 
@@ -43,7 +43,7 @@ export const fitShells: Answering<'fitShells'> = (workshop, request) => shellsAs
 
 /** Shells place by place, as the core has them, and the kinds of part without which nothing can be told. */
 export function shellsAsked(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   { bearing, specimens = [], variant, mixed, strip, shelf = [] }: Omit<Requests['fitShells'], 'jobId' | 'units'>,
 ): { readonly missing: readonly KindId[]; readonly places: ReturnType<typeof shellsByPlace> } {
   const of = (kind: KindId) => specimens.filter((each) => each.kind === kind).map((each) => bothWays(workshop, each));

@@ -12,7 +12,7 @@ import {
 } from '../../interchange/index.js';
 import { placed } from '../resolveRefs.js';
 import { UnknownRecordError } from '../refusal.js';
-import type { Holdings, OpenGrid } from '../holdings.js';
+import type { KeptCatalogue, OpenGrid } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 
 const LETTERS = { fits: 'f', fitsWithWork: 'w', cannotTell: '?', doesNotFit: 'x' } as const;
@@ -22,7 +22,7 @@ const letterOf = (cell: number): string => (isNothingAgainst(cell) ? 'o' : LETTE
 const PAIRS_A_TURN = 16_000;
 
 function chosen(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   { kind, patterns }: GridRequest['donors'],
   first: boolean,
   where: string,
@@ -46,7 +46,7 @@ function chosen(
 }
 
 /** The grid that is asked about, as far as it was worked out before. */
-export function opened(workshop: Holdings, request: GridRequest): OpenGrid {
+export function opened(workshop: KeptCatalogue, request: GridRequest): OpenGrid {
   const { donors, recipients, first = false } = request;
   return workshop.openGrid(request, () =>
     placed(

@@ -18,7 +18,7 @@ import { partFromShelf, slotFor, swap } from '../../interchange/index.js';
 import { orderListOf, shopSheetOf, stagesOf, stepOf, type Need, type OnShelf } from '../../order/index.js';
 import type { Specimen } from '../../readings/reading.js';
 import { buildLookup } from '../buildLookup.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { engineAsked } from './buildAsked.js';
 import { shellsAsked } from './fitShells.js';
@@ -28,7 +28,7 @@ type OfJob = Requests['jobStages'];
 /** What a job has when nothing is decided: no engine, and so nothing that is needed. */
 const NOTHING: Build = { id: '00000000-0000-4000-8000-000000000000', name: '', places: [], sizes: [] };
 
-function asked(workshop: Holdings, { jobId, job, build, specimens = [] }: OfJob) {
+function asked(workshop: KeptCatalogue, { jobId, job, build, specimens = [] }: OfJob) {
   if (jobId !== undefined && !job)
     throw new DataError('There is no such job.', [
       { where: 'body.jobId', what: 'no job is stored under that id; send one along, or choose another.' },
@@ -38,7 +38,7 @@ function asked(workshop: Holdings, { jobId, job, build, specimens = [] }: OfJob)
 }
 
 /** Which shells go into a build, as fitting tells; nothing where it has no crank or housings to tell from. */
-function shellsOf(workshop: Holdings, { build, engine, specimens }: ReturnType<typeof asked>) {
+function shellsOf(workshop: KeptCatalogue, { build, engine, specimens }: ReturnType<typeof asked>) {
   const chosen = new Set(build?.places.flatMap(({ specimen }) => specimen ?? []) ?? []);
   const own = specimens.filter((each) => chosen.has(each.id));
   // What lies in the job and is in no place yet, as far as nothing of its kind is.
@@ -61,7 +61,7 @@ function shellsOf(workshop: Holdings, { build, engine, specimens }: ReturnType<t
 }
 
 function needsOf(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   found: ReturnType<typeof asked>,
   shelf: readonly Specimen[] = [],
   reserved: readonly string[] = [],
@@ -115,7 +115,7 @@ export const shopSheet: Answering<'shopSheet'> = (workshop, request) => {
   return shopSheetOf(build ?? NOTHING, buildLookup(workshop, specimens), job);
 };
 
-function assemblyOf(workshop: Holdings, found: ReturnType<typeof asked>) {
+function assemblyOf(workshop: KeptCatalogue, found: ReturnType<typeof asked>) {
   const { engine, build, job } = found;
   if (!build) return [];
   const figures = new Map<string, FigureFound[]>();
@@ -148,7 +148,7 @@ const unmeasured = (specimens: readonly Specimen[]): readonly string[] =>
     ).map(({ name }) => `${name.toLowerCase()} of ${specimen.name}`),
   );
 
-function refusals(workshop: Holdings, engine: BuildEngine): readonly string[] {
+function refusals(workshop: KeptCatalogue, engine: BuildEngine): readonly string[] {
   const judged = jointsOf(engine, workshop.swapContext);
   const all = [
     ...engine.problems.map(({ what }) => what),

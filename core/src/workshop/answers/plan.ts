@@ -24,7 +24,7 @@ import { normaliseMark } from '../../marks/markText.js';
 import { numbersToOrder, offersFor, soughtNumbers } from '../../order/index.js';
 import { UNITS } from '../../quantity/unit.js';
 import { buildLookup } from '../buildLookup.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 import { engineAsked, needed } from './buildAsked.js';
 
@@ -36,7 +36,7 @@ const NUMBERS_TOLD = 2001;
 const REFUSALS_TOLD = 5;
 
 /** Numbers by which lists may have what a plan could buy, as they are compared. */
-export function numbersToBuy({ catalogue }: Holdings, { build, demands }: Pick<Asked, 'build' | 'demands'>) {
+export function numbersToBuy({ catalogue }: KeptCatalogue, { build, demands }: Pick<Asked, 'build' | 'demands'>) {
   const kinds = demands.places.flatMap(({ slot }) => slotOf(slot)?.kind ?? []);
   const patterns = new Set([
     ...kinds.flatMap((kind) => catalogue.ofKind(kind).map(({ id }) => id)),
@@ -58,7 +58,10 @@ function moneyOf(sellers: NonNullable<Asked['sellers']>): string | undefined {
 }
 
 /** Who sells so many of a pattern, of those that have enough or do not say. */
-function onSaleIn({ catalogue }: Holdings, { sellers = [], offers = [] }: Asked): NonNullable<PlanGround['onSale']> {
+function onSaleIn(
+  { catalogue }: KeptCatalogue,
+  { sellers = [], offers = [] }: Asked,
+): NonNullable<PlanGround['onSale']> {
   const money = moneyOf(sellers);
   const byNumber = group(
     offers.filter(({ currency }) => currency === money),
@@ -77,7 +80,7 @@ function onSaleIn({ catalogue }: Holdings, { sellers = [], offers = [] }: Asked)
   };
 }
 
-function asked(workshop: Holdings, request: Asked) {
+function asked(workshop: KeptCatalogue, request: Asked) {
   const { build, demands, specimens = [], shelf = [], sellers } = request;
 
   const ground: PlanGround = {
@@ -150,7 +153,7 @@ const rounded = (value: number): number => Math.round(value * 100) / 100;
 
 /** @param isWhole it is looked at closely: not of each that is only the best so far */
 function setTold(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   problem: PlanProblem,
   found: SetFound,
   first?: SetFound,

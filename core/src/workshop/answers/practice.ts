@@ -14,7 +14,7 @@ import {
 import { DataError } from '../../formats/index.js';
 import { checkKey } from '../../identify/index.js';
 import { random } from '../../quantity/random.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 
 /** A round of practice as far as it has come. All of it follows from the request: nothing is kept between two. */
@@ -25,7 +25,7 @@ class Round {
   readonly next: () => number;
   readonly level: (typeof PRACTICE_LEVELS)[number];
 
-  constructor(workshop: Holdings, { kind, level, seed }: Requests['practiceSheet'], asked: readonly string[]) {
+  constructor(workshop: KeptCatalogue, { kind, level, seed }: Requests['practiceSheet'], asked: readonly string[]) {
     const found = PRACTICE_LEVELS.find(({ id }) => id === level);
     const patterns = workshop.catalogue.ofKind(kind);
     this.next = random(seed);

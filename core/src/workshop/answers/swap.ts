@@ -20,7 +20,7 @@ import {
 } from '../../interchange/index.js';
 import { VERDICTS, type Verdict } from '../../joints/index.js';
 import { resolveRef, resolveRefs, placed } from '../resolveRefs.js';
-import type { Holdings } from '../holdings.js';
+import type { KeptCatalogue } from '../keptCatalogue.js';
 import type { Answering } from './answering.js';
 
 const addressOf = (ref: PartOrEngine): string =>
@@ -99,7 +99,13 @@ interface Listed {
  * The catalogue is sorted once and asked again and again; the shelf, which is another with every request, is small and
  * asked beside it.
  */
-function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, self: string | undefined, most: number) {
+function askAll(
+  workshop: KeptCatalogue,
+  request: Requests['whatElse'],
+  part: Part,
+  self: string | undefined,
+  most: number,
+) {
   const { kind, side } = request;
   const { catalogue, identifyOptions, swapContext } = workshop;
   const shelf =
@@ -136,7 +142,7 @@ function askAll(workshop: Holdings, request: Requests['whatElse'], part: Part, s
 }
 
 function takingTold(
-  workshop: Holdings,
+  workshop: KeptCatalogue,
   part: Part,
   judged: Pick<Swap, Told>,
   specimenId: string | undefined,

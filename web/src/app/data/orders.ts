@@ -28,7 +28,7 @@ import {
 import { Api, ApiError } from './api';
 import { Builds } from './builds';
 import { Jobs } from './jobs';
-import { Live } from './live';
+import { ServerEvents } from './serverEvents';
 import { Questions } from './questions';
 import { Specimens } from './specimens';
 
@@ -54,7 +54,7 @@ export class Orders {
   /** Emits at once, and whenever a reservation or a list is another. */
   private readonly changed$ = merge(
     this.changedHere$,
-    inject(Live).events$.pipe(filter((event) => event === 'again' || event.of === 'order')),
+    inject(ServerEvents).events$.pipe(filter((event) => event === 'again' || event.of === 'order')),
   ).pipe(startWith(undefined));
 
   readonly suppliers$: Observable<readonly StoredSupplier[]> = this.fetched(() => this.api.suppliers());

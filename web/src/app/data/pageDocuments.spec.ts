@@ -20,7 +20,7 @@ import { CATALOGUE, FakeSpecimens } from '../testing/demo';
 import { Api, ApiError } from './api';
 import { Builds } from './builds';
 import { Jobs } from './jobs';
-import { Live, type LiveEvent } from './live';
+import { ServerEvents, type HeardEvent } from './serverEvents';
 import { PageDocuments } from './pageDocuments';
 import { Specimens } from './specimens';
 
@@ -43,7 +43,7 @@ const heldHere = <T extends { readonly id: string }>(all: readonly T[]) => ({
 describe('the documents of the page', () => {
   let isAway: boolean;
   let jobs: BehaviorSubject<readonly Job[]>;
-  let events: Subject<LiveEvent>;
+  let events: Subject<HeardEvent>;
   const known = { numbersToBuy: (plan: Parameters<typeof numbersToBuy>[1]) => numbersToBuy(WORKSHOP, plan) };
   const documents = () => TestBed.inject(PageDocuments);
 
@@ -56,7 +56,7 @@ describe('the documents of the page', () => {
         { provide: Specimens, useValue: new FakeSpecimens(...SPECIMENS) },
         { provide: Jobs, useValue: { ...heldHere(JOBS), all$: jobs } },
         { provide: Builds, useValue: heldHere(BUILDS) },
-        { provide: Live, useValue: { events$: events } },
+        { provide: ServerEvents, useValue: { events$: events } },
         {
           provide: Api,
           useValue: {

@@ -13,7 +13,7 @@ import { catchError, EMPTY, filter, firstValueFrom, map, merge, of, skip, take, 
 import { Api } from './api';
 import { Builds } from './builds';
 import { Jobs } from './jobs';
-import { Live } from './live';
+import { ServerEvents } from './serverEvents';
 import { Specimens } from './specimens';
 
 /** Numbers that may be looked for in price lists at once. */
@@ -37,7 +37,7 @@ export class PageDocuments implements Documents {
   private readonly all = inject(Specimens);
   private readonly jobs = inject(Jobs);
   private readonly builds = inject(Builds);
-  private readonly live = inject(Live);
+  private readonly live = inject(ServerEvents);
   private readonly sought = new Set<string>();
 
   /** Emits when what meets these needs may be another than before. */

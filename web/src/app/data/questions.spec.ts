@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { USUAL_SHOP, type Answers, type QuestionName } from '@which-bore/core';
 import { BehaviorSubject, defer, firstValueFrom, of, Subject, throwError } from 'rxjs';
 import { Api, ApiError } from './api';
-import { Live, type LiveEvent } from './live';
+import { ServerEvents, type HeardEvent } from './serverEvents';
 import { InWorker, Questions } from './questions';
 import { ShopData } from './shopData';
 import type { WorkshopState } from './workshopState';
@@ -18,7 +18,7 @@ const who = (told: Told) => told.schemes[0]?.id;
 
 describe('questions of the page', () => {
   let tell: (state: WorkshopState) => void;
-  let events: Subject<LiveEvent>;
+  let events: Subject<HeardEvent>;
   let shop: BehaviorSubject<typeof USUAL_SHOP>;
   let server: 'there' | 'away' | 'refuses';
   let worker: 'ready' | 'not yet' | 'refuses';
@@ -55,7 +55,7 @@ describe('questions of the page', () => {
       providers: [
         provideZonelessChangeDetection(),
         { provide: Api, useValue: api },
-        { provide: Live, useValue: { events$: events } },
+        { provide: ServerEvents, useValue: { events$: events } },
         { provide: ShopData, useValue: { shop$: shop } },
         { provide: InWorker, useValue: { open: () => Promise.resolve(fakeWorker) } },
       ],

@@ -32,7 +32,7 @@ import {
   type Observable,
 } from 'rxjs';
 import { Api, ApiError } from './api';
-import { Live } from './live';
+import { ServerEvents } from './serverEvents';
 import { PageDocuments } from './pageDocuments';
 import { ShopData } from './shopData';
 import type { WorkshopWorker } from './workshop.worker';
@@ -117,7 +117,7 @@ export class Questions {
     const news = new Subject<unknown>();
     merge(tag$, shopChanged$, this.refreshed$).subscribe(news);
     this.changed$ = news;
-    inject(Live).events$.subscribe((event) => {
+    inject(ServerEvents).events$.subscribe((event) => {
       if (event === 'again') this.refresh();
       else if (event.of === 'catalogue') {
         this.latest = event.tag;

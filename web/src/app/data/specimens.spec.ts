@@ -6,7 +6,7 @@ import { FakeHeldStore } from '../testing/fakeHeldStore';
 import { FakeServer } from '../testing/fakeServer';
 import { Api } from './api';
 import { LocalCopies } from './documents/localCopies';
-import { Live, type LiveEvent } from './live';
+import { ServerEvents, type HeardEvent } from './serverEvents';
 import { Specimens } from './specimens';
 
 const idOf = (at: number): string => `7a0d5a1e-3f7f-4f43-8f25-${String(at).padStart(12, '0')}`;
@@ -32,7 +32,7 @@ class SlowServer extends FakeServer {
 
 describe('parts that are opened together', () => {
   let server: SlowServer;
-  let live: Subject<LiveEvent>;
+  let live: Subject<HeardEvent>;
   let specimens: Specimens;
   const put = (at: number, name: string, version = 1) => {
     const document: Specimen = { id: idOf(at), name, kind: 'rod', readings: [] };
@@ -46,7 +46,7 @@ describe('parts that are opened together', () => {
         provideZonelessChangeDetection(),
         { provide: Api, useValue: server },
         { provide: LocalCopies, useValue: new FakeHeldStore() },
-        { provide: Live, useValue: { events$: live } },
+        { provide: ServerEvents, useValue: { events$: live } },
       ],
     });
     specimens = TestBed.inject(Specimens);

@@ -140,8 +140,8 @@ export class SwapStation {
 
   /** What comes, as the sums want it; nothing while it is not all known. */
   private readonly coming = computed((): readonly PartRef[] | undefined => {
-    const parties = this.refs().flatMap((ref) => this.partyOf(ref, this.specimen(), this.as()));
-    return parties.length > 0 && parties.length === this.refs().length ? parties : undefined;
+    const partRefs = this.refs().flatMap((ref) => this.partRefsOf(ref, this.specimen(), this.as()));
+    return partRefs.length > 0 && partRefs.length === this.refs().length ? partRefs : undefined;
   });
 
   /** The kind of the first donor; nothing for a whole engine. */
@@ -249,14 +249,14 @@ export class SwapStation {
   });
   private readonly recipient = computed((): PartRef | undefined => {
     const ref = this.intoRef();
-    return ref && this.partyOf(ref, this.intoSpecimen(), undefined)[0];
+    return ref && this.partRefsOf(ref, this.intoSpecimen(), undefined)[0];
   });
 
   private readonly pair = computed(() => {
     const shown = this.shown();
     const coming = this.coming();
     if (!coming || shown === undefined) return undefined;
-    const into = this.recipient() ?? this.partyOf(readAddress(shown), undefined, undefined)[0];
+    const into = this.recipient() ?? this.partRefsOf(readAddress(shown), undefined, undefined)[0];
     return into ? { coming, into } : undefined;
   });
 
@@ -400,7 +400,11 @@ export class SwapStation {
     return `${minutes} min${instrument ? `, ${INSTRUMENTS[instrument].name.toLowerCase()}` : ', by eye'}`;
   }
 
-  private partyOf({ sort, id }: Address, specimen: Specimen | undefined, as: string | undefined): readonly PartRef[] {
+  private partRefsOf(
+    { sort, id }: Address,
+    specimen: Specimen | undefined,
+    as: string | undefined,
+  ): readonly PartRef[] {
     switch (sort) {
       case 'pattern':
         return [{ pattern: id }];

@@ -18,7 +18,7 @@ import {
 } from '@ant-design/icons-angular/icons';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import { LocalCopies } from '../data/documents/localCopies';
-import { Live } from '../data/live';
+import { ServerEvents } from '../data/serverEvents';
 import { Questions } from '../data/questions';
 import { Specimens } from '../data/specimens';
 import { NEVER } from 'rxjs';
@@ -53,7 +53,7 @@ export function setUp(...shelf: ReturnType<typeof specimen>[]): FakeSpecimens {
       { provide: Specimens, useValue: specimens },
       { provide: Questions, useClass: FakeQuestions },
       { provide: LocalCopies, useClass: FakeHeldStore },
-      { provide: Live, useValue: { events$: NEVER } },
+      { provide: ServerEvents, useValue: { events$: NEVER } },
     ],
   });
   return specimens;

@@ -2,7 +2,7 @@ import { inject } from '@angular/core';
 import type { DocumentSort } from '@which-bore/core';
 import { catchError, distinctUntilChanged, EMPTY, firstValueFrom, map, tap, type Observable } from 'rxjs';
 import { ApiError } from '../api';
-import { Live } from '../live';
+import { ServerEvents } from '../serverEvents';
 import { isThere, type Doc } from './localCopy';
 import { Outbox, type DocumentKind } from './outbox';
 
@@ -23,7 +23,7 @@ export abstract class OfflineDocuments<T extends Doc> {
     this.sort = kind.sort;
     this.outbox.register(kind);
     this.outbox.back$.subscribe(() => this.refresh());
-    inject(Live).events$.subscribe((event) => {
+    inject(ServerEvents).events$.subscribe((event) => {
       if (event === 'again') this.refresh();
       else if (event.of === this.sort && 'id' in event) this.heard(event.id, event.version, event.gone ?? false);
     });

@@ -6,7 +6,7 @@ import { FakeHeldStore } from '../../testing/fakeHeldStore';
 import { FakeServer } from '../../testing/fakeServer';
 import { Api } from '../api';
 import { Jobs } from '../jobs';
-import { Live, type LiveEvent } from '../live';
+import { ServerEvents, type HeardEvent } from '../serverEvents';
 import { ShopData } from '../shopData';
 import { Specimens } from '../specimens';
 import { LocalCopies } from './localCopies';
@@ -30,7 +30,7 @@ const MINUTE = 60_000;
 describe('documents in the browser', () => {
   let server: FakeServer;
   let store: FakeHeldStore;
-  let live: Subject<LiveEvent>;
+  let live: Subject<HeardEvent>;
   let specimens: Specimens;
   let jobs: Jobs;
   let shop: ShopData;
@@ -45,7 +45,7 @@ describe('documents in the browser', () => {
         provideZonelessChangeDetection(),
         { provide: Api, useValue: server },
         { provide: LocalCopies, useValue: store },
-        { provide: Live, useValue: { events$: live } },
+        { provide: ServerEvents, useValue: { events$: live } },
       ],
     });
     [specimens, jobs, shop, outbox] = [

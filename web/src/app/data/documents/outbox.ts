@@ -18,7 +18,7 @@ import {
   type Observable,
 } from 'rxjs';
 import { ApiError } from '../api';
-import { Live } from '../live';
+import { ServerEvents } from '../serverEvents';
 import { isThere, keyOf, type Doc, type LocalCopy } from './localCopy';
 import { LocalCopies } from './localCopies';
 
@@ -84,7 +84,7 @@ export class Outbox {
   constructor() {
     const view = inject(DOCUMENT).defaultView;
     const online = view ? fromEvent(view, 'online') : EMPTY;
-    const again = merge(online, inject(Live).events$);
+    const again = merge(online, inject(ServerEvents).events$);
     this.ready = this.load();
     // One at a time: a change made while another goes up is sent after it, with the version that one got.
     const drained = defer(() => this.sendNext()).pipe(

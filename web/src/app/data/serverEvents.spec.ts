@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { Live, type LiveEvent } from './live';
+import { ServerEvents, type HeardEvent } from './serverEvents';
 
 /** Stands in for the connection that the browser keeps. */
 class FakeSource extends EventTarget {
@@ -36,8 +36,8 @@ describe('what the server says as it happens', () => {
   });
 
   const follow = () => {
-    const heard: LiveEvent[] = [];
-    const following = TestBed.inject(Live).events$.subscribe((event) => heard.push(event));
+    const heard: HeardEvent[] = [];
+    const following = TestBed.inject(ServerEvents).events$.subscribe((event) => heard.push(event));
     const [source] = FakeSource.made;
     if (!source) throw new Error('nothing is followed');
     return { heard, following, source };
@@ -45,11 +45,11 @@ describe('what the server says as it happens', () => {
 
   it('is heard by all that follow, over one connection', () => {
     const { heard, source } = follow();
-    const other: LiveEvent[] = [];
-    TestBed.inject(Live).events$.subscribe((event) => other.push(event));
+    const other: HeardEvent[] = [];
+    TestBed.inject(ServerEvents).events$.subscribe((event) => other.push(event));
     source.say(changed);
     expect(FakeSource.made.map(({ url }) => url)).toEqual(['/api/events']);
-    expect(heard).toEqual([changed] as unknown as LiveEvent[]);
+    expect(heard).toEqual([changed] as unknown as HeardEvent[]);
     expect(other).toEqual(heard);
   });
 
@@ -73,7 +73,7 @@ describe('what the server says as it happens', () => {
     following.unsubscribe();
     expect(source.closed).toBeTrue();
     source.say(changed);
-    TestBed.inject(Live).events$.subscribe();
+    TestBed.inject(ServerEvents).events$.subscribe();
     expect(FakeSource.made.length).toBe(2);
   });
 });

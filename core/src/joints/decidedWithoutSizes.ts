@@ -20,7 +20,7 @@ const PIECES = 8;
  * A check that does not wait for sizes nobody measured where no size that such a part can have would do, and nothing
  * can be done about it.
  */
-export function whateverTheSize(check: JointCheck): JointCheck {
+export function decidedWithoutSizes(check: JointCheck): JointCheck {
   const sizes = check.reads.flatMap((id): readonly Parameter[] => {
     const parameter = isIdOf('parameter', id) ? parameterOf(id) : undefined;
     // What is specified is what is wanted of others: a wide one would let more pass than any maker does.

@@ -3,14 +3,14 @@ import type { ServerEvent } from '@which-bore/core';
 import { fromEvent, map, merge, Observable, share } from 'rxjs';
 
 /** What the server says as it happens; `again` where something may have been missed. */
-export type LiveEvent = ServerEvent | 'again';
+export type HeardEvent = ServerEvent | 'again';
 
 /** Follows what is changed on the server, by whomever. The browser itself tries again when the connection is lost. */
 @Injectable({ providedIn: 'root' })
-export class Live {
+export class ServerEvents {
   private readonly view = inject(DOCUMENT).defaultView;
 
-  readonly events$: Observable<LiveEvent> = new Observable<LiveEvent>((subscriber) => {
+  readonly events$: Observable<HeardEvent> = new Observable<HeardEvent>((subscriber) => {
     const { EventSource: Source } = globalThis;
     if (!this.view || typeof Source === 'undefined') return undefined;
     const source = new Source('/api/events');
@@ -21,7 +21,7 @@ export class Live {
       opened = true;
     });
     const following = merge(
-      fromEvent(source, 'again').pipe(map((): LiveEvent => 'again')),
+      fromEvent(source, 'again').pipe(map((): HeardEvent => 'again')),
       fromEvent<MessageEvent<string>>(source, 'message').pipe(map(({ data }) => JSON.parse(data) as ServerEvent)),
     ).subscribe((event) => subscriber.next(event));
     return () => {

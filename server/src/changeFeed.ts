@@ -11,7 +11,7 @@ const TRY_AGAIN_MS = 1000;
  * Listens to the database for what is changed in it, by this server process or another, and passes it on. A connection
  * that is lost is made anew; what was said meanwhile is lost, and those who listen are told to look for themselves.
  */
-export class Live {
+export class ChangeFeed {
   private readonly emitter = new EventEmitter().setMaxListeners(0);
   private client: pg.Client | undefined;
   private retry: NodeJS.Timeout | undefined;

@@ -6,7 +6,7 @@ import { made } from '../testing/made';
 import type { Assembly } from './assembly';
 import { said, work } from './outcome';
 import { within } from './shapes/within';
-import { whateverTheSize } from './whateverSize';
+import { decidedWithoutSizes } from './decidedWithoutSizes';
 
 const { swing } = crank.parameters;
 const room = block.parameters['crankcase.swing'];
@@ -32,7 +32,7 @@ const assembly = (sizes: { readonly swing?: number; readonly room?: number }): A
 });
 
 describe('a size that nobody measured', () => {
-  const check = whateverTheSize(within(spec));
+  const check = decidedWithoutSizes(within(spec));
 
   it('does not keep from refusing what no size of such a part would let pass', () => {
     // The least swing of any crank is more than a case of 10 mm holds.
@@ -59,7 +59,7 @@ describe('a size that nobody measured', () => {
   it('is waited for where work could mend it at any size, and refused where no work goes so far', () => {
     const takeAnother = work({ steps: ['takeAlong'], says: ['Take another.'] });
     const mended = (most: number) =>
-      whateverTheSize(within({ ...spec, mend: (_, { found }) => (found.high > -most ? [takeAnother] : []) }));
+      decidedWithoutSizes(within({ ...spec, mend: (_, { found }) => (found.high > -most ? [takeAnother] : []) }));
     const tight = assembly({ room: swing.plausible.low - 4 });
     expect(mended(1000).judge(tight).verdict).toBe('cannotTell');
     expect(mended(2).judge(tight).verdict).toBe('doesNotFit');
@@ -67,6 +67,6 @@ describe('a size that nobody measured', () => {
 
   it('leaves a check alone that goes by none', () => {
     const told = { id: 'x', name: 'X', reads: [], verdicts: ['fits'], judge: () => said('fits', ['Yes.']) } as const;
-    expect(whateverTheSize(told)).toBe(told);
+    expect(decidedWithoutSizes(told)).toBe(told);
   });
 });

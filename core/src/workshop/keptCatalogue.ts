@@ -47,7 +47,7 @@ function ordered(catalogue: Catalogue): Catalogue {
  * A catalogue with what the shop has of its own (instruments, house rules), and all that is worked out from them and
  * worth keeping. It knows what of that still holds when a record is changed.
  */
-export class Holdings {
+export class KeptCatalogue {
   private lookup: CatalogueLookup;
   private around: IdentifyOptions;
   private readonly indexes = new Map<KindId, CatalogueIndex>();

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { allOf, countOf, drop, firstOf, only, optionsOf } from './live';
+import { allOf, countOf, drop, firstOf, only, optionsOf } from './optionSet';
 import { holds } from '../testing/laws';
 
 /** How many options, and which of them are ruled out. */

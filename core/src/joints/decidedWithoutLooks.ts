@@ -19,7 +19,7 @@ interface Look {
  * A check that does not wait for looks nobody has seen where they cannot matter: what is refused in every case that is
  * still possible does not fit, and what passes in every one fits, whatever is missing.
  */
-export function whateverIsMissing(check: JointCheck): JointCheck {
+export function decidedWithoutLooks(check: JointCheck): JointCheck {
   const looks = check.reads.flatMap((read): readonly Look[] => {
     const [id, where]: [string, Where] = read.startsWith(REPLACED)
       ? [read.slice(REPLACED.length), 'replaced']

@@ -10,7 +10,7 @@ import type { Assembly } from './assembly';
 import { verdictOfCheck, type JointCheck } from './check';
 import { JOINTS } from './index';
 import { said, seeing } from './outcome';
-import { whateverIsMissing } from './whatever';
+import { decidedWithoutLooks } from './decidedWithoutLooks';
 
 // A part that no case lets pass is refused whatever else is not known of it: common practice, no source.
 
@@ -69,7 +69,7 @@ describe('what is not known', () => {
 
   it('decides nothing where every case would want work', () => {
     const { features } = crank;
-    const check = whateverIsMissing({
+    const check = decidedWithoutLooks({
       id: 'one',
       name: 'One',
       reads: [features.webLip.id],
@@ -82,7 +82,7 @@ describe('what is not known', () => {
   it('passes what passes in every case, and counts are gone through as well as options', () => {
     const { features } = crank;
     const seen = new Set<string>();
-    const check = whateverIsMissing({
+    const check = decidedWithoutLooks({
       id: 'one',
       name: 'One',
       reads: [features.counterweights.id],
@@ -102,7 +102,7 @@ describe('what is not known', () => {
 
   it('is not asked after where the look is known, or where the check reads none', () => {
     const known = { ...skirt, reads: [block.parameters.bore.id] };
-    expect(whateverIsMissing(known)).toBe(known);
+    expect(decidedWithoutLooks(known)).toBe(known);
     const assembly = together(demoPart('sluice-block-low-large'), demoPart('sluice-crank-3375-large'));
     for (const { kinds, inPlaceOf, checks } of JOINTS)
       if (inPlaceOf === undefined && kinds.every((kind) => assembly.parts[kind]))
