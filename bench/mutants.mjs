@@ -1,8 +1,8 @@
 /**
- * Changes figures on purpose and looks whether the specs notice: node bench/mutants.mjs [files…]
+ * Changes figures on purpose and looks whether the specs notice: node bench/mutants.mjs [--beside] [files…]
  *
  * Every number in the figures of thumb (or in the files of core/src named) is changed by a tenth, one at a time, and
- * the specs of the core run in Node: those beside the file first, then, for what they let pass, all others. Prints what
+ * the specs of the core run in Node: those beside the file first, then, for what they let pass, all others, unless it is told `--beside`. Prints what
  * survived, where it stands, and its share. A number that no spec notices is a rule that nobody holds the program to.
  */
 import { fork } from 'node:child_process';
@@ -22,7 +22,9 @@ const specs = all.filter((file) => file.endsWith('.spec.ts'));
 const USUAL = all.filter(
   (file) => file.startsWith('thumb/') && !file.endsWith('.spec.ts') && !/(figure|readFigure|index)\.ts$/.test(file),
 );
-const files = process.argv.length > 2 ? process.argv.slice(2) : USUAL;
+const besideOnly = process.argv.includes('--beside');
+const named = process.argv.slice(2).filter((each) => each !== '--beside');
+const files = named.length > 0 ? named : USUAL;
 const BY = 1.1;
 
 /** Numbers of a source that stand for something: not the places of lists, and not those of types. */
@@ -105,7 +107,8 @@ const mutants = (
 const beside = (file) => specs.filter((spec) => dirname(spec) === dirname(file));
 const others = (file) =>
   specs.filter(
-    (spec) => /^(joints|interchange|stack|shop|audit|workshop)\//.test(spec) && dirname(spec) !== dirname(file),
+    (spec) =>
+      !besideOnly && /^(joints|interchange|stack|shop|audit|workshop)\//.test(spec) && dirname(spec) !== dirname(file),
   );
 const survivors = [];
 let next = 0;

@@ -42,6 +42,10 @@ describe('limits of ISO 286', () => {
     ['M6', 280, -41, -9],
     ['M6', 240, -37, -8],
     ['H11', 200, 0, 290],
+    ['N9', 3.1, -30, 0],
+    ['K7', 3.1, -9, 3],
+    ['M6', 251, -41, -9],
+    ['M6', 316, -46, -10],
   ];
   for (const [text, size, low, high] of TABLE)
     it(`are those of the tables for ${size} ${text}`, () => expect(micrometres(text, size)).toEqual([low, high]));
@@ -74,16 +78,21 @@ describe('limits of ISO 286', () => {
   });
 
   // Every cell: sums of the columns of ISO 286-1 (from memory), each cell times its place, so that no two can change
-  // sides. A size inside each range of nominal sizes, the divided ones of r and s among them.
-  const SIZES = [2, 5, 8, 14, 25, 40, 70, 110, 170, 240, 300, 350, 450];
-  const FINE_SIZES = [2, 5, 8, 14, 25, 40, 60, 75, 90, 110, 130, 150, 170, 190, 210, 240];
-  const sumOf = (sizes: readonly number[], of: (size: number) => number) =>
-    Math.round(sizes.reduce((sum, size, at) => sum + (at + 1) * of(size), 0));
+  // sides. At both ends of each range of nominal sizes, the divided ones of r and s among them.
+  const ENDS = [3, 6, 10, 18, 30, 50, 80, 120, 180, 250, 315, 400, 500];
+  const FINE_ENDS = [3, 6, 10, 18, 30, 50, 65, 80, 100, 120, 140, 160, 180, 200, 225, 250];
+  const sumOf = (ends: readonly number[], of: (size: number) => number): number => {
+    const over = (sizes: readonly number[]) =>
+      Math.round(10 * sizes.reduce((sum, size, at) => sum + (at + 1) * of(size), 0)) / 10;
+    // Just above the end before it a size is in the range already.
+    expect(over(ends.map((_, at) => (ends[at - 1] ?? 1) + 0.01))).toBe(over(ends));
+    return over(ends);
+  };
   const lower = (text: string) => (size: number) => micrometres(text, size)[0] ?? NaN;
   const upper = (text: string) => (size: number) => micrometres(text, size)[1] ?? NaN;
 
   it('have every standard tolerance of the table, grade by grade', () => {
-    const sums = [4, 5, 6, 7, 8, 9, 10, 11].map((grade) => sumOf(SIZES, (size) => standardTolerance(grade, size)));
+    const sums = [4, 5, 6, 7, 8, 9, 10, 11].map((grade) => sumOf(ENDS, (size) => standardTolerance(grade, size)));
     expect(sums).toEqual([1151, 1652, 2382, 3791, 5884, 9386, 15180, 23810]);
   });
 
@@ -109,18 +118,25 @@ describe('limits of ISO 286', () => {
   });
 
   it('have every fundamental deviation of the table, letter by letter', () => {
-    expect(['d8', 'e8', 'f7', 'g6', 'h6'].map((text) => sumOf(SIZES, upper(text)))).toEqual([
+    expect(['d8', 'e8', 'f7', 'g6', 'h6'].map((text) => sumOf(ENDS, upper(text)))).toEqual([
       -13470, -7983, -4008, -1243, 0,
     ]);
-    expect(['k6', 'm6', 'n6', 'p6'].map((text) => sumOf(SIZES, lower(text)))).toEqual([293, 1407, 2490, 4064]);
-    expect(['r6', 's6'].map((text) => sumOf(FINE_SIZES, lower(text)))).toEqual([8142, 12452]);
-    expect(['j5', 'j6', 'j7'].map((text) => sumOf(SIZES, lower(text)))).toEqual([-1076, -1076, -1765]);
-    expect(['J6', 'J7'].map((text) => sumOf(SIZES, upper(text)))).toEqual([1804, 2483]);
+    expect(['k6', 'm6', 'n6', 'p6'].map((text) => sumOf(ENDS, lower(text)))).toEqual([293, 1407, 2490, 4064]);
+    expect(['r6', 's6'].map((text) => sumOf(FINE_ENDS, lower(text)))).toEqual([8142, 12452]);
+    expect(['j5', 'j6', 'j7'].map((text) => sumOf(ENDS, lower(text)))).toEqual([-1076, -1076, -1765]);
+    expect(['J6', 'J7'].map((text) => sumOf(ENDS, upper(text)))).toEqual([1804, 2483]);
   });
 
   it('refuse what is in no table', () => {
     for (const text of ['Q7', 'H', '7', 'z6', 'hH7']) expect(() => isoLimits(text, 20)).toThrowError(UnknownFitError);
-    expect(() => isoLimits('H7', 600)).toThrowError(RangeError);
+    for (const [text, size] of [
+      ['H7', 501],
+      ['s6', 251],
+      ['K9', 3.1],
+    ] as const)
+      expect(() => isoLimits(text, size))
+        .withContext(text)
+        .toThrowError(RangeError);
     expect(() => isoLimits('H3', 20)).toThrowError(RangeError);
   });
 });
