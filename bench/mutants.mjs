@@ -1,11 +1,13 @@
 /**
- * Changes figures on purpose and looks whether the specs notice: node bench/mutants.mjs [--beside] [--all] [--server] [files…]
+ * Changes figures on purpose and looks whether the specs notice:
+ * node bench/mutants.mjs [--beside] [--all] [--server] [files…]
  *
  * Every number in the figures of thumb (or in the files of core/src named) is changed by a tenth, one at a time, and
- * the specs of the core run in Node: those beside the file first, then, for what they let pass, all others, unless it is told `--beside`. Prints what
- * survived, where it stands, and its share. A number that no spec notices is a rule that nobody holds the program to.
- * With `--all` not only numbers: comparisons are turned, conditions denied, texts emptied, statements left out. With
- * `--server` the files are those of the server whose specs beside them need no database (`transfer/`).
+ * the specs of the core run in Node: those beside the file first, then, for what they let pass, all others, unless it
+ * is told `--beside`. Prints what survived, where it stands, and its share. A number that no spec notices is a rule
+ * that nobody holds the program to. With `--all` not only numbers: comparisons are turned, conditions denied, texts
+ * emptied, statements left out. With `--server` the files are those of the server whose specs beside them need no
+ * database (`transfer/`).
  */
 import { fork } from 'node:child_process';
 import { once } from 'node:events';

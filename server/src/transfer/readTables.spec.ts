@@ -71,6 +71,18 @@ describe('a table of text', () => {
     await expectAsync(csv(Buffer.from(text, 'latin1'))).toBeRejectedWithError(FileError, /not UTF-8 text/);
   });
 
+  it('is refused where it ends in the middle of a character, or what brings it breaks off', async () => {
+    const cut = Buffer.from('id,name\na,Ø').subarray(0, -1);
+    await expectAsync(csv(cut, 100)).toBeRejectedWithError(FileError, /middle of a character/);
+    const broken = Readable.from(
+      (function* () {
+        yield Buffer.from('id,name\na,b\n');
+        throw new Error('The line was cut.');
+      })(),
+    );
+    await expectAsync(all(readCsv('pins.csv', broken, 100))).toBeRejectedWithError(/line was cut/);
+  });
+
   it('tells of each row its line, how far it is, and where cells are too many or too few', async () => {
     const pieces = await csv('id,name\n\n1,a\n2\n3,b,c\n');
     const told = pieces.flatMap((piece) => (piece.form === 'row' ? [piece] : []));
@@ -133,6 +145,15 @@ describe('files on disk', () => {
       FileError,
       /not JSON that can be read, in or after makers\[\d{4}\]/,
     );
+    await expectAsync(json(`{"format":"${CATALOGUE_FORMAT}","version":1}`)).toBeRejectedWithError(
+      FileError,
+      /catalogue of version 1; this program reads version/,
+    );
+    await expectAsync(json(`{"format":"${CATALOGUE_FORMAT}"}`)).toBeRejectedWithError(FileError, /version "unknown"/);
+    await expectAsync(json('{]')).toBeRejectedWithError(FileError, /in or after its beginning/);
+    // Inside the catalogue and its list there is room for 18 more.
+    expect((await json(`{${HEAD},"makers":[{"id":${'['.repeat(17)}${']'.repeat(17)}}]}`)).length).toBe(1);
+    await expectAsync(json(`{${HEAD},"makers":[{"id":${'['.repeat(18)}${']'.repeat(18)}}]}`)).toBeRejected();
     const nested = `${'['.repeat(30)}${']'.repeat(30)}`;
     await expectAsync(json(`{${HEAD},"makers":[{"id":${nested}}]}`)).toBeRejectedWithError(FileError, /nested deeper/);
   });

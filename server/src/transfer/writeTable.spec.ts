@@ -1,8 +1,24 @@
 import { buffer, text } from 'node:stream/consumers';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Readable } from 'node:stream';
+import {
+  CATALOGUE_FORMAT,
+  CATALOGUE_VERSION,
+  isKindId,
+  LIST_OF,
+  RECORD_TYPES,
+  TABLE_IDS,
+  type Catalogue,
+  type CatalogueRecord,
+  type RecordType,
+} from '@which-bore/core';
 import ExcelJS from 'exceljs';
+import { demoCatalogue } from '../features/testing.js';
+import { openFile } from './openFile.js';
 import { readCsv, undisarmed } from './readCsv.js';
-import { csvOf, disarmed, workbookOf } from './writeTable.js';
+import { csvOf, disarmed, workbookOf, writeCsv, writeJson, writeXlsx, writeZip, type Records } from './writeTable.js';
 
 async function* rowsOf(rows: readonly (readonly (string | number)[])[]): AsyncGenerator<readonly (string | number)[]> {
   yield* rows;
@@ -70,5 +86,86 @@ describe('tables that are written', () => {
     }
     await expectAsync(text(csvOf(broken()))).toBeRejectedWithError(/database is away/);
     await expectAsync(buffer(workbookOf([{ name: 'one', rows: broken() }]))).toBeRejectedWithError(/database is away/);
+  });
+
+  describe('of a whole catalogue', () => {
+    let catalogue: Catalogue;
+    let records: Records;
+    let folder: string;
+    beforeAll(async () => {
+      catalogue = await demoCatalogue();
+      const listed = (type: RecordType): readonly CatalogueRecord[] => catalogue[LIST_OF[type]];
+      async function* each(of: readonly CatalogueRecord[]): AsyncGenerator<CatalogueRecord> {
+        yield* of;
+      }
+      records = {
+        of: (type) => each(listed(type)),
+        in: (table) => each(isKindId(table) ? catalogue.patterns.filter(({ kind }) => kind === table) : listed(table)),
+      };
+      folder = await mkdtemp(join(tmpdir(), 'which-bore-write-'));
+    });
+    afterAll(() => rm(folder, { recursive: true, force: true }));
+
+    /** How many rows each table of a file has, by the reader of imports. */
+    const rowsIn = async (name: string, stream: Readable): Promise<Readonly<Record<string, number>>> => {
+      const path = join(folder, name);
+      await writeFile(path, await buffer(stream));
+      const counts: Record<string, number> = {};
+      for await (const piece of openFile(path, name)) {
+        if (piece.form === 'record') continue;
+        const table = piece.source.replace('.csv', '');
+        counts[table] = piece.form === 'table' ? 0 : (counts[table] ?? NaN) + 1;
+      }
+      return counts;
+    };
+    const expected = () =>
+      Object.fromEntries(
+        TABLE_IDS.map((table) => [
+          table,
+          isKindId(table)
+            ? catalogue.patterns.filter(({ kind }) => kind === table).length
+            : catalogue[LIST_OF[table]].length,
+        ]).filter(([, count]) => count !== 0),
+      ) as Readonly<Record<string, number>>;
+
+    it('are JSON that is the catalogue, a record a line', async () => {
+      const said = await text(writeJson(records));
+      const { format, version, ...lists } = JSON.parse(said) as Readonly<Record<string, unknown>>;
+      expect([format, version]).toEqual([CATALOGUE_FORMAT, CATALOGUE_VERSION]);
+      for (const type of RECORD_TYPES) expect(lists[LIST_OF[type]]).withContext(type).toEqual(catalogue[LIST_OF[type]]);
+      const kept = RECORD_TYPES.reduce((sum, type) => sum + catalogue[LIST_OF[type]].length, 0);
+      expect(said.split('\n').filter((line) => line.startsWith('{"id"')).length).toBe(kept);
+      expect(said.endsWith('\n}\n')).toBeTrue();
+    });
+
+    it('are a ZIP and a workbook that have every record once, and no table without records', async () => {
+      expect(await rowsIn('catalogue.zip', writeZip(records))).toEqual(expected());
+      expect(await rowsIn('catalogue.xlsx', writeXlsx(records))).toEqual(expected());
+      const none: Records = { of: records.of, in: () => records.in('maker') };
+      const empty: Records = {
+        of: records.of,
+        in: (table) => (table === 'crank' ? records.in(table) : Readable.from([])),
+      };
+      expect(Object.keys(await rowsIn('some.zip', writeZip(empty)))).toEqual(['crank']);
+      expect(Object.keys(await rowsIn('some.xlsx', writeXlsx(empty)))).toEqual(['crank']);
+      expect(Object.keys(await rowsIn('makers.csv', await writeCsv(none, 'maker')))).toEqual(['makers']);
+    });
+
+    it('are the same ZIP whenever it is written', async () => {
+      expect((await buffer(writeZip(records))).equals(await buffer(writeZip(records)))).toBeTrue();
+    });
+
+    it('fail where the records do', async () => {
+      const away: Records = {
+        of: () => {
+          throw new Error('The database is away.');
+        },
+        in: () => {
+          throw new Error('The database is away.');
+        },
+      };
+      for (const write of [writeJson, writeZip, writeXlsx])
+        await expectAsync(buffer(write(away))).toBeRejectedWithError(/database is away/);
+    });
   });
 });
