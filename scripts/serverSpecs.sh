@@ -5,6 +5,6 @@ cd "$(dirname "$0")/.."
 . scripts/common.sh
 home="$(cluster_home "specs-$$")"
 trap 'stop_cluster "$home"; rm -rf "$home"' EXIT
-start_cluster "$home" -c fsync=off -c full_page_writes=off -c synchronous_commit=off
+start_test_cluster "$home"
 "$(postgres_bin)/psql" -q "$DATABASE_URL" -c 'CREATE DATABASE server_tests'
 DATABASE_URL="${DATABASE_URL%/*}/server_tests" npx jasmine --config=server/jasmine.json "$@"

@@ -71,23 +71,12 @@ describe('the dictionary', () => {
   });
 
   it('names kinds and sizes that there are, wherever a kind speaks of others', () => {
-    for (const {
-      id,
-      comesWith = [],
-      fittedNew,
-      keySizes = [],
-      drawnAs,
-      parameters,
-      counted,
-      places = [],
-    } of kindList) {
+    for (const { id, comesWith = [], fittedNew, keySizes = [], drawnAs, parameters } of kindList) {
       for (const other of [...comesWith, ...(fittedNew?.with ?? [])])
         expect(isKindId(other)).withContext(`${other} of ${id}`).toBeTrue();
       const { form: _form, ...drawn } = drawnAs ?? { form: undefined };
       for (const key of [...keySizes, ...Object.values<string>(drawn)])
         expect(Object.keys(parameters)).withContext(id).toContain(key);
-      // What is counted in pieces is shared out over its places.
-      if (counted) expect(places.length).toBeGreaterThan(0);
     }
     const work = kindList.flatMap(({ fittedNew }) => fittedNew?.operation ?? []);
     expect(new Set(work).size).toBe(work.length);

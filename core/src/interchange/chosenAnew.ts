@@ -16,7 +16,7 @@ import { sentence } from '../quantity/sentence.js';
 import { newFor } from './newPart.js';
 
 /** All that is done for the sake of having a new one. */
-export const RENEWALS: ReadonlySet<string> = new Set(FITTED_NEW.map((id) => KINDS[id].fittedNew?.operation ?? ''));
+export const RENEWALS: ReadonlySet<string> = new Set(FITTED_NEW.flatMap((id) => KINDS[id].fittedNew?.operation ?? []));
 
 /**
  * What fitting a new one takes, where that is done with these parts: whenever an engine is built, or only with a part

@@ -56,11 +56,12 @@ interface Conflicts {
   readonly proved: boolean;
 }
 
-/** Places whose parts an engine is made of: of what it keeps, these may be what stands in the way. */
+/** Whether new ones go in whatever the engine had. */
 const isNewAnyway = (kind: KindId): boolean => {
   const { fittedNew } = KINDS[kind];
   return fittedNew !== undefined && fittedNew.with === undefined;
 };
+/** Places whose parts an engine is made of: of what it keeps, these may be what stands in the way. */
 const MAY_STAND_IN_THE_WAY: ReadonlySet<string> = new Set(
   SLOTS.filter(({ main, kind }) => main && !isNewAnyway(kind)).map(({ id }) => id),
 );
